@@ -1,0 +1,24 @@
+export { eventLogSchema, eventSchema, newEventsSchema, type EventJson } from './event.ts'
+export { moveProjectFile } from './move-project-file.ts'
+export { fieldErrors, problemSchema, type Problem, type ProblemKind } from './problem.ts'
+export { projectFileSchema, type ProjectFile, type ProjectFileJson } from './project-file.ts'
+export {
+  modelSchema,
+  projectSchema,
+  projectSettingsSchema,
+  projectSummarySchema,
+  stageSchema,
+  storedProjectSchema,
+  unitSchema,
+  type ProjectSettings,
+  type ProjectSummary,
+  type StoredProject,
+} from './project.ts'
+export { renumberProjectFile } from './renumber-project-file.ts'
+export {
+  atRevisionSchema,
+  createProjectSchema,
+  putLineSchema,
+  putSettingsSchema,
+  putUnitSchema,
+} from './requests.ts'

@@ -1,0 +1,61 @@
+import { z } from 'zod'
+import { eventSchema } from './event.ts'
+import { localDateField } from './fields.ts'
+import { projectSchema } from './project.ts'
+
+/** The open file format: a whole project with its log. See docs/format.md. */
+export const projectFileSchema = z
+  .object({
+    format: z.literal('seriatim-project', { error: 'This is not a Seriatim project file.' }),
+    version: z.literal(1, { error: 'This file was made by a newer Seriatim.' }),
+    /** The day the file speaks from; a demo is moved from here to today. */
+    writtenOn: localDateField,
+    project: projectSchema,
+    events: z.array(eventSchema).max(200_000, { error: 'A file holds up to 200,000 events.' }),
+  })
+  .superRefine((file, context) => {
+    const refuse = (path: (string | number)[], message: string, input: unknown) => {
+      context.addIssue({ code: 'custom', path, message, input })
+    }
+    const units = new Set<string>()
+    const models = new Set<string>()
+    file.project.units.forEach((unit, u) => {
+      if (units.has(unit.id)) refuse(['project', 'units', u, 'id'], 'Two units share this id.', unit.id)
+      units.add(unit.id)
+      unit.models.forEach((model, m) => {
+        if (models.has(model.id)) {
+          refuse(['project', 'units', u, 'models', m, 'id'], 'Two models share this id.', model.id)
+        }
+        models.add(model.id)
+      })
+    })
+    const stages = new Set<string>(file.project.line.map((stage) => stage.id))
+    file.project.line.forEach((stage, s) => {
+      stage.notNeededBy.forEach((unitId, n) => {
+        if (!units.has(unitId)) {
+          refuse(['project', 'line', s, 'notNeededBy', n], 'No unit of this file has this id.', unitId)
+        }
+      })
+    })
+    const events = new Set<string>(file.events.map((event) => event.id))
+    if (events.size < file.events.length) refuse(['events'], 'Two events share an id.', undefined)
+    file.events.forEach((event, e) => {
+      if ('targetId' in event) {
+        if (!events.has(event.targetId)) {
+          refuse(['events', e, 'targetId'], 'No event of this file has this id.', event.targetId)
+        }
+        return
+      }
+      if (!stages.has(event.stageId)) {
+        refuse(['events', e, 'stageId'], 'No stage of this file has this id.', event.stageId)
+      }
+      event.modelIds.forEach((modelId, m) => {
+        if (!models.has(modelId)) {
+          refuse(['events', e, 'modelIds', m], 'No model of this file has this id.', modelId)
+        }
+      })
+    })
+  })
+
+export type ProjectFile = z.output<typeof projectFileSchema>
+export type ProjectFileJson = z.input<typeof projectFileSchema>

@@ -1,0 +1,126 @@
+import type { ModelId, ProjectId, StageId, UnitId } from '@seriatim/core'
+import { z } from 'zod'
+import { idOf, localDateField, optionalTextField, refuseTwins, secondsField, textField } from './fields.ts'
+
+export const modelSchema = z.object({
+  id: idOf<ModelId>(),
+  name: textField('the model a name', 120),
+  role: optionalTextField(60),
+  points: z
+    .number({ error: 'Give the points as a number.' })
+    .min(0, { error: 'Points cannot be negative.' })
+    .max(100_000, { error: 'Points go up to 100,000.' }),
+})
+
+export const unitSchema = z.object({
+  id: idOf<UnitId>(),
+  name: textField('the unit a name', 120),
+  models: z
+    .array(modelSchema)
+    .max(1000, { error: 'A unit holds up to 1,000 models.' })
+    .superRefine((models, context) => refuseTwins(models, context, 'models')),
+})
+
+const touchSchema = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('whole') }),
+  z.object({
+    kind: z.literal('regions'),
+    regions: z
+      .array(textField('the region a name', 40))
+      .min(1, { error: 'Name at least one region, or choose the whole model.' })
+      .max(30, { error: 'Up to 30 regions.' }),
+  }),
+  z.object({ kind: z.literal('base') }),
+])
+
+export const stageSchema = z
+  .object({
+    id: idOf<StageId>(),
+    name: textField('the stage a name', 60),
+    material: optionalTextField(80),
+    touch: touchSchema,
+    handsOnSecondsPerModel: secondsField,
+    setUpSeconds: secondsField,
+    dryingMinSeconds: secondsField,
+    dryingMaxSeconds: secondsField,
+    notNeededBy: z.array(idOf<UnitId>()),
+    tableReady: z.boolean(),
+    cautions: z.array(z.enum(['spray', 'solvent', 'oily-rags', 'knife', 'dust', 'glue'])),
+    note: optionalTextField(400),
+  })
+  .superRefine((stage, context) => {
+    if (stage.dryingMaxSeconds < stage.dryingMinSeconds) {
+      context.addIssue({
+        code: 'custom',
+        path: ['dryingMaxSeconds'],
+        message: 'The longest drying cannot be shorter than the shortest.',
+        input: stage.dryingMaxSeconds,
+      })
+    }
+  })
+
+export const lineSchema = z
+  .array(stageSchema)
+  .max(80, { error: 'A line has up to 80 stages.' })
+  .superRefine((stages, context) => refuseTwins(stages, context, 'stages'))
+
+const eveningsSchema = z.object({
+  weekdays: z
+    .array(z.int().min(1).max(7))
+    .min(1, { error: 'Choose at least one evening a week.' })
+    .refine((days) => new Set(days).size === days.length, { error: 'Name each weekday once.' }),
+  startsAt: z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, { error: 'Give a time as HH:MM.' }),
+  lengthSeconds: secondsField.refine((length) => length >= 300 && length <= 16 * 3600, {
+    error: 'An evening lasts from 5 minutes to 16 hours.',
+  }),
+  timeZone: z.string().refine(isTimeZone, { error: 'This time zone is not known here.' }),
+})
+
+/** What a project is told about itself, apart from its roster and its line. */
+export const projectSettingsSchema = z.object({
+  name: textField('the project a name', 120),
+  dueOn: localDateField.nullable(),
+  evenings: eveningsSchema,
+  batchSize: z
+    .int({ error: 'A batch is a whole number of models.' })
+    .min(1, { error: 'A batch has at least one model.' })
+    .max(1000, { error: 'A batch has up to 1,000 models.' }),
+  batchesInHand: z
+    .int({ error: 'Give a whole number of batches.' })
+    .min(1, { error: 'At least one batch is in hand.' })
+    .max(1000, { error: 'Up to 1,000 batches.' })
+    .nullable(),
+})
+
+export const projectSchema = projectSettingsSchema.extend({
+  id: idOf<ProjectId>(),
+  units: z.array(unitSchema).max(200, { error: 'A project holds up to 200 units.' }),
+  line: lineSchema,
+})
+
+/** A project as the server holds it; `revision` grows with every change to it. */
+export const storedProjectSchema = projectSchema.extend({ revision: z.int().min(0) })
+
+export const projectSummarySchema = z.object({
+  id: idOf<ProjectId>(),
+  name: z.string(),
+  dueOn: localDateField.nullable(),
+  models: z.int(),
+  modelsTableReady: z.int(),
+  stages: z.int(),
+  totalSeconds: z.number(),
+  leftSeconds: z.number(),
+})
+
+export type ProjectSettings = z.output<typeof projectSettingsSchema>
+export type StoredProject = z.output<typeof storedProjectSchema>
+export type ProjectSummary = z.output<typeof projectSummarySchema>
+
+function isTimeZone(name: string): boolean {
+  try {
+    new Intl.DateTimeFormat('en', { timeZone: name })
+    return true
+  } catch {
+    return false
+  }
+}

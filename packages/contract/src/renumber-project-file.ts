@@ -1,0 +1,33 @@
+import type { ProjectFile } from './project-file.ts'
+
+/** The same project under ids of its own, so that a copy can stand beside the first. `makeId` must not repeat itself. */
+export function renumberProjectFile(file: ProjectFile, makeId: () => string): ProjectFile {
+  const known = new Map<string, string>()
+  const renew = <Id extends string>(id: Id): Id => {
+    const fresh = known.get(id) ?? makeId()
+    known.set(id, fresh)
+    return fresh as Id
+  }
+  return {
+    ...file,
+    project: {
+      ...file.project,
+      id: renew(file.project.id),
+      units: file.project.units.map((unit) => ({
+        ...unit,
+        id: renew(unit.id),
+        models: unit.models.map((model) => ({ ...model, id: renew(model.id) })),
+      })),
+      line: file.project.line.map((stage) => ({
+        ...stage,
+        id: renew(stage.id),
+        notNeededBy: stage.notNeededBy.map(renew),
+      })),
+    },
+    events: file.events.map((event) =>
+      'targetId' in event
+        ? { ...event, id: renew(event.id), targetId: renew(event.targetId) }
+        : { ...event, id: renew(event.id), stageId: renew(event.stageId), modelIds: event.modelIds.map(renew) },
+    ),
+  }
+}

@@ -1,0 +1,50 @@
+import type { StageId, UnitId } from '../units/ids.ts'
+import type { Seconds } from '../units/seconds.ts'
+import type { Caution } from './cautions.ts'
+import type { Regions } from './regions.ts'
+
+/** What a stage's material lands on. The base is a region of its own, named by its own kind. */
+export type Touch =
+  | { readonly kind: 'whole' }
+  | { readonly kind: 'regions'; readonly regions: readonly string[] }
+  | { readonly kind: 'base' }
+
+/** One stop on the assembly line: one material put on every model that takes it. */
+export interface Stage {
+  readonly id: StageId
+  readonly name: string
+  readonly material: string
+  readonly touch: Touch
+  readonly handsOnSecondsPerModel: Seconds
+  readonly setUpSeconds: Seconds
+  readonly dryingMinSeconds: Seconds
+  readonly dryingMaxSeconds: Seconds
+  /** Units whose models pass this stage by. */
+  readonly notNeededBy: readonly UnitId[]
+  /** A stop line: a model that is through this stage already counts as table-ready. */
+  readonly tableReady: boolean
+  readonly cautions: readonly Caution[]
+  readonly note: string
+}
+
+/** The wait the plan uses: the middle of the range, to the nearest second. */
+export function dryingWait(stage: Pick<Stage, 'dryingMinSeconds' | 'dryingMaxSeconds'>): Seconds {
+  return Math.round((stage.dryingMinSeconds + stage.dryingMaxSeconds) / 2) as Seconds
+}
+
+/** The regions a stage touches, in lower case without outer spaces; `'whole'` touches all of them. */
+export function touchedRegions(touch: Touch): Regions<string> {
+  switch (touch.kind) {
+    case 'whole':
+      return 'whole'
+    case 'base':
+      return ['base']
+    case 'regions':
+      return touch.regions.map((region) => region.trim().toLowerCase())
+  }
+}
+
+/** Stages with the same pot need no new set-up in between; a stage without a material is its own pot. */
+export function potOf(stage: Pick<Stage, 'id' | 'material'>): string {
+  return stage.material.trim().toLowerCase() || stage.id
+}

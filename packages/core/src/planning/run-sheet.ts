@@ -1,0 +1,92 @@
+import type { Session } from '../calendar/sessions.ts'
+import { regionsMeet } from '../line/regions.ts'
+import { touchedRegions, type Stage } from '../line/stage.ts'
+import type { Batch } from '../project/batches.ts'
+import type { Project } from '../project/project.ts'
+import type { Instant } from '../units/instant.ts'
+import type { LinePlan, Stretch } from './line-plan.ts'
+
+/** A batch drying after a stage. */
+export interface Drying {
+  readonly batch: Batch
+  readonly stage: Stage
+  readonly until: Instant
+}
+
+export type RunSheetEntry =
+  | {
+      readonly kind: 'work'
+      readonly stretch: Stretch
+      readonly batch: Batch
+      readonly stage: Stage
+      /** Other batches whose drying this work fills. */
+      readonly fills: readonly Drying[]
+    }
+  | {
+      readonly kind: 'wait'
+      readonly startsAt: Instant
+      readonly endsAt: Instant
+      /** What has to dry before the next work. */
+      readonly for: Drying | null
+    }
+
+/** One evening: what to do in which order. */
+export interface RunSheet {
+  readonly session: Session
+  readonly entries: readonly RunSheetEntry[]
+  /** From the last work to the end. */
+  readonly freeSeconds: number
+}
+
+/** The plan session by session; sessions without work are left out. */
+export function runSheets(plan: LinePlan, project: Pick<Project, 'line'>): readonly RunSheet[] {
+  const batchOf = new Map(plan.batches.map((batch) => [batch.id, batch]))
+  const stageOf = new Map(project.line.map((stage) => [stage.id, stage]))
+  const sheets: RunSheet[] = []
+  plan.sessions.forEach((session, index) => {
+    const stretches = plan.stretches.filter((stretch) => stretch.session === index)
+    if (stretches.length === 0) return
+    const entries: RunSheetEntry[] = []
+    let clock = session.startsAt
+    for (const stretch of stretches) {
+      const batch = batchOf.get(stretch.batchId)
+      const stage = stageOf.get(stretch.stageId)
+      if (!batch || !stage) continue
+      const earlier = dryingBefore(plan, stretch, batchOf, stageOf)
+      if (stretch.startsAt > clock) {
+        const bound = earlier.filter((each) => each.batch === batch && regionsMeet(touchedRegions(each.stage.touch), touchedRegions(stage.touch)))
+        entries.push({ kind: 'wait', startsAt: clock, endsAt: stretch.startsAt, for: latest(bound) })
+      }
+      const fills = earlier.filter(
+        (each) => each.batch !== batch && each.until > stretch.startsAt && goesOn(plan, each.batch, stretch),
+      )
+      entries.push({ kind: 'work', stretch, batch, stage, fills })
+      clock = stretch.endsAt
+    }
+    sheets.push({ session, entries, freeSeconds: (session.endsAt - clock) / 1000 })
+  })
+  return sheets
+}
+
+function dryingBefore(
+  plan: LinePlan,
+  stretch: Stretch,
+  batchOf: ReadonlyMap<string, Batch>,
+  stageOf: ReadonlyMap<string, Stage>,
+): readonly Drying[] {
+  return plan.stretches
+    .filter((each) => each.endsAt <= stretch.startsAt && each.dryAt > each.endsAt)
+    .flatMap((each) => {
+      const batch = batchOf.get(each.batchId)
+      const stage = stageOf.get(each.stageId)
+      return batch && stage ? [{ batch, stage, until: each.dryAt }] : []
+    })
+}
+
+function goesOn(plan: LinePlan, batch: Batch, after: Stretch): boolean {
+  return plan.stretches.some((each) => each.batchId === batch.id && each.startsAt >= after.endsAt)
+}
+
+function latest(drying: readonly Drying[]): Drying | null {
+  return drying.reduce<Drying | null>((last, each) => (last && last.until >= each.until ? last : each), null)
+}

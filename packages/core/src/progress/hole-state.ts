@@ -1,0 +1,36 @@
+import { dryingWait, type Stage } from '../line/stage.ts'
+import type { ModelId, UnitId } from '../units/ids.ts'
+import { addSeconds, type Instant } from '../units/instant.ts'
+import type { Progress } from './fold-progress.ts'
+
+/** One hole of a punch strip: a model at a stage. */
+export type HoleState =
+  | { readonly kind: 'to-do' }
+  | { readonly kind: 'in-hand' }
+  | { readonly kind: 'drying'; readonly since: Instant; readonly until: Instant }
+  | { readonly kind: 'done' }
+  | { readonly kind: 'touch-up'; readonly note: string }
+  | { readonly kind: 'not-needed' }
+
+export function holeState(
+  progress: Progress,
+  model: { readonly id: ModelId; readonly unitId: UnitId },
+  stage: Stage,
+  now: Instant,
+): HoleState {
+  if (stage.notNeededBy.includes(model.unitId)) return { kind: 'not-needed' }
+  const mark = progress.marks.get(model.id)?.get(stage.id)
+  if (mark?.kind === 'touch-up') return { kind: 'touch-up', note: mark.note }
+  if (mark) {
+    const until = addSeconds(mark.at, dryingWait(stage))
+    return until > now ? { kind: 'drying', since: mark.at, until } : { kind: 'done' }
+  }
+  const { running } = progress
+  if (running?.stageId === stage.id && running.modelIds.includes(model.id)) return { kind: 'in-hand' }
+  return { kind: 'to-do' }
+}
+
+/** Through the stage, dry or not; a touch-up is small and asked for apart, so it counts as through. */
+export function isThrough(progress: Progress, modelId: ModelId, stage: Stage): boolean {
+  return progress.marks.get(modelId)?.has(stage.id) ?? false
+}

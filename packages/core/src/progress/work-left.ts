@@ -1,0 +1,47 @@
+import { batchTime } from '../estimating/batch-time.ts'
+import { stagesOf, type Project } from '../project/project.ts'
+import type { Seconds } from '../units/seconds.ts'
+import type { Progress } from './fold-progress.ts'
+import { isThrough } from './hole-state.ts'
+
+/** Work counted in hands-on time per model, set-ups apart: they depend on the plan. */
+export interface WorkLeft {
+  readonly totalSeconds: Seconds
+  readonly leftSeconds: Seconds
+  readonly modelsFinished: number
+  /** Through every stage up to the stop line; without a stop line, through every stage. */
+  readonly modelsTableReady: number
+  readonly models: number
+}
+
+export function workLeft(project: Project, progress: Progress): WorkLeft {
+  let total = 0
+  let left = 0
+  let modelsFinished = 0
+  let modelsTableReady = 0
+  let models = 0
+  for (const unit of project.units) {
+    const stages = stagesOf(project, unit.id)
+    const stopLine = stages.findIndex((stage) => stage.tableReady)
+    const needed = stopLine < 0 ? stages : stages.slice(0, stopLine + 1)
+    for (const model of unit.models) {
+      models += 1
+      for (const stage of stages) {
+        const time = batchTime(stage).secondsPerModel
+        total += time
+        if (!isThrough(progress, model.id, stage)) left += time
+      }
+      const throughAll = (list: typeof stages) =>
+        list.length > 0 && list.every((stage) => isThrough(progress, model.id, stage))
+      if (throughAll(stages)) modelsFinished += 1
+      if (throughAll(needed)) modelsTableReady += 1
+    }
+  }
+  return {
+    totalSeconds: total as Seconds,
+    leftSeconds: left as Seconds,
+    modelsFinished,
+    modelsTableReady,
+    models,
+  }
+}

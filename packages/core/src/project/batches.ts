@@ -1,0 +1,52 @@
+import type { BatchId, ModelId, UnitId } from '../units/ids.ts'
+import type { Project } from './project.ts'
+
+/** The models of one unit that move down the line together. */
+export interface Batch {
+  readonly id: BatchId
+  readonly unitId: UnitId
+  readonly unitName: string
+  /** From 1, within its unit. */
+  readonly number: number
+  readonly of: number
+  readonly modelIds: readonly ModelId[]
+}
+
+/**
+ * Splits every unit into as few batches of at most `batchSize` models as it takes, their sizes as equal
+ * as can be (12 models at most 5 → 4 · 4 · 4): a small last batch would open every pot for little.
+ * @throws RangeError a batch size below 1 or with a fraction.
+ */
+export function splitIntoBatches(
+  project: Pick<Project, 'units'>,
+  batchSize: number,
+): readonly Batch[] {
+  if (!Number.isSafeInteger(batchSize) || batchSize < 1) {
+    throw new RangeError(`not a batch size: ${String(batchSize)}`)
+  }
+  return project.units.flatMap((unit) => {
+    const of = Math.ceil(unit.models.length / batchSize)
+    return Array.from({ length: of }, (_, index): Batch => {
+      const from = Math.floor((index * unit.models.length) / of)
+      const to = Math.floor(((index + 1) * unit.models.length) / of)
+      return {
+        id: `${unit.id}/${String(index + 1)}` as BatchId,
+        unitId: unit.id,
+        unitName: unit.name,
+        number: index + 1,
+        of,
+        modelIds: unit.models.slice(from, to).map((model) => model.id),
+      }
+    })
+  })
+}
+
+/** The largest batch size that still changes anything: the largest unit's count, at least 1. */
+export function largestBatchSize(project: Pick<Project, 'units'>): number {
+  return Math.max(1, ...project.units.map((unit) => unit.models.length))
+}
+
+/** The sizes the batches really get, as people say them: `4 · 4 · 4`. */
+export function batchSizesText(batches: readonly Batch[]): string {
+  return batches.map((batch) => batch.modelIds.length).join(' · ')
+}

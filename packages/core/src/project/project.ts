@@ -1,0 +1,52 @@
+import type { Stage } from '../line/stage.ts'
+import type { ModelId, ProjectId, UnitId } from '../units/ids.ts'
+import type { LocalDate } from '../units/local-date.ts'
+import type { Seconds } from '../units/seconds.ts'
+
+/** One miniature. */
+export interface Model {
+  readonly id: ModelId
+  readonly name: string
+  readonly role: string
+  readonly points: number
+}
+
+/** Models that play together, in roster order. */
+export interface Unit {
+  readonly id: UnitId
+  readonly name: string
+  readonly models: readonly Model[]
+}
+
+/** The sittings at the desk: the same hours on the same weekdays. */
+export interface Evenings {
+  /** ISO 8601 weekdays, Monday 1 … Sunday 7; at least one. */
+  readonly weekdays: readonly number[]
+  /** Wall-clock time, `HH:MM`. */
+  readonly startsAt: string
+  readonly lengthSeconds: Seconds
+  /** IANA name. */
+  readonly timeZone: string
+}
+
+export interface Project {
+  readonly id: ProjectId
+  readonly name: string
+  readonly dueOn: LocalDate | null
+  readonly evenings: Evenings
+  /** At most this many models of a unit go down the line together. */
+  readonly batchSize: number
+  /** At most this many batches are begun and unfinished at a time; `null`: any number. */
+  readonly batchesInHand: number | null
+  readonly units: readonly Unit[]
+  readonly line: readonly Stage[]
+}
+
+/** The stages a unit's models pass through, in line order. */
+export function stagesOf(project: Pick<Project, 'line'>, unitId: UnitId): readonly Stage[] {
+  return project.line.filter((stage) => !stage.notNeededBy.includes(unitId))
+}
+
+export function countModels(project: Pick<Project, 'units'>): number {
+  return project.units.reduce((sum, unit) => sum + unit.models.length, 0)
+}

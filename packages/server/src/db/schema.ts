@@ -1,0 +1,189 @@
+import type { EventId, ModelId, ProjectId, StageId, UnitId } from '@seriatim/core'
+import { sql } from 'drizzle-orm'
+import {
+  bigserial,
+  boolean,
+  check,
+  date,
+  doublePrecision,
+  foreignKey,
+  index,
+  integer,
+  pgTable,
+  primaryKey,
+  smallint,
+  text,
+  timestamp,
+  uuid,
+} from 'drizzle-orm/pg-core'
+
+const moment = (name: string) => timestamp(name, { withTimezone: true, mode: 'date' })
+/** Rows are never deleted: what leaves the roster or the line keeps its history. */
+const removedAt = () => moment('removed_at')
+
+export const project = pgTable(
+  'project',
+  {
+    id: uuid().$type<ProjectId>().primaryKey(),
+    name: text().notNull(),
+    dueOn: date('due_on', { mode: 'string' }),
+    weekdays: smallint().array().notNull(),
+    startsAt: text('starts_at').notNull(),
+    eveningSeconds: integer('evening_seconds').notNull(),
+    timeZone: text('time_zone').notNull(),
+    batchSize: integer('batch_size').notNull(),
+    batchesInHand: integer('batches_in_hand'),
+    revision: integer().notNull().default(0),
+    createdAt: moment('created_at').notNull().defaultNow(),
+    removedAt: removedAt(),
+  },
+  (table) => [
+    check('project_name_given', sql`length(trim(${table.name})) > 0`),
+    check('project_weekdays_known', sql`${table.weekdays} <@ array[1,2,3,4,5,6,7]::smallint[] and cardinality(${table.weekdays}) > 0`),
+    check('project_starts_at_clock', sql`${table.startsAt} ~ '^([01][0-9]|2[0-3]):[0-5][0-9]$'`),
+    check('project_evening_positive', sql`${table.eveningSeconds} > 0`),
+    check('project_batch_size_positive', sql`${table.batchSize} >= 1`),
+    check('project_in_hand_positive', sql`${table.batchesInHand} >= 1`),
+  ],
+)
+
+export const unit = pgTable(
+  'unit',
+  {
+    id: uuid().$type<UnitId>().primaryKey(),
+    projectId: uuid('project_id')
+      .$type<ProjectId>()
+      .notNull()
+      .references(() => project.id),
+    position: integer().notNull(),
+    name: text().notNull(),
+    removedAt: removedAt(),
+  },
+  (table) => [
+    index('unit_by_project').on(table.projectId, table.position),
+    check('unit_name_given', sql`length(trim(${table.name})) > 0`),
+  ],
+)
+
+export const model = pgTable(
+  'model',
+  {
+    id: uuid().$type<ModelId>().primaryKey(),
+    unitId: uuid('unit_id')
+      .$type<UnitId>()
+      .notNull()
+      .references(() => unit.id),
+    position: integer().notNull(),
+    name: text().notNull(),
+    role: text().notNull(),
+    points: doublePrecision().notNull(),
+    removedAt: removedAt(),
+  },
+  (table) => [
+    index('model_by_unit').on(table.unitId, table.position),
+    check('model_name_given', sql`length(trim(${table.name})) > 0`),
+    check('model_points_not_negative', sql`${table.points} >= 0`),
+  ],
+)
+
+export const stage = pgTable(
+  'stage',
+  {
+    id: uuid().$type<StageId>().primaryKey(),
+    projectId: uuid('project_id')
+      .$type<ProjectId>()
+      .notNull()
+      .references(() => project.id),
+    position: integer().notNull(),
+    name: text().notNull(),
+    material: text().notNull(),
+    touchKind: text('touch_kind', { enum: ['whole', 'regions', 'base'] }).notNull(),
+    regions: text().array().notNull(),
+    handsOnSecondsPerModel: integer('hands_on_seconds_per_model').notNull(),
+    setUpSeconds: integer('set_up_seconds').notNull(),
+    dryingMinSeconds: integer('drying_min_seconds').notNull(),
+    dryingMaxSeconds: integer('drying_max_seconds').notNull(),
+    tableReady: boolean('table_ready').notNull(),
+    cautions: text().array().notNull(),
+    note: text().notNull(),
+    removedAt: removedAt(),
+  },
+  (table) => [
+    index('stage_by_project').on(table.projectId, table.position),
+    check('stage_name_given', sql`length(trim(${table.name})) > 0`),
+    check('stage_touch_known', sql`${table.touchKind} in ('whole', 'regions', 'base')`),
+    check('stage_regions_named', sql`(${table.touchKind} = 'regions') = (cardinality(${table.regions}) > 0)`),
+    check(
+      'stage_times_not_negative',
+      sql`least(${table.handsOnSecondsPerModel}, ${table.setUpSeconds}, ${table.dryingMinSeconds}) >= 0`,
+    ),
+    check('stage_drying_in_order', sql`${table.dryingMaxSeconds} >= ${table.dryingMinSeconds}`),
+  ],
+)
+
+/** Units whose models pass a stage by. */
+export const stageExemption = pgTable(
+  'stage_exemption',
+  {
+    stageId: uuid('stage_id')
+      .$type<StageId>()
+      .notNull()
+      .references(() => stage.id),
+    unitId: uuid('unit_id')
+      .$type<UnitId>()
+      .notNull()
+      .references(() => unit.id),
+  },
+  (table) => [primaryKey({ columns: [table.stageId, table.unitId] })],
+)
+
+/** The append-only log; a trigger refuses every update and delete. */
+export const progressEvent = pgTable(
+  'progress_event',
+  {
+    id: uuid().$type<EventId>().primaryKey(),
+    sequence: bigserial({ mode: 'number' }).notNull(),
+    projectId: uuid('project_id')
+      .$type<ProjectId>()
+      .notNull()
+      .references(() => project.id),
+    kind: text({
+      enum: ['punched', 'cleared', 'touch-up', 'clock-started', 'clock-stopped', 'undone'],
+    }).notNull(),
+    at: moment('at').notNull(),
+    stageId: uuid('stage_id')
+      .$type<StageId>()
+      .references(() => stage.id),
+    targetId: uuid('target_id').$type<EventId>(),
+    note: text(),
+    receivedAt: moment('received_at').notNull().defaultNow(),
+  },
+  (table) => [
+    index('progress_event_by_project').on(table.projectId, table.sequence),
+    foreignKey({ columns: [table.targetId], foreignColumns: [table.id], name: 'progress_event_target' }),
+    check(
+      'progress_event_shape',
+      sql`case
+        when ${table.kind} in ('punched', 'cleared', 'touch-up', 'clock-started')
+          then ${table.stageId} is not null and ${table.targetId} is null
+        when ${table.kind} in ('clock-stopped', 'undone')
+          then ${table.stageId} is null and ${table.targetId} is not null
+        else false end`,
+    ),
+  ],
+)
+
+export const progressEventModel = pgTable(
+  'progress_event_model',
+  {
+    eventId: uuid('event_id')
+      .$type<EventId>()
+      .notNull()
+      .references(() => progressEvent.id),
+    modelId: uuid('model_id')
+      .$type<ModelId>()
+      .notNull()
+      .references(() => model.id),
+  },
+  (table) => [primaryKey({ columns: [table.eventId, table.modelId] })],
+)

@@ -1,0 +1,26 @@
+import { z } from 'zod'
+
+const environment = z.object({
+  DATABASE_URL: z.string().min(1),
+  PORT: z.coerce.number().int().min(1).max(65535).default(4640),
+  /** The built web application; without it only the API answers. */
+  SERIATIM_WEB: z.string().optional(),
+  /** A project file to load once, moved to today. */
+  SERIATIM_DEMO: z.string().optional(),
+  /** Only for pictures and tests: the day the demo is moved to. */
+  SERIATIM_TODAY: z.string().optional(),
+  SERIATIM_LOG: z.enum(['silent', 'error', 'warn', 'info']).default('warn'),
+})
+
+/** The one place that reads the process's environment. */
+export function readEnvironment() {
+  const env = environment.parse(process.env)
+  return {
+    databaseUrl: env.DATABASE_URL,
+    port: env.PORT,
+    webRoot: env.SERIATIM_WEB,
+    demoFile: env.SERIATIM_DEMO,
+    today: env.SERIATIM_TODAY,
+    logLevel: env.SERIATIM_LOG,
+  }
+}

@@ -1,0 +1,28 @@
+import type { ModelId, ProjectId, StageId, UnitId } from '@seriatim/core'
+import { eq, inArray } from 'drizzle-orm'
+import type { Database } from '../../db/client.ts'
+import { model, stage, unit } from '../../db/schema.ts'
+
+export interface IdsOf {
+  readonly units: readonly UnitId[]
+  readonly models: readonly ModelId[]
+  readonly stages: readonly StageId[]
+}
+
+/** Ids of the given kind that exist already but belong to another project. */
+export async function foreignIds(db: Database, projectId: ProjectId, ids: IdsOf): Promise<readonly string[]> {
+  const units = ids.units.length
+    ? await db.select({ id: unit.id, owner: unit.projectId }).from(unit).where(inArray(unit.id, [...ids.units]))
+    : []
+  const stages = ids.stages.length
+    ? await db.select({ id: stage.id, owner: stage.projectId }).from(stage).where(inArray(stage.id, [...ids.stages]))
+    : []
+  const models = ids.models.length
+    ? await db
+        .select({ id: model.id, owner: unit.projectId })
+        .from(model)
+        .innerJoin(unit, eq(model.unitId, unit.id))
+        .where(inArray(model.id, [...ids.models]))
+    : []
+  return [...units, ...stages, ...models].filter((each) => each.owner !== projectId).map((each) => each.id)
+}

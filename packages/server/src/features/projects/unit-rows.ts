@@ -1,0 +1,68 @@
+import type { StoredProject } from '@seriatim/contract'
+import type { ProjectId, Unit } from '@seriatim/core'
+import { and, asc, eq, isNull, notInArray, sql } from 'drizzle-orm'
+import type { Database } from '../../db/client.ts'
+import { model, unit } from '../../db/schema.ts'
+
+export async function readUnits(db: Database, projectId: ProjectId): Promise<StoredProject['units']> {
+  const units = await db
+    .select()
+    .from(unit)
+    .where(and(eq(unit.projectId, projectId), isNull(unit.removedAt)))
+    .orderBy(asc(unit.position), asc(unit.id))
+  const models = await db
+    .select({ row: model })
+    .from(model)
+    .innerJoin(unit, eq(model.unitId, unit.id))
+    .where(and(eq(unit.projectId, projectId), isNull(model.removedAt)))
+    .orderBy(asc(model.position), asc(model.id))
+  return units.map(({ id, name }) => ({
+    id,
+    name,
+    models: models
+      .filter(({ row }) => row.unitId === id)
+      .map(({ row }) => ({ id: row.id, name: row.name, role: row.role, points: row.points })),
+  }))
+}
+
+/** Writes the unit and its models; models it no longer names are marked removed, and named ones come back. */
+export async function writeUnit(db: Database, projectId: ProjectId, written: Unit, position?: number): Promise<void> {
+  const place = position ?? (await nextUnitPosition(db, projectId))
+  await db
+    .insert(unit)
+    .values({ id: written.id, projectId, name: written.name, position: place })
+    .onConflictDoUpdate({ target: unit.id, set: { name: written.name, removedAt: null } })
+  const ids = written.models.map((each) => each.id)
+  const stay = and(eq(model.unitId, written.id), isNull(model.removedAt))
+  await db
+    .update(model)
+    .set({ removedAt: new Date() })
+    .where(ids.length > 0 ? and(stay, notInArray(model.id, ids)) : stay)
+  if (written.models.length === 0) return
+  await db
+    .insert(model)
+    .values(written.models.map((each, index) => ({ ...each, unitId: written.id, position: index })))
+    .onConflictDoUpdate({
+      target: model.id,
+      set: {
+        unitId: written.id,
+        name: sql`excluded.name`,
+        role: sql`excluded.role`,
+        points: sql`excluded.points`,
+        position: sql`excluded.position`,
+        removedAt: null,
+      },
+    })
+}
+
+async function nextUnitPosition(db: Database, projectId: ProjectId): Promise<number> {
+  const [row] = await db
+    .select({ next: sql<number>`coalesce(max(${unit.position}) + 1, 0)`.mapWith(Number) })
+    .from(unit)
+    .where(eq(unit.projectId, projectId))
+  return row?.next ?? 0
+}
+
+export async function markUnitRemoved(db: Database, unitId: Unit['id']): Promise<void> {
+  await db.update(unit).set({ removedAt: new Date() }).where(eq(unit.id, unitId))
+}

@@ -1,0 +1,57 @@
+import { serve } from '@hono/node-server'
+import { instant, localDateAt, parseLocalDate, type LocalDate } from '@seriatim/core'
+import { pino } from 'pino'
+import { createApp } from './app.ts'
+import { openDatabase } from './db/client.ts'
+import { migrateDatabase, NewerDatabase } from './db/migrate.ts'
+import { loadDemoOnce } from './demo.ts'
+import { readEnvironment } from './env.ts'
+
+const env = readEnvironment()
+const log = pino({ level: env.logLevel }, pino.destination(2))
+const { db, close } = openDatabase(env.databaseUrl, log)
+
+function today(): LocalDate {
+  const given = env.today === undefined ? null : parseLocalDate(env.today)
+  if (given?.ok) return given.value
+  return localDateAt(instant(Date.now()), Intl.DateTimeFormat().resolvedOptions().timeZone)
+}
+
+/** One sentence for a person and an exit code; what went wrong in detail is for the log. */
+function giveUp(sentence: string, error?: unknown): never {
+  if (error) log.info({ err: error }, 'start failed')
+  process.stderr.write(`${sentence}\n`)
+  process.exit(1)
+}
+
+try {
+  await migrateDatabase(db)
+  if (env.demoFile !== undefined) await loadDemoOnce(db, env.demoFile, today())
+} catch (error) {
+  const cause = error instanceof Error ? ((error.cause as Error | undefined) ?? error) : error
+  if (error instanceof NewerDatabase) giveUp(error.message)
+  const why = cause instanceof Error ? cause.message : String(cause)
+  giveUp(`The database could not be prepared: ${why || 'it does not answer'}.`, error)
+}
+
+const app = createApp({ db, log, today, webRoot: env.webRoot })
+const server = serve({ fetch: app.fetch, port: env.port, hostname: '127.0.0.1' }, () => {
+  process.send?.('listening')
+})
+server.on('error', (error: NodeJS.ErrnoException) => {
+  giveUp(
+    error.code === 'EADDRINUSE'
+      ? `Port ${String(env.port)} is taken by another program; choose another with PORT=….`
+      : `The server could not start: ${error.message}.`,
+  )
+})
+
+function stop(): void {
+  server.close(() => {
+    void close().then(() => process.exit(0))
+  })
+  if ('closeAllConnections' in server) server.closeAllConnections()
+}
+process.on('SIGTERM', stop)
+process.on('SIGINT', stop)
+process.on('disconnect', stop)
