@@ -1,3 +1,5 @@
+import './messages.ts'
+
 export { eventLogSchema, eventSchema, newEventsSchema, type EventJson } from './event.ts'
 export { moveProjectFile } from './move-project-file.ts'
 export { fieldErrors, problemSchema, type Problem, type ProblemKind } from './problem.ts'

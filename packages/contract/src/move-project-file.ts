@@ -1,16 +1,23 @@
-import { addDays, addSeconds, daysBetween, type LocalDate } from '@seriatim/core'
+import { addDays, daysBetween, instant, localDateAt, type Instant } from '@seriatim/core'
 import type { ProjectFile } from './project-file.ts'
 
-/** The same file as if written on `today`: every date and moment moves by the same number of days. */
-export function moveProjectFile(file: ProjectFile, today: LocalDate): ProjectFile {
-  const days = daysBetween(file.writtenOn, today)
+/**
+ * The same file as if written at `now` in `timeZone`: every moment moves by the same time, the due day by
+ * the same days, and the evenings keep their hours on the new wall clock.
+ */
+export function moveProjectFile(file: ProjectFile, now: Instant, timeZone: string): ProjectFile {
+  const { evenings, dueOn } = file.project
+  const written = localDateAt(file.writtenAt, evenings.timeZone)
+  const days = daysBetween(written, localDateAt(now, timeZone))
+  const shift = now - file.writtenAt
   return {
     ...file,
-    writtenOn: today,
+    writtenAt: now,
     project: {
       ...file.project,
-      dueOn: file.project.dueOn === null ? null : addDays(file.project.dueOn, days),
+      dueOn: dueOn === null ? null : addDays(dueOn, days),
+      evenings: { ...evenings, timeZone },
     },
-    events: file.events.map((event) => ({ ...event, at: addSeconds(event.at, days * 86_400) })),
+    events: file.events.map((event) => ({ ...event, at: instant(event.at + shift) })),
   }
 }

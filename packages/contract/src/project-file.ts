@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { eventSchema } from './event.ts'
-import { localDateField } from './fields.ts'
+import { instantField } from './fields.ts'
 import { projectSchema } from './project.ts'
 
 /** The open file format: a whole project with its log. See docs/format.md. */
@@ -8,8 +8,8 @@ export const projectFileSchema = z
   .object({
     format: z.literal('seriatim-project', { error: 'This is not a Seriatim project file.' }),
     version: z.literal(1, { error: 'This file was made by a newer Seriatim.' }),
-    /** The day the file speaks from; a demo is moved from here to today. */
-    writtenOn: localDateField,
+    /** The moment the file speaks from; a demo is moved from here to now. */
+    writtenAt: instantField,
     project: projectSchema,
     events: z.array(eventSchema).max(200_000, { error: 'A file holds up to 200,000 events.' }),
   })

@@ -1,6 +1,7 @@
 export { endOfDay, expandSessions, localDateAt, wallClock, type Session } from './calendar/sessions.ts'
 export { batchSeconds, batchTime, sharedHandsOnSeconds, type BatchTime } from './estimating/batch-time.ts'
 export { cautionText, type Caution } from './line/cautions.ts'
+export { regionsMeet, type Regions } from './line/regions.ts'
 export { schools, type School, type StageTemplate } from './line/schools.ts'
 export { dryingWait, potOf, touchedRegions, type Stage, type Touch } from './line/stage.ts'
 export {

@@ -1,5 +1,5 @@
 import { serveStatic } from '@hono/node-server/serve-static'
-import type { LocalDate } from '@seriatim/core'
+import type { Instant } from '@seriatim/core'
 import { sql } from 'drizzle-orm'
 import { Hono } from 'hono'
 import { bodyLimit } from 'hono/body-limit'
@@ -14,20 +14,20 @@ import { problemResponse, RequestProblem } from './http/problem.ts'
 export interface AppOptions {
   readonly db: Database
   readonly log: Logger
-  readonly today: () => LocalDate
+  readonly now: () => Instant
   /** The built web application; without it only the API answers. */
   readonly webRoot?: string | undefined
 }
 
 const largestBody = 32 * 1024 * 1024
 
-const createApi = ({ db, today }: AppOptions) =>
+const createApi = ({ db, now }: AppOptions) =>
   new Hono()
     .get('/health', async (context) => {
       await db.execute(sql`select 1`)
       return context.json({ ok: true })
     })
-    .route('/projects', projectRoutes(db, today))
+    .route('/projects', projectRoutes(db, now))
     .route('/projects', progressRoutes(db))
 
 export function createApp(options: AppOptions) {

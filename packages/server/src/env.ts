@@ -5,10 +5,10 @@ const environment = z.object({
   PORT: z.coerce.number().int().min(1).max(65535).default(4640),
   /** The built web application; without it only the API answers. */
   SERIATIM_WEB: z.string().optional(),
-  /** A project file to load once, moved to today. */
+  /** A project file to load once, moved to now. */
   SERIATIM_DEMO: z.string().optional(),
-  /** Only for pictures and tests: the day the demo is moved to. */
-  SERIATIM_TODAY: z.string().optional(),
+  /** Only for pictures and tests: the moment the demo is moved to. */
+  SERIATIM_NOW: z.iso.datetime({ offset: true }).optional(),
   SERIATIM_LOG: z.enum(['silent', 'error', 'warn', 'info']).default('warn'),
 })
 
@@ -20,7 +20,7 @@ export function readEnvironment() {
     port: env.PORT,
     webRoot: env.SERIATIM_WEB,
     demoFile: env.SERIATIM_DEMO,
-    today: env.SERIATIM_TODAY,
+    fixedNow: env.SERIATIM_NOW,
     logLevel: env.SERIATIM_LOG,
   }
 }

@@ -1,5 +1,5 @@
 import { serve } from '@hono/node-server'
-import { instant, localDateAt, parseLocalDate, type LocalDate } from '@seriatim/core'
+import { instant } from '@seriatim/core'
 import { pino } from 'pino'
 import { createApp } from './app.ts'
 import { openDatabase } from './db/client.ts'
@@ -11,11 +11,7 @@ const env = readEnvironment()
 const log = pino({ level: env.logLevel }, pino.destination(2))
 const { db, close } = openDatabase(env.databaseUrl, log)
 
-function today(): LocalDate {
-  const given = env.today === undefined ? null : parseLocalDate(env.today)
-  if (given?.ok) return given.value
-  return localDateAt(instant(Date.now()), Intl.DateTimeFormat().resolvedOptions().timeZone)
-}
+const now = () => instant(env.fixedNow === undefined ? Date.now() : Date.parse(env.fixedNow))
 
 /** One sentence for a person and an exit code; what went wrong in detail is for the log. */
 function giveUp(sentence: string, error?: unknown): never {
@@ -26,7 +22,7 @@ function giveUp(sentence: string, error?: unknown): never {
 
 try {
   await migrateDatabase(db)
-  if (env.demoFile !== undefined) await loadDemoOnce(db, env.demoFile, today())
+  if (env.demoFile !== undefined) await loadDemoOnce(db, env.demoFile, now())
 } catch (error) {
   const cause = error instanceof Error ? ((error.cause as Error | undefined) ?? error) : error
   if (error instanceof NewerDatabase) giveUp(error.message)
@@ -34,7 +30,7 @@ try {
   giveUp(`The database could not be prepared: ${why || 'it does not answer'}.`, error)
 }
 
-const app = createApp({ db, log, today, webRoot: env.webRoot })
+const app = createApp({ db, log, now, webRoot: env.webRoot })
 const server = serve({ fetch: app.fetch, port: env.port, hostname: '127.0.0.1' }, () => {
   process.send?.('listening')
 })

@@ -1,5 +1,5 @@
 import { projectFileSchema, renumberProjectFile, type ProjectFile, type ProjectFileJson, type StoredProject } from '@seriatim/contract'
-import type { LocalDate, ProgressEvent, ProjectId } from '@seriatim/core'
+import type { Instant, ProgressEvent, ProjectId } from '@seriatim/core'
 import { v7 } from 'uuid'
 import { z } from 'zod'
 import type { Database } from '../../db/client.ts'
@@ -32,7 +32,7 @@ export async function importProject(db: Database, file: ProjectFile, copy: boole
 }
 
 /** The whole project as a file; what speaks only of removed models or stages is left out. */
-export async function exportProject(db: Database, id: ProjectId, today: LocalDate): Promise<ProjectFileJson> {
+export async function exportProject(db: Database, id: ProjectId, now: Instant): Promise<ProjectFileJson> {
   const { revision: _, ...project } = await requireProject(db, id)
   const stages = new Set(project.line.map((stage) => stage.id))
   const models = new Set(project.units.flatMap((unit) => unit.models.map((model) => model.id)))
@@ -44,7 +44,7 @@ export async function exportProject(db: Database, id: ProjectId, today: LocalDat
     kept.add(known.id)
     events.push(known)
   }
-  const file = { format: 'seriatim-project', version: 1, writtenOn: today, project, events }
+  const file = { format: 'seriatim-project', version: 1, writtenAt: now, project, events }
   return z.encode(projectFileSchema, file as ProjectFile)
 }
 

@@ -7,7 +7,7 @@ import {
   putSettingsSchema,
   putUnitSchema,
 } from '@seriatim/contract'
-import type { LocalDate } from '@seriatim/core'
+import type { Instant } from '@seriatim/core'
 import { Hono } from 'hono'
 import { z } from 'zod'
 import type { Database } from '../../db/client.ts'
@@ -19,7 +19,7 @@ import * as projects from './service.ts'
 
 const copyQuery = zValidator('query', z.object({ copy: z.enum(['true', 'false']).default('false') }))
 
-export const projectRoutes = (db: Database, today: () => LocalDate) =>
+export const projectRoutes = (db: Database, now: () => Instant) =>
   new Hono()
     .get('/', async (context) => context.json({ projects: await projects.listProjects(db) }))
     .post('/import', copyQuery, jsonBody(projectFileSchema), async (context) => {
@@ -42,7 +42,7 @@ export const projectRoutes = (db: Database, today: () => LocalDate) =>
       return context.json({ removed: false })
     })
     .get('/:id/file', projectIdParam, async (context) =>
-      context.json(await exportProject(db, context.req.valid('param').id, today())),
+      context.json(await exportProject(db, context.req.valid('param').id, now())),
     )
     .put('/:id/settings', projectIdParam, jsonBody(putSettingsSchema), async (context) => {
       const { revision, settings } = context.req.valid('json')

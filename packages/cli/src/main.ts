@@ -1,0 +1,22 @@
+import { demoProjectFile } from './demo-project.ts'
+import { runPlan } from './plan-command.ts'
+
+const usage = `usage: npm run -s cli -- plan FILE [--now MOMENT] [--batch-size N]
+
+  plan   reads a project file (docs/format.md) and prints the plan as JSON
+
+  demo   prints the demo project as a project file
+
+  --now         the moment to plan from, ISO 8601 with offset; otherwise this moment
+  --batch-size  models a batch; otherwise the project's own
+`
+
+const [command, ...rest] = process.argv.slice(2)
+if (command === 'plan') {
+  process.exitCode = runPlan(rest)
+} else if (command === 'demo') {
+  process.stdout.write(`${JSON.stringify(demoProjectFile(), null, 1)}\n`)
+} else {
+  process.stderr.write(usage)
+  process.exitCode = 2
+}

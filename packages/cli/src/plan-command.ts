@@ -1,0 +1,80 @@
+import { readFileSync } from 'node:fs'
+import { parseArgs } from 'node:util'
+import { fieldErrors, projectFileSchema, type ProjectFile } from '@seriatim/contract'
+import { foldProgress, instant, planLine, planProblemText, runSheets, type Instant, type Result } from '@seriatim/core'
+import { planJson } from './plan-json.ts'
+
+const wrongInput = 2
+
+/** Prints the plan of a project file; wrong input gives exit code 2 and the path of what is wrong. */
+export function runPlan(args: readonly string[]): number {
+  const options = readOptions(args)
+  if (!options.ok) return complain([options.error])
+  const file = readProjectFile(options.value.path)
+  if (!file.ok) return complain(file.error)
+  const { project, events } = file.value
+  const planned = planLine({
+    project,
+    progress: foldProgress(events),
+    now: options.value.now,
+    ...(options.value.batchSize === undefined ? {} : { batchSize: options.value.batchSize }),
+  })
+  if (!planned.ok) return complain([`project: ${planProblemText(planned.error)}`])
+  const plan = planned.value
+  process.stdout.write(`${JSON.stringify(planJson(project, plan, runSheets(plan, project)), null, 2)}\n`)
+  return 0
+}
+
+interface Options {
+  readonly path: string
+  readonly now: Instant
+  readonly batchSize: number | undefined
+}
+
+function readOptions(args: readonly string[]): Result<Options, string> {
+  let parsed
+  try {
+    parsed = parseArgs({
+      args: [...args],
+      allowPositionals: true,
+      options: { now: { type: 'string' }, 'batch-size': { type: 'string' } },
+    })
+  } catch (error) {
+    return { ok: false, error: error instanceof Error ? error.message : String(error) }
+  }
+  const [path, ...more] = parsed.positionals
+  if (path === undefined || more.length > 0) return { ok: false, error: 'Name one project file.' }
+  const now = parsed.values.now === undefined ? Date.now() : Date.parse(parsed.values.now)
+  if (Number.isNaN(now)) return { ok: false, error: '--now: this is not an ISO 8601 moment.' }
+  const size = parsed.values['batch-size']
+  if (size !== undefined && !/^[1-9]\d{0,3}$/.test(size)) {
+    return { ok: false, error: '--batch-size: give a whole number from 1.' }
+  }
+  return { ok: true, value: { path, now: instant(now), batchSize: size === undefined ? undefined : Number(size) } }
+}
+
+function readProjectFile(path: string): Result<ProjectFile, readonly string[]> {
+  let text: string
+  try {
+    text = readFileSync(path, 'utf8')
+  } catch {
+    return { ok: false, error: [`${path}: this file cannot be read.`] }
+  }
+  let json: unknown
+  try {
+    json = JSON.parse(text)
+  } catch (error) {
+    return { ok: false, error: [`${path}: this is not JSON: ${error instanceof Error ? error.message : ''}`] }
+  }
+  const parsed = projectFileSchema.safeParse(json)
+  if (parsed.success) return { ok: true, value: parsed.data }
+  return {
+    ok: false,
+    error: fieldErrors(parsed.error.issues).map((each) => `${each.path || path}: ${each.message}`),
+  }
+}
+
+function complain(lines: readonly string[]): number {
+  process.stderr.write(`${lines.join('\n')}\n`)
+  return wrongInput
+}

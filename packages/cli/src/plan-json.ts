@@ -1,0 +1,62 @@
+import type { Instant, LinePlan, Project, RunSheet, RunSheetEntry } from '@seriatim/core'
+
+const iso = (moment: Instant) => new Date(moment).toISOString()
+
+/** The plan as JSON: moments as ISO 8601, durations in whole seconds, names beside the ids. */
+export function planJson(project: Project, plan: LinePlan, sheets: readonly RunSheet[]) {
+  return {
+    project: project.name,
+    finishesAt: iso(plan.finishesAt),
+    dueOn: project.dueOn,
+    firstBatchAt: iso(plan.firstBatchAt),
+    handsOnSeconds: plan.handsOnSeconds,
+    setUpSeconds: plan.setUpSeconds,
+    potOpenings: plan.potOpenings,
+    hiddenDryingSeconds: plan.hiddenSeconds,
+    exposedDryingSeconds: plan.exposedSeconds,
+    bound: { earliestFinishAt: iso(plan.earliestFinishAt), gap: plan.gap },
+    habits: {
+      batchByBatch: iso(plan.habits.batchByBatch),
+      stageByStage: iso(plan.habits.stageByStage),
+    },
+    batches: plan.batches.map((batch) => ({
+      id: batch.id,
+      unit: batch.unitName,
+      number: batch.number,
+      of: batch.of,
+      modelIds: batch.modelIds,
+    })),
+    sessions: sheets.map((sheet) => ({
+      startsAt: iso(sheet.session.startsAt),
+      endsAt: iso(sheet.session.endsAt),
+      freeSeconds: sheet.freeSeconds,
+      entries: sheet.entries.map(entryJson),
+    })),
+  }
+}
+
+function entryJson(entry: RunSheetEntry) {
+  if (entry.kind === 'wait') {
+    return {
+      kind: entry.kind,
+      startsAt: iso(entry.startsAt),
+      endsAt: iso(entry.endsAt),
+      for: entry.for && { batch: entry.for.batch.id, stage: entry.for.stage.name, until: iso(entry.for.until) },
+    }
+  }
+  const { stretch, batch, stage, fills } = entry
+  return {
+    kind: entry.kind,
+    startsAt: iso(stretch.startsAt),
+    endsAt: iso(stretch.endsAt),
+    batch: batch.id,
+    stageId: stage.id,
+    stage: stage.name,
+    material: stage.material,
+    modelIds: stretch.modelIds,
+    opensPot: stretch.opensPot,
+    setUpSeconds: stretch.setUpSeconds,
+    dryAt: iso(stretch.dryAt),
+    fills: fills.map((each) => ({ batch: each.batch.id, stage: each.stage.name, until: iso(each.until) })),
+  }
+}

@@ -1,0 +1,25 @@
+import { QueryClientProvider } from '@tanstack/react-query'
+import { RouterProvider } from 'react-router'
+import { Toaster } from 'sonner'
+import { queryClient } from './query-client.ts'
+import { router } from './router.tsx'
+
+export function App() {
+  return (
+    <QueryClientProvider client={queryClient}>
+      <RouterProvider router={router} />
+      <Toaster
+        position="bottom-center"
+        toastOptions={{
+          unstyled: true,
+          classNames: {
+            toast: 'ticket flex w-full items-center gap-4 border-l-8 border-l-ink px-4 py-3 shadow-lg',
+            error: 'border-l-hands',
+            title: 'font-bold',
+            actionButton: 'min-h-9 shrink-0 rounded-[3px] border-2 border-ink px-3 font-bold',
+          },
+        }}
+      />
+    </QueryClientProvider>
+  )
+}

@@ -1,0 +1,137 @@
+import type { ProjectId } from '@seriatim/core'
+import { countModels } from '@seriatim/core'
+import { Moon, Sun } from 'lucide-react'
+import { useEffect, useState } from 'react'
+import { Link, NavLink, Outlet, useParams } from 'react-router'
+import { ApiProblem, useProject } from '../shared/api/index.ts'
+import { dateText, plural } from '../shared/format/index.ts'
+import { ProjectContext } from '../shared/project-context.ts'
+import { useOutbox } from '../shared/progress/index.ts'
+import { ErrorState, IconButton, LoadingState } from '../shared/ui/index.ts'
+import { NotFoundPage } from './NotFoundPage.tsx'
+
+const places = [
+  { path: 'roster', name: 'Roster' },
+  { path: 'line', name: 'Line' },
+  { path: 'plan', name: 'Plan' },
+  { path: 'bench', name: 'Bench' },
+] as const
+
+/** The mat, the road across its top, and what is on its way to the server. */
+export function Shell() {
+  const { projectId } = useParams()
+  return (
+    <>
+      <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-20 focus:bg-paper focus:p-3">
+        To the content
+      </a>
+      <header className="sticky top-0 z-10 border-b-2 border-ink bg-mat">
+        <div className="mx-auto flex max-w-[1360px] flex-wrap items-center gap-x-6 px-4 sm:px-6">
+          <Link to="/" className="py-2 font-heading text-2xl font-extrabold">
+            Seriatim
+          </Link>
+          {projectId === undefined ? null : <Road projectId={projectId as ProjectId} />}
+          <div className="ml-auto flex items-center gap-3">
+            {projectId === undefined ? null : <ProjectName projectId={projectId as ProjectId} />}
+            <ThemeButton />
+          </div>
+        </div>
+      </header>
+      <OutboxNotice />
+      <main id="main" className="mx-auto max-w-[1360px] px-4 pb-16 sm:px-6">
+        <Outlet />
+      </main>
+    </>
+  )
+}
+
+/** One line of places with a hole on it: where you are. */
+function Road({ projectId }: { readonly projectId: ProjectId }) {
+  return (
+    <nav aria-label="Places" className="order-last w-full sm:order-none sm:w-auto">
+      <ul className="flex justify-between sm:gap-2">
+        {places.map((place) => (
+          <li key={place.path}>
+            <NavLink
+              to={`/projects/${projectId}/${place.path}`}
+              className="group relative flex min-h-12 items-center px-3 text-lg text-ink-soft hover:text-ink aria-[current=page]:font-bold aria-[current=page]:text-ink"
+            >
+              {place.name}
+              <span
+                aria-hidden="true"
+                className="absolute bottom-[-11px] left-1/2 hidden size-5 -translate-x-1/2 rounded-full border-2 border-ink bg-mat group-aria-[current=page]:block"
+              />
+            </NavLink>
+          </li>
+        ))}
+      </ul>
+    </nav>
+  )
+}
+
+function ProjectName({ projectId }: { readonly projectId: ProjectId }) {
+  const { data } = useProject(projectId)
+  useEffect(() => {
+    document.title = data ? `${data.name} · Seriatim` : 'Seriatim'
+    return () => {
+      document.title = 'Seriatim'
+    }
+  }, [data])
+  if (!data) return null
+  return (
+    <p className="hidden text-sm font-bold text-ink-soft lg:block">
+      {data.name} · {plural(countModels(data), 'model')}
+      {data.dueOn === null ? '' : ` · due ${dateText(data.dueOn)}`}
+    </p>
+  )
+}
+
+function ThemeButton() {
+  const [dark, setDark] = useState(
+    () =>
+      (document.documentElement.dataset['theme'] ??
+        (window.matchMedia('(prefers-color-scheme: dark)').matches ? 'dark' : 'light')) === 'dark',
+  )
+  const change = () => {
+    const theme = dark ? 'light' : 'dark'
+    document.documentElement.dataset['theme'] = theme
+    localStorage.setItem('seriatim.theme', theme)
+    setDark(!dark)
+  }
+  return (
+    <IconButton label={dark ? 'Daylight' : 'Lamplight'} onClick={change}>
+      {dark ? <Sun aria-hidden="true" size={20} /> : <Moon aria-hidden="true" size={20} />}
+    </IconButton>
+  )
+}
+
+function OutboxNotice() {
+  const { waiting, away } = useOutbox()
+  return (
+    <div role="status" className="mx-auto max-w-[1360px] px-4 sm:px-6">
+      {away ? (
+        <p className="ticket mt-3 border-l-8 border-l-touch-up px-4 py-2">
+          <b>The server does not answer.</b> Go on painting: {plural(waiting, 'record')}{' '}
+          {waiting === 1 ? 'is' : 'are'} kept in this browser and sent as soon as it runs again.
+        </p>
+      ) : null}
+    </div>
+  )
+}
+
+/** Loads the project once for every place on its road. */
+export function ProjectRoad() {
+  const { projectId } = useParams()
+  const { data, error, refetch, failureReason } = useProject(projectId as ProjectId)
+  if (data) {
+    return (
+      <ProjectContext value={data}>
+        <Outlet />
+      </ProjectContext>
+    )
+  }
+  if (error instanceof ApiProblem && error.problem.status === 404) return <NotFoundPage />
+  const reason = error ?? failureReason
+  if (reason) return <ErrorState error={reason} onRetry={() => void refetch()} />
+  return <LoadingState what="the project" />
+}

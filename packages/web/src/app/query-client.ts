@@ -1,0 +1,17 @@
+import { QueryClient } from '@tanstack/react-query'
+import { isAway } from '../shared/api/index.ts'
+
+const longestPause = 10_000
+
+/** A server that does not answer is asked again until it does; any other failure is shown at once. */
+export const queryClient = new QueryClient({
+  defaultOptions: {
+    queries: {
+      networkMode: 'always',
+      staleTime: 5_000,
+      retry: (_, error) => isAway(error),
+      retryDelay: (attempt) => Math.min(longestPause, 500 * 2 ** attempt),
+    },
+    mutations: { networkMode: 'always', retry: false },
+  },
+})

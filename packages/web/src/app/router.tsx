@@ -1,0 +1,32 @@
+import { createBrowserRouter, Navigate } from 'react-router'
+import { BenchPage } from '../features/bench/index.ts'
+import { LinePage } from '../features/line/index.ts'
+import { PlanPage } from '../features/plan/index.ts'
+import { ProjectsPage } from '../features/projects/index.ts'
+import { RosterPage } from '../features/roster/index.ts'
+import { NotFoundPage } from './NotFoundPage.tsx'
+import { BrokenPage } from './BrokenPage.tsx'
+import { ProjectRoad, Shell } from './Shell.tsx'
+
+export const router = createBrowserRouter([
+  {
+    element: <Shell />,
+    errorElement: <BrokenPage />,
+    children: [
+      { index: true, element: <ProjectsPage /> },
+      {
+        path: 'projects/:projectId',
+        element: <ProjectRoad />,
+        errorElement: <BrokenPage />,
+        children: [
+          { index: true, element: <Navigate to="plan" replace /> },
+          { path: 'roster', element: <RosterPage /> },
+          { path: 'line', element: <LinePage /> },
+          { path: 'plan', element: <PlanPage /> },
+          { path: 'bench', element: <BenchPage /> },
+        ],
+      },
+      { path: '*', element: <NotFoundPage /> },
+    ],
+  },
+])

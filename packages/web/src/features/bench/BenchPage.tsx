@@ -1,0 +1,147 @@
+import {
+  dryingShelf,
+  splitIntoBatches,
+  workLeft,
+  type ModelId,
+  type Progress,
+  type Stage,
+} from '@seriatim/core'
+import { useMemo, useState } from 'react'
+import { Link } from 'react-router'
+import { dayText, durationText } from '../../shared/format/index.ts'
+import { useCurrentProject } from '../../shared/project-context.ts'
+import { useProgress, useRecorder } from '../../shared/progress/index.ts'
+import { EmptyState, ErrorState, Headline, HoleLegend, LoadingState } from '../../shared/ui/index.ts'
+import { useNow } from '../../shared/use-now.ts'
+import { usePlan, usePlanningInput } from '../../shared/worker/index.ts'
+import { ActionBar } from './ActionBar.tsx'
+import { currentTask, type Choice } from './bench-task.ts'
+import { DryingShelf } from './DryingShelf.tsx'
+import { NowTicket } from './NowTicket.tsx'
+import { StripBoard } from './StripBoard.tsx'
+import { ThenList } from './ThenList.tsx'
+import { TouchUpDialog } from './TouchUpDialog.tsx'
+import { useBenchActions } from './use-bench.ts'
+
+export function BenchPage() {
+  const project = useCurrentProject()
+  const { progress, error, refetch } = useProgress(project.id)
+  if (progress) return <Bench progress={progress} />
+  if (error) return <ErrorState error={error} onRetry={() => void refetch()} />
+  return <LoadingState what="the bench" />
+}
+
+/** Models and the stage a touch-up is noted for. */
+export interface TouchUpWish {
+  readonly stage: Stage
+  readonly modelIds: readonly ModelId[]
+}
+
+function Bench({ progress }: { readonly progress: Progress }) {
+  const project = useCurrentProject()
+  const recorder = useRecorder(project.id)
+  const now = useNow()
+  const planned = usePlan(usePlanningInput(project, progress))
+  const plan = planned.data?.ok ? planned.data.value : null
+  const [choice, setChoice] = useState<Choice | null>(null)
+  const [touchUp, setTouchUp] = useState<TouchUpWish | null>(null)
+  const batches = useMemo(() => splitIntoBatches(project, project.batchSize), [project])
+  const task = currentTask(project, batches, progress, plan, choice)
+  const actions = useBenchActions(project, progress, task, recorder)
+  const shelf = dryingShelf(project, batches, progress, now)
+
+  if (batches.length === 0 || project.line.length === 0) {
+    const place = batches.length === 0 ? 'roster' : 'line'
+    return (
+      <>
+        <Headline>The bench is clear</Headline>
+        <EmptyState
+          title={place === 'roster' ? 'No models yet' : 'No stages yet'}
+          actions={
+            <Link to={`../${place}`} className="text-lg font-bold underline underline-offset-4">
+              To the {place}
+            </Link>
+          }
+        >
+          <p>
+            {place === 'roster'
+              ? 'Put a unit on the roster, then write the line; what to do first will lie here.'
+              : 'Write the line, or start from a school; what to do first will lie here.'}
+          </p>
+        </EmptyState>
+      </>
+    )
+  }
+
+  const left = workLeft(project, progress)
+  const done = left.totalSeconds === 0 ? 0 : 1 - left.leftSeconds / left.totalSeconds
+  const finish = plan && planned.data?.ok ? `, done by ${dayText(plan.finishesAt, project.evenings.timeZone)}` : ''
+  const standing =
+    left.leftSeconds === 0
+      ? `All ${String(left.models)} models are through every stage`
+      : `${durationText(left.leftSeconds)} of work left${finish}`
+
+  return (
+    <>
+      <div className="grid gap-x-8 gap-y-4 pt-5 lg:grid-cols-[minmax(0,1fr)_22rem]">
+        <div className="grid content-start gap-3">
+          {task ? (
+            <NowTicket task={task} project={project} progress={progress} shelf={shelf} now={now} />
+          ) : (
+            <EmptyState title="Nothing left to paint">
+              <p>Every model is through every stage. What still dries is on the shelf.</p>
+            </EmptyState>
+          )}
+          <ActionBar
+            actions={actions}
+            project={project}
+            progress={progress}
+            task={task}
+            onTouchUp={() => {
+              if (task) setTouchUp({ stage: task.stage, modelIds: task.modelIds })
+            }}
+          />
+        </div>
+        <aside className="grid content-start gap-6" aria-label="Next, and what is drying">
+          <ThenList plan={plan} project={project} task={task} busy={progress.running !== null} onChoose={setChoice} />
+          <DryingShelf shelf={shelf} now={now} timeZone={project.evenings.timeZone} />
+        </aside>
+      </div>
+      <section className="mt-8" aria-labelledby="strips">
+        <div className="flex flex-wrap items-baseline justify-between gap-x-6 gap-y-1 pb-2">
+          <h1 id="strips" className="text-2xl">
+            {standing}
+          </h1>
+          <p className="text-ink-soft">
+            {Math.floor(done * 100)} % of the work done; {left.modelsTableReady} of {left.models} table-ready,{' '}
+            {left.modelsFinished} finished
+          </p>
+        </div>
+        <StripBoard
+          project={project}
+          batches={batches}
+          progress={progress}
+          now={now}
+          onPunch={recorder.punch}
+          onClear={recorder.clear}
+          onTouchUp={setTouchUp}
+          onUndo={actions.undo}
+        />
+        <div className="mt-3">
+          <HoleLegend />
+        </div>
+      </section>
+      {touchUp ? (
+        <TouchUpDialog
+          wish={touchUp}
+          project={project}
+          onClose={() => setTouchUp(null)}
+          onNote={(modelIds, note) => {
+            recorder.touchUp(touchUp.stage.id, modelIds, note)
+            setTouchUp(null)
+          }}
+        />
+      ) : null}
+    </>
+  )
+}

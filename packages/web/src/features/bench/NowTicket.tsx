@@ -1,0 +1,126 @@
+import {
+  addSeconds,
+  batchTime,
+  cautionText,
+  dryingWait,
+  holeState,
+  regionsMeet,
+  stagesOf,
+  touchedRegions,
+  type DryingEntry,
+  type Instant,
+  type Progress,
+  type Project,
+} from '@seriatim/core'
+import { TriangleAlert } from 'lucide-react'
+import type { ReactNode } from 'react'
+import { clockText, durationText, stopwatchText } from '../../shared/format/index.ts'
+import { holeText, PunchHole } from '../../shared/ui/index.ts'
+import { ownPace, type BenchTask } from './bench-task.ts'
+import { taskWhere } from './use-bench.ts'
+
+interface NowTicketProps {
+  readonly task: BenchTask
+  readonly project: Project
+  readonly progress: Progress
+  readonly shelf: readonly DryingEntry[]
+  readonly now: Instant
+}
+
+/** Do this now: the stage, the pot, how far, how long. */
+export function NowTicket({ task, project, progress, shelf, now }: NowTicketProps) {
+  const { stage, batch, modelIds, left } = task
+  const { timeZone } = project.evenings
+  const stages = stagesOf(project, batch.unitId)
+  const running = progress.running?.stageId === stage.id ? progress.running : null
+  const done = modelIds.length - left.length
+  const pace = ownPace(progress, stage.id)
+  const each = pace ?? batchTime(stage).secondsPerModel
+  const wet = shelf.findLast(
+    (entry) =>
+      entry.batch.id === batch.id &&
+      entry.stage.id !== stage.id &&
+      regionsMeet(touchedRegions(entry.stage.touch), touchedRegions(stage.touch)),
+  )
+  const lastPunch = Math.max(
+    running?.startedAt ?? 0,
+    ...modelIds.map((id) => progress.marks.get(id)?.get(stage.id)?.at ?? 0),
+  )
+
+  return (
+    <section className="ticket p-5 sm:p-7" aria-label="Do this now">
+      <p className="flex flex-wrap justify-between gap-x-6 text-sm font-bold text-ink-soft">
+        <span>
+          {taskWhere(task)} · stage {stages.indexOf(stage) + 1} of {stages.length}
+        </span>
+        <span>{running ? `started ${clockText(running.startedAt, timeZone)}` : 'not started'}</span>
+      </p>
+      <h2 className="mt-1 text-3xl text-balance sm:text-5xl">
+        {stage.name}
+        {stage.material === '' ? '' : `: ${stage.material}`}
+      </h2>
+      {stage.note === '' ? null : <p className="mt-2 text-lg text-ink-soft">{stage.note}</p>}
+      {stage.cautions.map((caution) => (
+        <p key={caution} className="mt-2 flex gap-2 text-sm">
+          <TriangleAlert aria-hidden="true" size={18} className="mt-0.5 shrink-0 text-touch-up" />
+          {cautionText[caution]}
+        </p>
+      ))}
+      {wet ? (
+        <p role="status" className="mt-2 font-bold text-drying">
+          Still wet after {wet.stage.name.toLowerCase()}: dry at {clockText(wet.until, timeZone)}, in{' '}
+          {stopwatchText((wet.until - now) / 1000)}.
+        </p>
+      ) : null}
+      <dl className="mt-5 grid grid-cols-2 gap-x-6 gap-y-4 md:grid-cols-4">
+        <Reading name="models done" big>
+          {done} <span className="text-2xl text-ink-soft">/ {modelIds.length}</span>
+        </Reading>
+        <Reading name={running ? `this one; ${pace === null ? 'planned' : 'usually'} ${durationText(each)}` : `a model, ${pace === null ? 'as planned' : 'by your laps'}`}>
+          {running ? stopwatchText((now - lastPunch) / 1000) : durationText(each)}
+        </Reading>
+        <Reading name={running ? 'this stage ends about' : 'for the models left'}>
+          {running
+            ? clockText(addSeconds(now, Math.max(0, each * left.length - (now - lastPunch) / 1000)), timeZone)
+            : durationText(stage.setUpSeconds + each * left.length)}
+        </Reading>
+        <Reading name="drying afterwards">{dryingWait(stage) === 0 ? 'none' : durationText(dryingWait(stage))}</Reading>
+      </dl>
+      <ol className="mt-5 flex flex-wrap gap-1.5" aria-label="Models of this batch">
+        {modelIds.map((id, index) => {
+          const state = holeState(progress, { id, unitId: batch.unitId }, stage, now)
+          const isNext = id === left[0]
+          return (
+            <li key={id} className={isNext ? 'border-b-4 border-hands' : 'border-b-4 border-transparent'}>
+              <PunchHole state={state} now={now} size={44} />
+              <span className="sr-only">
+                {modelName(project, id) ?? `Model ${String(index + 1)}`}: {holeText(state)}
+                {isNext ? ', next' : ''}
+              </span>
+            </li>
+          )
+        })}
+      </ol>
+      {left[0] === undefined ? null : (
+        <p className="mt-1 text-sm text-ink-soft">
+          Next: <b className="text-ink">{modelName(project, left[0])}</b>
+        </p>
+      )}
+    </section>
+  )
+}
+
+function Reading({ name, big = false, children }: { readonly name: string; readonly big?: boolean; readonly children: ReactNode }) {
+  return (
+    <div className="flex flex-col-reverse justify-end">
+      <dt className="text-sm text-ink-soft">{name}</dt>
+      <dd className={big ? 'font-heading text-5xl leading-none font-extrabold' : 'figures text-3xl leading-[1.6] font-medium'}>
+        {children}
+      </dd>
+    </div>
+  )
+}
+
+function modelName(project: Project, id: string): string | undefined {
+  return project.units.flatMap((unit) => unit.models).find((model) => model.id === id)?.name
+}

@@ -1,0 +1,177 @@
+import type { Batch, Instant, ModelId, Progress, Project, StageId } from '@seriatim/core'
+import { clsx } from 'clsx'
+import { ChevronRight } from 'lucide-react'
+import { useMemo, useState } from 'react'
+import { PunchHole } from '../../shared/ui/index.ts'
+import type { TouchUpWish } from './BenchPage.tsx'
+import { stripRows, type Cell, type StripRow } from './strip-rows.ts'
+import { useStripSelection, type Place } from './use-strip-selection.ts'
+
+interface StripBoardProps {
+  readonly project: Project
+  readonly batches: readonly Batch[]
+  readonly progress: Progress
+  readonly now: Instant
+  readonly onPunch: (stageId: StageId, modelIds: readonly ModelId[]) => void
+  readonly onClear: (stageId: StageId, modelIds: readonly ModelId[]) => void
+  readonly onTouchUp: (wish: TouchUpWish) => void
+  readonly onUndo: () => void
+}
+
+/** Every batch as a punch strip, opened to one strip a model. Tap, sweep, or arrows and Space. */
+export function StripBoard({ project, batches, progress, now, onPunch, onClear, onTouchUp, onUndo }: StripBoardProps) {
+  const [opened, setOpened] = useState<ReadonlySet<string>>(new Set())
+  const rows = useMemo(() => stripRows(project, batches, progress, now, opened), [project, batches, progress, now, opened])
+  const cellAt = ({ row, column }: Place) => rows[row]?.cells[column]
+  const cellsAt = (places: readonly Place[]) => places.flatMap((place) => cellAt(place) ?? [])
+
+  const { grid, focus, isChosen, gridProps, clickWithoutPointer } = useStripSelection({
+    rows: rows.length,
+    columns: project.line.length,
+    onPunch: (places) => punchCells(cellsAt(places), onPunch, onClear),
+    onTouchUp: (places) => {
+      const [cell] = cellsAt(places)
+      if (cell && cell.modelIds.length > 0) onTouchUp({ stage: cell.stage, modelIds: cell.modelIds })
+    },
+    onUndo,
+  })
+
+  const toggle = (id: string) => {
+    const next = new Set(opened)
+    if (!next.delete(id)) next.add(id)
+    setOpened(next)
+  }
+  const columns = `minmax(9rem, 15rem) repeat(${String(project.line.length)}, minmax(var(--hole), 1fr))`
+
+  return (
+    <div className="ticket overflow-x-auto [--hole:2.25rem] pointer-coarse:[--hole:3rem]" tabIndex={-1}>
+      <div
+        ref={grid}
+        role="grid"
+        aria-label="Punch strips: arrows move, Shift and arrows choose many, Space punches, T notes a touch-up, Z takes back"
+        aria-rowcount={rows.length + 1}
+        aria-multiselectable="true"
+        className="min-w-max pb-2"
+        {...gridProps}
+      >
+        <div role="row" className="grid items-end border-b border-paper-edge" style={{ gridTemplateColumns: columns }}>
+          <span role="columnheader" className="sticky left-0 z-2 self-stretch bg-paper pl-3 text-sm text-ink-soft">
+            <span className="sr-only">Strip</span>
+          </span>
+          {project.line.map((stage) => (
+            <span
+              role="columnheader"
+              key={stage.id}
+              className={clsx('flex h-28 justify-center pb-1.5 text-sm leading-none', stage.tableReady && 'border-r-2 border-dotted border-done')}
+            >
+              <span className="rotate-180 truncate [writing-mode:vertical-rl]">{stage.name}</span>
+            </span>
+          ))}
+        </div>
+        {rows.map((row, rowIndex) => (
+          <div
+            role="row"
+            key={row.key}
+            className={clsx('grid items-center', row.kind === 'batch' ? 'border-t border-paper-edge' : 'bg-paper-dim')}
+            style={{ gridTemplateColumns: columns }}
+          >
+            <RowName row={row} isOpen={opened.has(row.key)} onToggle={() => toggle(row.key)} />
+            {row.cells.map((cell, column) => (
+              <HoleCell
+                key={cell.stage.id}
+                cell={cell}
+                now={now}
+                place={{ row: rowIndex, column }}
+                small={row.kind === 'model'}
+                isFocus={focus.row === rowIndex && focus.column === column}
+                isChosen={isChosen({ row: rowIndex, column })}
+                onClickWithoutPointer={clickWithoutPointer}
+              />
+            ))}
+          </div>
+        ))}
+      </div>
+    </div>
+  )
+}
+
+/** Punches what is still open; when nothing is, clears. What the first cell needs decides for all. */
+function punchCells(
+  cells: readonly Cell[],
+  onPunch: StripBoardProps['onPunch'],
+  onClear: StripBoardProps['onClear'],
+): void {
+  const taking = cells.filter((cell) => cell.modelIds.length > 0)
+  const punching = (taking[0]?.open.length ?? 0) > 0
+  const byStage = new Map<StageId, Set<ModelId>>()
+  for (const cell of taking) {
+    const models = byStage.get(cell.stage.id) ?? new Set()
+    byStage.set(cell.stage.id, models)
+    const wanted = punching ? cell.open : cell.modelIds.filter((id) => !cell.open.includes(id))
+    for (const id of wanted) models.add(id)
+  }
+  for (const [stageId, models] of byStage) {
+    if (models.size > 0) (punching ? onPunch : onClear)(stageId, [...models])
+  }
+}
+
+function RowName({ row, isOpen, onToggle }: { readonly row: StripRow; readonly isOpen: boolean; readonly onToggle: () => void }) {
+  return (
+    <span role="rowheader" className={clsx('sticky left-0 z-2', row.kind === 'batch' ? 'bg-paper' : 'bg-paper-dim pl-8 text-sm')}>
+      {row.kind === 'batch' ? (
+        <button
+          type="button"
+          aria-expanded={isOpen}
+          onClick={onToggle}
+          onKeyDown={(event) => event.stopPropagation()}
+          className="flex min-h-10 w-full items-center gap-1 pl-1.5 text-left font-bold pointer-coarse:min-h-12"
+        >
+          <ChevronRight aria-hidden="true" size={16} className={clsx('shrink-0 transition-transform', isOpen && 'rotate-90')} />
+          <span className="truncate">{row.name}</span>
+          <span className="figures pr-2 text-xs font-normal text-ink-soft">{row.batch.modelIds.length}</span>
+        </button>
+      ) : (
+        <span className="block truncate pr-2">{row.name}</span>
+      )}
+    </span>
+  )
+}
+
+interface HoleCellProps {
+  readonly cell: Cell
+  readonly now: Instant
+  readonly place: Place
+  readonly small: boolean
+  readonly isFocus: boolean
+  readonly isChosen: boolean
+  readonly onClickWithoutPointer: (place: Place) => void
+}
+
+function HoleCell({ cell, now, place, small, isFocus, isChosen, onClickWithoutPointer }: HoleCellProps) {
+  return (
+    <span
+      role="gridcell"
+      tabIndex={isFocus ? 0 : -1}
+      aria-label={cell.label}
+      aria-selected={isChosen}
+      title={cell.label}
+      data-row={place.row}
+      data-column={place.column}
+      onClick={(event) => {
+        if (event.detail === 0) onClickWithoutPointer(place)
+      }}
+      className={clsx(
+        'relative flex min-h-10 cursor-pointer touch-pan-y select-none items-center justify-center self-stretch pointer-coarse:min-h-12',
+        cell.stage.tableReady && 'border-r-2 border-dotted border-done',
+        isChosen && 'bg-mat',
+      )}
+    >
+      <PunchHole state={cell.state} now={now} size={small ? 22 : 28} />
+      {cell.count === '' ? null : (
+        <span aria-hidden="true" className="figures absolute right-0.5 bottom-0 text-[10px] leading-none text-ink-soft">
+          {cell.count}
+        </span>
+      )}
+    </span>
+  )
+}

@@ -1,0 +1,79 @@
+import {
+  isThrough,
+  stagesOf,
+  type Batch,
+  type BatchId,
+  type LinePlan,
+  type ModelId,
+  type Progress,
+  type Project,
+  type Stage,
+  type StageId,
+} from '@seriatim/core'
+
+/** What is on the desk: one batch at one stage. */
+export interface BenchTask {
+  readonly batch: Batch
+  readonly stage: Stage
+  /** The models of the batch, in working order. */
+  readonly modelIds: readonly ModelId[]
+  /** Those of them that still need the stage. */
+  readonly left: readonly ModelId[]
+}
+
+export interface Choice {
+  readonly batchId: BatchId
+  readonly stageId: StageId
+}
+
+/**
+ * What to do now: what the clock runs on, else what the painter chose, else what the plan says next, else
+ * the first thing in line order that is not done.
+ */
+export function currentTask(
+  project: Project,
+  batches: readonly Batch[],
+  progress: Progress,
+  plan: LinePlan | null,
+  choice: Choice | null,
+): BenchTask | null {
+  const { running } = progress
+  if (running) {
+    const batch = batches.find((each) => running.modelIds.some((id) => each.modelIds.includes(id)))
+    const task = batch && taskOf(project, batches, progress, { batchId: batch.id, stageId: running.stageId })
+    if (task) return task
+  }
+  const wishes = [choice, ...(plan?.stretches ?? [])].filter((wish) => wish !== null)
+  for (const wish of wishes) {
+    const task = taskOf(project, batches, progress, wish)
+    if (task && task.left.length > 0) return task
+  }
+  for (const batch of batches) {
+    for (const stage of stagesOf(project, batch.unitId)) {
+      const task = taskOf(project, batches, progress, { batchId: batch.id, stageId: stage.id })
+      if (task && task.left.length > 0) return task
+    }
+  }
+  return null
+}
+
+function taskOf(
+  project: Project,
+  batches: readonly Batch[],
+  progress: Progress,
+  { batchId, stageId }: Choice,
+): BenchTask | null {
+  const batch = batches.find((each) => each.id === batchId)
+  const stage = project.line.find((each) => each.id === stageId)
+  if (!batch || !stage || stage.notNeededBy.includes(batch.unitId)) return null
+  const left = batch.modelIds.filter((id) => !isThrough(progress, id, stage))
+  return { batch, stage, modelIds: batch.modelIds, left }
+}
+
+/** Your own seconds a model at a stage, from the laps so far; null before the first. */
+export function ownPace(progress: Progress, stageId: StageId): number | null {
+  const laps = progress.laps.filter((lap) => lap.stageId === stageId && lap.modelsDone > 0)
+  const models = laps.reduce((sum, lap) => sum + lap.modelsDone, 0)
+  if (models === 0) return null
+  return laps.reduce((sum, lap) => sum + (lap.stoppedAt - lap.startedAt) / 1000, 0) / models
+}

@@ -1,0 +1,84 @@
+import {
+  batchHole,
+  holeState,
+  type Batch,
+  type HoleState,
+  type Instant,
+  type ModelId,
+  type Progress,
+  type Project,
+  type Stage,
+} from '@seriatim/core'
+import { batchName } from '../../shared/batch-name.ts'
+import { holeText } from '../../shared/ui/index.ts'
+
+/** One hole on the board: the models it stands for, at one stage. */
+export interface Cell {
+  readonly stage: Stage
+  readonly state: HoleState
+  /** Models that take the stage. */
+  readonly modelIds: readonly ModelId[]
+  /** Those still to be punched: to do, in hand, or waiting for a touch-up. */
+  readonly open: readonly ModelId[]
+  /** `4/6` on a batch half-way through. */
+  readonly count: string
+  readonly label: string
+}
+
+export interface StripRow {
+  readonly key: string
+  readonly kind: 'batch' | 'model'
+  readonly batch: Batch
+  readonly name: string
+  readonly cells: readonly Cell[]
+}
+
+/** The board's rows: a strip a batch, and under an opened one a strip a model. */
+export function stripRows(
+  project: Project,
+  batches: readonly Batch[],
+  progress: Progress,
+  now: Instant,
+  opened: ReadonlySet<string>,
+): readonly StripRow[] {
+  const names = new Map(project.units.flatMap((unit) => unit.models.map((model) => [model.id, model.name])))
+  return batches.flatMap((batch) => {
+    const holes = project.line.map((stage) =>
+      batch.modelIds.map((id) => ({ id, state: holeState(progress, { id, unitId: batch.unitId }, stage, now) })),
+    )
+    const name = batchName(batch)
+    const strip: StripRow = {
+      key: batch.id,
+      kind: 'batch',
+      batch,
+      name,
+      cells: project.line.map((stage, column) => cellOf(name, stage, holes[column] ?? [])),
+    }
+    if (!opened.has(batch.id)) return [strip]
+    const models = batch.modelIds.map((id, index): StripRow => {
+      const modelName = names.get(id) ?? ''
+      return {
+        key: id,
+        kind: 'model',
+        batch,
+        name: modelName,
+        cells: project.line.map((stage, column) => cellOf(modelName, stage, holes[column]?.slice(index, index + 1) ?? [])),
+      }
+    })
+    return [strip, ...models]
+  })
+}
+
+function cellOf(name: string, stage: Stage, holes: readonly { id: ModelId; state: HoleState }[]): Cell {
+  const taking = holes.filter((hole) => hole.state.kind !== 'not-needed')
+  const whole = batchHole(holes.map((hole) => hole.state))
+  const partly = whole.done > 0 && whole.done < whole.of
+  return {
+    stage,
+    state: whole.state,
+    modelIds: taking.map((hole) => hole.id),
+    open: taking.filter((hole) => ['to-do', 'in-hand', 'touch-up'].includes(hole.state.kind)).map((hole) => hole.id),
+    count: partly ? `${String(whole.done)}/${String(whole.of)}` : '',
+    label: `${stage.name}, ${name}: ${holeText(whole.state)}${partly ? `, ${String(whole.done)} of ${String(whole.of)}` : ''}`,
+  }
+}

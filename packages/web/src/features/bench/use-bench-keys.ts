@@ -1,0 +1,26 @@
+import { useEffect, useEffectEvent } from 'react'
+
+/** Keys of the desk, by `event.key`. */
+export type BenchKeys = Readonly<Record<string, () => void>>
+
+const typing = 'input, textarea, select, [contenteditable], [role="dialog"], [role="grid"]'
+const pressing = 'button, a, summary'
+
+/** One key an action, anywhere on the page but where the key means something else already. */
+export function useBenchKeys(keys: BenchKeys): void {
+  const onKey = useEffectEvent((event: KeyboardEvent) => {
+    if (event.ctrlKey || event.metaKey || event.altKey || event.repeat) return
+    const target = event.target instanceof Element ? event.target : null
+    if (target?.closest(typing) || document.querySelector('[role="dialog"]')) return
+    if ((event.key === ' ' || event.key === 'Enter') && target?.closest(pressing)) return
+    const action = keys[event.key.length === 1 ? event.key.toLowerCase() : event.key]
+    if (!action) return
+    event.preventDefault()
+    action()
+  })
+  useEffect(() => {
+    const listener = (event: KeyboardEvent) => onKey(event)
+    window.addEventListener('keydown', listener)
+    return () => window.removeEventListener('keydown', listener)
+  }, [])
+}

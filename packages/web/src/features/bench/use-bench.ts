@@ -1,0 +1,98 @@
+import { isThrough, type EventId, type ModelId, type Progress, type Project } from '@seriatim/core'
+import { useCallback } from 'react'
+import { toast } from 'sonner'
+import { batchName } from '../../shared/batch-name.ts'
+import { stopwatchText } from '../../shared/format/index.ts'
+import type { useRecorder } from '../../shared/progress/index.ts'
+import type { BenchTask } from './bench-task.ts'
+
+type Recorder = ReturnType<typeof useRecorder>
+
+/** What the bench's keys and buttons do; each is one or two new events. */
+export interface BenchActions {
+  readonly start: () => void
+  readonly next: () => void
+  readonly allDone: () => void
+  readonly stop: () => void
+  readonly undo: () => void
+  readonly redo: () => void
+}
+
+export function useBenchActions(
+  project: Project,
+  progress: Progress,
+  task: BenchTask | null,
+  recorder: Recorder,
+): BenchActions {
+  const { running, lastUndoable, lastUndo } = progress
+
+  const finishClock = useCallback(
+    (targetId: EventId, justDone: readonly ModelId[]) => {
+      recorder.stopClock(targetId)
+      const stage = project.line.find((each) => each.id === running?.stageId)
+      if (!running || !stage) return
+      const through = running.modelIds.filter((id) => justDone.includes(id) || isThrough(progress, id, stage))
+      const spent = (Date.now() - running.startedAt) / 1000
+      const each = through.length > 0 ? `, ${stopwatchText(spent / through.length)} each` : ''
+      toast(`${stage.name}: ${stopwatchText(spent)} on the clock${each}.`)
+    },
+    [project, progress, recorder, running],
+  )
+
+  const start = useCallback(() => {
+    if (task && task.left.length > 0) recorder.startClock(task.stage.id, task.left)
+  }, [task, recorder])
+
+  const punch = useCallback(
+    (modelIds: readonly ModelId[]) => {
+      if (!task || modelIds.length === 0) return
+      recorder.punch(task.stage.id, modelIds)
+      if (running && modelIds.length === task.left.length) finishClock(running.eventId, modelIds)
+    },
+    [task, recorder, running, finishClock],
+  )
+
+  return {
+    start,
+    next: useCallback(() => punch(task?.left.slice(0, 1) ?? []), [punch, task]),
+    allDone: useCallback(() => punch(task?.left ?? []), [punch, task]),
+    stop: useCallback(() => {
+      if (running) finishClock(running.eventId, [])
+    }, [running, finishClock]),
+    undo: useCallback(() => {
+      if (lastUndoable) recorder.undo(lastUndoable.id)
+    }, [lastUndoable, recorder]),
+    redo: useCallback(() => {
+      if (lastUndo) recorder.undo(lastUndo)
+    }, [lastUndo, recorder]),
+  }
+}
+
+/** What an undo would take back, in words. */
+export function undoText(project: Project, progress: Progress): string | null {
+  const event = progress.lastUndoable
+  if (!event) return null
+  switch (event.kind) {
+    case 'punched':
+      return `${String(event.modelIds.length)} punched at ${stageName(project, event.stageId)}`
+    case 'cleared':
+      return `${String(event.modelIds.length)} cleared at ${stageName(project, event.stageId)}`
+    case 'touch-up':
+      return `touch-up at ${stageName(project, event.stageId)}`
+    case 'clock-started':
+      return `clock started at ${stageName(project, event.stageId)}`
+    case 'clock-stopped':
+      return 'clock stopped'
+    case 'undone':
+      return null
+  }
+}
+
+function stageName(project: Project, id: string): string {
+  return project.line.find((stage) => stage.id === id)?.name ?? 'a stage no longer on the line'
+}
+
+/** `Reed-pikes 2, 6 models` */
+export function taskWhere(task: BenchTask): string {
+  return `${batchName(task.batch)}, ${String(task.modelIds.length)} model${task.modelIds.length === 1 ? '' : 's'}`
+}

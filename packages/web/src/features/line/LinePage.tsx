@@ -1,0 +1,85 @@
+import { potOf, schools, type School, type Stage, type StageId } from '@seriatim/core'
+import { Plus } from 'lucide-react'
+import { useState } from 'react'
+import { useProjectChange } from '../../shared/api/index.ts'
+import { durationText, plural } from '../../shared/format/index.ts'
+import { useCurrentProject } from '../../shared/project-context.ts'
+import { Button, EmptyState, Headline } from '../../shared/ui/index.ts'
+import { blankStage, lineOfSchool } from './blank-stage.ts'
+import { StageList } from './StageList.tsx'
+
+export function LinePage() {
+  const project = useCurrentProject()
+  const change = useProjectChange(project.id)
+  const [openId, setOpenId] = useState<StageId | null>(null)
+  const { line } = project
+
+  const write = (next: readonly Stage[], said: string) => change.mutate({ change: { kind: 'line', line: next }, said })
+  const add = () => {
+    const stage = blankStage(line.length + 1)
+    write([...line, stage], '')
+    setOpenId(stage.id)
+  }
+  const follow = (school: School) => write(lineOfSchool(school), `The line follows “${school.name}”.`)
+
+  const addButton = (
+    <Button weight={line.length > 0 ? 'main' : 'plain'} onClick={add}>
+      <Plus aria-hidden="true" size={18} /> {line.length > 0 ? 'Add a stage' : 'Write the first stage'}
+    </Button>
+  )
+
+  if (line.length === 0) {
+    return (
+      <>
+        <Headline>In which order?</Headline>
+        <EmptyState
+          title="The line has no stages"
+          actions={
+            <>
+              {schools.map((school) => (
+                <Button key={school.id} weight="main" onClick={() => follow(school)}>
+                  Start from “{school.name}”
+                </Button>
+              ))}
+              {addButton}
+            </>
+          }
+        >
+          <p>A stage is one material put on every model that takes it: prime, skin, coat, shade …</p>
+          {schools.map((school) => (
+            <p key={school.id} className="mt-2">
+              <b>{school.name}:</b> {school.idea} {plural(school.stages.length, 'stage')}.
+            </p>
+          ))}
+        </EmptyState>
+      </>
+    )
+  }
+  return (
+    <>
+      <Headline actions={addButton} sub={subOf(line)}>
+        {headlineOf(line)}
+      </Headline>
+      <StageList
+        line={line}
+        units={project.units}
+        openId={openId}
+        onOpen={setOpenId}
+        onWrite={write}
+      />
+    </>
+  )
+}
+
+function headlineOf(line: readonly Stage[]): string {
+  const pots = new Set(line.map(potOf)).size
+  const each = line.reduce((sum, stage) => sum + stage.handsOnSecondsPerModel, 0)
+  return `${plural(line.length, 'stage')}, ${plural(pots, 'pot')}, ${durationText(each)} a model`
+}
+
+function subOf(line: readonly Stage[]): string {
+  const ready = line.findIndex((stage) => stage.tableReady)
+  if (ready < 0) return 'No stop line yet: open a stage and mark where a model counts as table-ready'
+  const upTo = line.slice(0, ready + 1).reduce((sum, stage) => sum + stage.handsOnSecondsPerModel, 0)
+  return `Table-ready after stage ${String(ready + 1)}, ${line[ready]?.name ?? ''}: ${durationText(upTo)} a model`
+}

@@ -1,0 +1,103 @@
+import { useSortable } from '@dnd-kit/sortable'
+import { CSS } from '@dnd-kit/utilities'
+import type { Stage, Unit } from '@seriatim/core'
+import { clsx } from 'clsx'
+import { GripVertical } from 'lucide-react'
+import type { KeyboardEvent } from 'react'
+import { durationText, waitRangeText } from '../../shared/format/index.ts'
+import { StageEditor } from './StageEditor.tsx'
+
+interface StageRowProps {
+  readonly stage: Stage
+  readonly number: number
+  readonly units: readonly Unit[]
+  readonly isOpen: boolean
+  readonly onToggle: () => void
+  readonly onMove: (by: -1 | 1) => void
+  readonly onSave: (stage: Stage) => void
+  readonly onRemove: () => void
+}
+
+export function StageRow({ stage, number, units, isOpen, onToggle, onMove, onSave, onRemove }: StageRowProps) {
+  const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({
+    id: stage.id,
+    disabled: isOpen,
+  })
+  const onKeyDown = (event: KeyboardEvent) => {
+    if (!event.altKey || (event.key !== 'ArrowUp' && event.key !== 'ArrowDown')) return
+    event.preventDefault()
+    onMove(event.key === 'ArrowUp' ? -1 : 1)
+  }
+  const leftOut = units.filter((unit) => stage.notNeededBy.includes(unit.id)).map((unit) => unit.name)
+
+  return (
+    <li
+      ref={setNodeRef}
+      style={{ transform: CSS.Translate.toString(transform), transition }}
+      className={clsx('relative flex gap-3', isDragging && 'z-5 opacity-80')}
+    >
+      <span
+        aria-hidden="true"
+        className="figures z-1 mt-1.5 flex size-11 shrink-0 items-center justify-center rounded-full border-2 border-ink bg-mat font-bold"
+      >
+        {number}
+      </span>
+      <div className="min-w-0 grow">
+        <div className="ticket">
+          <div className="flex items-stretch">
+            <button
+              ref={setActivatorNodeRef}
+              {...attributes}
+              {...listeners}
+              aria-label={`Move ${stage.name}`}
+              disabled={isOpen}
+              className="flex w-9 shrink-0 touch-none items-center justify-center text-ink-soft hover:text-ink disabled:opacity-30"
+            >
+              <GripVertical aria-hidden="true" size={18} />
+            </button>
+            <button
+              type="button"
+              aria-expanded={isOpen}
+              aria-keyshortcuts="Alt+ArrowUp Alt+ArrowDown"
+              onClick={onToggle}
+              onKeyDown={onKeyDown}
+              className="grid min-h-12 min-w-0 grow grid-cols-2 items-center gap-x-4 gap-y-0.5 py-1.5 pr-3 text-left md:grid-cols-[minmax(0,1.5fr)_minmax(0,1.6fr)_5rem_6.5rem_9rem]"
+            >
+              <span className="truncate font-heading text-lg font-bold">{stage.name}</span>
+              <span className="min-w-0 text-right text-sm leading-tight text-ink-soft md:text-left">
+                <span className="block truncate">{stage.material || 'no material named'}</span>
+                <span className="block truncate">{touchText(stage)}</span>
+              </span>
+              <span className="figures text-sm">{durationText(stage.handsOnSecondsPerModel)}</span>
+              <span className="figures text-right text-sm text-ink-soft md:text-left">set-up {durationText(stage.setUpSeconds)}</span>
+              <span className="figures text-sm text-drying">
+                {stage.dryingMaxSeconds === 0 ? 'no drying' : `dry ${waitRangeText(stage.dryingMinSeconds, stage.dryingMaxSeconds)}`}
+              </span>
+            </button>
+          </div>
+          {isOpen ? <StageEditor stage={stage} units={units} onSave={onSave} onRemove={onRemove} onCancel={onToggle} /> : null}
+        </div>
+        {leftOut.length > 0 && !isOpen ? (
+          <p className="mt-0.5 pl-9 text-sm text-ink-soft">not needed by {leftOut.join(', ')}</p>
+        ) : null}
+        {stage.tableReady ? (
+          <p className="mt-2 flex items-center gap-3 text-sm font-bold text-done">
+            <span className="grow border-t-2 border-dotted border-current" />
+            table-ready from here
+          </p>
+        ) : null}
+      </div>
+    </li>
+  )
+}
+
+function touchText({ touch }: Stage): string {
+  switch (touch.kind) {
+    case 'whole':
+      return 'whole model'
+    case 'base':
+      return 'base'
+    case 'regions':
+      return touch.regions.join(', ')
+  }
+}

@@ -1,0 +1,25 @@
+import { minutes, type School, type Stage, type StageId } from '@seriatim/core'
+import { v7 } from 'uuid'
+
+/** What a new stage starts as: a brushed acrylic colour (common practice). */
+export function blankStage(number: number): Stage {
+  return {
+    id: v7() as StageId,
+    name: `Stage ${String(number)}`,
+    material: '',
+    touch: { kind: 'whole' },
+    handsOnSecondsPerModel: minutes(2),
+    setUpSeconds: minutes(2),
+    dryingMinSeconds: minutes(3),
+    dryingMaxSeconds: minutes(10),
+    notNeededBy: [],
+    tableReady: false,
+    cautions: [],
+    note: '',
+  }
+}
+
+/** A line that follows a school, with identities of its own. */
+export function lineOfSchool(school: School): Stage[] {
+  return school.stages.map((template) => ({ ...template, id: v7() as StageId, notNeededBy: [] }))
+}

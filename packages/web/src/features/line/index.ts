@@ -1,0 +1,1 @@
+export { LinePage } from './LinePage.tsx'

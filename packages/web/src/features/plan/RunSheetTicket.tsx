@@ -1,0 +1,82 @@
+import type { Project, RunSheet, RunSheetEntry } from '@seriatim/core'
+import { clsx } from 'clsx'
+import { batchName } from '../../shared/batch-name.ts'
+import { clockText, dayText, durationText } from '../../shared/format/index.ts'
+import { groupEntries, type SheetRow } from './group-entries.ts'
+
+interface RunSheetTicketProps {
+  readonly sheet: RunSheet
+  readonly project: Project
+}
+
+/** One evening in words: what to do in which order, with clock times. */
+export function RunSheetTicket({ sheet, project }: RunSheetTicketProps) {
+  const { timeZone } = project.evenings
+  const rows = groupEntries(sheet.entries)
+  return (
+    <article className="ticket p-4">
+      <h3 className="text-lg">
+        {dayText(sheet.session.startsAt, timeZone)}{' '}
+        <span className="figures text-sm font-normal text-ink-soft">
+          {clockText(sheet.session.startsAt, timeZone)}–{clockText(sheet.session.endsAt, timeZone)}
+        </span>
+      </h3>
+      <ol className="mt-2">
+        {rows.map((row) => (
+          <li
+            key={row.startsAt}
+            className={clsx('flex gap-3 border-t border-paper-edge py-1.5', row.kind === 'wait' && 'text-drying')}
+          >
+            <time className="figures w-12 shrink-0 text-sm leading-6" dateTime={new Date(row.startsAt).toISOString()}>
+              {clockText(row.startsAt, timeZone)}
+            </time>
+            {row.kind === 'wait' ? <WaitLine row={row} timeZone={timeZone} /> : <WorkLine row={row} timeZone={timeZone} />}
+          </li>
+        ))}
+      </ol>
+      {sheet.freeSeconds >= 300 ? (
+        <p className="border-t border-paper-edge pt-1.5 text-sm text-ink-soft">
+          Then {durationText(sheet.freeSeconds)} free.
+        </p>
+      ) : null}
+    </article>
+  )
+}
+
+function WorkLine({ row, timeZone }: { readonly row: Extract<SheetRow, { kind: 'work' }>; readonly timeZone: string }) {
+  const filled = row.fills[0]
+  return (
+    <p className="min-w-0 leading-snug">
+      <b>{row.stage.name}</b>
+      {row.stage.material === '' ? null : (
+        <span className="text-ink-soft">
+          {' '}
+          {row.stage.material}
+          {row.opensPot ? '' : ', still open'}
+        </span>
+      )}
+      <br />
+      <span className="text-sm">
+        {row.batches.map(({ batch, count }) => `${batchName(batch)} (${String(count)})`).join(', ')}, to{' '}
+        <span className="figures">{clockText(row.endsAt, timeZone)}</span>
+      </span>
+      {filled ? (
+        <span className="block text-sm text-drying">
+          while {batchName(filled.batch)} {filled.batch.unitName.endsWith('s') ? 'dry' : 'dries'} after{' '}
+          {filled.stage.name.toLowerCase()}, to {clockText(filled.until, timeZone)}
+        </span>
+      ) : null}
+    </p>
+  )
+}
+
+function WaitLine({ row, timeZone }: { readonly row: Extract<RunSheetEntry, { kind: 'wait' }>; readonly timeZone: string }) {
+  return (
+    <p className="leading-snug">
+      Wait {durationText((row.endsAt - row.startsAt) / 1000)}
+      {row.for
+        ? `: ${batchName(row.for.batch)} wet after ${row.for.stage.name.toLowerCase()} to ${clockText(row.for.until, timeZone)}`
+        : ''}
+    </p>
+  )
+}

@@ -1,0 +1,42 @@
+import type { Batch, Drying, Instant, RunSheetEntry, Stage } from '@seriatim/core'
+
+/** A line of the run sheet: one pot over one or more batches in a row, or a wait. */
+export type SheetRow =
+  | {
+      readonly kind: 'work'
+      readonly startsAt: Instant
+      readonly endsAt: Instant
+      readonly stage: Stage
+      readonly opensPot: boolean
+      readonly batches: readonly { readonly batch: Batch; readonly count: number }[]
+      readonly fills: readonly Drying[]
+    }
+  | Extract<RunSheetEntry, { kind: 'wait' }>
+
+/** Batches that follow one another at the same stage are one line: the pot stays open. */
+export function groupEntries(entries: readonly RunSheetEntry[]): readonly SheetRow[] {
+  const rows: SheetRow[] = []
+  for (const entry of entries) {
+    if (entry.kind === 'wait') {
+      rows.push(entry)
+      continue
+    }
+    const { stretch, batch, stage } = entry
+    const last = rows.at(-1)
+    const added = { batch, count: stretch.modelIds.length }
+    if (last?.kind === 'work' && last.stage.id === stage.id && !stretch.opensPot) {
+      rows[rows.length - 1] = { ...last, endsAt: stretch.endsAt, batches: [...last.batches, added] }
+    } else {
+      rows.push({
+        kind: 'work',
+        startsAt: stretch.startsAt,
+        endsAt: stretch.endsAt,
+        stage,
+        opensPot: stretch.opensPot,
+        batches: [added],
+        fills: entry.fills,
+      })
+    }
+  }
+  return rows
+}

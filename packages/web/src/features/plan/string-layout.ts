@@ -1,0 +1,124 @@
+import type { Batch, BatchId, Instant, LinePlan, Project, Session, Stretch } from '@seriatim/core'
+
+/** Where the chart's parts lie, in pixels. */
+export interface StringLayout {
+  readonly width: number
+  readonly height: number
+  readonly rows: readonly { readonly label: string; readonly y: number; readonly tableReady: boolean }[]
+  readonly bands: readonly { readonly session: Session; readonly x: number; readonly width: number }[]
+  readonly strings: readonly BatchString[]
+  readonly xOf: (moment: Instant) => number
+}
+
+export interface BatchString {
+  readonly batch: Batch
+  /** Index of the unit: batches of one unit share a colour. */
+  readonly unit: number
+  readonly hands: readonly { readonly stretch: Stretch; readonly from: Point; readonly to: Point }[]
+  readonly drying: readonly { readonly from: Point; readonly to: Point }[]
+  /** From dry to the next work, and past stages that are not needed or done already. */
+  readonly resting: readonly { readonly from: Point; readonly to: Point }[]
+}
+
+export interface Point {
+  readonly x: number
+  readonly y: number
+}
+
+export const rowHeight = 30
+const top = 44
+const fold = 34
+const leastPerMinute = 1.5
+
+/**
+ * Time runs across, nights folded; stages run down. Hands carry a batch from its stage's row to the next,
+ * drying keeps it level there.
+ */
+export function layOutStrings(plan: LinePlan, project: Project, left: number, width: number): StringLayout {
+  const used = plan.sessions.filter((_, index) => plan.stretches.some((stretch) => stretch.session === index))
+  const minutes = used.reduce((sum, session) => sum + lengthOf(session), 0)
+  const room = width - left - fold * used.length
+  const perMinute = Math.max(leastPerMinute, room / Math.max(1, minutes))
+  let x = left
+  const bands = used.map((session) => {
+    const band = { session, x, width: lengthOf(session) * perMinute }
+    x += band.width + fold
+    return band
+  })
+  const rows = [...project.line.map((stage) => ({ label: stage.name, tableReady: stage.tableReady })), { label: 'Done', tableReady: false }]
+  const yOf = (row: number) => top + (row + 0.5) * rowHeight
+
+  const xOf = (moment: Instant): number => {
+    const index = bands.findLastIndex((band) => band.session.startsAt <= moment)
+    const band = bands[Math.max(0, index)]
+    if (!band) return left
+    if (moment <= band.session.endsAt) return band.x + ((moment - band.session.startsAt) / 60_000) * perMinute
+    const next = bands[index + 1]
+    const night = next ? next.session.startsAt - band.session.endsAt : 86_400_000
+    return band.x + band.width + fold * Math.min(1, (moment - band.session.endsAt) / night)
+  }
+
+  return {
+    width: Math.max(width, x),
+    height: yOf(rows.length) + 4,
+    rows: rows.map((row, index) => ({ ...row, y: yOf(index) })),
+    bands,
+    strings: layOutBatches(plan, project, xOf, yOf),
+    xOf,
+  }
+}
+
+function layOutBatches(
+  plan: LinePlan,
+  project: Project,
+  xOf: (moment: Instant) => number,
+  yOf: (row: number) => number,
+): BatchString[] {
+  const rowOf = new Map(project.line.map((stage, index) => [stage.id, index]))
+  const byBatch = new Map<BatchId, Stretch[]>()
+  for (const stretch of plan.stretches) byBatch.set(stretch.batchId, [...(byBatch.get(stretch.batchId) ?? []), stretch])
+  return plan.batches.flatMap((batch) => {
+    const stretches = byBatch.get(batch.id) ?? []
+    if (stretches.length === 0) return []
+    const hands: BatchString['hands'][number][] = []
+    const drying: BatchString['drying'][number][] = []
+    const resting: BatchString['resting'][number][] = []
+    stretches.forEach((stretch, index) => {
+      const row = rowOf.get(stretch.stageId) ?? 0
+      const next = stretches[index + 1]
+      // A stage that goes on in the next session has not carried the whole batch down yet.
+      const goesOn = next?.stageId === stretch.stageId
+      const [from, to] = shareOfRow(stretches, index, yOf(row), yOf(row + 1))
+      hands.push({ stretch, from: { x: xOf(stretch.startsAt), y: from }, to: { x: xOf(stretch.endsAt), y: to } })
+      const end = { x: xOf(stretch.endsAt), y: to }
+      const dry = { x: next ? Math.min(xOf(stretch.dryAt), xOf(next.startsAt)) : xOf(stretch.dryAt), y: to }
+      if (!goesOn && dry.x > end.x) drying.push({ from: end, to: dry })
+      if (!next) return
+      const begins = { x: xOf(next.startsAt), y: goesOn ? to : yOf(rowOf.get(next.stageId) ?? 0) }
+      const waits = { x: begins.x, y: to }
+      const since = goesOn ? end : dry
+      if (waits.x > since.x) resting.push({ from: since, to: waits })
+      if (begins.y !== waits.y) resting.push({ from: waits, to: begins })
+    })
+    const unit = project.units.findIndex((each) => each.id === batch.unitId)
+    return [{ batch, unit, hands, drying, resting }]
+  })
+}
+
+/** A stage split over sessions carries the batch down by the share of models done in each. */
+function shareOfRow(stretches: readonly Stretch[], index: number, yFrom: number, yTo: number): [number, number] {
+  const stageId = stretches[index]?.stageId
+  const parts = stretches.filter((stretch) => stretch.stageId === stageId)
+  const total = parts.reduce((sum, part) => sum + part.modelIds.length, 0)
+  const before = stretches
+    .slice(0, index)
+    .filter((stretch) => stretch.stageId === stageId)
+    .reduce((sum, part) => sum + part.modelIds.length, 0)
+  const own = stretches[index]?.modelIds.length ?? 0
+  const at = (share: number) => yFrom + (yTo - yFrom) * share
+  return [at(before / total), at((before + own) / total)]
+}
+
+function lengthOf(session: Session): number {
+  return (session.endsAt - session.startsAt) / 60_000
+}

@@ -1,0 +1,72 @@
+import type { ProjectSummary } from '@seriatim/contract'
+import { useQueryClient } from '@tanstack/react-query'
+import { Download, Trash2 } from 'lucide-react'
+import { Link } from 'react-router'
+import { toast } from 'sonner'
+import { exportProjectFile, projectListQuery, setProjectRemoved } from '../../shared/api/index.ts'
+import { dateText, durationText, plural } from '../../shared/format/index.ts'
+import { IconButton } from '../../shared/ui/index.ts'
+
+export function ProjectTicket({ project }: { readonly project: ProjectSummary }) {
+  const client = useQueryClient()
+  const done = project.totalSeconds === 0 ? 0 : 1 - project.leftSeconds / project.totalSeconds
+
+  const setRemoved = async (removed: boolean) => {
+    await setProjectRemoved(project.id, removed)
+    await client.invalidateQueries({ queryKey: projectListQuery.queryKey })
+  }
+  const remove = () => {
+    setRemoved(true).then(
+      () => {
+        toast(`${project.name} is put away.`, {
+          action: { label: 'Undo', onClick: () => void setRemoved(false).catch(complain) },
+        })
+      },
+      complain,
+    )
+  }
+  const save = () => {
+    exportProjectFile(project.id).then((text) => saveAs(`${project.name}.seriatim.json`, text), complain)
+  }
+
+  return (
+    <article className="ticket p-5">
+      <div className="flex items-start gap-2">
+        <h2 className="grow text-xl">
+          <Link to={`/projects/${project.id}`} className="underline-offset-4 hover:underline">
+            {project.name}
+          </Link>
+        </h2>
+        <IconButton label={`Save ${project.name} as a file`} onClick={save}>
+          <Download aria-hidden="true" size={18} />
+        </IconButton>
+        <IconButton label={`Put ${project.name} away`} onClick={remove}>
+          <Trash2 aria-hidden="true" size={18} />
+        </IconButton>
+      </div>
+      <p className="text-ink-soft">
+        {plural(project.models, 'model')}, {plural(project.stages, 'stage')}
+        {project.dueOn === null ? ', no date' : `, due ${dateText(project.dueOn)}`}
+      </p>
+      <div className="mt-4 h-3 border border-rule bg-paper-dim" aria-hidden="true">
+        <div className="h-full bg-done" style={{ width: `${String(done * 100)}%` }} />
+      </div>
+      <p className="mt-2">
+        <b>{Math.floor(done * 100)} % of the work done</b>, {durationText(project.leftSeconds)} left;{' '}
+        {project.modelsTableReady} of {project.models} table-ready
+      </p>
+    </article>
+  )
+}
+
+function complain(error: unknown): void {
+  toast.error(error instanceof Error ? error.message : String(error))
+}
+
+function saveAs(name: string, text: string): void {
+  const link = document.createElement('a')
+  link.href = URL.createObjectURL(new Blob([text], { type: 'application/json' }))
+  link.download = name
+  link.click()
+  URL.revokeObjectURL(link.href)
+}

@@ -1,0 +1,59 @@
+import type { ProjectSummary } from '@seriatim/contract'
+import { useQuery } from '@tanstack/react-query'
+import { FolderOpen, Plus } from 'lucide-react'
+import { useState } from 'react'
+import { projectListQuery } from '../../shared/api/index.ts'
+import { plural } from '../../shared/format/index.ts'
+import { Button, EmptyState, ErrorState, Headline, LoadingState } from '../../shared/ui/index.ts'
+import { NewProjectDialog } from './NewProjectDialog.tsx'
+import { OpenFileDialog } from './OpenFileDialog.tsx'
+import { ProjectTicket } from './ProjectTicket.tsx'
+
+export function ProjectsPage() {
+  const { data, error, failureReason, refetch } = useQuery(projectListQuery)
+  const [open, setOpen] = useState<'new' | 'file' | null>(null)
+  const actions = (
+    <>
+      <Button weight="main" onClick={() => setOpen('new')}>
+        <Plus aria-hidden="true" size={18} /> New project
+      </Button>
+      <Button onClick={() => setOpen('file')}>
+        <FolderOpen aria-hidden="true" size={18} /> Open a project file
+      </Button>
+    </>
+  )
+  const reason = error ?? failureReason
+  return (
+    <>
+      <Headline actions={data && data.length > 0 ? actions : undefined}>{data ? headlineOf(data) : 'On the desk'}</Headline>
+      {data ? (
+        data.length > 0 ? (
+          <ul className="grid gap-4 lg:grid-cols-2">
+            {data.map((project) => (
+              <li key={project.id}>
+                <ProjectTicket project={project} />
+              </li>
+            ))}
+          </ul>
+        ) : (
+          <EmptyState title="Begin with a project" actions={actions}>
+            <p>A project is what has to be painted by a date, or in the hours you have: units, a line, evenings.</p>
+          </EmptyState>
+        )
+      ) : reason ? (
+        <ErrorState error={reason} onRetry={() => void refetch()} />
+      ) : (
+        <LoadingState what="the projects" />
+      )}
+      <NewProjectDialog open={open === 'new'} onOpenChange={(isOpen) => setOpen(isOpen ? 'new' : null)} />
+      <OpenFileDialog open={open === 'file'} onOpenChange={(isOpen) => setOpen(isOpen ? 'file' : null)} />
+    </>
+  )
+}
+
+function headlineOf(projects: readonly ProjectSummary[]): string {
+  if (projects.length === 0) return 'The desk is clear'
+  const left = projects.reduce((sum, project) => sum + project.models - project.modelsTableReady, 0)
+  if (left === 0) return 'Every model is table-ready'
+  return `${plural(left, 'model')} still to bring to the table`
+}

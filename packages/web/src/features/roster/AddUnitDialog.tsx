@@ -1,0 +1,66 @@
+import { zodResolver } from '@hookform/resolvers/zod'
+import type { Project, UnitId } from '@seriatim/core'
+import { useForm } from 'react-hook-form'
+import { v7 } from 'uuid'
+import { z } from 'zod'
+import { useProjectChange } from '../../shared/api/index.ts'
+import { plural } from '../../shared/format/index.ts'
+import { Button, Dialog, TextField } from '../../shared/ui/index.ts'
+import { modelsAlike } from './new-models.ts'
+
+const formSchema = z.object({
+  name: z.string().trim().min(1, { error: 'Give the unit a name.' }).max(100, { error: 'Keep it under 100 characters.' }),
+  count: z.string().regex(/^[1-9]\d{0,2}$/, { error: 'Give a number of models from 1 to 999.' }),
+  role: z.string().trim().max(60, { error: 'Keep it under 60 characters.' }),
+  points: z.string().regex(/^\d*([.,]\d+)?$/, { error: 'Give the points as a number.' }),
+})
+
+interface AddUnitDialogProps {
+  readonly project: Project
+  readonly open: boolean
+  readonly onOpenChange: (open: boolean) => void
+}
+
+export function AddUnitDialog({ project, open, onOpenChange }: AddUnitDialogProps) {
+  const change = useProjectChange(project.id)
+  const form = useForm({
+    resolver: zodResolver(formSchema),
+    defaultValues: { name: '', count: '10', role: 'trooper', points: '' },
+  })
+  const { errors } = form.formState
+  const submit = form.handleSubmit(async (values) => {
+    const { name } = values
+    const unit = {
+      id: v7() as UnitId,
+      name,
+      models: modelsAlike({
+        name,
+        count: Number(values.count),
+        role: values.role,
+        points: Number(values.points.replace(',', '.') || 0),
+      }),
+    }
+    await change.mutateAsync({
+      change: { kind: 'unit', unit },
+      said: `${name}: ${plural(unit.models.length, 'model')} on the roster.`,
+    })
+    form.reset()
+    onOpenChange(false)
+  })
+  return (
+    <Dialog open={open} onOpenChange={onOpenChange} title="New unit">
+      <form onSubmit={(event) => void submit(event).catch(() => undefined)} noValidate className="grid gap-4">
+        <TextField label="Name" {...form.register('name')} error={errors.name?.message} autoFocus />
+        <div className="grid gap-4 sm:grid-cols-3">
+          <TextField label="Models" inputMode="numeric" {...form.register('count')} error={errors.count?.message} />
+          <TextField label="Role" {...form.register('role')} error={errors.role?.message} />
+          <TextField label="Points each" inputMode="decimal" {...form.register('points')} error={errors.points?.message} />
+        </div>
+        <p className="text-sm text-ink-soft">Leaders, musicians and other names can be told apart afterwards.</p>
+        <Button type="submit" weight="main" disabled={change.isPending}>
+          Add the unit
+        </Button>
+      </form>
+    </Dialog>
+  )
+}

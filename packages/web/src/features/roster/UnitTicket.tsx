@@ -1,0 +1,65 @@
+import { holeState, stagesOf, type Progress, type Project, type Unit } from '@seriatim/core'
+import { Pencil, Trash2 } from 'lucide-react'
+import { plural } from '../../shared/format/index.ts'
+import { IconButton, PunchStrip } from '../../shared/ui/index.ts'
+import { useNowMinute } from '../../shared/use-now.ts'
+
+interface UnitTicketProps {
+  readonly project: Project
+  readonly unit: Unit
+  readonly progress: Progress | undefined
+  readonly onEdit: () => void
+  readonly onRemove: () => void
+}
+
+/** A unit with one strip a model, small enough to take in at a glance. */
+export function UnitTicket({ project, unit, progress, onEdit, onRemove }: UnitTicketProps) {
+  const now = useNowMinute()
+  const points = unit.models.reduce((sum, model) => sum + model.points, 0)
+  const stages = stagesOf(project, unit.id)
+  return (
+    <article className="ticket p-4">
+      <div className="flex items-start gap-1">
+        <div className="grow">
+          <h2 className="text-xl">{unit.name}</h2>
+          <p className="text-sm text-ink-soft">
+            {plural(unit.models.length, 'model')}
+            {points > 0 ? `, ${points.toLocaleString('en-GB')} points` : ''}
+            {stages.length < project.line.length ? `, ${plural(stages.length, 'stage')} of ${String(project.line.length)}` : ''}
+          </p>
+        </div>
+        <IconButton label={`Change ${unit.name}`} onClick={onEdit}>
+          <Pencil aria-hidden="true" size={18} />
+        </IconButton>
+        <IconButton label={`Remove ${unit.name}`} onClick={onRemove}>
+          <Trash2 aria-hidden="true" size={18} />
+        </IconButton>
+      </div>
+      <ul className="mt-2 grid gap-x-6 sm:grid-cols-2">
+        {unit.models.map((model) => (
+          <li key={model.id} className="flex min-h-8 items-center justify-between gap-2 border-t border-paper-edge">
+            <span className="truncate">
+              {model.name}
+              {model.role === '' || model.role === 'trooper' ? null : (
+                <span className="ml-1.5 text-sm text-ink-soft">{model.role}</span>
+              )}
+            </span>
+            {progress ? (
+              <PunchStrip
+                label={`${model.name}: stages`}
+                now={now}
+                size={12}
+                holes={project.line.map((stage) => ({
+                  id: stage.id,
+                  label: stage.name,
+                  state: holeState(progress, { id: model.id, unitId: unit.id }, stage, now),
+                  stopLine: stage.tableReady,
+                }))}
+              />
+            ) : null}
+          </li>
+        ))}
+      </ul>
+    </article>
+  )
+}

@@ -1,0 +1,1 @@
+export { RosterPage } from './RosterPage.tsx'

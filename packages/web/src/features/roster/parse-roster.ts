@@ -1,0 +1,87 @@
+import Papa from 'papaparse'
+
+/** One line of a roster: `count` models alike. */
+export interface RosterLine {
+  readonly unit: string
+  readonly name: string
+  readonly count: number
+  readonly role: string
+  readonly points: number
+}
+
+/** A fault at its place: the line as counted in the file, and the column. */
+export interface RosterFault {
+  readonly line: number
+  readonly column: string
+  readonly message: string
+}
+
+export interface ParsedRoster {
+  readonly lines: readonly RosterLine[]
+  readonly faults: readonly RosterFault[]
+}
+
+const columns = ['unit', 'name', 'count', 'role', 'points'] as const
+type Column = (typeof columns)[number]
+const usualOrder: readonly Column[] = ['name', 'count', 'role', 'points']
+
+const mostModels = 1000
+const longestText = 120
+
+/**
+ * Reads a roster from CSV (RFC 4180; comma, semicolon or tab). A first line that names the columns name,
+ * count, role, points and, if units are mixed, unit is taken as a heading; without one the columns are
+ * name, count, role, points. Only the name is needed.
+ */
+export function parseRoster(text: string, defaultUnit: string): ParsedRoster {
+  const parsed = Papa.parse<string[]>(text.trim(), { skipEmptyLines: false, delimitersToGuess: [',', ';', '\t'] })
+  const rows = parsed.data
+  const heading = rows[0]?.map((cell) => cell.trim().toLowerCase()) ?? []
+  const hasHeading = heading.includes('name')
+  const faults: RosterFault[] = []
+  heading.forEach((name) => {
+    if (hasHeading && name !== '' && !columns.includes(name as Column)) {
+      faults.push({ line: 1, column: name, message: `“${name}” is not a column of a roster; these are: ${columns.join(', ')}.` })
+    }
+  })
+  const order = hasHeading ? heading : usualOrder
+  const lines: RosterLine[] = []
+  rows.slice(hasHeading ? 1 : 0).forEach((cells, index) => {
+    if (cells.every((cell) => cell.trim() === '')) return
+    const number = index + (hasHeading ? 2 : 1)
+    const read = readLine(cells, order, defaultUnit)
+    if (Array.isArray(read)) faults.push(...read.map((fault) => ({ ...fault, line: number })))
+    else lines.push(read)
+  })
+  if (rows.length > 0 && lines.length === 0 && faults.length === 0) {
+    faults.push({ line: 1, column: 'name', message: 'There is no model in this text.' })
+  }
+  const total = lines.reduce((sum, line) => sum + line.count, 0)
+  if (total > mostModels) {
+    faults.push({ line: 0, column: 'count', message: `${String(total)} models are more than the ${String(mostModels)} of one import.` })
+  }
+  return { lines, faults }
+}
+
+function readLine(
+  cells: readonly string[],
+  order: readonly string[],
+  defaultUnit: string,
+): RosterLine | Omit<RosterFault, 'line'>[] {
+  const cell = (column: Column) => (cells[order.indexOf(column)] ?? '').trim()
+  const faults: Omit<RosterFault, 'line'>[] = []
+  const name = cell('name')
+  if (name === '') faults.push({ column: 'name', message: 'The name is missing.' })
+  if (name.length > longestText) faults.push({ column: 'name', message: 'The name is longer than 120 characters.' })
+  const count = cell('count') === '' ? 1 : Number(cell('count'))
+  if (!Number.isInteger(count) || count < 1 || count > mostModels) {
+    faults.push({ column: 'count', message: `“${cell('count')}” is not a number of models from 1 to ${String(mostModels)}.` })
+  }
+  const points = cell('points') === '' ? 0 : Number(cell('points').replace(',', '.'))
+  if (!Number.isFinite(points) || points < 0) {
+    faults.push({ column: 'points', message: `“${cell('points')}” is not a number of points.` })
+  }
+  if (cells.length > order.length) faults.push({ column: 'points', message: 'There are more cells than columns.' })
+  if (faults.length > 0) return faults
+  return { unit: cell('unit') || defaultUnit, name, count, role: cell('role') || 'trooper', points }
+}

@@ -1,0 +1,12 @@
+import { StrictMode } from 'react'
+import { createRoot } from 'react-dom/client'
+import { App } from './app/App.tsx'
+import './styles.css'
+
+const place = document.getElementById('root')
+if (!place) throw new Error('index.html has no #root')
+createRoot(place).render(
+  <StrictMode>
+    <App />
+  </StrictMode>,
+)

@@ -1,0 +1,2 @@
+export { durationText, minutesInputText, parseMinutesText, stopwatchText, waitRangeText } from './duration.ts'
+export { clockText, dateText, dayText, plural, weekdayText } from './moments.ts'

@@ -1,0 +1,33 @@
+import type { Instant, LocalDate } from '@seriatim/core'
+
+const inZone = (timeZone: string | undefined, options: Intl.DateTimeFormatOptions) =>
+  new Intl.DateTimeFormat('en-GB', { ...options, ...(timeZone ? { timeZone } : {}) })
+
+/** `Thu 3 Dec` */
+export function dayText(moment: Instant, timeZone?: string): string {
+  return inZone(timeZone, { weekday: 'short', day: 'numeric', month: 'short' }).format(moment).replace(',', '')
+}
+
+/** `20:05` */
+export function clockText(moment: Instant, timeZone?: string): string {
+  return inZone(timeZone, { hour: '2-digit', minute: '2-digit', hour12: false }).format(moment)
+}
+
+/** `Sat 12 Dec`, with the year when it is not `today`'s. */
+export function dateText(date: LocalDate, today?: LocalDate): string {
+  const year = today !== undefined && today.slice(0, 4) === date.slice(0, 4) ? {} : { year: 'numeric' as const }
+  return inZone('UTC', { weekday: 'short', day: 'numeric', month: 'short', ...year })
+    .format(new Date(`${date}T00:00:00Z`))
+    .replace(',', '')
+}
+
+const weekdayNames = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
+
+/** ISO weekday 1 … 7. */
+export function weekdayText(isoDay: number): string {
+  return weekdayNames[isoDay - 1] ?? ''
+}
+
+export function plural(count: number, one: string, many = `${one}s`): string {
+  return `${count.toLocaleString('en-GB')} ${count === 1 ? one : many}`
+}

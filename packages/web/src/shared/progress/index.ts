@@ -1,0 +1,1 @@
+export { eventsQuery, useOutbox, useProgress, useRecorder } from './events.ts'

@@ -1,0 +1,58 @@
+import type { ReactNode } from 'react'
+import { isAway } from '../api/index.ts'
+import { Button } from './button.tsx'
+
+interface EmptyProps {
+  readonly title: string
+  readonly children: ReactNode
+  readonly actions?: ReactNode
+}
+
+/** Nothing here yet: says what belongs here and offers the first step. */
+export function EmptyState({ title, children, actions }: EmptyProps) {
+  return (
+    <section className="ticket mx-auto mt-10 max-w-xl border-2 border-dashed p-8">
+      <h2 className="text-2xl">{title}</h2>
+      <div className="mt-2 text-ink-soft">{children}</div>
+      {actions ? <div className="mt-5 flex flex-wrap gap-3">{actions}</div> : null}
+    </section>
+  )
+}
+
+interface ErrorProps {
+  readonly error: unknown
+  readonly onRetry?: () => void
+}
+
+export function ErrorState({ error, onRetry }: ErrorProps) {
+  const away = isAway(error)
+  return (
+    <section role="alert" className="ticket mx-auto mt-10 max-w-xl border-l-8 border-l-hands p-8">
+      <h2 className="text-2xl">{away ? 'The desk is unattended' : 'This did not work'}</h2>
+      <p className="mt-2 text-ink-soft">
+        {away
+          ? 'Seriatim’s server does not answer. Nothing recorded is lost; as soon as it runs again, this page goes on.'
+          : error instanceof Error
+            ? error.message
+            : 'Something unexpected happened.'}
+      </p>
+      {onRetry ? (
+        <Button className="mt-5" onClick={onRetry}>
+          Try again
+        </Button>
+      ) : null}
+    </section>
+  )
+}
+
+/** Blank strips where the content will be; spoken once. */
+export function LoadingState({ what }: { readonly what: string }) {
+  return (
+    <div role="status" className="mt-6 grid gap-3">
+      <span className="sr-only">Loading {what} …</span>
+      {[72, 90, 60].map((width) => (
+        <div key={width} className="ticket h-14 animate-pulse" style={{ width: `${String(width)}%` }} />
+      ))}
+    </div>
+  )
+}

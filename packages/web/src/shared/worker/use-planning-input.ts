@@ -1,0 +1,19 @@
+import { instant, type PlanningInput, type Progress, type Project } from '@seriatim/core'
+import { useMemo } from 'react'
+import { useNow } from '../use-now.ts'
+
+const freshFor = 10 * 60 * 1000
+
+/**
+ * What the planner needs, made anew when the project or its progress changes, and every ten minutes
+ * otherwise: a plan that follows every second could not be read.
+ */
+export function usePlanningInput(project: Project, progress: Progress | undefined): PlanningInput | null {
+  const slot = Math.floor(useNow() / freshFor)
+  return useMemo(() => (progress ? { project, progress, now: momentIn(slot) } : null), [project, progress, slot])
+}
+
+/** This moment, or the slot's end where the clock is already past it. */
+function momentIn(slot: number) {
+  return instant(Math.min(Date.now(), (slot + 1) * freshFor))
+}

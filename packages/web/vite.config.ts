@@ -1,0 +1,12 @@
+import tailwindcss from '@tailwindcss/vite'
+import react from '@vitejs/plugin-react'
+import { defineConfig } from 'vite'
+
+const apiPort = process.env['PORT'] ?? '4640'
+
+export default defineConfig({
+  plugins: [react(), tailwindcss()],
+  worker: { format: 'es' },
+  build: { target: 'es2023', chunkSizeWarningLimit: 700 },
+  server: { proxy: { '/api': `http://127.0.0.1:${apiPort}` } },
+})

@@ -1,0 +1,51 @@
+import { existsSync, mkdirSync, readdirSync, writeFileSync } from 'node:fs'
+import { run } from './run.mjs'
+import { Stop } from './stop.mjs'
+
+const postgresRoot = '/usr/lib/postgresql'
+const oldestPostgres = 15
+const chromium = '/usr/bin/chromium'
+
+/** Installed PostgreSQL majors that will do, newest first. */
+export function postgresMajors() {
+  if (!existsSync(postgresRoot)) return []
+  return readdirSync(postgresRoot)
+    .map(Number)
+    .filter((major) => major >= oldestPostgres && existsSync(`${postgresRoot}/${major}/bin/postgres`))
+    .sort((a, b) => b - a)
+}
+
+export const postgresBin = (major) => `${postgresRoot}/${major}/bin`
+
+/** PostgreSQL's server from Debian's packages, without the cluster the package would make on port 5432. */
+export async function ensurePostgres() {
+  if (postgresMajors().length > 0) return
+  await install('PostgreSQL', ['postgresql'], () => {
+    const folder = '/etc/postgresql-common/createcluster.d'
+    mkdirSync(folder, { recursive: true })
+    writeFileSync(`${folder}/seriatim.conf`, 'create_main_cluster = false\n')
+  })
+  if (postgresMajors().length === 0) {
+    throw new Stop(`Debian’s PostgreSQL here is older than ${oldestPostgres}; set DATABASE_URL to a PostgreSQL ${oldestPostgres} or newer.`)
+  }
+}
+
+export async function ensureChromium() {
+  if (!existsSync(chromium)) await install('Chromium', ['chromium'])
+}
+
+async function install(what, packages, before) {
+  const command = `apt-get install ${packages.join(' ')}`
+  if (!existsSync('/usr/bin/apt-get')) throw new Stop(`${what} is missing, and this is not a Debian machine: install it by hand.`)
+  if (process.getuid() !== 0) throw new Stop(`${what} is missing: run “sudo ${command}”, then start again.`)
+  process.stderr.write(`Installing ${what} from Debian’s packages …\n`)
+  before?.()
+  const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' }
+  let result = { code: 1, output: '' }
+  for (const args of [['update', '-qq'], ['install', '-y', '-qq', '--no-install-recommends', ...packages]]) {
+    result = await run('apt-get', args, { quiet: true, env })
+  }
+  if (result.code === 0) return
+  process.stderr.write(result.output)
+  throw new Stop(`${what} could not be installed with “${command}”; the lines above say why.`)
+}
