@@ -16,10 +16,12 @@ const runFile = `${dataFolder}/running.json`
 
 await runTool(async () => {
   requireNode()
-  if (!Number.isInteger(port) || port < 1 || port > 65535) throw new Stop(`PORT=${process.env.PORT} is not a port number.`)
+  if (!Number.isInteger(port) || port < 1 || port > 65535)
+    throw new Stop(`PORT=${process.env.PORT} is not a port number.`)
   mkdirSync(dataFolder, { recursive: true })
   refuseSecondRun()
-  if (!(await isPortFree(port))) throw new Stop(`Port ${port} is taken by another program; choose another with PORT=….`)
+  if (!(await isPortFree(port)))
+    throw new Stop(`Port ${port} is taken by another program; choose another with PORT=….`)
   writeFileSync(runFile, JSON.stringify({ pid: process.pid, port }))
 
   const stopper = makeStopper()
@@ -38,7 +40,11 @@ function refuseSecondRun() {
   if (!existsSync(runFile)) return
   const { pid, port: usedPort } = JSON.parse(readFileSync(runFile, 'utf8') || '{}')
   const commandLine = `/proc/${pid}/cmdline`
-  if (pid !== process.pid && existsSync(commandLine) && readFileSync(commandLine, 'utf8').includes('start.mjs')) {
+  if (
+    pid !== process.pid &&
+    existsSync(commandLine) &&
+    readFileSync(commandLine, 'utf8').includes('start.mjs')
+  ) {
     throw new Stop(`Seriatim is already running with these data at http://127.0.0.1:${usedPort}.`)
   }
 }
@@ -86,7 +92,9 @@ function startServer(databaseUrl, stopper) {
     server.once('message', ready)
     server.once('exit', (code, signal) => {
       // The server has said why in a sentence of its own when it gave up by itself.
-      const sentence = signal ? 'The server was stopped from outside; nothing recorded is lost. Start again with npm start.' : ''
+      const sentence = signal
+        ? 'The server was stopped from outside; nothing recorded is lost. Start again with npm start.'
+        : ''
       void stopper.stop(code || 1, sentence)
     })
   })
@@ -96,6 +104,9 @@ function watch(cluster, stopper) {
   const timer = setInterval(() => {
     if (cluster.isRunning()) return
     clearInterval(timer)
-    void stopper.stop(1, 'The database was stopped from outside; nothing recorded is lost. Start again with npm start.')
+    void stopper.stop(
+      1,
+      'The database was stopped from outside; nothing recorded is lost. Start again with npm start.',
+    )
   }, 1000)
 }

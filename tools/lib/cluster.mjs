@@ -1,6 +1,6 @@
 import { execFileSync, spawnSync } from 'node:child_process'
 import { createHash, randomBytes } from 'node:crypto'
-import { chmodSync, chownSync, existsSync, mkdirSync, readFileSync, rmSync, statfsSync, writeFileSync } from 'node:fs'
+import { chownSync, existsSync, mkdirSync, readFileSync, rmSync, statfsSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { setTimeout as pause } from 'node:timers/promises'
 import { postgresBin, postgresMajors } from './debian-packages.mjs'
@@ -52,7 +52,9 @@ export class Cluster {
   requireSpace() {
     const { bavail, bsize } = statfsSync(this.folder)
     if (bavail * bsize >= leastFree) return
-    throw new Stop(`The disk with ${this.folder} is full: less than 150 MB are free. Free some space and start again; nothing was damaged.`)
+    throw new Stop(
+      `The disk with ${this.folder} is full: less than 150 MB are free. Free some space and start again; nothing was damaged.`,
+    )
   }
 
   chooseMajor() {
@@ -74,9 +76,19 @@ export class Cluster {
     if (this.owner.uid !== undefined) chownSync(this.data, this.owner.uid, this.owner.gid)
     const password = randomBytes(24).toString('hex')
     writeFileSync(this.secret, password, { mode: 0o600 })
-    chmodSync(this.secret, 0o600)
-    const args = ['-D', this.data, '-U', 'seriatim', '-E', 'UTF8', '--locale=C.UTF-8', '--auth=scram-sha-256', '--pwfile=/dev/stdin']
-    const { code, output } = await this.asOwner('initdb', this.disposable ? [...args, '-N'] : args, { input: `${password}\n` })
+    if (this.owner.uid !== undefined) chownSync(this.secret, this.owner.uid, this.owner.gid)
+    const args = [
+      '-D',
+      this.data,
+      '-U',
+      'seriatim',
+      '-E',
+      'UTF8',
+      '--locale=C.UTF-8',
+      '--auth=scram-sha-256',
+      `--pwfile=${this.secret}`,
+    ]
+    const { code, output } = await this.asOwner('initdb', this.disposable ? [...args, '-N'] : args)
     if (code === 0) return
     rmSync(this.data, { recursive: true, force: true })
     throw failure('The database could not be made', output)
@@ -89,7 +101,9 @@ export class Cluster {
       unix_socket_directories: '',
       ...(this.disposable ? { fsync: 'off', synchronous_commit: 'off', full_page_writes: 'off' } : {}),
     }
-    const options = Object.entries(settings).map(([name, value]) => `-c ${name}=${value === '' ? "''" : value}`)
+    const options = Object.entries(settings).map(
+      ([name, value]) => `-c ${name}=${value === '' ? "''" : value}`,
+    )
     if (this.owner.uid !== undefined) {
       writeFileSync(this.log, '', { flag: 'a' })
       chownSync(this.log, this.owner.uid, this.owner.gid)
@@ -113,7 +127,8 @@ export class Cluster {
     for (let attempt = 0; attempt < 50; attempt++) {
       const state = processState(this.postmaster())
       if (state === null) return
-      if (state !== 'Z') await this.asOwner('pg_ctl', ['stop', '-D', this.data, '-m', 'fast', '-w', '-t', '30'])
+      if (state !== 'Z')
+        await this.asOwner('pg_ctl', ['stop', '-D', this.data, '-m', 'fast', '-w', '-t', '30'])
       else await pause(100)
     }
   }
@@ -129,7 +144,8 @@ export class Cluster {
   }
 
   async stop() {
-    if (this.isRunning()) await this.asOwner('pg_ctl', ['stop', '-D', this.data, '-m', 'fast', '-w', '-t', '30'])
+    if (this.isRunning())
+      await this.asOwner('pg_ctl', ['stop', '-D', this.data, '-m', 'fast', '-w', '-t', '30'])
   }
 
   remove() {
@@ -145,7 +161,9 @@ function failure(what, output) {
   if (/No space left on device/.test(output)) {
     return new Stop('The disk is full; free some space and start again. Nothing was damaged.')
   }
-  const reason = output.split('\n').findLast((line) => /FATAL|PANIC|error:|could not/.test(line)) ?? output.trim().split('\n').at(-1)
+  const reason =
+    output.split('\n').findLast((line) => /FATAL|PANIC|error:|could not/.test(line)) ??
+    output.trim().split('\n').at(-1)
   return new Stop(`${what}: ${reason}`)
 }
 

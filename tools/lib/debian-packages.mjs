@@ -26,7 +26,9 @@ export async function ensurePostgres() {
     writeFileSync(`${folder}/seriatim.conf`, 'create_main_cluster = false\n')
   })
   if (postgresMajors().length === 0) {
-    throw new Stop(`Debian’s PostgreSQL here is older than ${oldestPostgres}; set DATABASE_URL to a PostgreSQL ${oldestPostgres} or newer.`)
+    throw new Stop(
+      `Debian’s PostgreSQL here is older than ${oldestPostgres}; set DATABASE_URL to a PostgreSQL ${oldestPostgres} or newer.`,
+    )
   }
 }
 
@@ -36,13 +38,17 @@ export async function ensureChromium() {
 
 async function install(what, packages, before) {
   const command = `apt-get install ${packages.join(' ')}`
-  if (!existsSync('/usr/bin/apt-get')) throw new Stop(`${what} is missing, and this is not a Debian machine: install it by hand.`)
+  if (!existsSync('/usr/bin/apt-get'))
+    throw new Stop(`${what} is missing, and this is not a Debian machine: install it by hand.`)
   if (process.getuid() !== 0) throw new Stop(`${what} is missing: run “sudo ${command}”, then start again.`)
   process.stderr.write(`Installing ${what} from Debian’s packages …\n`)
   before?.()
   const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' }
   let result = { code: 1, output: '' }
-  for (const args of [['update', '-qq'], ['install', '-y', '-qq', '--no-install-recommends', ...packages]]) {
+  for (const args of [
+    ['update', '-qq'],
+    ['install', '-y', '-qq', '--no-install-recommends', ...packages],
+  ]) {
     result = await run('apt-get', args, { quiet: true, env })
   }
   if (result.code === 0) return

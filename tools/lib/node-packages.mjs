@@ -15,10 +15,14 @@ export function requireNode() {
 
 /** Installs the npm packages the lock file names, unless exactly those are there. */
 export async function ensureNodePackages() {
-  const wanted = createHash('sha256').update(readFileSync(inRoot('package-lock.json'))).digest('hex')
+  const wanted = createHash('sha256')
+    .update(readFileSync(inRoot('package-lock.json')))
+    .digest('hex')
   if (existsSync(marker) && readFileSync(marker, 'utf8') === wanted) return
   process.stderr.write('Installing npm packages …\n')
-  const { code, output } = await run('npm', ['ci', '--include=dev', '--no-audit', '--no-fund'], { quiet: true })
+  const { code, output } = await run('npm', ['ci', '--include=dev', '--no-audit', '--no-fund'], {
+    quiet: true,
+  })
   if (code !== 0) {
     if (/ENOSPC/.test(output)) throw new Stop('The disk is full; free some space and start again.')
     process.stderr.write(output)

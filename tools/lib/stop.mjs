@@ -6,7 +6,8 @@ export async function runTool(main) {
   try {
     await main()
   } catch (error) {
-    if (error?.code === 'ENOSPC') error = new Stop('The disk is full; free some space and start again. Nothing was damaged.')
+    if (error?.code === 'ENOSPC')
+      error = new Stop('The disk is full; free some space and start again. Nothing was damaged.')
     process.stderr.write(`${error instanceof Stop ? error.message : error.stack}\n`)
     process.exit(1)
   }

@@ -28,10 +28,13 @@ export async function ensureWebBuild() {
 function hashSources() {
   const hash = createHash('sha256')
   const add = (path) => {
-    for (const entry of readdirSync(path, { withFileTypes: true }).sort((a, b) => (a.name < b.name ? -1 : 1))) {
+    for (const entry of readdirSync(path, { withFileTypes: true }).sort((a, b) =>
+      a.name < b.name ? -1 : 1,
+    )) {
       const full = join(path, entry.name)
       if (entry.isDirectory()) add(full)
-      else if (!/\.test\.tsx?$/.test(entry.name)) hash.update(full.slice(inRoot().length)).update(readFileSync(full))
+      else if (!/\.test\.tsx?$/.test(entry.name))
+        hash.update(full.slice(inRoot().length)).update(readFileSync(full))
     }
   }
   for (const name of ['core', 'contract', 'web']) add(inRoot('packages', name, 'src'))

@@ -22,20 +22,28 @@ import { z } from 'zod'
 /** Ids that never change, in the shape of a UUIDv7. */
 function idMaker() {
   let count = 0
-  return <Id extends string>(): Id => {
+  return (): string => {
     count += 1
-    return `01930000-0000-7000-8000-${count.toString(16).padStart(12, '0')}` as Id
+    return `01930000-0000-7000-8000-${count.toString(16).padStart(12, '0')}`
   }
 }
 
 const writtenAt = instant(Date.parse('2026-11-24T19:40:00Z'))
 const nextId = idMaker()
 
-function unit(name: string, models: readonly (readonly [name: string, role: string, points: number])[]): Unit {
+function unit(
+  name: string,
+  models: readonly (readonly [name: string, role: string, points: number])[],
+): Unit {
   return {
-    id: nextId<UnitId>(),
+    id: nextId() as UnitId,
     name,
-    models: models.map(([modelName, role, points]): Model => ({ id: nextId<ModelId>(), name: modelName, role, points })),
+    models: models.map(([modelName, role, points]): Model => ({
+      id: nextId() as ModelId,
+      name: modelName,
+      role,
+      points,
+    })),
   }
 }
 
@@ -49,7 +57,10 @@ const lockKeepers = unit('Lock-keepers', [
   ...troopers('Lock-keeper', 4, 12, 7),
 ])
 const reedPikes = unit('Reed-pikes', [['Pikewarden Sedge', 'leader', 12], ...troopers('Reed-pike', 2, 12, 6)])
-const eelNetters = unit('Eel-netters', [['Netmother Lamprey', 'leader', 11], ...troopers('Eel-netter', 2, 10, 5)])
+const eelNetters = unit('Eel-netters', [
+  ['Netmother Lamprey', 'leader', 11],
+  ...troopers('Eel-netter', 2, 10, 5),
+])
 const stiltRiders = unit('Stilt-riders', [
   ...troopers('Stilt-rider', 1, 4, 18),
   ...Array.from({ length: 4 }, (_, k) => [`Wading mount ${String(k + 1)}`, 'mount', 0] as const),
@@ -67,11 +78,13 @@ function demoLine(): readonly Stage[] {
     Trousers: [eelNetters.id, sluiceGun.id],
     'Edge highlight': [lockKeepers.id, eelNetters.id],
   }
-  const stages = (schools[0]?.stages ?? []).map(
-    (template): Stage => ({ ...template, id: nextId<StageId>(), notNeededBy: notNeeded[template.name] ?? [] }),
-  )
+  const stages = (schools[0]?.stages ?? []).map((template): Stage => ({
+    ...template,
+    id: nextId() as StageId,
+    notNeededBy: notNeeded[template.name] ?? [],
+  }))
   const mud: Stage = {
-    id: nextId<StageId>(),
+    id: nextId() as StageId,
     name: 'Mud bank',
     material: 'river mud paste',
     touch: { kind: 'base' },
@@ -105,22 +118,27 @@ function clocked(
   const stageId = stageNamed(stageName)
   const modelIds = models.map((model) => model.id)
   const startedAt = addSeconds(writtenAt, -minutesAgo * 60)
-  const started = nextId<EventId>()
+  const started = nextId() as EventId
   events.push({ kind: 'clock-started', id: started, at: startedAt, stageId, modelIds })
   modelIds.forEach((modelId, index) => {
     const at = addSeconds(startedAt, (index + 1) * minutesEach * 60)
-    events.push({ kind: 'punched', id: nextId<EventId>(), at, stageId, modelIds: [modelId] })
+    events.push({ kind: 'punched', id: nextId() as EventId, at, stageId, modelIds: [modelId] })
   })
   const stoppedAt = addSeconds(startedAt, models.length * minutesEach * 60)
-  events.push({ kind: 'clock-stopped', id: nextId<EventId>(), at: stoppedAt, targetId: started })
+  events.push({ kind: 'clock-stopped', id: nextId() as EventId, at: stoppedAt, targetId: started })
 }
 
-function punched(events: ProgressEvent[], stageNames: readonly string[], models: readonly Model[], daysAgo: number): void {
+function punched(
+  events: ProgressEvent[],
+  stageNames: readonly string[],
+  models: readonly Model[],
+  daysAgo: number,
+): void {
   stageNames.forEach((name, index) => {
     const at: Instant = addSeconds(writtenAt, -daysAgo * 86_400 + index * 1500)
     events.push({
       kind: 'punched',
-      id: nextId<EventId>(),
+      id: nextId() as EventId,
       at,
       stageId: stageNamed(name),
       modelIds: models.map((model) => model.id),
@@ -139,7 +157,7 @@ function demoEvents(): readonly ProgressEvent[] {
   punched(events, ['Base wash', 'Rim'], lockKeepers.models.slice(0, 3), 5)
   events.push({
     kind: 'touch-up',
-    id: nextId<EventId>(),
+    id: nextId() as EventId,
     at: addSeconds(writtenAt, -4 * 86_400),
     stageId: stageNamed('Steel'),
     modelIds: lockKeepers.models.slice(6, 7).map((model) => model.id),
@@ -147,9 +165,9 @@ function demoEvents(): readonly ProgressEvent[] {
   })
   punched(events, ['Prime', 'Grade'], reedPikes.models, 5)
   punched(events, ['Prime', 'Grade'], officers.models, 5)
-  punched(events, ['Mud bank'], officers.models, 4.9)
   clocked(events, 'Skin', reedPikes.models, 3 * 1440, 1.6)
   clocked(events, 'Coat', reedPikes.models.slice(0, 6), 3 * 1440 - 40, 3.4)
+  clocked(events, 'Mud bank', officers.models, 62, 1.4)
   clocked(events, 'Prime', eelNetters.models.slice(0, 5), 55, 0.6)
   clocked(events, 'Trousers', reedPikes.models.slice(0, 4), 28, 1.7)
   clocked(events, 'Grade', eelNetters.models.slice(0, 5), 10, 0.6)
@@ -163,7 +181,7 @@ export function demoProjectFile(): ProjectFileJson {
     version: 1,
     writtenAt,
     project: {
-      id: nextId<ProjectId>(),
+      id: nextId() as ProjectId,
       name: 'Tallow Fen militia',
       dueOn: '2026-12-19' as LocalDate,
       evenings: { weekdays: [2, 4, 7], startsAt: '19:30', lengthSeconds: seconds(9000), timeZone: 'UTC' },
@@ -175,12 +193,17 @@ export function demoProjectFile(): ProjectFileJson {
       })),
       line: line.map((stage) => ({
         ...stage,
-        touch: stage.touch.kind === 'regions' ? { kind: 'regions', regions: [...stage.touch.regions] } : stage.touch,
+        touch:
+          stage.touch.kind === 'regions'
+            ? { kind: 'regions', regions: [...stage.touch.regions] }
+            : stage.touch,
         notNeededBy: [...stage.notNeededBy],
         cautions: [...stage.cautions],
       })),
     },
-    events: demoEvents().map((event) => ('modelIds' in event ? { ...event, modelIds: [...event.modelIds] } : event)),
+    events: demoEvents().map((event) =>
+      'modelIds' in event ? { ...event, modelIds: [...event.modelIds] } : event,
+    ),
   }
   return z.encode(projectFileSchema, file)
 }

@@ -1,7 +1,15 @@
 import { readFileSync } from 'node:fs'
 import { parseArgs } from 'node:util'
 import { fieldErrors, projectFileSchema, type ProjectFile } from '@seriatim/contract'
-import { foldProgress, instant, planLine, planProblemText, runSheets, type Instant, type Result } from '@seriatim/core'
+import {
+  foldProgress,
+  instant,
+  planLine,
+  planProblemText,
+  runSheets,
+  type Instant,
+  type Result,
+} from '@seriatim/core'
 import { planJson } from './plan-json.ts'
 
 const wrongInput = 2
@@ -50,7 +58,10 @@ function readOptions(args: readonly string[]): Result<Options, string> {
   if (size !== undefined && !/^[1-9]\d{0,3}$/.test(size)) {
     return { ok: false, error: '--batch-size: give a whole number from 1.' }
   }
-  return { ok: true, value: { path, now: instant(now), batchSize: size === undefined ? undefined : Number(size) } }
+  return {
+    ok: true,
+    value: { path, now: instant(now), batchSize: size === undefined ? undefined : Number(size) },
+  }
 }
 
 function readProjectFile(path: string): Result<ProjectFile, readonly string[]> {

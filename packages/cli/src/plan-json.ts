@@ -41,7 +41,11 @@ function entryJson(entry: RunSheetEntry) {
       kind: entry.kind,
       startsAt: iso(entry.startsAt),
       endsAt: iso(entry.endsAt),
-      for: entry.for && { batch: entry.for.batch.id, stage: entry.for.stage.name, until: iso(entry.for.until) },
+      for: entry.for && {
+        batch: entry.for.batch.id,
+        stage: entry.for.stage.name,
+        until: iso(entry.for.until),
+      },
     }
   }
   const { stretch, batch, stage, fills } = entry

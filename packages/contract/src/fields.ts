@@ -12,7 +12,10 @@ const longestSeconds = 14 * 24 * 3600
 export const secondsField = z
   .int({ error: 'Give a whole number of seconds.' })
   .min(0, { error: 'A time cannot be negative.' })
-  .max(longestSeconds, { error: 'This is longer than fourteen days.' }) as unknown as z.ZodType<Seconds, number>
+  .max(longestSeconds, { error: 'This is longer than fourteen days.' }) as unknown as z.ZodType<
+  Seconds,
+  number
+>
 
 export const localDateField = z.string().refine((text) => parseLocalDate(text).ok, {
   error: 'Give a day that exists, as YYYY-MM-DD.',
@@ -20,7 +23,10 @@ export const localDateField = z.string().refine((text) => parseLocalDate(text).o
 
 /** An ISO 8601 moment with its offset outside, epoch milliseconds inside. */
 export const instantField = z.codec(
-  z.iso.datetime({ offset: true, error: 'Give a moment as ISO 8601 with an offset, such as 2026-11-24T19:30:00Z.' }),
+  z.iso.datetime({
+    offset: true,
+    error: 'Give a moment as ISO 8601 with an offset, such as 2026-11-24T19:30:00Z.',
+  }),
   z.custom<Instant>((value) => typeof value === 'number'),
   {
     decode: (text) => instant(Date.parse(text)),

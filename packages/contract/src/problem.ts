@@ -31,6 +31,8 @@ export function fieldErrors(issues: readonly z.core.$ZodIssue[]): NonNullable<Pr
 
 function pathText(path: readonly PropertyKey[]): string {
   return path
-    .map((part, index) => (typeof part === 'number' ? `[${String(part)}]` : `${index > 0 ? '.' : ''}${String(part)}`))
+    .map((part, index) =>
+      typeof part === 'number' ? `[${String(part)}]` : `${index > 0 ? '.' : ''}${String(part)}`,
+    )
     .join('')
 }

@@ -27,7 +27,12 @@ export function renumberProjectFile(file: ProjectFile, makeId: () => string): Pr
     events: file.events.map((event) =>
       'targetId' in event
         ? { ...event, id: renew(event.id), targetId: renew(event.targetId) }
-        : { ...event, id: renew(event.id), stageId: renew(event.stageId), modelIds: event.modelIds.map(renew) },
+        : {
+            ...event,
+            id: renew(event.id),
+            stageId: renew(event.stageId),
+            modelIds: event.modelIds.map(renew),
+          },
     ),
   }
 }

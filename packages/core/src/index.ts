@@ -4,11 +4,7 @@ export { cautionText, type Caution } from './line/cautions.ts'
 export { regionsMeet, type Regions } from './line/regions.ts'
 export { schools, type School, type StageTemplate } from './line/schools.ts'
 export { dryingWait, potOf, touchedRegions, type Stage, type Touch } from './line/stage.ts'
-export {
-  distinctBatchSizes,
-  tryBatchSize,
-  type BatchSizeOutcome,
-} from './planning/compare-batch-sizes.ts'
+export { distinctBatchSizes, tryBatchSize, type BatchSizeOutcome } from './planning/compare-batch-sizes.ts'
 export { planProblemText, type LinePlan, type PlanProblem, type Stretch } from './planning/line-plan.ts'
 export { planLine, type PlanningInput } from './planning/plan-line.ts'
 export { runSheets, type Drying, type RunSheet, type RunSheetEntry } from './planning/run-sheet.ts'

@@ -54,7 +54,10 @@ export function createApp(options: AppOptions) {
     const root = options.webRoot
     app.use(
       '/assets/*',
-      serveStatic({ root, onFound: (_, context) => context.header('cache-control', 'public, max-age=31536000, immutable') }),
+      serveStatic({
+        root,
+        onFound: (_, context) => context.header('cache-control', 'public, max-age=31536000, immutable'),
+      }),
     )
     app.use('*', serveStatic({ root }))
     app.get('*', serveStatic({ root, path: 'index.html' }))

@@ -1,4 +1,4 @@
-import { TZDate } from '@date-fns/tz'
+import { tzOffset } from '@date-fns/tz'
 import type { Evenings } from '../project/project.ts'
 import { addSeconds, instant, type Instant } from '../units/instant.ts'
 import { addDays, isoWeekday, type LocalDate } from '../units/local-date.ts'
@@ -8,6 +8,8 @@ export interface Session {
   readonly startsAt: Instant
   readonly endsAt: Instant
 }
+
+const dayMilliseconds = 86_400_000
 
 /** The calendar day a moment falls on in `timeZone`. @throws RangeError an unknown zone. */
 export function localDateAt(moment: Instant, timeZone: string): LocalDate {
@@ -21,11 +23,17 @@ export function localDateAt(moment: Instant, timeZone: string): LocalDate {
   return `${part('year')}-${part('month')}-${part('day')}` as LocalDate
 }
 
-/** Midnight at the start of `date` in `timeZone`, plus `secondsOfDay` on the wall clock. */
+/**
+ * The moment a wall clock in `timeZone` shows `secondsOfDay` on `date`. A time that does not exist is moved
+ * past the gap by as much as the clocks are; of a time that exists twice the first is taken.
+ */
 export function wallClock(date: LocalDate, secondsOfDay: number, timeZone: string): Instant {
-  const [year = 0, month = 1, day = 1] = date.split('-').map(Number)
-  const zoned = new TZDate(year, month - 1, day, 0, 0, secondsOfDay, timeZone)
-  return instant(zoned.getTime())
+  const asIfUtc = Date.parse(`${date}T00:00:00Z`) + secondsOfDay * 1000
+  const offsetAt = (moment: number) => tzOffset(timeZone, new Date(moment)) * 60_000
+  const before = asIfUtc - offsetAt(asIfUtc - dayMilliseconds)
+  const after = asIfUtc - offsetAt(asIfUtc + dayMilliseconds)
+  const exists = [before, after].filter((moment) => moment + offsetAt(moment) === asIfUtc)
+  return instant(Math.min(...(exists.length > 0 ? exists : [before])))
 }
 
 /**

@@ -17,7 +17,12 @@ export function stageByStageInGroups(instance: PlanInstance, size: number): numb
   const first = Math.max(most, begun)
   const tasks = beginningOrder(instance).flatMap((batch, position) => {
     const group = position < first ? 0 : 1 + Math.floor((position - first) / most)
-    return (instance.batches[batch]?.tasks ?? []).map((task) => ({ batch, stage: task.stage, group, position }))
+    return (instance.batches[batch]?.tasks ?? []).map((task) => ({
+      batch,
+      stage: task.stage,
+      group,
+      position,
+    }))
   })
   tasks.sort((a, b) => a.group - b.group || a.stage - b.stage || a.position - b.position)
   return tasks.map((task) => task.batch)

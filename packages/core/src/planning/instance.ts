@@ -86,5 +86,10 @@ export interface PlanCost {
 /** By finish, then set-up time, then waiting at the desk, then early batches. */
 export function compareCosts(a: PlanCost, b: PlanCost): number {
   if (a.finish !== b.finish) return a.finish - b.finish
-  return a.setUpSeconds - b.setUpSeconds || a.potOpenings - b.potOpenings || a.exposed - b.exposed || a.flow - b.flow
+  return (
+    a.setUpSeconds - b.setUpSeconds ||
+    a.potOpenings - b.potOpenings ||
+    a.exposed - b.exposed ||
+    a.flow - b.flow
+  )
 }

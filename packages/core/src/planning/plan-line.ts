@@ -44,7 +44,10 @@ export function planLine(input: PlanningInput): Result<LinePlan, PlanProblem> {
   const scheduled = withSessions(project, bare, now)
   if (!scheduled) return failure({ kind: 'too-far-away' })
   const { instance, sessions } = scheduled
-  const size = bare.batches.reduce((sum, b) => sum + b.tasks.reduce((n, task) => n + task.models.length, 0), 0)
+  const size = bare.batches.reduce(
+    (sum, b) => sum + b.tasks.reduce((n, task) => n + task.models.length, 0),
+    0,
+  )
   const evaluations = Math.min(20_000, Math.floor((input.effort ?? defaultEffort) / size))
   const found = searchRow(instance, { seed: input.seed ?? 1, evaluations })
 
@@ -97,7 +100,11 @@ function withSessions(
     }
     const desk = createDesk(instance)
     const slowest = layRow(desk, batchByBatch(instance), 'whole').finish
-    const everything = layRow(createDesk({ ...instance, inHandAtMost: null }), batchByBatch(instance), 'fill').finish
+    const everything = layRow(
+      createDesk({ ...instance, inHandAtMost: null }),
+      batchByBatch(instance),
+      'fill',
+    ).finish
     if (Number.isFinite(slowest) && Number.isFinite(everything)) return { instance, sessions }
   }
   return null

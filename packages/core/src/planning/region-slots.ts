@@ -38,7 +38,8 @@ export function createRegionSlots(batch: PlanBatch, regionCount: number): Region
 
   function allDryAt(): number {
     let latest = 0
-    for (let model = 0; model < batch.models; model++) latest = Math.max(latest, slots[model * width + 1] ?? 0)
+    for (let model = 0; model < batch.models; model++)
+      latest = Math.max(latest, slots[model * width + 1] ?? 0)
     return latest
   }
 

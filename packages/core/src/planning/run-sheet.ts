@@ -54,7 +54,11 @@ export function runSheets(plan: LinePlan, project: Pick<Project, 'line'>): reado
       if (!batch || !stage) continue
       const earlier = dryingBefore(plan, stretch, batchOf, stageOf)
       if (stretch.startsAt > clock) {
-        const bound = earlier.filter((each) => each.batch === batch && regionsMeet(touchedRegions(each.stage.touch), touchedRegions(stage.touch)))
+        const bound = earlier.filter(
+          (each) =>
+            each.batch === batch &&
+            regionsMeet(touchedRegions(each.stage.touch), touchedRegions(stage.touch)),
+        )
         entries.push({ kind: 'wait', startsAt: clock, endsAt: stretch.startsAt, for: latest(bound) })
       }
       const fills = earlier.filter(

@@ -54,7 +54,9 @@ function builtRows(desk: Desk, instance: PlanInstance): FoundRow[] {
 
 /** One figure to walk by: a second of finish counts most, a set-up and an early batch count a little. */
 function height(cost: PlanCost, batches: number): number {
-  return cost.finish + cost.setUpSeconds * 0.05 + cost.exposed * 0.02 + (cost.flow / Math.max(1, batches)) * 0.01
+  return (
+    cost.finish + cost.setUpSeconds * 0.05 + cost.exposed * 0.02 + (cost.flow / Math.max(1, batches)) * 0.01
+  )
 }
 
 function anneal(desk: Desk, start: FoundRow, budget: SearchBudget): FoundRow {

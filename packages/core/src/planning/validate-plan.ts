@@ -42,7 +42,8 @@ function checkHands(instance: PlanInstance, segments: readonly PlanSegment[]): B
   for (const segment of inTime) {
     const task = instance.batches[segment.batch]?.tasks[segment.task]
     if (!task) continue
-    if (previous && segment.start < previous.end) breaches.push({ kind: 'hands-overlap', segment: segment.index })
+    if (previous && segment.start < previous.end)
+      breaches.push({ kind: 'hands-overlap', segment: segment.index })
     const inSession =
       instance.sessions === null ||
       instance.sessions.some((session) => session.start <= segment.start && segment.end <= session.end)
@@ -50,7 +51,9 @@ function checkHands(instance: PlanInstance, segments: readonly PlanSegment[]): B
     if (segment.end - segment.start !== segment.setUp + segment.count * task.perModel) {
       breaches.push({ kind: 'wrong-length', segment: segment.index })
     }
-    const openPot = previous ? instance.batches[previous.batch]?.tasks[previous.task]?.family : instance.openFamily
+    const openPot = previous
+      ? instance.batches[previous.batch]?.tasks[previous.task]?.family
+      : instance.openFamily
     const closed = instance.potsCloseBetweenSessions && (previous?.session ?? 0) !== segment.session
     const needed = openPot !== task.family || closed ? task.setUp : 0
     if (segment.setUp !== needed) breaches.push({ kind: 'missing-set-up', segment: segment.index })
@@ -67,11 +70,11 @@ function checkInHand(instance: PlanInstance, segments: readonly PlanSegment[]): 
   if (most === null) return []
   const spans = instance.batches.map((batch, index) => {
     const own = segments.filter((segment) => segment.batch === index)
-    const starts = own.map((segment) => segment.start)
+    const start = Math.min(...own.map((segment) => segment.start))
     return {
-      from: batch.begun ? Number.NEGATIVE_INFINITY : Math.min(...starts),
+      from: batch.begun ? Number.NEGATIVE_INFINITY : start,
       to: Math.max(...own.map((segment) => segment.end)),
-      first: own.length > 0 ? segments.indexOf(own[starts.indexOf(Math.min(...starts))]!) : -1,
+      first: segments.findIndex((segment) => segment.batch === index && segment.start === start),
       working: own.length > 0,
       begun: batch.begun,
     }
@@ -111,14 +114,19 @@ function checkBatch(instance: PlanInstance, segments: readonly PlanSegment[], ba
     if (got.join() !== needed.join()) breaches.push({ kind: 'model-missed', segment: -1 })
     for (const [index, touch] of done.entries()) {
       for (const earlier of done.slice(0, index)) {
-        if (earlier.taskIndex > touch.taskIndex) breaches.push({ kind: 'out-of-order', segment: touch.segment })
+        if (earlier.taskIndex > touch.taskIndex)
+          breaches.push({ kind: 'out-of-order', segment: touch.segment })
         const dry = earlier.end + earlier.task.wait
         if (share(earlier.task.regions, touch.task.regions) && touch.start < dry) {
           breaches.push({ kind: 'wet-region', segment: touch.segment })
         }
       }
       for (const drying of batch.drying) {
-        if (drying.model === model && share(drying.regions, touch.task.regions) && touch.start < drying.readyAt) {
+        if (
+          drying.model === model &&
+          share(drying.regions, touch.task.regions) &&
+          touch.start < drying.readyAt
+        ) {
           breaches.push({ kind: 'wet-region', segment: touch.segment })
         }
       }

@@ -17,10 +17,7 @@ export interface Batch {
  * as can be (12 models at most 5 → 4 · 4 · 4): a small last batch would open every pot for little.
  * @throws RangeError a batch size below 1 or with a fraction.
  */
-export function splitIntoBatches(
-  project: Pick<Project, 'units'>,
-  batchSize: number,
-): readonly Batch[] {
+export function splitIntoBatches(project: Pick<Project, 'units'>, batchSize: number): readonly Batch[] {
   if (!Number.isSafeInteger(batchSize) || batchSize < 1) {
     throw new RangeError(`not a batch size: ${String(batchSize)}`)
   }

@@ -39,7 +39,10 @@ export const project = pgTable(
   },
   (table) => [
     check('project_name_given', sql`length(trim(${table.name})) > 0`),
-    check('project_weekdays_known', sql`${table.weekdays} <@ array[1,2,3,4,5,6,7]::smallint[] and cardinality(${table.weekdays}) > 0`),
+    check(
+      'project_weekdays_known',
+      sql`${table.weekdays} <@ array[1,2,3,4,5,6,7]::smallint[] and cardinality(${table.weekdays}) > 0`,
+    ),
     check('project_starts_at_clock', sql`${table.startsAt} ~ '^([01][0-9]|2[0-3]):[0-5][0-9]$'`),
     check('project_evening_positive', sql`${table.eveningSeconds} > 0`),
     check('project_batch_size_positive', sql`${table.batchSize} >= 1`),

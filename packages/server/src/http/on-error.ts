@@ -32,7 +32,10 @@ export function onError(log: Logger): ErrorHandler {
       log.warn({ reason: error.message }, 'the database does not answer')
       return problemResponse(
         context,
-        new RequestProblem('database-away', 'The database does not answer just now. Nothing is lost; try again in a moment.'),
+        new RequestProblem(
+          'database-away',
+          'The database does not answer just now. Nothing is lost; try again in a moment.',
+        ),
       )
     }
     const requestId = randomUUID()
@@ -48,7 +51,8 @@ export function onError(log: Logger): ErrorHandler {
 function isDatabaseAway(error: unknown): boolean {
   for (let cause = error; cause instanceof Error; cause = cause.cause) {
     if ('code' in cause && typeof cause.code === 'string' && connectionLost.has(cause.code)) return true
-    if (/Connection terminated|timeout exceeded when trying to connect|not queryable/.test(cause.message)) return true
+    if (/Connection terminated|timeout exceeded when trying to connect|not queryable/.test(cause.message))
+      return true
     if (cause instanceof AggregateError && cause.errors.some(isDatabaseAway)) return true
   }
   return false

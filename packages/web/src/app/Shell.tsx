@@ -22,7 +22,10 @@ export function Shell() {
   const { projectId } = useParams()
   return (
     <>
-      <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-20 focus:bg-paper focus:p-3">
+      <a
+        href="#main"
+        className="sr-only focus:not-sr-only focus:absolute focus:z-20 focus:bg-paper focus:p-3"
+      >
         To the content
       </a>
       <header className="sticky top-0 z-10 border-b-2 border-ink bg-mat">

@@ -1,9 +1,9 @@
 import { createBrowserRouter, Navigate } from 'react-router'
 import { BenchPage } from '../features/bench/index.ts'
 import { LinePage } from '../features/line/index.ts'
-import { PlanPage } from '../features/plan/index.ts'
 import { ProjectsPage } from '../features/projects/index.ts'
 import { RosterPage } from '../features/roster/index.ts'
+import { LoadingState } from '../shared/ui/index.ts'
 import { NotFoundPage } from './NotFoundPage.tsx'
 import { BrokenPage } from './BrokenPage.tsx'
 import { ProjectRoad, Shell } from './Shell.tsx'
@@ -11,6 +11,7 @@ import { ProjectRoad, Shell } from './Shell.tsx'
 export const router = createBrowserRouter([
   {
     element: <Shell />,
+    hydrateFallbackElement: <LoadingState what="Seriatim" />,
     errorElement: <BrokenPage />,
     children: [
       { index: true, element: <ProjectsPage /> },
@@ -22,7 +23,10 @@ export const router = createBrowserRouter([
           { index: true, element: <Navigate to="plan" replace /> },
           { path: 'roster', element: <RosterPage /> },
           { path: 'line', element: <LinePage /> },
-          { path: 'plan', element: <PlanPage /> },
+          {
+            path: 'plan',
+            lazy: async () => ({ Component: (await import('../features/plan/index.ts')).PlanPage }),
+          },
           { path: 'bench', element: <BenchPage /> },
         ],
       },

@@ -7,14 +7,23 @@ import { weekdayText } from './format/index.ts'
 import { Button, CheckField, TextField } from './ui/index.ts'
 
 const formSchema = z.object({
-  name: z.string().trim().min(1, { error: 'Give the project a name.' }).max(120, { error: 'Keep it under 120 characters.' }),
-  dueOn: z.string().refine((text) => text === '' || parseLocalDate(text).ok, { error: 'Give a day that exists.' }),
+  name: z
+    .string()
+    .trim()
+    .min(1, { error: 'Give the project a name.' })
+    .max(120, { error: 'Keep it under 120 characters.' }),
+  dueOn: z
+    .string()
+    .refine((text) => text === '' || parseLocalDate(text).ok, { error: 'Give a day that exists.' }),
   weekdays: z.array(z.string()).min(1, { error: 'Choose at least one evening a week.' }),
   startsAt: z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, { error: 'Give a time such as 19:30.' }),
-  hours: z.string().refine((text) => {
-    const hours = hoursOf(text)
-    return hours >= 0.25 && hours <= 16
-  }, { error: 'Give hours from 0.25 to 16, such as 2.5.' }),
+  hours: z.string().refine(
+    (text) => {
+      const hours = hoursOf(text)
+      return hours >= 0.25 && hours <= 16
+    },
+    { error: 'Give hours from 0.25 to 16, such as 2.5.' },
+  ),
 })
 
 type FormValues = z.output<typeof formSchema>
@@ -70,7 +79,12 @@ export function ProjectSettingsForm({ settings, submitLabel, busy, onSubmit }: S
         <legend className="text-sm font-bold">Evenings at the desk</legend>
         <div className="flex flex-wrap gap-x-2">
           {[1, 2, 3, 4, 5, 6, 7].map((day) => (
-            <CheckField key={day} label={weekdayText(day)} value={String(day)} {...form.register('weekdays')} />
+            <CheckField
+              key={day}
+              label={weekdayText(day)}
+              value={String(day)}
+              {...form.register('weekdays')}
+            />
           ))}
         </div>
         {errors.weekdays ? (
@@ -82,7 +96,12 @@ export function ProjectSettingsForm({ settings, submitLabel, busy, onSubmit }: S
         )}
       </fieldset>
       <div className="grid gap-4 sm:grid-cols-2">
-        <TextField label="Starts at" type="time" {...form.register('startsAt')} error={errors.startsAt?.message} />
+        <TextField
+          label="Starts at"
+          type="time"
+          {...form.register('startsAt')}
+          error={errors.startsAt?.message}
+        />
         <TextField
           label="Hours an evening"
           inputMode="decimal"

@@ -67,7 +67,11 @@ function toEvents(
 const rowsAtOnce = 2000
 
 /** Appends; an id that is there already is passed over. */
-export async function appendEvents(db: Database, projectId: ProjectId, events: readonly ProgressEvent[]): Promise<void> {
+export async function appendEvents(
+  db: Database,
+  projectId: ProjectId,
+  events: readonly ProgressEvent[],
+): Promise<void> {
   for (const part of chunks(events, rowsAtOnce)) {
     await db
       .insert(progressEvent)
@@ -85,7 +89,9 @@ export async function appendEvents(db: Database, projectId: ProjectId, events: r
       .onConflictDoNothing()
   }
   const touched = events.flatMap((event) =>
-    'modelIds' in event ? [...new Set(event.modelIds)].map((modelId) => ({ eventId: event.id, modelId })) : [],
+    'modelIds' in event
+      ? [...new Set(event.modelIds)].map((modelId) => ({ eventId: event.id, modelId }))
+      : [],
   )
   for (const part of chunks(touched, rowsAtOnce)) {
     await db.insert(progressEventModel).values(part).onConflictDoNothing()
@@ -93,7 +99,9 @@ export async function appendEvents(db: Database, projectId: ProjectId, events: r
 }
 
 function chunks<T>(list: readonly T[], size: number): T[][] {
-  return Array.from({ length: Math.ceil(list.length / size) }, (_, index) => list.slice(index * size, (index + 1) * size))
+  return Array.from({ length: Math.ceil(list.length / size) }, (_, index) =>
+    list.slice(index * size, (index + 1) * size),
+  )
 }
 
 /** Every stage and model the project has ever had: the log may speak of removed ones. */

@@ -8,7 +8,11 @@ import { appendEvents, knownIds, readEventsById } from './repository.ts'
  * Appends events to the log. Sending the same event again changes nothing; the same id with another
  * content is refused whole, as is an event that names a stage, a model or an event nobody knows.
  */
-export async function recordEvents(db: Database, projectId: ProjectId, events: readonly ProgressEvent[]): Promise<void> {
+export async function recordEvents(
+  db: Database,
+  projectId: ProjectId,
+  events: readonly ProgressEvent[],
+): Promise<void> {
   const targets = events.flatMap((event) => ('targetId' in event ? [event.targetId] : []))
   const recorded = await readEventsById(db, [...events.map((event) => event.id), ...targets])
   const byId = new Map(recorded.map((each) => [each.event.id, each]))
@@ -26,13 +30,18 @@ export async function recordEvents(db: Database, projectId: ProjectId, events: r
   ])
   const errors = await unknownReferences(db, projectId, events, ours)
   if (errors.length > 0) {
-    throw new RequestProblem('unknown-reference', errors[0]?.message ?? 'Something named here does not exist.', errors)
+    throw new RequestProblem(
+      'unknown-reference',
+      errors[0]?.message ?? 'Something named here does not exist.',
+      errors,
+    )
   }
   await db.transaction((tx) => appendEvents(tx, projectId, fresh))
 }
 
 function contentOf(event: ProgressEvent): string {
-  const over = 'modelIds' in event ? [event.stageId, ...[...new Set(event.modelIds)].sort()] : [event.targetId]
+  const over =
+    'modelIds' in event ? [event.stageId, ...[...new Set(event.modelIds)].sort()] : [event.targetId]
   return [event.kind, event.at, 'note' in event ? event.note : '', ...over].join('|')
 }
 
@@ -47,13 +56,18 @@ async function unknownReferences(
   events.forEach((event, index) => {
     const at = `events[${String(index)}]`
     if ('targetId' in event) {
-      if (!ours.has(event.targetId)) errors.push({ path: `${at}.targetId`, message: 'This project has no such event.' })
+      if (!ours.has(event.targetId))
+        errors.push({ path: `${at}.targetId`, message: 'This project has no such event.' })
       return
     }
-    if (!known.stages.has(event.stageId)) errors.push({ path: `${at}.stageId`, message: 'This project has no such stage.' })
+    if (!known.stages.has(event.stageId))
+      errors.push({ path: `${at}.stageId`, message: 'This project has no such stage.' })
     event.modelIds.forEach((modelId, position) => {
       if (!known.models.has(modelId)) {
-        errors.push({ path: `${at}.modelIds[${String(position)}]`, message: 'This project has no such model.' })
+        errors.push({
+          path: `${at}.modelIds[${String(position)}]`,
+          message: 'This project has no such model.',
+        })
       }
     })
   })

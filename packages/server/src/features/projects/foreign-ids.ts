@@ -12,10 +12,16 @@ export interface IdsOf {
 /** Ids of the given kind that exist already but belong to another project. */
 export async function foreignIds(db: Database, projectId: ProjectId, ids: IdsOf): Promise<readonly string[]> {
   const units = ids.units.length
-    ? await db.select({ id: unit.id, owner: unit.projectId }).from(unit).where(inArray(unit.id, [...ids.units]))
+    ? await db
+        .select({ id: unit.id, owner: unit.projectId })
+        .from(unit)
+        .where(inArray(unit.id, [...ids.units]))
     : []
   const stages = ids.stages.length
-    ? await db.select({ id: stage.id, owner: stage.projectId }).from(stage).where(inArray(stage.id, [...ids.stages]))
+    ? await db
+        .select({ id: stage.id, owner: stage.projectId })
+        .from(stage)
+        .where(inArray(stage.id, [...ids.stages]))
     : []
   const models = ids.models.length
     ? await db

@@ -1,4 +1,10 @@
-import { projectFileSchema, renumberProjectFile, type ProjectFile, type ProjectFileJson, type StoredProject } from '@seriatim/contract'
+import {
+  projectFileSchema,
+  renumberProjectFile,
+  type ProjectFile,
+  type ProjectFileJson,
+  type StoredProject,
+} from '@seriatim/contract'
 import type { Instant, ProgressEvent, ProjectId } from '@seriatim/core'
 import { v7 } from 'uuid'
 import { z } from 'zod'
@@ -16,7 +22,10 @@ export async function importProject(db: Database, file: ProjectFile, copy: boole
   const { id, units, line, ...settings } = own.project
   return db.transaction(async (tx) => {
     if (await rows.isProjectIdTaken(tx, id)) {
-      throw new RequestProblem('project-exists', 'A project with this id is here already. It can be loaded as a copy.')
+      throw new RequestProblem(
+        'project-exists',
+        'A project with this id is here already. It can be loaded as a copy.',
+      )
     }
     await rows.insertProject(tx, id, settings)
     await refuseForeign(tx, id, {

@@ -9,7 +9,11 @@ import { readUnits } from './unit-rows.ts'
 type Row = typeof project.$inferSelect
 
 export async function listProjectRows(db: Database): Promise<readonly Row[]> {
-  return db.select().from(project).where(isNull(project.removedAt)).orderBy(asc(project.createdAt), asc(project.id))
+  return db
+    .select()
+    .from(project)
+    .where(isNull(project.removedAt))
+    .orderBy(asc(project.createdAt), asc(project.id))
 }
 
 /** Whether the id is taken, by a removed project as well. */

@@ -46,7 +46,9 @@ export const projectRoutes = (db: Database, now: () => Instant) =>
     )
     .put('/:id/settings', projectIdParam, jsonBody(putSettingsSchema), async (context) => {
       const { revision, settings } = context.req.valid('json')
-      return context.json(await projects.changeSettings(db, context.req.valid('param').id, revision, settings))
+      return context.json(
+        await projects.changeSettings(db, context.req.valid('param').id, revision, settings),
+      )
     })
     .put('/:id/line', projectIdParam, jsonBody(putLineSchema), async (context) => {
       const { revision, line } = context.req.valid('json')
@@ -55,7 +57,8 @@ export const projectRoutes = (db: Database, now: () => Instant) =>
     .put('/:id/units/:unitId', unitIdParams, jsonBody(putUnitSchema), async (context) => {
       const { id, unitId } = context.req.valid('param')
       const { revision, unit } = context.req.valid('json')
-      if (unit.id !== unitId) throw new RequestProblem('invalid-request', 'The unit’s id and the address differ.')
+      if (unit.id !== unitId)
+        throw new RequestProblem('invalid-request', 'The unit’s id and the address differ.')
       return context.json(await projects.putUnit(db, id, revision, unit))
     })
     .delete('/:id/units/:unitId', unitIdParams, jsonBody(atRevisionSchema), async (context) => {

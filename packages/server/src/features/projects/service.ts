@@ -1,12 +1,5 @@
 import type { ProjectSettings, ProjectSummary, StoredProject } from '@seriatim/contract'
-import {
-  countModels,
-  foldProgress,
-  workLeft,
-  type ProjectId,
-  type Stage,
-  type Unit,
-} from '@seriatim/core'
+import { countModels, foldProgress, workLeft, type ProjectId, type Stage, type Unit } from '@seriatim/core'
 import type { Database } from '../../db/client.ts'
 import { RequestProblem } from '../../http/problem.ts'
 import { readEvents } from '../progress/repository.ts'
@@ -41,7 +34,11 @@ export async function listProjects(db: Database): Promise<ProjectSummary[]> {
 }
 
 /** Making a project whose id exists gives that one back, so a repeated send is harmless. */
-export async function createProject(db: Database, id: ProjectId, settings: ProjectSettings): Promise<StoredProject> {
+export async function createProject(
+  db: Database,
+  id: ProjectId,
+  settings: ProjectSettings,
+): Promise<StoredProject> {
   if (!(await rows.isProjectIdTaken(db, id))) await rows.insertProject(db, id, settings)
   return requireProject(db, id)
 }
@@ -72,7 +69,11 @@ export function changeSettings(db: Database, id: ProjectId, revision: number, se
 
 export function putUnit(db: Database, id: ProjectId, revision: number, unit: Unit) {
   return change(db, id, revision, async (tx) => {
-    await refuseForeign(tx, id, { units: [unit.id], models: unit.models.map((model) => model.id), stages: [] })
+    await refuseForeign(tx, id, {
+      units: [unit.id],
+      models: unit.models.map((model) => model.id),
+      stages: [],
+    })
     await writeUnit(tx, id, unit)
   })
 }
@@ -96,7 +97,10 @@ export function putLine(db: Database, id: ProjectId, revision: number, line: rea
     await writeLine(
       tx,
       id,
-      line.map((stage) => ({ ...stage, notNeededBy: stage.notNeededBy.filter((unitId) => known.has(unitId)) })),
+      line.map((stage) => ({
+        ...stage,
+        notNeededBy: stage.notNeededBy.filter((unitId) => known.has(unitId)),
+      })),
     )
   })
 }
@@ -108,6 +112,7 @@ export async function refuseForeign(db: Database, id: ProjectId, ids: IdsOf): Pr
 
 /** Removed projects keep everything and can come back. */
 export async function setProjectRemoved(db: Database, id: ProjectId, removed: boolean): Promise<void> {
-  if (!(await rows.isProjectIdTaken(db, id))) throw new RequestProblem('not-found', 'There is no such project here.')
+  if (!(await rows.isProjectIdTaken(db, id)))
+    throw new RequestProblem('not-found', 'There is no such project here.')
   await rows.removeProject(db, id, removed)
 }

@@ -26,7 +26,12 @@ export async function readUnits(db: Database, projectId: ProjectId): Promise<Sto
 }
 
 /** Writes the unit and its models; models it no longer names are marked removed, and named ones come back. */
-export async function writeUnit(db: Database, projectId: ProjectId, written: Unit, position?: number): Promise<void> {
+export async function writeUnit(
+  db: Database,
+  projectId: ProjectId,
+  written: Unit,
+  position?: number,
+): Promise<void> {
   const place = position ?? (await nextUnitPosition(db, projectId))
   await db
     .insert(unit)

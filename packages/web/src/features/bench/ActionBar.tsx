@@ -27,8 +27,18 @@ export function ActionBar({ actions, project, progress, task, onTouchUp }: Actio
     t: onTouchUp,
   })
   return (
-    <div role="group" aria-label="At the desk" className="sticky bottom-2 z-5 grid grid-cols-3 gap-2 sm:grid-cols-[2fr_repeat(5,1fr)] sm:gap-3">
-      <DeskButton weight="hands" keyName="space" disabled={!task} onClick={main} className="col-span-3 sm:col-span-1">
+    <div
+      role="group"
+      aria-label="At the desk"
+      className="sticky bottom-2 z-5 grid grid-cols-3 gap-2 sm:grid-cols-[2fr_repeat(5,1fr)] sm:gap-3"
+    >
+      <DeskButton
+        weight="hands"
+        keyName="space"
+        disabled={!task}
+        onClick={main}
+        className="col-span-3 sm:col-span-1"
+      >
         <span className="text-xl">{running ? 'Next model' : 'Start the clock'}</span>
       </DeskButton>
       <DeskButton keyName="enter" disabled={!task || task.left.length === 0} onClick={actions.allDone}>
@@ -40,7 +50,12 @@ export function ActionBar({ actions, project, progress, task, onTouchUp }: Actio
       <DeskButton keyName="T" disabled={!task} onClick={onTouchUp}>
         Touch-up
       </DeskButton>
-      <DeskButton keyName="Z" disabled={undo === null} onClick={actions.undo} hint={undo === null ? undefined : `Undo: ${undo}`}>
+      <DeskButton
+        keyName="Z"
+        disabled={undo === null}
+        onClick={actions.undo}
+        hint={undo === null ? undefined : `Undo: ${undo}`}
+      >
         Undo
       </DeskButton>
       <DeskButton keyName="Y" disabled={progress.lastUndo === null} onClick={actions.redo}>
@@ -60,9 +75,23 @@ interface DeskButtonProps {
   readonly hint?: string | undefined
 }
 
-function DeskButton({ keyName, disabled, onClick, children, weight = 'plain', className = '', hint }: DeskButtonProps) {
+function DeskButton({
+  keyName,
+  disabled,
+  onClick,
+  children,
+  weight = 'plain',
+  className = '',
+  hint,
+}: DeskButtonProps) {
   return (
-    <Button weight={weight} disabled={disabled} onClick={onClick} title={hint} className={`min-h-16 flex-col gap-0 leading-tight ${className}`}>
+    <Button
+      weight={weight}
+      disabled={disabled}
+      onClick={onClick}
+      title={hint}
+      className={`min-h-16 flex-col gap-0 leading-tight ${className}`}
+    >
       {children}
       <Kbd>{keyName}</Kbd>
     </Button>

@@ -46,9 +46,9 @@ function Bench({ progress }: { readonly progress: Progress }) {
   const [choice, setChoice] = useState<Choice | null>(null)
   const [touchUp, setTouchUp] = useState<TouchUpWish | null>(null)
   const batches = useMemo(() => splitIntoBatches(project, project.batchSize), [project])
-  const task = currentTask(project, batches, progress, plan, choice)
-  const actions = useBenchActions(project, progress, task, recorder)
   const shelf = dryingShelf(project, batches, progress, now)
+  const task = currentTask(project, batches, progress, plan, choice, shelf)
+  const actions = useBenchActions(project, progress, task, recorder)
 
   if (batches.length === 0 || project.line.length === 0) {
     const place = batches.length === 0 ? 'roster' : 'line'
@@ -75,7 +75,8 @@ function Bench({ progress }: { readonly progress: Progress }) {
 
   const left = workLeft(project, progress)
   const done = left.totalSeconds === 0 ? 0 : 1 - left.leftSeconds / left.totalSeconds
-  const finish = plan && planned.data?.ok ? `, done by ${dayText(plan.finishesAt, project.evenings.timeZone)}` : ''
+  const finish =
+    plan && planned.data?.ok ? `, done by ${dayText(plan.finishesAt, project.evenings.timeZone)}` : ''
   const standing =
     left.leftSeconds === 0
       ? `All ${String(left.models)} models are through every stage`
@@ -103,7 +104,13 @@ function Bench({ progress }: { readonly progress: Progress }) {
           />
         </div>
         <aside className="grid content-start gap-6" aria-label="Next, and what is drying">
-          <ThenList plan={plan} project={project} task={task} busy={progress.running !== null} onChoose={setChoice} />
+          <ThenList
+            plan={plan}
+            project={project}
+            task={task}
+            busy={progress.running !== null}
+            onChoose={setChoice}
+          />
           <DryingShelf shelf={shelf} now={now} timeZone={project.evenings.timeZone} />
         </aside>
       </div>

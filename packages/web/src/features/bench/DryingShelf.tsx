@@ -23,8 +23,15 @@ export function DryingShelf({ shelf, now, timeZone }: DryingShelfProps) {
         {shelf.map((entry) => {
           const left = (entry.until - now) / 1000
           return (
-            <li key={`${entry.batch.id}-${entry.stage.id}`} className="ticket flex items-center gap-3 px-4 py-2.5">
-              <PunchHole state={{ kind: 'drying', since: entry.since, until: entry.until }} now={now} size={40} />
+            <li
+              key={`${entry.batch.id}-${entry.stage.id}`}
+              className="ticket flex items-center gap-3 px-4 py-2.5"
+            >
+              <PunchHole
+                state={{ kind: 'drying', since: entry.since, until: entry.until }}
+                now={now}
+                size={40}
+              />
               <span className="min-w-0 grow leading-tight">
                 <b>{batchName(entry.batch)}</b>
                 <span className="block text-sm text-ink-soft">
@@ -32,7 +39,9 @@ export function DryingShelf({ shelf, now, timeZone }: DryingShelfProps) {
                 </span>
               </span>
               <span className="text-right text-drying">
-                <span className="figures block text-xl">{left < shortest ? stopwatchText(left) : durationText(left)}</span>
+                <span className="figures block text-xl">
+                  {left < shortest ? stopwatchText(left) : durationText(left)}
+                </span>
                 <span className="figures text-sm">{clockText(entry.until, timeZone)}</span>
               </span>
             </li>

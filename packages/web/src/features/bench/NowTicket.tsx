@@ -4,9 +4,7 @@ import {
   cautionText,
   dryingWait,
   holeState,
-  regionsMeet,
   stagesOf,
-  touchedRegions,
   type DryingEntry,
   type Instant,
   type Progress,
@@ -16,7 +14,7 @@ import { TriangleAlert } from 'lucide-react'
 import type { ReactNode } from 'react'
 import { clockText, durationText, stopwatchText } from '../../shared/format/index.ts'
 import { holeText, PunchHole } from '../../shared/ui/index.ts'
-import { ownPace, type BenchTask } from './bench-task.ts'
+import { ownPace, wetUnder, type BenchTask } from './bench-task.ts'
 import { taskWhere } from './use-bench.ts'
 
 interface NowTicketProps {
@@ -36,12 +34,7 @@ export function NowTicket({ task, project, progress, shelf, now }: NowTicketProp
   const done = modelIds.length - left.length
   const pace = ownPace(progress, stage.id)
   const each = pace ?? batchTime(stage).secondsPerModel
-  const wet = shelf.findLast(
-    (entry) =>
-      entry.batch.id === batch.id &&
-      entry.stage.id !== stage.id &&
-      regionsMeet(touchedRegions(entry.stage.touch), touchedRegions(stage.touch)),
-  )
+  const wet = wetUnder(task, shelf)
   const lastPunch = Math.max(
     running?.startedAt ?? 0,
     ...modelIds.map((id) => progress.marks.get(id)?.get(stage.id)?.at ?? 0),
@@ -76,7 +69,13 @@ export function NowTicket({ task, project, progress, shelf, now }: NowTicketProp
         <Reading name="models done" big>
           {done} <span className="text-2xl text-ink-soft">/ {modelIds.length}</span>
         </Reading>
-        <Reading name={running ? `this one; ${pace === null ? 'planned' : 'usually'} ${durationText(each)}` : `a model, ${pace === null ? 'as planned' : 'by your laps'}`}>
+        <Reading
+          name={
+            running
+              ? `this one; ${pace === null ? 'planned' : 'usually'} ${durationText(each)}`
+              : `a model, ${pace === null ? 'as planned' : 'by your laps'}`
+          }
+        >
           {running ? stopwatchText((now - lastPunch) / 1000) : durationText(each)}
         </Reading>
         <Reading name={running ? 'this stage ends about' : 'for the models left'}>
@@ -84,7 +83,9 @@ export function NowTicket({ task, project, progress, shelf, now }: NowTicketProp
             ? clockText(addSeconds(now, Math.max(0, each * left.length - (now - lastPunch) / 1000)), timeZone)
             : durationText(stage.setUpSeconds + each * left.length)}
         </Reading>
-        <Reading name="drying afterwards">{dryingWait(stage) === 0 ? 'none' : durationText(dryingWait(stage))}</Reading>
+        <Reading name="drying afterwards">
+          {dryingWait(stage) === 0 ? 'none' : durationText(dryingWait(stage))}
+        </Reading>
       </dl>
       <ol className="mt-5 flex flex-wrap gap-1.5" aria-label="Models of this batch">
         {modelIds.map((id, index) => {
@@ -110,11 +111,25 @@ export function NowTicket({ task, project, progress, shelf, now }: NowTicketProp
   )
 }
 
-function Reading({ name, big = false, children }: { readonly name: string; readonly big?: boolean; readonly children: ReactNode }) {
+function Reading({
+  name,
+  big = false,
+  children,
+}: {
+  readonly name: string
+  readonly big?: boolean
+  readonly children: ReactNode
+}) {
   return (
     <div className="flex flex-col-reverse justify-end">
       <dt className="text-sm text-ink-soft">{name}</dt>
-      <dd className={big ? 'font-heading text-5xl leading-none font-extrabold' : 'figures text-3xl leading-[1.6] font-medium'}>
+      <dd
+        className={
+          big
+            ? 'font-heading text-5xl leading-none font-extrabold'
+            : 'figures text-3xl leading-[1.6] font-medium'
+        }
+      >
         {children}
       </dd>
     </div>

@@ -19,9 +19,21 @@ interface StripBoardProps {
 }
 
 /** Every batch as a punch strip, opened to one strip a model. Tap, sweep, or arrows and Space. */
-export function StripBoard({ project, batches, progress, now, onPunch, onClear, onTouchUp, onUndo }: StripBoardProps) {
+export function StripBoard({
+  project,
+  batches,
+  progress,
+  now,
+  onPunch,
+  onClear,
+  onTouchUp,
+  onUndo,
+}: StripBoardProps) {
   const [opened, setOpened] = useState<ReadonlySet<string>>(new Set())
-  const rows = useMemo(() => stripRows(project, batches, progress, now, opened), [project, batches, progress, now, opened])
+  const rows = useMemo(
+    () => stripRows(project, batches, progress, now, opened),
+    [project, batches, progress, now, opened],
+  )
   const cellAt = ({ row, column }: Place) => rows[row]?.cells[column]
   const cellsAt = (places: readonly Place[]) => places.flatMap((place) => cellAt(place) ?? [])
 
@@ -41,10 +53,13 @@ export function StripBoard({ project, batches, progress, now, onPunch, onClear, 
     if (!next.delete(id)) next.add(id)
     setOpened(next)
   }
-  const columns = `minmax(9rem, 15rem) repeat(${String(project.line.length)}, minmax(var(--hole), 1fr))`
+  const columns = `var(--name) repeat(${String(project.line.length)}, minmax(var(--hole), 1fr))`
 
   return (
-    <div className="ticket overflow-x-auto [--hole:2.25rem] pointer-coarse:[--hole:3rem]" tabIndex={-1}>
+    <div
+      className="ticket overflow-x-auto [--hole:2.25rem] [--name:8.5rem] sm:[--name:13rem] pointer-coarse:[--hole:3rem]"
+      tabIndex={-1}
+    >
       <div
         ref={grid}
         role="grid"
@@ -54,15 +69,25 @@ export function StripBoard({ project, batches, progress, now, onPunch, onClear, 
         className="min-w-max pb-2"
         {...gridProps}
       >
-        <div role="row" className="grid items-end border-b border-paper-edge" style={{ gridTemplateColumns: columns }}>
-          <span role="columnheader" className="sticky left-0 z-2 self-stretch bg-paper pl-3 text-sm text-ink-soft">
+        <div
+          role="row"
+          className="grid items-end border-b border-paper-edge"
+          style={{ gridTemplateColumns: columns }}
+        >
+          <span
+            role="columnheader"
+            className="sticky left-0 z-2 self-stretch bg-paper pl-3 text-sm text-ink-soft"
+          >
             <span className="sr-only">Strip</span>
           </span>
           {project.line.map((stage) => (
             <span
               role="columnheader"
               key={stage.id}
-              className={clsx('flex h-28 justify-center pb-1.5 text-sm leading-none', stage.tableReady && 'border-r-2 border-dotted border-done')}
+              className={clsx(
+                'flex h-28 justify-center pb-1.5 text-sm leading-none',
+                stage.tableReady && 'border-r-2 border-dotted border-done',
+              )}
             >
               <span className="rotate-180 truncate [writing-mode:vertical-rl]">{stage.name}</span>
             </span>
@@ -72,7 +97,10 @@ export function StripBoard({ project, batches, progress, now, onPunch, onClear, 
           <div
             role="row"
             key={row.key}
-            className={clsx('grid items-center', row.kind === 'batch' ? 'border-t border-paper-edge' : 'bg-paper-dim')}
+            className={clsx(
+              'grid items-center',
+              row.kind === 'batch' ? 'border-t border-paper-edge' : 'bg-paper-dim',
+            )}
             style={{ gridTemplateColumns: columns }}
           >
             <RowName row={row} isOpen={opened.has(row.key)} onToggle={() => toggle(row.key)} />
@@ -115,9 +143,20 @@ function punchCells(
   }
 }
 
-function RowName({ row, isOpen, onToggle }: { readonly row: StripRow; readonly isOpen: boolean; readonly onToggle: () => void }) {
+function RowName({
+  row,
+  isOpen,
+  onToggle,
+}: {
+  readonly row: StripRow
+  readonly isOpen: boolean
+  readonly onToggle: () => void
+}) {
   return (
-    <span role="rowheader" className={clsx('sticky left-0 z-2', row.kind === 'batch' ? 'bg-paper' : 'bg-paper-dim pl-8 text-sm')}>
+    <span
+      role="rowheader"
+      className={clsx('sticky left-0 z-2', row.kind === 'batch' ? 'bg-paper' : 'bg-paper-dim pl-8 text-sm')}
+    >
       {row.kind === 'batch' ? (
         <button
           type="button"
@@ -126,7 +165,11 @@ function RowName({ row, isOpen, onToggle }: { readonly row: StripRow; readonly i
           onKeyDown={(event) => event.stopPropagation()}
           className="flex min-h-10 w-full items-center gap-1 pl-1.5 text-left font-bold pointer-coarse:min-h-12"
         >
-          <ChevronRight aria-hidden="true" size={16} className={clsx('shrink-0 transition-transform', isOpen && 'rotate-90')} />
+          <ChevronRight
+            aria-hidden="true"
+            size={16}
+            className={clsx('shrink-0 transition-transform', isOpen && 'rotate-90')}
+          />
           <span className="truncate">{row.name}</span>
           <span className="figures pr-2 text-xs font-normal text-ink-soft">{row.batch.modelIds.length}</span>
         </button>
@@ -168,7 +211,10 @@ function HoleCell({ cell, now, place, small, isFocus, isChosen, onClickWithoutPo
     >
       <PunchHole state={cell.state} now={now} size={small ? 22 : 28} />
       {cell.count === '' ? null : (
-        <span aria-hidden="true" className="figures absolute right-0.5 bottom-0 text-[10px] leading-none text-ink-soft">
+        <span
+          aria-hidden="true"
+          className="figures absolute right-0.5 bottom-0 text-[10px] leading-none text-ink-soft"
+        >
           {cell.count}
         </span>
       )}

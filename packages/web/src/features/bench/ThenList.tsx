@@ -28,8 +28,14 @@ export function ThenList({ plan, project, task, busy, onChoose }: ThenListProps)
       </h2>
       <ol className="mt-1">
         {next.map((stretch, index) => (
-          <li key={`${stretch.batchId}-${stretch.stageId}-${String(stretch.startsAt)}`} className="flex gap-3 border-b border-rule py-2">
-            <time className="figures w-14 shrink-0 pt-px text-ink-soft" dateTime={new Date(stretch.startsAt).toISOString()}>
+          <li
+            key={`${stretch.batchId}-${stretch.stageId}-${String(stretch.startsAt)}`}
+            className="flex gap-3 border-b border-rule py-2"
+          >
+            <time
+              className="figures w-14 shrink-0 pt-px text-ink-soft"
+              dateTime={new Date(stretch.startsAt).toISOString()}
+            >
               {clockText(stretch.startsAt, timeZone)}
             </time>
             <div className="min-w-0 grow">
@@ -54,7 +60,15 @@ export function ThenList({ plan, project, task, busy, onChoose }: ThenListProps)
   )
 }
 
-function ThenText({ stretch, plan, project }: { readonly stretch: Stretch; readonly plan: LinePlan; readonly project: Project }) {
+function ThenText({
+  stretch,
+  plan,
+  project,
+}: {
+  readonly stretch: Stretch
+  readonly plan: LinePlan
+  readonly project: Project
+}) {
   const batch = plan.batches.find((each) => each.id === stretch.batchId)
   const stage = project.line.find((each) => each.id === stretch.stageId)
   if (!batch || !stage) return null

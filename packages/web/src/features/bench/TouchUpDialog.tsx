@@ -12,12 +12,22 @@ interface TouchUpDialogProps {
 
 /** Notes a slip or a missed part: which models, and what. */
 export function TouchUpDialog({ wish, project, onClose, onNote }: TouchUpDialogProps) {
-  const models = project.units.flatMap((unit) => unit.models).filter((model) => wish.modelIds.includes(model.id))
-  const [chosen, setChosen] = useState<readonly ModelId[]>(models.length === 1 ? models.map((model) => model.id) : [])
+  const models = project.units
+    .flatMap((unit) => unit.models)
+    .filter((model) => wish.modelIds.includes(model.id))
+  const [chosen, setChosen] = useState<readonly ModelId[]>(
+    models.length === 1 ? models.map((model) => model.id) : [],
+  )
   const [note, setNote] = useState('')
-  const toggle = (id: ModelId) => setChosen(chosen.includes(id) ? chosen.filter((each) => each !== id) : [...chosen, id])
+  const toggle = (id: ModelId) =>
+    setChosen(chosen.includes(id) ? chosen.filter((each) => each !== id) : [...chosen, id])
   return (
-    <Dialog open onOpenChange={onClose} title={`Touch-up: ${wish.stage.name}`} description="A slip or a missed part to come back to.">
+    <Dialog
+      open
+      onOpenChange={onClose}
+      title={`Touch-up: ${wish.stage.name}`}
+      description="A slip or a missed part to come back to."
+    >
       <form
         className="grid gap-4"
         onSubmit={(event) => {
@@ -37,7 +47,12 @@ export function TouchUpDialog({ wish, project, onClose, onNote }: TouchUpDialogP
           <legend className="text-sm font-bold">On which models</legend>
           <div className="grid max-h-64 grid-cols-2 overflow-y-auto">
             {models.map((model) => (
-              <CheckField key={model.id} label={model.name} checked={chosen.includes(model.id)} onChange={() => toggle(model.id)} />
+              <CheckField
+                key={model.id}
+                label={model.name}
+                checked={chosen.includes(model.id)}
+                onChange={() => toggle(model.id)}
+              />
             ))}
           </div>
         </fieldset>

@@ -1,8 +1,11 @@
 import {
   isThrough,
+  regionsMeet,
   stagesOf,
+  touchedRegions,
   type Batch,
   type BatchId,
+  type DryingEntry,
   type LinePlan,
   type ModelId,
   type Progress,
@@ -27,8 +30,9 @@ export interface Choice {
 }
 
 /**
- * What to do now: what the clock runs on, else what the painter chose, else what the plan says next, else
- * the first thing in line order that is not done.
+ * What to do now: what the clock runs on, else what the painter chose, else the first thing of the plan
+ * that is dry to the touch (between sessions the plan may begin with something wet), else the first thing
+ * in line order that is not done.
  */
 export function currentTask(
   project: Project,
@@ -36,6 +40,7 @@ export function currentTask(
   progress: Progress,
   plan: LinePlan | null,
   choice: Choice | null,
+  shelf: readonly DryingEntry[],
 ): BenchTask | null {
   const { running } = progress
   if (running) {
@@ -44,10 +49,14 @@ export function currentTask(
     if (task) return task
   }
   const wishes = [choice, ...(plan?.stretches ?? [])].filter((wish) => wish !== null)
+  let wet: BenchTask | null = null
   for (const wish of wishes) {
     const task = taskOf(project, batches, progress, wish)
-    if (task && task.left.length > 0) return task
+    if (!task || task.left.length === 0) continue
+    if (wish === choice || !wetUnder(task, shelf)) return task
+    wet ??= task
   }
+  if (wet) return wet
   for (const batch of batches) {
     for (const stage of stagesOf(project, batch.unitId)) {
       const task = taskOf(project, batches, progress, { batchId: batch.id, stageId: stage.id })
@@ -68,6 +77,18 @@ function taskOf(
   if (!batch || !stage || stage.notNeededBy.includes(batch.unitId)) return null
   const left = batch.modelIds.filter((id) => !isThrough(progress, id, stage))
   return { batch, stage, modelIds: batch.modelIds, left }
+}
+
+/** What still dries where the task's stage would touch, if anything does. */
+export function wetUnder(task: BenchTask, shelf: readonly DryingEntry[]): DryingEntry | null {
+  const touched = touchedRegions(task.stage.touch)
+  const entry = shelf.findLast(
+    ({ batch, stage }) =>
+      batch.id === task.batch.id &&
+      stage.id !== task.stage.id &&
+      regionsMeet(touchedRegions(stage.touch), touched),
+  )
+  return entry ?? null
 }
 
 /** Your own seconds a model at a stage, from the laps so far; null before the first. */

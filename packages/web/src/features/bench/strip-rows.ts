@@ -44,7 +44,10 @@ export function stripRows(
   const names = new Map(project.units.flatMap((unit) => unit.models.map((model) => [model.id, model.name])))
   return batches.flatMap((batch) => {
     const holes = project.line.map((stage) =>
-      batch.modelIds.map((id) => ({ id, state: holeState(progress, { id, unitId: batch.unitId }, stage, now) })),
+      batch.modelIds.map((id) => ({
+        id,
+        state: holeState(progress, { id, unitId: batch.unitId }, stage, now),
+      })),
     )
     const name = batchName(batch)
     const strip: StripRow = {
@@ -62,7 +65,9 @@ export function stripRows(
         kind: 'model',
         batch,
         name: modelName,
-        cells: project.line.map((stage, column) => cellOf(modelName, stage, holes[column]?.slice(index, index + 1) ?? [])),
+        cells: project.line.map((stage, column) =>
+          cellOf(modelName, stage, holes[column]?.slice(index, index + 1) ?? []),
+        ),
       }
     })
     return [strip, ...models]
@@ -77,7 +82,9 @@ function cellOf(name: string, stage: Stage, holes: readonly { id: ModelId; state
     stage,
     state: whole.state,
     modelIds: taking.map((hole) => hole.id),
-    open: taking.filter((hole) => ['to-do', 'in-hand', 'touch-up'].includes(hole.state.kind)).map((hole) => hole.id),
+    open: taking
+      .filter((hole) => ['to-do', 'in-hand', 'touch-up'].includes(hole.state.kind))
+      .map((hole) => hole.id),
     count: partly ? `${String(whole.done)}/${String(whole.of)}` : '',
     label: `${stage.name}, ${name}: ${holeText(whole.state)}${partly ? `, ${String(whole.done)} of ${String(whole.of)}` : ''}`,
   }

@@ -24,7 +24,10 @@ interface StripSelectionOptions {
  * Space. Where the focus is and what is chosen is kept here; what punching means is the caller's.
  */
 export function useStripSelection({ rows, columns, onPunch, onTouchUp, onUndo }: StripSelectionOptions) {
-  const [selection, setSelection] = useState<Selection>({ anchor: { row: 0, column: 0 }, focus: { row: 0, column: 0 } })
+  const [selection, setSelection] = useState<Selection>({
+    anchor: { row: 0, column: 0 },
+    focus: { row: 0, column: 0 },
+  })
   const [swept, setSwept] = useState<readonly Place[]>([])
   const sweeping = useRef<Place[]>([])
   const grid = useRef<HTMLDivElement>(null)
@@ -115,7 +118,8 @@ const steps: Readonly<Record<string, (at: Place, lastRow: number, lastColumn: nu
   End: (at, _, last) => ({ ...at, column: last }),
 }
 
-const selectorOf = (place: Place) => `[data-row="${String(place.row)}"][data-column="${String(place.column)}"]`
+const selectorOf = (place: Place) =>
+  `[data-row="${String(place.row)}"][data-column="${String(place.column)}"]`
 
 function placeAt(x: number, y: number): Place | null {
   const cell = document.elementFromPoint(x, y)?.closest<HTMLElement>('[data-row][data-column]')
@@ -131,7 +135,11 @@ function placesOf(selection: Selection): Place[] {
   const { anchor, focus } = selection
   const places: Place[] = [anchor]
   for (let row = Math.min(anchor.row, focus.row); row <= Math.max(anchor.row, focus.row); row++) {
-    for (let column = Math.min(anchor.column, focus.column); column <= Math.max(anchor.column, focus.column); column++) {
+    for (
+      let column = Math.min(anchor.column, focus.column);
+      column <= Math.max(anchor.column, focus.column);
+      column++
+    ) {
       if (row !== anchor.row || column !== anchor.column) places.push({ row, column })
     }
   }

@@ -14,7 +14,8 @@ export function LinePage() {
   const [openId, setOpenId] = useState<StageId | null>(null)
   const { line } = project
 
-  const write = (next: readonly Stage[], said: string) => change.mutate({ change: { kind: 'line', line: next }, said })
+  const write = (next: readonly Stage[], said: string) =>
+    change.mutate({ change: { kind: 'line', line: next }, said })
   const add = () => {
     const stage = blankStage(line.length + 1)
     write([...line, stage], '')
@@ -60,13 +61,7 @@ export function LinePage() {
       <Headline actions={addButton} sub={subOf(line)}>
         {headlineOf(line)}
       </Headline>
-      <StageList
-        line={line}
-        units={project.units}
-        openId={openId}
-        onOpen={setOpenId}
-        onWrite={write}
-      />
+      <StageList line={line} units={project.units} openId={openId} onOpen={setOpenId} onWrite={write} />
     </>
   )
 }

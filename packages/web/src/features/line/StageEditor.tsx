@@ -40,14 +40,21 @@ export function StageEditor({ stage, units, onSave, onRemove, onCancel }: StageE
     <form
       noValidate
       className="grid gap-4 border-t-2 border-dashed border-paper-edge p-4"
-      onSubmit={(event) => void form.handleSubmit((values) => onSave(stageOf(stage.id, values, unitIds)))(event)}
+      onSubmit={(event) =>
+        void form.handleSubmit((values) => onSave(stageOf(stage.id, values, unitIds)))(event)
+      }
       onKeyDown={(event) => {
         if (event.key === 'Escape') onCancel()
       }}
     >
       <div className="grid gap-4 sm:grid-cols-2">
         <TextField label="Stage" {...form.register('name')} error={errors.name?.message} />
-        <TextField label="Material" hint="Stages with the same material share one open pot." {...form.register('material')} error={errors.material?.message} />
+        <TextField
+          label="Material"
+          hint="Stages with the same material share one open pot."
+          {...form.register('material')}
+          error={errors.material?.message}
+        />
       </div>
       <fieldset>
         <legend className="text-sm font-bold">Touches</legend>
@@ -86,11 +93,19 @@ export function StageEditor({ stage, units, onSave, onRemove, onCancel }: StageE
         <legend className="text-sm font-bold">Cautions shown at the bench</legend>
         <div className="flex flex-wrap gap-x-3">
           {(Object.keys(cautionText) as Caution[]).map((caution) => (
-            <CheckField key={caution} label={cautionNames[caution]} value={caution} {...form.register('cautions')} />
+            <CheckField
+              key={caution}
+              label={cautionNames[caution]}
+              value={caution}
+              {...form.register('cautions')}
+            />
           ))}
         </div>
       </fieldset>
-      <CheckField label="A stop line: after this stage a model counts as table-ready" {...form.register('tableReady')} />
+      <CheckField
+        label="A stop line: after this stage a model counts as table-ready"
+        {...form.register('tableReady')}
+      />
       <div className="flex flex-wrap gap-3">
         <Button type="submit" weight="main">
           Save the stage

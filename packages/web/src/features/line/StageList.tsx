@@ -8,7 +8,12 @@ import {
   type Announcements,
   type DragEndEvent,
 } from '@dnd-kit/core'
-import { arrayMove, SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from '@dnd-kit/sortable'
+import {
+  arrayMove,
+  SortableContext,
+  sortableKeyboardCoordinates,
+  verticalListSortingStrategy,
+} from '@dnd-kit/sortable'
 import type { Stage, StageId, Unit } from '@seriatim/core'
 import { StageRow } from './StageRow.tsx'
 
@@ -39,13 +44,20 @@ export function StageList({ line, units, openId, onOpen, onWrite }: StageListPro
   }
   const announcements: Announcements = {
     onDragStart: ({ active }) => `${nameOf(active.id)} picked up at place ${String(placeOf(active.id) + 1)}.`,
-    onDragOver: ({ active, over }) => (over ? `${nameOf(active.id)} over place ${String(placeOf(over.id) + 1)}.` : undefined),
-    onDragEnd: ({ active, over }) => (over ? `${nameOf(active.id)} put at place ${String(placeOf(over.id) + 1)}.` : undefined),
+    onDragOver: ({ active, over }) =>
+      over ? `${nameOf(active.id)} over place ${String(placeOf(over.id) + 1)}.` : undefined,
+    onDragEnd: ({ active, over }) =>
+      over ? `${nameOf(active.id)} put at place ${String(placeOf(over.id) + 1)}.` : undefined,
     onDragCancel: ({ active }) => `${nameOf(active.id)} stays where it was.`,
   }
 
   return (
-    <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd} accessibility={{ announcements }}>
+    <DndContext
+      sensors={sensors}
+      collisionDetection={closestCenter}
+      onDragEnd={onDragEnd}
+      accessibility={{ announcements }}
+    >
       <SortableContext items={line.map((stage) => stage.id)} strategy={verticalListSortingStrategy}>
         <ol className="relative grid gap-2 before:absolute before:top-4 before:bottom-4 before:left-[21px] before:border-l-2 before:border-ink">
           {line.map((stage, index) => (

@@ -18,11 +18,21 @@ interface StageRowProps {
   readonly onRemove: () => void
 }
 
-export function StageRow({ stage, number, units, isOpen, onToggle, onMove, onSave, onRemove }: StageRowProps) {
-  const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({
-    id: stage.id,
-    disabled: isOpen,
-  })
+export function StageRow({
+  stage,
+  number,
+  units,
+  isOpen,
+  onToggle,
+  onMove,
+  onSave,
+  onRemove,
+}: StageRowProps) {
+  const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } =
+    useSortable({
+      id: stage.id,
+      disabled: isOpen,
+    })
   const onKeyDown = (event: KeyboardEvent) => {
     if (!event.altKey || (event.key !== 'ArrowUp' && event.key !== 'ArrowDown')) return
     event.preventDefault()
@@ -61,21 +71,33 @@ export function StageRow({ stage, number, units, isOpen, onToggle, onMove, onSav
               aria-keyshortcuts="Alt+ArrowUp Alt+ArrowDown"
               onClick={onToggle}
               onKeyDown={onKeyDown}
-              className="grid min-h-12 min-w-0 grow grid-cols-2 items-center gap-x-4 gap-y-0.5 py-1.5 pr-3 text-left md:grid-cols-[minmax(0,1.5fr)_minmax(0,1.6fr)_5rem_6.5rem_9rem]"
+              className="grid min-h-12 min-w-0 grow grid-cols-2 items-center gap-x-4 gap-y-0.5 py-1.5 pr-3 text-left md:grid-cols-[minmax(0,1.5fr)_minmax(0,1.6fr)_6.5rem_6.5rem_8.5rem]"
             >
               <span className="truncate font-heading text-lg font-bold">{stage.name}</span>
               <span className="min-w-0 text-right text-sm leading-tight text-ink-soft md:text-left">
                 <span className="block truncate">{stage.material || 'no material named'}</span>
                 <span className="block truncate">{touchText(stage)}</span>
               </span>
-              <span className="figures text-sm">{durationText(stage.handsOnSecondsPerModel)}</span>
-              <span className="figures text-right text-sm text-ink-soft md:text-left">set-up {durationText(stage.setUpSeconds)}</span>
+              <span className="figures text-sm">{durationText(stage.handsOnSecondsPerModel)} each</span>
+              <span className="figures text-right text-sm text-ink-soft md:text-left">
+                set-up {durationText(stage.setUpSeconds)}
+              </span>
               <span className="figures text-sm text-drying">
-                {stage.dryingMaxSeconds === 0 ? 'no drying' : `dry ${waitRangeText(stage.dryingMinSeconds, stage.dryingMaxSeconds)}`}
+                {stage.dryingMaxSeconds === 0
+                  ? 'no drying'
+                  : `dry ${waitRangeText(stage.dryingMinSeconds, stage.dryingMaxSeconds)}`}
               </span>
             </button>
           </div>
-          {isOpen ? <StageEditor stage={stage} units={units} onSave={onSave} onRemove={onRemove} onCancel={onToggle} /> : null}
+          {isOpen ? (
+            <StageEditor
+              stage={stage}
+              units={units}
+              onSave={onSave}
+              onRemove={onRemove}
+              onCancel={onToggle}
+            />
+          ) : null}
         </div>
         {leftOut.length > 0 && !isOpen ? (
           <p className="mt-0.5 pl-9 text-sm text-ink-soft">not needed by {leftOut.join(', ')}</p>

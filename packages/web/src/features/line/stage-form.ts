@@ -4,15 +4,22 @@ import { minutesInputText, parseMinutesText } from '../../shared/format/index.ts
 
 const longest = 14 * 24 * 3600
 
-const time = z.string().refine((text) => {
-  const value = parseMinutesText(text)
-  return value !== null && value <= longest
-}, { error: 'Give minutes, such as 4½, 1:30 or 2 h.' })
+const time = z.string().refine(
+  (text) => {
+    const value = parseMinutesText(text)
+    return value !== null && value <= longest
+  },
+  { error: 'Give minutes, such as 4½, 1:30 or 2 h.' },
+)
 
 /** A stage as it is typed: minutes as text, regions with commas. */
 export const stageFormSchema = z
   .object({
-    name: z.string().trim().min(1, { error: 'Give the stage a name.' }).max(60, { error: 'Keep it under 60 characters.' }),
+    name: z
+      .string()
+      .trim()
+      .min(1, { error: 'Give the stage a name.' })
+      .max(60, { error: 'Keep it under 60 characters.' }),
     material: z.string().trim().max(80, { error: 'Keep it under 80 characters.' }),
     touchKind: z.enum(['whole', 'regions', 'base']),
     regions: z.string(),

@@ -1,5 +1,5 @@
 import type { BatchSizeOutcome, Project } from '@seriatim/core'
-import { Bar, CartesianGrid, Cell, ComposedChart, Line, ResponsiveContainer, XAxis, YAxis } from 'recharts'
+import { Bar, CartesianGrid, ComposedChart, Line, ResponsiveContainer, XAxis, YAxis } from 'recharts'
 import { clockText, dayText, durationText } from '../../shared/format/index.ts'
 import { Button } from '../../shared/ui/index.ts'
 import type { Comparison } from '../../shared/worker/index.ts'
@@ -19,7 +19,8 @@ export function BatchSizeChart({ comparison, project, chosen, onChoose }: BatchS
   const { outcomes, total, running, cancel, restart } = comparison
   const rows = outcomes.map((outcome) => ({
     size: outcome.batchSize,
-    hands: outcome.handsOnSeconds / hour,
+    hands: outcome.batchSize === chosen ? 0 : outcome.handsOnSeconds / hour,
+    chosen: outcome.batchSize === chosen ? outcome.handsOnSeconds / hour : 0,
     exposed: outcome.exposedSeconds / hour,
     finish: outcome.finishesAt,
   }))
@@ -46,9 +47,21 @@ export function BatchSizeChart({ comparison, project, chosen, onChoose }: BatchS
               dataKey="size"
               stroke="var(--ink-soft)"
               tick={{ fontSize: 13 }}
-              label={{ value: 'models a batch, at most', position: 'bottom', offset: 4, fill: 'var(--ink-soft)', fontSize: 13 }}
+              label={{
+                value: 'models a batch, at most',
+                position: 'bottom',
+                offset: 4,
+                fill: 'var(--ink-soft)',
+                fontSize: 13,
+              }}
             />
-            <YAxis yAxisId="hours" stroke="var(--ink-soft)" tick={{ fontSize: 13 }} width={52} tickFormatter={(value: number) => `${String(value)} h`} />
+            <YAxis
+              yAxisId="hours"
+              stroke="var(--ink-soft)"
+              tick={{ fontSize: 13 }}
+              width={52}
+              tickFormatter={(value: number) => `${String(value)} h`}
+            />
             <YAxis
               yAxisId="day"
               orientation="right"
@@ -58,15 +71,43 @@ export function BatchSizeChart({ comparison, project, chosen, onChoose }: BatchS
               domain={['dataMin', 'dataMax']}
               scale="time"
               tickCount={4}
-              tickFormatter={(moment: number) => dayText(moment as BatchSizeOutcome['finishesAt'], project.evenings.timeZone)}
+              tickFormatter={(moment: number) =>
+                dayText(moment as BatchSizeOutcome['finishesAt'], project.evenings.timeZone)
+              }
             />
-            <Bar yAxisId="hours" dataKey="hands" stackId="hours" fill="var(--ink)" isAnimationActive={false} maxBarSize={36}>
-              {rows.map((row) => (
-                <Cell key={row.size} fill={row.size === chosen ? 'var(--hands)' : 'var(--ink)'} />
-              ))}
-            </Bar>
-            <Bar yAxisId="hours" dataKey="exposed" stackId="hours" fill="var(--drying)" isAnimationActive={false} maxBarSize={36} />
-            <Line yAxisId="day" dataKey="finish" stroke="var(--done)" strokeWidth={2} strokeDasharray="2 4" dot={{ r: 4, fill: 'var(--paper)', stroke: 'var(--done)', strokeWidth: 2 }} isAnimationActive={false} />
+            <Bar
+              yAxisId="hours"
+              dataKey="hands"
+              stackId="hours"
+              fill="var(--ink)"
+              isAnimationActive={false}
+              maxBarSize={36}
+            />
+            <Bar
+              yAxisId="hours"
+              dataKey="chosen"
+              stackId="hours"
+              fill="var(--hands)"
+              isAnimationActive={false}
+              maxBarSize={36}
+            />
+            <Bar
+              yAxisId="hours"
+              dataKey="exposed"
+              stackId="hours"
+              fill="var(--drying)"
+              isAnimationActive={false}
+              maxBarSize={36}
+            />
+            <Line
+              yAxisId="day"
+              dataKey="finish"
+              stroke="var(--done)"
+              strokeWidth={2}
+              strokeDasharray="2 4"
+              dot={{ r: 4, fill: 'var(--paper)', stroke: 'var(--done)', strokeWidth: 2 }}
+              isAnimationActive={false}
+            />
           </ComposedChart>
         </ResponsiveContainer>
       </div>
@@ -89,14 +130,28 @@ export function BatchSizeChart({ comparison, project, chosen, onChoose }: BatchS
   )
 }
 
-function SizeTable({ outcomes, project, chosen, onChoose }: Omit<BatchSizeChartProps, 'comparison'> & { readonly outcomes: readonly BatchSizeOutcome[] }) {
+function SizeTable({
+  outcomes,
+  project,
+  chosen,
+  onChoose,
+}: Omit<BatchSizeChartProps, 'comparison'> & { readonly outcomes: readonly BatchSizeOutcome[] }) {
   const { timeZone } = project.evenings
   return (
     <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Batch sizes in figures">
       <table className="w-full min-w-[44rem] text-left text-sm">
         <thead>
           <tr className="text-ink-soft">
-            {['Batch of', 'Batches', 'Hands-on', 'Waits shown', 'Waits hidden', 'Pots opened', 'First batch done', 'All done'].map((name) => (
+            {[
+              'Batch of',
+              'Batches',
+              'Hands-on',
+              'Waits shown',
+              'Waits hidden',
+              'Pots opened',
+              'First batch done',
+              'All done',
+            ].map((name) => (
               <th key={name} scope="col" className="py-1 pr-3 font-bold">
                 {name}
               </th>
@@ -142,6 +197,8 @@ function answer(outcomes: readonly BatchSizeOutcome[], running: boolean): string
   if (!first || running) return 'Comparing batch sizes'
   const soonest = others.reduce((best, each) => (each.finishesAt < best.finishesAt ? each : best), first)
   const hiding = outcomes.find((each) => each.exposedSeconds === 0)
-  const hides = hiding ? `; ${String(hiding.batchSize)} hide${hiding.batchSize === 1 ? 's' : ''} all drying` : ''
+  const hides = hiding
+    ? `; ${String(hiding.batchSize)} hide${hiding.batchSize === 1 ? 's' : ''} all drying`
+    : ''
   return `Batches of ${String(soonest.batchSize)} are done first${hides}`
 }

@@ -8,7 +8,8 @@ export function planHeadline(plan: LinePlan, project: Project): string {
   const finish = dayText(plan.finishesAt, timeZone)
   if (project.dueOn === null) return `Done by ${finish}`
   const days = daysBetween(localDateAt(plan.finishesAt, timeZone), project.dueOn)
-  if (plan.finishesAt > endOfDay(project.dueOn, timeZone)) return `Done by ${finish}: ${plural(-days, 'day')} late`
+  if (plan.finishesAt > endOfDay(project.dueOn, timeZone))
+    return `Done by ${finish}: ${plural(-days, 'day')} late`
   if (days === 0) return `Done by ${finish}, on the very day`
   return `Done by ${finish}, ${plural(days, 'day')} before the date`
 }
@@ -21,7 +22,8 @@ interface PlanFiguresProps {
 /** The figures behind the headline; each opens to how it came about. */
 export function PlanFigures({ plan, project }: PlanFiguresProps) {
   const { timeZone } = project.evenings
-  const when = (moment: LinePlan['finishesAt']) => `${dayText(moment, timeZone)} ${clockText(moment, timeZone)}`
+  const when = (moment: LinePlan['finishesAt']) =>
+    `${dayText(moment, timeZone)} ${clockText(moment, timeZone)}`
   const work = plan.handsOnSeconds - plan.setUpSeconds
   return (
     <p className="flex flex-wrap gap-x-4 gap-y-1">
@@ -32,8 +34,8 @@ export function PlanFigures({ plan, project }: PlanFiguresProps) {
           explanation={
             <>
               <p>
-                Minutes a model × models still to do, plus a set-up for every pot opened: {durationText(work)} +{' '}
-                {durationText(plan.setUpSeconds)} = {durationText(plan.handsOnSeconds)}.
+                Minutes a model × models still to do, plus a set-up for every pot opened: {durationText(work)}{' '}
+                + {durationText(plan.setUpSeconds)} = {durationText(plan.handsOnSeconds)}.
               </p>
               <p>Source: the minutes typed in the line.</p>
             </>
@@ -49,10 +51,12 @@ export function PlanFigures({ plan, project }: PlanFiguresProps) {
           explanation={
             <>
               <p>
-                A batch of n at t minutes hides (n − 1) · t of its drying by itself; other batches, bases and nights hide
-                more. What is left is sitting and waiting: {durationText(plan.exposedSeconds)}.
+                A batch of n at t minutes hides (n − 1) · t of its drying by itself; other batches, bases and
+                nights hide more. What is left is sitting and waiting: {durationText(plan.exposedSeconds)}.
               </p>
-              <p>{durationText(plan.hiddenSeconds)} of drying that a later stage has to wait for are hidden.</p>
+              <p>
+                {durationText(plan.hiddenSeconds)} of drying that a later stage has to wait for are hidden.
+              </p>
               <p>Source: the middle of each drying range in the line.</p>
             </>
           }
@@ -66,8 +70,8 @@ export function PlanFigures({ plan, project }: PlanFiguresProps) {
           name="Pot openings"
           explanation={
             <p>
-              A pot is opened when the stage before used another one, and anew every evening. Batches that follow one
-              another at the same stage share it.
+              A pot is opened when the stage before used another one, and anew every evening. Batches that
+              follow one another at the same stage share it.
             </p>
           }
         >
@@ -76,13 +80,19 @@ export function PlanFigures({ plan, project }: PlanFiguresProps) {
       </span>
       <span>
         first batch{' '}
-        <Figure name="First finished batch" explanation={<p>The first batch through all its stages and dry: {when(plan.firstBatchAt)}.</p>}>
+        <Figure
+          name="First finished batch"
+          explanation={<p>The first batch through all its stages and dry: {when(plan.firstBatchAt)}.</p>}
+        >
           {dayText(plan.firstBatchAt, timeZone)}
         </Figure>
       </span>
       <span>
         how good?{' '}
-        <Figure name="How good this plan is" explanation={<Goodness plan={plan} project={project} when={when} />}>
+        <Figure
+          name="How good this plan is"
+          explanation={<Goodness plan={plan} project={project} when={when} />}
+        >
           {goodnessText(plan, timeZone)}
         </Figure>
       </span>
@@ -106,12 +116,12 @@ function Goodness({ plan, project, when }: GoodnessProps) {
   return (
     <>
       <p>
-        Finish: <b>{when(plan.finishesAt)}</b>. No plan at all can finish before {when(plan.earliestFinishAt)} (the work
-        laid without a gap, or the longest batch alone, whichever is later).
+        Finish: <b>{when(plan.finishesAt)}</b>. No plan at all can finish before {when(plan.earliestFinishAt)}{' '}
+        (the work laid without a gap, or the longest batch alone, whichever is later).
       </p>
       <p>
-        By hand habit: a batch to its end, then the next: {when(plan.habits.batchByBatch)}. Every stage over everything:{' '}
-        {when(plan.habits.stageByStage)}.
+        By hand habit: a batch to its end, then the next: {when(plan.habits.batchByBatch)}. Every stage over
+        everything: {when(plan.habits.stageByStage)}.
       </p>
       {limited && project.batchesInHand !== null ? (
         <p>

@@ -1,4 +1,10 @@
-import { batchSizesText, largestBatchSize, planProblemText, runSheets, splitIntoBatches } from '@seriatim/core'
+import {
+  batchSizesText,
+  largestBatchSize,
+  planProblemText,
+  runSheets,
+  splitIntoBatches,
+} from '@seriatim/core'
 import { CalendarDays } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import { Link } from 'react-router'
@@ -7,7 +13,15 @@ import { durationText, plural, weekdayText } from '../../shared/format/index.ts'
 import { ProjectSettingsForm } from '../../shared/project-settings-form.tsx'
 import { useCurrentProject } from '../../shared/project-context.ts'
 import { useProgress } from '../../shared/progress/index.ts'
-import { Button, Dialog, EmptyState, ErrorState, Headline, LoadingState, Stepper } from '../../shared/ui/index.ts'
+import {
+  Button,
+  Dialog,
+  EmptyState,
+  ErrorState,
+  Headline,
+  LoadingState,
+  Stepper,
+} from '../../shared/ui/index.ts'
 import { useNowMinute } from '../../shared/use-now.ts'
 import { useBatchSizeComparison, usePlan, usePlanningInput } from '../../shared/worker/index.ts'
 import { BatchSizeChart } from './BatchSizeChart.tsx'
@@ -35,7 +49,9 @@ export function PlanPage() {
     const way = kind === 'no-models' ? 'roster' : kind === 'all-done' ? 'bench' : 'line'
     return (
       <>
-        <Headline actions={<EveningsButton />}>{kind === 'all-done' ? 'Everything is painted' : 'Nothing to plan yet'}</Headline>
+        <Headline actions={<EveningsButton />}>
+          {kind === 'all-done' ? 'Everything is painted' : 'Nothing to plan yet'}
+        </Headline>
         <EmptyState
           title={kind === 'all-done' ? 'Well done' : 'What is missing'}
           actions={
@@ -59,7 +75,10 @@ export function PlanPage() {
       <Headline sub={<PlanFigures plan={plan} project={project} />} actions={<PlanControls />}>
         {planHeadline(plan, project)}
       </Headline>
-      <div aria-busy={planned.isPlaceholderData} className={planned.isPlaceholderData ? 'opacity-60' : undefined}>
+      <div
+        aria-busy={planned.isPlaceholderData}
+        className={planned.isPlaceholderData ? 'opacity-60' : undefined}
+      >
         <StringChart plan={plan} project={project} now={now} />
         <h2 className="mt-8 mb-3 text-xl">{plural(sheets.length, 'evening')}, in order</h2>
         <div className="grid items-start gap-4 md:grid-cols-2 xl:grid-cols-3">
@@ -69,7 +88,9 @@ export function PlanPage() {
         </div>
         {sheets.length > sheetsAtFirst ? (
           <Button weight="quiet" onClick={() => setAllSheets(!allSheets)} aria-expanded={allSheets}>
-            {allSheets ? 'Only the next evenings' : `The other ${plural(sheets.length - sheetsAtFirst, 'evening')}`}
+            {allSheets
+              ? 'Only the next evenings'
+              : `The other ${plural(sheets.length - sheetsAtFirst, 'evening')}`}
           </Button>
         ) : null}
       </div>
@@ -80,7 +101,13 @@ export function PlanPage() {
   )
 }
 
-function BatchSizeControl({ comparison, chosen }: { readonly comparison: ReturnType<typeof useBatchSizeComparison>; readonly chosen: number }) {
+function BatchSizeControl({
+  comparison,
+  chosen,
+}: {
+  readonly comparison: ReturnType<typeof useBatchSizeComparison>
+  readonly chosen: number
+}) {
   const project = useCurrentProject()
   const setSettings = useSettings()
   return (

@@ -25,12 +25,22 @@ export function RunSheetTicket({ sheet, project }: RunSheetTicketProps) {
         {rows.map((row) => (
           <li
             key={row.startsAt}
-            className={clsx('flex gap-3 border-t border-paper-edge py-1.5', row.kind === 'wait' && 'text-drying')}
+            className={clsx(
+              'flex gap-3 border-t border-paper-edge py-1.5',
+              row.kind === 'wait' && 'text-drying',
+            )}
           >
-            <time className="figures w-12 shrink-0 text-sm leading-6" dateTime={new Date(row.startsAt).toISOString()}>
+            <time
+              className="figures w-12 shrink-0 text-sm leading-6"
+              dateTime={new Date(row.startsAt).toISOString()}
+            >
               {clockText(row.startsAt, timeZone)}
             </time>
-            {row.kind === 'wait' ? <WaitLine row={row} timeZone={timeZone} /> : <WorkLine row={row} timeZone={timeZone} />}
+            {row.kind === 'wait' ? (
+              <WaitLine row={row} timeZone={timeZone} />
+            ) : (
+              <WorkLine row={row} timeZone={timeZone} />
+            )}
           </li>
         ))}
       </ol>
@@ -43,7 +53,13 @@ export function RunSheetTicket({ sheet, project }: RunSheetTicketProps) {
   )
 }
 
-function WorkLine({ row, timeZone }: { readonly row: Extract<SheetRow, { kind: 'work' }>; readonly timeZone: string }) {
+function WorkLine({
+  row,
+  timeZone,
+}: {
+  readonly row: Extract<SheetRow, { kind: 'work' }>
+  readonly timeZone: string
+}) {
   const filled = row.fills[0]
   return (
     <p className="min-w-0 leading-snug">
@@ -70,7 +86,13 @@ function WorkLine({ row, timeZone }: { readonly row: Extract<SheetRow, { kind: '
   )
 }
 
-function WaitLine({ row, timeZone }: { readonly row: Extract<RunSheetEntry, { kind: 'wait' }>; readonly timeZone: string }) {
+function WaitLine({
+  row,
+  timeZone,
+}: {
+  readonly row: Extract<RunSheetEntry, { kind: 'wait' }>
+  readonly timeZone: string
+}) {
   return (
     <p className="leading-snug">
       Wait {durationText((row.endsAt - row.startsAt) / 1000)}

@@ -23,14 +23,18 @@ export function StretchNote({ hands: { stretch, to }, plan, project, width }: St
   return (
     <div
       className="ticket pointer-events-none absolute z-5 p-3 text-sm shadow-lg"
-      style={{ width: noteWidth, left: Math.min(to.x + 12, width - noteWidth - 4), top: Math.max(0, to.y - 110) }}
+      style={{
+        width: noteWidth,
+        left: Math.min(to.x + 12, width - noteWidth - 4),
+        top: Math.max(0, to.y - 110),
+      }}
     >
       <p className="font-heading text-base font-bold">
         {stage.name}, {batchName(batch)}
       </p>
       <p className="text-ink-soft">
-        {clockText(stretch.startsAt, timeZone)}–{clockText(stretch.endsAt, timeZone)}: {durationText(work)} hands on{' '}
-        {plural(stretch.modelIds.length, 'model')}
+        {clockText(stretch.startsAt, timeZone)}–{clockText(stretch.endsAt, timeZone)}: {durationText(work)}{' '}
+        hands on {plural(stretch.modelIds.length, 'model')}
         {stretch.opensPot ? `, pot opened (${durationText(stretch.setUpSeconds)})` : ', pot still open'}
         {drying > 0 ? `; then ${durationText(drying)} drying, to ${clockText(stretch.dryAt, timeZone)}` : ''}
       </p>

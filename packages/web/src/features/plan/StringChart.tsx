@@ -52,7 +52,9 @@ export function StringChart({ plan, project, now }: StringChartProps) {
             ))}
             <NowLine layout={layout} now={now} timeZone={timeZone} />
           </svg>
-          {hovered ? <StretchNote hands={hovered} plan={plan} project={project} width={layout.width} /> : null}
+          {hovered ? (
+            <StretchNote hands={hovered} plan={plan} project={project} width={layout.width} />
+          ) : null}
         </div>
       </div>
       <figcaption>
@@ -79,7 +81,15 @@ export function StringChart({ plan, project, now }: StringChartProps) {
   )
 }
 
-function Ground({ layout, left, timeZone }: { readonly layout: StringLayout; readonly left: number; readonly timeZone: string }) {
+function Ground({
+  layout,
+  left,
+  timeZone,
+}: {
+  readonly layout: StringLayout
+  readonly left: number
+  readonly timeZone: string
+}) {
   const bottom = layout.height - 4
   return (
     <g>
@@ -87,7 +97,14 @@ function Ground({ layout, left, timeZone }: { readonly layout: StringLayout; rea
         const next = layout.bands[index + 1]
         return (
           <g key={session.startsAt}>
-            <rect x={x} y={40} width={width} height={bottom - 40} fill="var(--paper)" stroke="var(--paper-edge)" />
+            <rect
+              x={x}
+              y={40}
+              width={width}
+              height={bottom - 40}
+              fill="var(--paper)"
+              stroke="var(--paper-edge)"
+            />
             <text x={x + 6} y={17} className="fill-ink font-heading text-[15px] font-bold">
               {dayText(session.startsAt, timeZone)}
             </text>
@@ -108,12 +125,29 @@ function Ground({ layout, left, timeZone }: { readonly layout: StringLayout; rea
       })}
       {layout.rows.map((row) => (
         <g key={`${row.label}-${String(row.y)}`}>
-          <line x1={left} x2={layout.width} y1={row.y} y2={row.y} stroke="var(--rule)" strokeWidth="0.8" opacity="0.7" />
+          <line
+            x1={left}
+            x2={layout.width}
+            y1={row.y}
+            y2={row.y}
+            stroke="var(--rule)"
+            strokeWidth="0.8"
+            opacity="0.7"
+          />
           <text x={left - 10} y={row.y + 4.5} textAnchor="end" className="fill-ink text-[13.5px]">
             {shortened(row.label, left)}
           </text>
           {row.tableReady ? (
-            <line x1={left} x2={layout.width} y1={row.y + 15} y2={row.y + 15} stroke="var(--done)" strokeWidth="2" strokeDasharray="1.5 5" strokeLinecap="round" />
+            <line
+              x1={left}
+              x2={layout.width}
+              y1={row.y + 15}
+              y2={row.y + 15}
+              stroke="var(--done)"
+              strokeWidth="2"
+              strokeDasharray="1.5 5"
+              strokeLinecap="round"
+            />
           ) : null}
         </g>
       ))}
@@ -133,10 +167,29 @@ function BatchLine({ string, dim, onHover }: BatchLineProps) {
   return (
     <g opacity={dim ? 0.18 : 1}>
       {string.resting.map(({ from, to }, index) => (
-        <line key={index} x1={from.x} y1={from.y} x2={to.x} y2={to.y} stroke={colour} strokeWidth="1" strokeDasharray="1 4" opacity="0.8" />
+        <line
+          key={index}
+          x1={from.x}
+          y1={from.y}
+          x2={to.x}
+          y2={to.y}
+          stroke={colour}
+          strokeWidth="1"
+          strokeDasharray="1 4"
+          opacity="0.8"
+        />
       ))}
       {string.drying.map(({ from, to }, index) => (
-        <line key={index} x1={from.x} y1={from.y} x2={to.x} y2={to.y} stroke={colour} strokeWidth="2" strokeDasharray="4 3" />
+        <line
+          key={index}
+          x1={from.x}
+          y1={from.y}
+          x2={to.x}
+          y2={to.y}
+          stroke={colour}
+          strokeWidth="2"
+          strokeDasharray="4 3"
+        />
       ))}
       {string.hands.map((hands) => (
         <g
@@ -144,9 +197,31 @@ function BatchLine({ string, dim, onHover }: BatchLineProps) {
           onPointerEnter={() => onHover(hands)}
           onPointerLeave={() => onHover(null)}
         >
-          <line x1={hands.from.x} y1={hands.from.y} x2={hands.to.x} y2={hands.to.y} stroke={colour} strokeWidth="4" strokeLinecap="round" />
-          <line x1={hands.from.x} y1={hands.from.y} x2={hands.to.x} y2={hands.to.y} stroke="transparent" strokeWidth="14" />
-          <circle cx={hands.to.x} cy={hands.to.y} r="3.6" fill="var(--paper)" stroke={colour} strokeWidth="2" />
+          <line
+            x1={hands.from.x}
+            y1={hands.from.y}
+            x2={hands.to.x}
+            y2={hands.to.y}
+            stroke={colour}
+            strokeWidth="4"
+            strokeLinecap="round"
+          />
+          <line
+            x1={hands.from.x}
+            y1={hands.from.y}
+            x2={hands.to.x}
+            y2={hands.to.y}
+            stroke="transparent"
+            strokeWidth="14"
+          />
+          <circle
+            cx={hands.to.x}
+            cy={hands.to.y}
+            r="3.6"
+            fill="var(--paper)"
+            stroke={colour}
+            strokeWidth="2"
+          />
         </g>
       ))}
       {first ? <BatchNumber at={first.from} batch={string.batch} colour={colour} /> : null}
@@ -154,7 +229,15 @@ function BatchLine({ string, dim, onHover }: BatchLineProps) {
   )
 }
 
-function BatchNumber({ at, batch, colour }: { readonly at: { x: number; y: number }; readonly batch: Batch; readonly colour: string }) {
+function BatchNumber({
+  at,
+  batch,
+  colour,
+}: {
+  readonly at: { x: number; y: number }
+  readonly batch: Batch
+  readonly colour: string
+}) {
   if (batch.of === 1) return null
   return (
     <text x={at.x + 2} y={at.y - 5} className="figures text-[11px] font-bold" fill={colour}>
@@ -163,7 +246,15 @@ function BatchNumber({ at, batch, colour }: { readonly at: { x: number; y: numbe
   )
 }
 
-function NowLine({ layout, now, timeZone }: { readonly layout: StringLayout; readonly now: Instant; readonly timeZone: string }) {
+function NowLine({
+  layout,
+  now,
+  timeZone,
+}: {
+  readonly layout: StringLayout
+  readonly now: Instant
+  readonly timeZone: string
+}) {
   const first = layout.bands[0]
   if (!first || now < first.session.startsAt || now > first.session.endsAt) return null
   const x = layout.xOf(now)

@@ -20,15 +20,18 @@ export interface BatchString {
   readonly resting: readonly { readonly from: Point; readonly to: Point }[]
 }
 
-export interface Point {
+interface Point {
   readonly x: number
   readonly y: number
 }
 
-export const rowHeight = 30
+const rowHeight = 30
 const top = 44
 const fold = 34
-const leastPerMinute = 1.5
+const leastPerMinute = 0.9
+/** Strings that lie level at the same row are kept apart by this much. */
+const apart = 2
+const lanes = 7
 
 /**
  * Time runs across, nights folded; stages run down. Hands carry a batch from its stage's row to the next,
@@ -45,7 +48,10 @@ export function layOutStrings(plan: LinePlan, project: Project, left: number, wi
     x += band.width + fold
     return band
   })
-  const rows = [...project.line.map((stage) => ({ label: stage.name, tableReady: stage.tableReady })), { label: 'Done', tableReady: false }]
+  const rows = [
+    ...project.line.map((stage) => ({ label: stage.name, tableReady: stage.tableReady })),
+    { label: 'Done', tableReady: false },
+  ]
   const yOf = (row: number) => top + (row + 0.5) * rowHeight
 
   const xOf = (moment: Instant): number => {
@@ -72,12 +78,15 @@ function layOutBatches(
   plan: LinePlan,
   project: Project,
   xOf: (moment: Instant) => number,
-  yOf: (row: number) => number,
+  yOfRow: (row: number) => number,
 ): BatchString[] {
   const rowOf = new Map(project.line.map((stage, index) => [stage.id, index]))
   const byBatch = new Map<BatchId, Stretch[]>()
-  for (const stretch of plan.stretches) byBatch.set(stretch.batchId, [...(byBatch.get(stretch.batchId) ?? []), stretch])
-  return plan.batches.flatMap((batch) => {
+  for (const stretch of plan.stretches)
+    byBatch.set(stretch.batchId, [...(byBatch.get(stretch.batchId) ?? []), stretch])
+  return plan.batches.flatMap((batch, index) => {
+    const lane = ((index % lanes) - (lanes - 1) / 2) * apart
+    const yOf = (row: number) => yOfRow(row) + lane
     const stretches = byBatch.get(batch.id) ?? []
     if (stretches.length === 0) return []
     const hands: BatchString['hands'][number][] = []
@@ -89,7 +98,11 @@ function layOutBatches(
       // A stage that goes on in the next session has not carried the whole batch down yet.
       const goesOn = next?.stageId === stretch.stageId
       const [from, to] = shareOfRow(stretches, index, yOf(row), yOf(row + 1))
-      hands.push({ stretch, from: { x: xOf(stretch.startsAt), y: from }, to: { x: xOf(stretch.endsAt), y: to } })
+      hands.push({
+        stretch,
+        from: { x: xOf(stretch.startsAt), y: from },
+        to: { x: xOf(stretch.endsAt), y: to },
+      })
       const end = { x: xOf(stretch.endsAt), y: to }
       const dry = { x: next ? Math.min(xOf(stretch.dryAt), xOf(next.startsAt)) : xOf(stretch.dryAt), y: to }
       if (!goesOn && dry.x > end.x) drying.push({ from: end, to: dry })
@@ -106,7 +119,12 @@ function layOutBatches(
 }
 
 /** A stage split over sessions carries the batch down by the share of models done in each. */
-function shareOfRow(stretches: readonly Stretch[], index: number, yFrom: number, yTo: number): [number, number] {
+function shareOfRow(
+  stretches: readonly Stretch[],
+  index: number,
+  yFrom: number,
+  yTo: number,
+): [number, number] {
   const stageId = stretches[index]?.stageId
   const parts = stretches.filter((stretch) => stretch.stageId === stageId)
   const total = parts.reduce((sum, part) => sum + part.modelIds.length, 0)

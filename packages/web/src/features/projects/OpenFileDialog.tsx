@@ -35,7 +35,10 @@ export function OpenFileDialog({ open, onOpenChange }: DialogProps) {
     }
     const parsed = projectFileSchema.safeParse(json)
     if (parsed.success) setFile(json as ProjectFileJson)
-    else setErrors(fieldErrors(parsed.error.issues).map((each) => `${each.path || picked.name}: ${each.message}`))
+    else
+      setErrors(
+        fieldErrors(parsed.error.issues).map((each) => `${each.path || picked.name}: ${each.message}`),
+      )
   }
 
   const load = async (copy: boolean) => {
@@ -54,7 +57,12 @@ export function OpenFileDialog({ open, onOpenChange }: DialogProps) {
   }
 
   return (
-    <Dialog open={open} onOpenChange={onOpenChange} title="Open a project file" description="A whole project with its log, as JSON.">
+    <Dialog
+      open={open}
+      onOpenChange={onOpenChange}
+      title="Open a project file"
+      description="A whole project with its log, as JSON."
+    >
       <div className="grid gap-4">
         <TextField
           label="File"

@@ -16,14 +16,11 @@ export function ProjectTicket({ project }: { readonly project: ProjectSummary })
     await client.invalidateQueries({ queryKey: projectListQuery.queryKey })
   }
   const remove = () => {
-    setRemoved(true).then(
-      () => {
-        toast(`${project.name} is put away.`, {
-          action: { label: 'Undo', onClick: () => void setRemoved(false).catch(complain) },
-        })
-      },
-      complain,
-    )
+    setRemoved(true).then(() => {
+      toast(`${project.name} is put away.`, {
+        action: { label: 'Undo', onClick: () => void setRemoved(false).catch(complain) },
+      })
+    }, complain)
   }
   const save = () => {
     exportProjectFile(project.id).then((text) => saveAs(`${project.name}.seriatim.json`, text), complain)

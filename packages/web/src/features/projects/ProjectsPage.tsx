@@ -25,7 +25,9 @@ export function ProjectsPage() {
   const reason = error ?? failureReason
   return (
     <>
-      <Headline actions={data && data.length > 0 ? actions : undefined}>{data ? headlineOf(data) : 'On the desk'}</Headline>
+      <Headline actions={data && data.length > 0 ? actions : undefined}>
+        {data ? headlineOf(data) : 'On the desk'}
+      </Headline>
       {data ? (
         data.length > 0 ? (
           <ul className="grid gap-4 lg:grid-cols-2">
@@ -37,7 +39,10 @@ export function ProjectsPage() {
           </ul>
         ) : (
           <EmptyState title="Begin with a project" actions={actions}>
-            <p>A project is what has to be painted by a date, or in the hours you have: units, a line, evenings.</p>
+            <p>
+              A project is what has to be painted by a date, or in the hours you have: units, a line,
+              evenings.
+            </p>
           </EmptyState>
         )
       ) : reason ? (

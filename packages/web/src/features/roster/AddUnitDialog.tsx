@@ -9,7 +9,11 @@ import { Button, Dialog, TextField } from '../../shared/ui/index.ts'
 import { modelsAlike } from './new-models.ts'
 
 const formSchema = z.object({
-  name: z.string().trim().min(1, { error: 'Give the unit a name.' }).max(100, { error: 'Keep it under 100 characters.' }),
+  name: z
+    .string()
+    .trim()
+    .min(1, { error: 'Give the unit a name.' })
+    .max(100, { error: 'Keep it under 100 characters.' }),
   count: z.string().regex(/^[1-9]\d{0,2}$/, { error: 'Give a number of models from 1 to 999.' }),
   role: z.string().trim().max(60, { error: 'Keep it under 60 characters.' }),
   points: z.string().regex(/^\d*([.,]\d+)?$/, { error: 'Give the points as a number.' }),
@@ -52,11 +56,23 @@ export function AddUnitDialog({ project, open, onOpenChange }: AddUnitDialogProp
       <form onSubmit={(event) => void submit(event).catch(() => undefined)} noValidate className="grid gap-4">
         <TextField label="Name" {...form.register('name')} error={errors.name?.message} autoFocus />
         <div className="grid gap-4 sm:grid-cols-3">
-          <TextField label="Models" inputMode="numeric" {...form.register('count')} error={errors.count?.message} />
+          <TextField
+            label="Models"
+            inputMode="numeric"
+            {...form.register('count')}
+            error={errors.count?.message}
+          />
           <TextField label="Role" {...form.register('role')} error={errors.role?.message} />
-          <TextField label="Points each" inputMode="decimal" {...form.register('points')} error={errors.points?.message} />
+          <TextField
+            label="Points each"
+            inputMode="decimal"
+            {...form.register('points')}
+            error={errors.points?.message}
+          />
         </div>
-        <p className="text-sm text-ink-soft">Leaders, musicians and other names can be told apart afterwards.</p>
+        <p className="text-sm text-ink-soft">
+          Leaders, musicians and other names can be told apart afterwards.
+        </p>
         <Button type="submit" weight="main" disabled={change.isPending}>
           Add the unit
         </Button>

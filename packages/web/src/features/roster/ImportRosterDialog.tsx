@@ -72,7 +72,11 @@ export function ImportRosterDialog({ project, open, onOpenChange }: ImportRoster
           <ul role="alert" className="grid gap-1 border-l-4 border-l-hands pl-3 text-sm">
             {parsed.faults.slice(0, mostFaults).map((fault) => (
               <li key={`${String(fault.line)}-${fault.column}-${fault.message}`}>
-                {fault.line > 0 ? <b>Line {fault.line}, {fault.column}: </b> : null}
+                {fault.line > 0 ? (
+                  <b>
+                    Line {fault.line}, {fault.column}:{' '}
+                  </b>
+                ) : null}
                 {fault.message}
               </li>
             ))}
@@ -83,7 +87,11 @@ export function ImportRosterDialog({ project, open, onOpenChange }: ImportRoster
             {units.map((unit) => `${unit.name}: ${plural(unit.models.length, 'model')}`).join(' · ')}
           </p>
         )}
-        <Button weight="main" disabled={!ready || change.isPending} onClick={() => void add().catch(() => undefined)}>
+        <Button
+          weight="main"
+          disabled={!ready || change.isPending}
+          onClick={() => void add().catch(() => undefined)}
+        >
           {ready ? `Add ${plural(count, 'model')}` : 'Add to the roster'}
         </Button>
       </div>

@@ -56,10 +56,16 @@ export function RosterPage() {
           <p>Add a unit by name and count, or bring a list of dozens from CSV: name, count, role, points.</p>
         </EmptyState>
       ) : (
-        <ul className="grid items-start gap-4 lg:grid-cols-2">
+        <ul className="grid gap-4">
           {project.units.map((unit) => (
             <li key={unit.id}>
-              <UnitTicket project={project} unit={unit} progress={progress} onEdit={() => setOpen(unit)} onRemove={() => remove(unit)} />
+              <UnitTicket
+                project={project}
+                unit={unit}
+                progress={progress}
+                onEdit={() => setOpen(unit)}
+                onRemove={() => remove(unit)}
+              />
             </li>
           ))}
         </ul>
@@ -71,8 +77,16 @@ export function RosterPage() {
           </Link>
         </p>
       ) : null}
-      <AddUnitDialog open={open === 'add'} onOpenChange={(isOpen) => setOpen(isOpen ? 'add' : null)} project={project} />
-      <ImportRosterDialog open={open === 'import'} onOpenChange={(isOpen) => setOpen(isOpen ? 'import' : null)} project={project} />
+      <AddUnitDialog
+        open={open === 'add'}
+        onOpenChange={(isOpen) => setOpen(isOpen ? 'add' : null)}
+        project={project}
+      />
+      <ImportRosterDialog
+        open={open === 'import'}
+        onOpenChange={(isOpen) => setOpen(isOpen ? 'import' : null)}
+        project={project}
+      />
       {open !== null && typeof open === 'object' ? (
         <UnitDialog unit={open} project={project} onClose={() => setOpen(null)} />
       ) : null}

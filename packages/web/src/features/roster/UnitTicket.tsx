@@ -12,10 +12,13 @@ interface UnitTicketProps {
   readonly onRemove: () => void
 }
 
+const holeSize = 12
+
 /** A unit with one strip a model, small enough to take in at a glance. */
 export function UnitTicket({ project, unit, progress, onEdit, onRemove }: UnitTicketProps) {
   const now = useNowMinute()
   const points = unit.models.reduce((sum, model) => sum + model.points, 0)
+  const strip = holeSize * project.line.length
   const stages = stagesOf(project, unit.id)
   return (
     <article className="ticket p-4">
@@ -25,7 +28,9 @@ export function UnitTicket({ project, unit, progress, onEdit, onRemove }: UnitTi
           <p className="text-sm text-ink-soft">
             {plural(unit.models.length, 'model')}
             {points > 0 ? `, ${points.toLocaleString('en-GB')} points` : ''}
-            {stages.length < project.line.length ? `, ${plural(stages.length, 'stage')} of ${String(project.line.length)}` : ''}
+            {stages.length < project.line.length
+              ? `, ${plural(stages.length, 'stage')} of ${String(project.line.length)}`
+              : ''}
           </p>
         </div>
         <IconButton label={`Change ${unit.name}`} onClick={onEdit}>
@@ -35,10 +40,16 @@ export function UnitTicket({ project, unit, progress, onEdit, onRemove }: UnitTi
           <Trash2 aria-hidden="true" size={18} />
         </IconButton>
       </div>
-      <ul className="mt-2 grid gap-x-6 sm:grid-cols-2">
+      <ul
+        className="mt-2 grid gap-x-8"
+        style={{ gridTemplateColumns: `repeat(auto-fill, minmax(min(100%, ${String(170 + strip)}px), 1fr))` }}
+      >
         {unit.models.map((model) => (
-          <li key={model.id} className="flex min-h-8 items-center justify-between gap-2 border-t border-paper-edge">
-            <span className="truncate">
+          <li
+            key={model.id}
+            className="flex min-h-8 items-center justify-between gap-2 border-t border-paper-edge"
+          >
+            <span className="truncate" title={model.name}>
               {model.name}
               {model.role === '' || model.role === 'trooper' ? null : (
                 <span className="ml-1.5 text-sm text-ink-soft">{model.role}</span>
@@ -48,7 +59,7 @@ export function UnitTicket({ project, unit, progress, onEdit, onRemove }: UnitTi
               <PunchStrip
                 label={`${model.name}: stages`}
                 now={now}
-                size={12}
+                size={holeSize}
                 holes={project.line.map((stage) => ({
                   id: stage.id,
                   label: stage.name,

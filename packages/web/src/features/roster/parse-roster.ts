@@ -10,7 +10,7 @@ export interface RosterLine {
 }
 
 /** A fault at its place: the line as counted in the file, and the column. */
-export interface RosterFault {
+interface RosterFault {
   readonly line: number
   readonly column: string
   readonly message: string
@@ -34,14 +34,21 @@ const longestText = 120
  * name, count, role, points. Only the name is needed.
  */
 export function parseRoster(text: string, defaultUnit: string): ParsedRoster {
-  const parsed = Papa.parse<string[]>(text.trim(), { skipEmptyLines: false, delimitersToGuess: [',', ';', '\t'] })
+  const parsed = Papa.parse<string[]>(text.trim(), {
+    skipEmptyLines: false,
+    delimitersToGuess: [',', ';', '\t'],
+  })
   const rows = parsed.data
   const heading = rows[0]?.map((cell) => cell.trim().toLowerCase()) ?? []
   const hasHeading = heading.includes('name')
   const faults: RosterFault[] = []
   heading.forEach((name) => {
     if (hasHeading && name !== '' && !columns.includes(name as Column)) {
-      faults.push({ line: 1, column: name, message: `“${name}” is not a column of a roster; these are: ${columns.join(', ')}.` })
+      faults.push({
+        line: 1,
+        column: name,
+        message: `“${name}” is not a column of a roster; these are: ${columns.join(', ')}.`,
+      })
     }
   })
   const order = hasHeading ? heading : usualOrder
@@ -58,7 +65,11 @@ export function parseRoster(text: string, defaultUnit: string): ParsedRoster {
   }
   const total = lines.reduce((sum, line) => sum + line.count, 0)
   if (total > mostModels) {
-    faults.push({ line: 0, column: 'count', message: `${String(total)} models are more than the ${String(mostModels)} of one import.` })
+    faults.push({
+      line: 0,
+      column: 'count',
+      message: `${String(total)} models are more than the ${String(mostModels)} of one import.`,
+    })
   }
   return { lines, faults }
 }
@@ -72,16 +83,21 @@ function readLine(
   const faults: Omit<RosterFault, 'line'>[] = []
   const name = cell('name')
   if (name === '') faults.push({ column: 'name', message: 'The name is missing.' })
-  if (name.length > longestText) faults.push({ column: 'name', message: 'The name is longer than 120 characters.' })
+  if (name.length > longestText)
+    faults.push({ column: 'name', message: 'The name is longer than 120 characters.' })
   const count = cell('count') === '' ? 1 : Number(cell('count'))
   if (!Number.isInteger(count) || count < 1 || count > mostModels) {
-    faults.push({ column: 'count', message: `“${cell('count')}” is not a number of models from 1 to ${String(mostModels)}.` })
+    faults.push({
+      column: 'count',
+      message: `“${cell('count')}” is not a number of models from 1 to ${String(mostModels)}.`,
+    })
   }
   const points = cell('points') === '' ? 0 : Number(cell('points').replace(',', '.'))
   if (!Number.isFinite(points) || points < 0) {
     faults.push({ column: 'points', message: `“${cell('points')}” is not a number of points.` })
   }
-  if (cells.length > order.length) faults.push({ column: 'points', message: 'There are more cells than columns.' })
+  if (cells.length > order.length)
+    faults.push({ column: 'points', message: 'There are more cells than columns.' })
   if (faults.length > 0) return faults
   return { unit: cell('unit') || defaultUnit, name, count, role: cell('role') || 'trooper', points }
 }

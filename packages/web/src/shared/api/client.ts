@@ -20,7 +20,7 @@ export class ApiProblem extends Error {
 }
 
 /** No answer at all: the server is down, or the machine is offline. */
-export class NoAnswer extends Error {
+class NoAnswer extends Error {
   constructor() {
     super('Seriatim’s server does not answer.')
   }

@@ -19,7 +19,7 @@ export const projectListQuery = queryOptions({
   queryFn: () => ask(api.projects.$get(), projectListSchema).then((list) => list.projects),
 })
 
-export const projectQuery = (id: ProjectId) =>
+const projectQuery = (id: ProjectId) =>
   queryOptions({
     queryKey: ['project', id],
     queryFn: () => ask(api.projects[':id'].$get({ param: { id } }), storedProjectSchema),
@@ -39,7 +39,10 @@ function send(project: StoredProject, change: ProjectChange): Promise<StoredProj
   const at = api.projects[':id']
   switch (change.kind) {
     case 'settings':
-      return ask(at.settings.$put({ param: { id }, json: { revision, settings: change.settings } }), storedProjectSchema)
+      return ask(
+        at.settings.$put({ param: { id }, json: { revision, settings: change.settings } }),
+        storedProjectSchema,
+      )
     case 'unit': {
       const unit = { ...change.unit, models: [...change.unit.models] }
       return ask(
@@ -116,7 +119,7 @@ export function useProjectChange(id: ProjectId) {
   const mutation = useMutation({
     scope: { id: `project-${id}` },
     mutationFn: async ({ change }: Named) => {
-      const before = client.getQueryData(queryKey) ?? (await client.fetchQuery(projectQuery(id)))
+      const before = client.getQueryData(queryKey) ?? (await client.query(projectQuery(id)))
       client.setQueryData(queryKey, foreseen(before, change))
       try {
         client.setQueryData(queryKey, await send(before, change))
@@ -129,13 +132,19 @@ export function useProjectChange(id: ProjectId) {
     onSuccess: async ({ before }, { change, said }) => {
       const back = inverse(before, change)
       if (said !== '') {
-        toast(said, back ? { action: { label: 'Undo', onClick: () => mutation.mutate({ change: back, said: '' }) } } : {})
+        toast(
+          said,
+          back
+            ? { action: { label: 'Undo', onClick: () => mutation.mutate({ change: back, said: '' }) } }
+            : {},
+        )
       }
       await client.invalidateQueries({ queryKey: projectListQuery.queryKey })
     },
     onError: async (error) => {
       toast.error(error.message)
-      if (error instanceof ApiProblem && error.kind === 'stale-revision') await client.invalidateQueries({ queryKey })
+      if (error instanceof ApiProblem && error.kind === 'stale-revision')
+        await client.invalidateQueries({ queryKey })
     },
   })
   return mutation

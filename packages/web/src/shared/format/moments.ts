@@ -5,7 +5,9 @@ const inZone = (timeZone: string | undefined, options: Intl.DateTimeFormatOption
 
 /** `Thu 3 Dec` */
 export function dayText(moment: Instant, timeZone?: string): string {
-  return inZone(timeZone, { weekday: 'short', day: 'numeric', month: 'short' }).format(moment).replace(',', '')
+  return inZone(timeZone, { weekday: 'short', day: 'numeric', month: 'short' })
+    .format(moment)
+    .replace(',', '')
 }
 
 /** `20:05` */
@@ -15,7 +17,8 @@ export function clockText(moment: Instant, timeZone?: string): string {
 
 /** `Sat 12 Dec`, with the year when it is not `today`'s. */
 export function dateText(date: LocalDate, today?: LocalDate): string {
-  const year = today !== undefined && today.slice(0, 4) === date.slice(0, 4) ? {} : { year: 'numeric' as const }
+  const year =
+    today !== undefined && today.slice(0, 4) === date.slice(0, 4) ? {} : { year: 'numeric' as const }
   return inZone('UTC', { weekday: 'short', day: 'numeric', month: 'short', ...year })
     .format(new Date(`${date}T00:00:00Z`))
     .replace(',', '')

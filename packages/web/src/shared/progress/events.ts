@@ -18,7 +18,7 @@ import { createOutbox } from './outbox.ts'
 
 const outbox = createOutbox(window.localStorage)
 
-export const eventsQuery = (id: ProjectId) =>
+const eventsQuery = (id: ProjectId) =>
   queryOptions({
     queryKey: ['events', id],
     queryFn: () =>
@@ -74,8 +74,10 @@ export function useRecorder(projectId: ProjectId) {
   const record = useCallback((event: ProgressEvent) => outbox.record(projectId, event), [projectId])
   return useMemo(
     () => ({
-      punch: (stageId: StageId, modelIds: readonly ModelId[]) => record({ ...base(), kind: 'punched', stageId, modelIds }),
-      clear: (stageId: StageId, modelIds: readonly ModelId[]) => record({ ...base(), kind: 'cleared', stageId, modelIds }),
+      punch: (stageId: StageId, modelIds: readonly ModelId[]) =>
+        record({ ...base(), kind: 'punched', stageId, modelIds }),
+      clear: (stageId: StageId, modelIds: readonly ModelId[]) =>
+        record({ ...base(), kind: 'cleared', stageId, modelIds }),
       touchUp: (stageId: StageId, modelIds: readonly ModelId[], note: string) =>
         record({ ...base(), kind: 'touch-up', stageId, modelIds, note }),
       startClock: (stageId: StageId, modelIds: readonly ModelId[]) =>

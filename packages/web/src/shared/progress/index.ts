@@ -1,1 +1,1 @@
-export { eventsQuery, useOutbox, useProgress, useRecorder } from './events.ts'
+export { useOutbox, useProgress, useRecorder } from './events.ts'

@@ -45,7 +45,10 @@ export function createOutbox(storage: Storage) {
   }
 
   function record(projectId: ProjectId, event: ProgressEvent): void {
-    storage.setItem(prefix + event.id, JSON.stringify({ projectId, event: z.encode(eventSchema, plain(event)) }))
+    storage.setItem(
+      prefix + event.id,
+      JSON.stringify({ projectId, event: z.encode(eventSchema, plain(event)) }),
+    )
     change({ waiting: [...state.waiting, { projectId, event }] })
     void flush()
   }
@@ -122,7 +125,8 @@ function readStored(storage: Storage): readonly Waiting[] {
     const stored = z
       .object({ projectId: z.string(), event: eventSchema })
       .safeParse(JSON.parse(storage.getItem(key) ?? 'null') as { event: EventJson })
-    if (stored.success) waiting.push({ projectId: stored.data.projectId as ProjectId, event: stored.data.event })
+    if (stored.success)
+      waiting.push({ projectId: stored.data.projectId as ProjectId, event: stored.data.event })
   }
   return waiting
 }

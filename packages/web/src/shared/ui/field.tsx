@@ -58,7 +58,8 @@ export function TextField({ label, hint, error, className, ...input }: TextField
   )
 }
 
-interface TextAreaFieldProps extends FieldProps, Omit<TextareaHTMLAttributes<HTMLTextAreaElement>, 'className'> {
+interface TextAreaFieldProps
+  extends FieldProps, Omit<TextareaHTMLAttributes<HTMLTextAreaElement>, 'className'> {
   readonly ref?: Ref<HTMLTextAreaElement>
 }
 
@@ -84,7 +85,11 @@ interface CheckProps extends Omit<InputHTMLAttributes<HTMLInputElement>, 'classN
 }
 
 /** A box to tick, or with `kind="radio"` one of several. */
-export function CheckField({ label, kind = 'checkbox', ...input }: CheckProps & { readonly kind?: 'checkbox' | 'radio' }) {
+export function CheckField({
+  label,
+  kind = 'checkbox',
+  ...input
+}: CheckProps & { readonly kind?: 'checkbox' | 'radio' }) {
   return (
     <label className="inline-flex min-h-11 items-center gap-2 pr-2">
       <input type={kind} className="size-5 accent-ink" {...input} />

@@ -21,7 +21,17 @@ export function PunchHole({ state, now, size = 24 }: PunchHoleProps) {
 function HoleShape({ state, now }: { readonly state: HoleState; readonly now: Instant }) {
   switch (state.kind) {
     case 'to-do':
-      return <circle cx="12" cy="12" r="8" fill="none" stroke="var(--rule)" strokeWidth="1.6" strokeDasharray="2.6 2.4" />
+      return (
+        <circle
+          cx="12"
+          cy="12"
+          r="8"
+          fill="none"
+          stroke="var(--rule)"
+          strokeWidth="1.6"
+          strokeDasharray="2.6 2.4"
+        />
+      )
     case 'in-hand':
       return (
         <>
@@ -65,7 +75,13 @@ function PunchedThrough({ stroke }: { readonly stroke: string }) {
   return (
     <>
       <circle cx="12" cy="12" r="8" fill="var(--mat-deep)" stroke={stroke} strokeWidth="1.2" />
-      <path d="M4.6 10.5a8 8 0 0 1 14.8 0" fill="none" stroke={stroke} strokeWidth="2.4" strokeLinecap="round" />
+      <path
+        d="M4.6 10.5a8 8 0 0 1 14.8 0"
+        fill="none"
+        stroke={stroke}
+        strokeWidth="2.4"
+        strokeLinecap="round"
+      />
     </>
   )
 }

@@ -2,7 +2,7 @@ import type { HoleState, Instant } from '@seriatim/core'
 import { clsx } from 'clsx'
 import { holeText, PunchHole } from './punch-hole.tsx'
 
-export interface StripHole {
+interface StripHole {
   readonly id: string
   readonly label: string
   readonly state: HoleState
@@ -40,7 +40,9 @@ export function PunchStrip({ label, holes, now, size = 22, named = false, curren
               {hole.label}
             </span>
           ) : null}
-          <span className="sr-only">{named ? holeText(hole.state) : `${hole.label}: ${holeText(hole.state)}`}</span>
+          <span className="sr-only">
+            {named ? holeText(hole.state) : `${hole.label}: ${holeText(hole.state)}`}
+          </span>
         </li>
       ))}
     </ol>

@@ -1,38 +1,57 @@
 import { wrap, type Remote } from 'comlink'
 import type { Planner } from './planner.worker.ts'
 
-interface Idle {
+interface Kept {
   readonly worker: Worker
   readonly planner: Remote<Planner>
 }
 
-const idle: Idle[] = []
+/** Calls of one lane run one after the other, each lane on a worker of its own. */
+type Lane = 'plan' | 'compare'
 
-function takeWorker(): Idle {
-  const kept = idle.pop()
-  if (kept) return kept
-  const worker = new Worker(new URL('./planner.worker.ts', import.meta.url), { type: 'module' })
-  return { worker, planner: wrap<Planner>(worker) }
-}
+const kept = new Map<Lane, Kept>()
+const turns = new Map<Lane, Promise<unknown>>()
 
 /**
- * Runs one computation off the main thread. An abort ends the worker at once, whatever it is doing;
- * otherwise it is kept for the next call.
+ * Runs one computation off the main thread. An abort ends it at once, whatever it is doing, or takes it
+ * out of the lane before it began.
  */
-export async function callPlanner<Answer>(
+export function callPlanner<Answer>(
+  lane: Lane,
+  task: (planner: Remote<Planner>) => Promise<Answer>,
+  signal: AbortSignal,
+): Promise<Answer> {
+  const before = turns.get(lane) ?? Promise.resolve()
+  const turn = before.then(() => run(lane, task, signal))
+  turns.set(
+    lane,
+    turn.catch(() => undefined),
+  )
+  return turn
+}
+
+async function run<Answer>(
+  lane: Lane,
   task: (planner: Remote<Planner>) => Promise<Answer>,
   signal: AbortSignal,
 ): Promise<Answer> {
   signal.throwIfAborted()
-  const taken = takeWorker()
+  const { worker, planner } = kept.get(lane) ?? startWorker(lane)
   const broken = new Promise<never>((_, reject) => {
-    signal.addEventListener('abort', () => {
-      taken.worker.terminate()
-      reject(signal.reason instanceof Error ? signal.reason : new Error('cancelled'))
-    })
-    taken.worker.onerror = (event) => reject(new Error(event.message || 'The planner could not be loaded.'))
+    const giveUp = (reason: unknown) => {
+      worker.terminate()
+      kept.delete(lane)
+      reject(reason instanceof Error ? reason : new Error('The computation was cancelled.'))
+    }
+    signal.addEventListener('abort', () => giveUp(signal.reason))
+    worker.onerror = (event) => giveUp(new Error(event.message || 'The planner could not be loaded.'))
   })
-  const answer = await Promise.race([task(taken.planner), broken])
-  idle.push(taken)
-  return answer
+  return Promise.race([task(planner), broken])
+}
+
+function startWorker(lane: Lane): Kept {
+  const worker = new Worker(new URL('./planner.worker.ts', import.meta.url), { type: 'module' })
+  const started = { worker, planner: wrap<Planner>(worker) }
+  kept.set(lane, started)
+  return started
 }

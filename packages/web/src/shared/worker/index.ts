@@ -1,2 +1,3 @@
-export { useBatchSizeComparison, usePlan, type Comparison } from './use-plan.ts'
+export { useBatchSizeComparison, type Comparison } from './use-batch-size-comparison.ts'
+export { usePlan } from './use-plan.ts'
 export { usePlanningInput } from './use-planning-input.ts'

@@ -10,7 +10,10 @@ const freshFor = 10 * 60 * 1000
  */
 export function usePlanningInput(project: Project, progress: Progress | undefined): PlanningInput | null {
   const slot = Math.floor(useNow() / freshFor)
-  return useMemo(() => (progress ? { project, progress, now: momentIn(slot) } : null), [project, progress, slot])
+  return useMemo(
+    () => (progress ? { project, progress, now: momentIn(slot) } : null),
+    [project, progress, slot],
+  )
 }
 
 /** This moment, or the slot's end where the clock is already past it. */

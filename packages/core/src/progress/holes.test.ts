@@ -1,0 +1,99 @@
+import { describe, expect, it } from 'vitest'
+import { splitIntoBatches } from '../project/batches.ts'
+import { drying, log, models, noon, project, stage, stageId, unit } from '../testing/builders.ts'
+import { addSeconds } from '../units/instant.ts'
+import { minutes } from '../units/seconds.ts'
+import { batchHole } from './batch-hole.ts'
+import { dryingShelf } from './drying-shelf.ts'
+import { foldProgress } from './fold-progress.ts'
+import { holeState } from './hole-state.ts'
+import { workLeft } from './work-left.ts'
+
+const a = unit('a', 3)
+const line = [
+  stage('prime', drying(20)),
+  stage('coat', { handsOnSecondsPerModel: minutes(3), tableReady: true }),
+  stage('edge', { notNeededBy: [a.id] }),
+  stage('matt', { handsOnSecondsPerModel: minutes(2) }),
+]
+const given = project([a], line)
+const punchedPrime = foldProgress(log({ kind: 'punched', stageId: stageId('prime'), modelIds: models('a-1', 'a-2') }))
+const model = (index: number) => ({ id: models(`a-${String(index)}`)[0]!, unitId: a.id })
+
+describe('holeState', () => {
+  it('dries from the moment the stage ends for the middle of the range, then is done', () => {
+    const at = (seconds: number) => holeState(punchedPrime, model(1), line[0]!, addSeconds(noon, seconds))
+    expect(at(0)).toEqual({ kind: 'drying', since: noon, until: addSeconds(noon, 1200) })
+    expect(at(1199).kind).toBe('drying')
+    expect(at(1200).kind).toBe('done')
+  })
+
+  it('tells to do, in hand, touch-up and not needed apart', () => {
+    const progress = foldProgress(
+      log(
+        { kind: 'clock-started', stageId: stageId('coat'), modelIds: models('a-1') },
+        { kind: 'touch-up', stageId: stageId('prime'), modelIds: models('a-3'), note: 'bare' },
+      ),
+    )
+    expect(holeState(progress, model(1), line[1]!, noon).kind).toBe('in-hand')
+    expect(holeState(progress, model(2), line[1]!, noon).kind).toBe('to-do')
+    expect(holeState(progress, model(3), line[0]!, noon)).toEqual({ kind: 'touch-up', note: 'bare' })
+    expect(holeState(progress, model(1), line[2]!, noon).kind).toBe('not-needed')
+  })
+})
+
+describe('batchHole', () => {
+  const dry = (until: number) => ({ kind: 'drying', since: noon, until: addSeconds(noon, until) }) as const
+  it('shows the least finished of its models', () => {
+    expect(batchHole([{ kind: 'done' }, { kind: 'to-do' }])).toMatchObject({ state: { kind: 'in-hand' }, done: 1, of: 2 })
+    expect(batchHole([{ kind: 'to-do' }, { kind: 'to-do' }]).state.kind).toBe('to-do')
+    expect(batchHole([dry(10), dry(30), { kind: 'done' }]).state).toEqual(dry(30))
+    expect(batchHole([{ kind: 'done' }, { kind: 'not-needed' }])).toMatchObject({ state: { kind: 'done' }, of: 1 })
+    expect(batchHole([{ kind: 'not-needed' }]).state.kind).toBe('not-needed')
+    expect(batchHole([{ kind: 'to-do' }, { kind: 'touch-up', note: '' }]).state.kind).toBe('touch-up')
+  })
+})
+
+describe('workLeft', () => {
+  it('counts work in minutes, not in boxes', () => {
+    expect(workLeft(given, foldProgress([]))).toMatchObject({ totalSeconds: 18 * 60, leftSeconds: 18 * 60, models: 3 })
+    expect(workLeft(given, punchedPrime)).toMatchObject({ leftSeconds: 16 * 60, modelsTableReady: 0 })
+  })
+
+  it('a model is table-ready at the stop line and finished after its last stage', () => {
+    const punch = (name: string) => ({ kind: 'punched' as const, stageId: stageId(name), modelIds: models('a-1') })
+    expect(workLeft(given, foldProgress(log(punch('prime'), punch('coat'))))).toMatchObject({
+      modelsTableReady: 1,
+      modelsFinished: 0,
+    })
+    expect(workLeft(given, foldProgress(log(punch('prime'), punch('coat'), punch('matt'))))).toMatchObject({
+      modelsTableReady: 1,
+      modelsFinished: 1,
+    })
+  })
+
+  it('nothing to do is nothing left, and nobody is finished by an empty line', () => {
+    expect(workLeft(project([a], []), foldProgress([]))).toMatchObject({ totalSeconds: 0, modelsFinished: 0, modelsTableReady: 0 })
+  })
+})
+
+describe('dryingShelf', () => {
+  it('lists what is wet, the soonest dry first, until it is dry', () => {
+    const two = [stage('prime', drying(60)), stage('wash', { touch: { kind: 'base' }, ...drying(10) })]
+    const batches = splitIntoBatches({ units: [a] }, 3)
+    const progress = foldProgress(
+      log(
+        { kind: 'punched', stageId: stageId('prime'), modelIds: models('a-1') },
+        { kind: 'punched', stageId: stageId('wash'), modelIds: models('a-1', 'a-2') },
+      ),
+    )
+    const shelf = (seconds: number) =>
+      dryingShelf({ line: two }, batches, progress, addSeconds(noon, seconds)).map((entry) => [entry.stage.name, entry.models])
+    expect(shelf(120)).toEqual([
+      ['wash', 2],
+      ['prime', 1],
+    ])
+    expect(shelf(1200)).toEqual([['prime', 1]])
+    expect(shelf(4000)).toEqual([])
+  })
+})

@@ -1,0 +1,70 @@
+import type { PlanInstance, PlanTask } from '../planning/instance.ts'
+
+/**
+ * The best finish, and the least set-up time at that finish, over every order of tasks that is allowed:
+ * written for tests, sharing no code with the planner. Only for instances without sessions.
+ */
+export function bestByForce(instance: PlanInstance): { readonly finish: number; readonly setUpSeconds: number } {
+  const best = { finish: Number.POSITIVE_INFINITY, setUpSeconds: Number.POSITIVE_INFINITY }
+
+  interface State {
+    readonly clock: number
+    readonly family: number | null
+    readonly setUpSeconds: number
+    readonly done: readonly number[]
+    /** Everything that is or was wet: batch, model, regions, until. */
+    readonly wet: readonly (readonly [number, number, PlanTask['regions'], number])[]
+  }
+
+  const visit = (state: State): void => {
+    const open = instance.batches.flatMap((batch, index) => ((state.done[index] ?? 0) < batch.tasks.length ? [index] : []))
+    if (open.length === 0) {
+      const finish = Math.max(0, ...state.wet.map((entry) => entry[3]))
+      if (finish < best.finish || (finish === best.finish && state.setUpSeconds < best.setUpSeconds)) {
+        best.finish = finish
+        best.setUpSeconds = state.setUpSeconds
+      }
+      return
+    }
+    const started = (index: number) => (state.done[index] ?? 0) > 0 || (instance.batches[index]?.begun ?? false)
+    const inHand = open.filter(started).length
+    for (const index of open) {
+      if (!started(index) && instance.inHandAtMost !== null && inHand >= instance.inHandAtMost) continue
+      visit(work(state, index))
+    }
+  }
+
+  const work = (state: State, index: number): State => {
+    const task = instance.batches[index]!.tasks[state.done[index] ?? 0]!
+    const setUp = state.family === task.family ? 0 : task.setUp
+    let start = state.clock
+    task.models.forEach((model, position) => {
+      for (const [batch, wetModel, regions, until] of state.wet) {
+        if (batch !== index || wetModel !== model || !overlap(regions, task.regions)) continue
+        start = Math.max(start, until - setUp - position * task.perModel)
+      }
+    })
+    const wetNow = task.models.map(
+      (model, position) =>
+        [index, model, task.regions, start + setUp + (position + 1) * task.perModel + task.wait] as const,
+    )
+    return {
+      clock: start + setUp + task.models.length * task.perModel,
+      family: task.family,
+      setUpSeconds: state.setUpSeconds + setUp,
+      done: state.done.map((count, position) => (position === index ? count + 1 : count)),
+      wet: [...state.wet, ...wetNow],
+    }
+  }
+
+  const wet = instance.batches.flatMap((batch, index) =>
+    batch.drying.map((each) => [index, each.model, each.regions, each.readyAt] as const),
+  )
+  visit({ clock: 0, family: instance.openFamily, setUpSeconds: 0, done: instance.batches.map(() => 0), wet })
+  return best
+}
+
+function overlap(a: PlanTask['regions'], b: PlanTask['regions']): boolean {
+  if (a === 'whole' || b === 'whole') return true
+  return new Set([...a, ...b]).size < a.length + b.length
+}

@@ -1,0 +1,52 @@
+import { distinctBatchSizes, type BatchSizeOutcome, type PlanningInput } from '@seriatim/core'
+import { useQueries, useQueryClient, type UseQueryResult } from '@tanstack/react-query'
+import { useMemo } from 'react'
+import { callPlanner } from './call-planner.ts'
+import { inputKey } from './input-key.ts'
+
+export interface Comparison {
+  readonly outcomes: readonly BatchSizeOutcome[]
+  readonly total: number
+  readonly running: boolean
+  readonly cancel: () => void
+  readonly restart: () => void
+}
+
+const effortPerSize = 600_000
+
+/** Every batch size tried in turn, the first results in view while the others are worked out. */
+export function useBatchSizeComparison(input: PlanningInput | null): Comparison {
+  const client = useQueryClient()
+  const sizes = useMemo(() => (input ? distinctBatchSizes(input.project) : []), [input])
+  const queryKey = ['batch-size', inputKey(input)]
+  const { outcomes, running, restart } = useQueries({
+    queries: sizes.map((size) => ({
+      queryKey: [...queryKey, size],
+      queryFn: ({ signal }: { signal: AbortSignal }) => {
+        if (!input) throw new Error('nothing to compare')
+        const wish = { ...input, effort: effortPerSize }
+        return callPlanner('compare', (planner) => planner.tryBatchSize(wish, size), signal)
+      },
+      staleTime: Number.POSITIVE_INFINITY,
+      gcTime: 60_000,
+    })),
+    combine: together,
+  })
+  return {
+    outcomes,
+    total: sizes.length,
+    running,
+    cancel: () => void client.cancelQueries({ queryKey }),
+    restart,
+  }
+}
+
+function together(results: readonly UseQueryResult<BatchSizeOutcome | null>[]) {
+  return {
+    outcomes: results.flatMap((result) => result.data ?? []),
+    running: results.some((result) => result.isFetching),
+    restart: () => {
+      for (const result of results) if (result.data === undefined) void result.refetch()
+    },
+  }
+}
