@@ -1,3 +1,4 @@
+import { projectJsonSchema } from '@seriatim/contract'
 import { demoProjectFile } from './demo-project.ts'
 import { runPlan } from './plan-command.ts'
 
@@ -6,6 +7,7 @@ const usage = `usage: npm run -s cli -- plan FILE [--now MOMENT] [--batch-size N
   plan   reads a project file (docs/format.md) and prints the plan as JSON
 
   demo   prints the demo project as a project file
+  schema prints the JSON Schema of project files
 
   --now         the moment to plan from, ISO 8601 with offset; otherwise this moment
   --batch-size  models a batch; otherwise the project's own
@@ -16,6 +18,8 @@ if (command === 'plan') {
   process.exitCode = runPlan(rest)
 } else if (command === 'demo') {
   process.stdout.write(`${JSON.stringify(demoProjectFile(), null, 1)}\n`)
+} else if (command === 'schema') {
+  process.stdout.write(`${JSON.stringify(projectJsonSchema(), null, 2)}\n`)
 } else {
   process.stderr.write(usage)
   process.exitCode = 2

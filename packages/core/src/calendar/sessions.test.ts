@@ -16,7 +16,8 @@ const evenings = (some: Partial<Evenings> = {}): Evenings => ({
 const at = (text: string) => instant(Date.parse(text))
 const texts = (given: Evenings, from: string, count: number) =>
   expandSessions(given, at(from), count).map(
-    (session) => `${new Date(session.startsAt).toISOString().slice(0, 16)} ${String((session.endsAt - session.startsAt) / 60_000)}`,
+    (session) =>
+      `${new Date(session.startsAt).toISOString().slice(0, 16)} ${String((session.endsAt - session.startsAt) / 60_000)}`,
   )
 
 describe('expandSessions', () => {
@@ -29,7 +30,10 @@ describe('expandSessions', () => {
   })
 
   it('takes the rest of the session that is going on, and none that is over', () => {
-    expect(texts(evenings(), '2026-11-24T20:00:00Z', 2)).toEqual(['2026-11-24T20:00 60', '2026-11-26T18:30 150'])
+    expect(texts(evenings(), '2026-11-24T20:00:00Z', 2)).toEqual([
+      '2026-11-24T20:00 60',
+      '2026-11-26T18:30 150',
+    ])
     expect(texts(evenings(), '2026-11-24T21:00:00Z', 1)).toEqual(['2026-11-26T18:30 150'])
   })
 
@@ -41,12 +45,17 @@ describe('expandSessions', () => {
   it('sessions longer than a day apart never overlap', () => {
     const daily = evenings({ weekdays: [1, 2, 3, 4, 5, 6, 7], lengthSeconds: minutes(26 * 60) })
     const sessions = expandSessions(daily, at('2026-11-24T10:00:00Z'), 5)
-    sessions.slice(1).forEach((session, index) => expect(session.startsAt).toBeGreaterThanOrEqual(sessions[index]!.endsAt))
+    sessions
+      .slice(1)
+      .forEach((session, index) => expect(session.startsAt).toBeGreaterThanOrEqual(sessions[index]!.endsAt))
   })
 
   it('keeps its wall-clock time and its real length over a change of daylight saving', () => {
     // Clocks go back on Sunday 25 October 2026, 03:00 to 02:00, in this zone (EU Directive 2000/84/EC).
-    expect(texts(evenings(), '2026-10-22T10:00:00Z', 2)).toEqual(['2026-10-22T17:30 150', '2026-10-27T18:30 150'])
+    expect(texts(evenings(), '2026-10-22T10:00:00Z', 2)).toEqual([
+      '2026-10-22T17:30 150',
+      '2026-10-27T18:30 150',
+    ])
     const night = evenings({ weekdays: [6], startsAt: '23:30', lengthSeconds: minutes(300) })
     expect(texts(night, '2026-10-24T10:00:00Z', 1)).toEqual(['2026-10-24T21:30 300'])
   })
@@ -59,7 +68,9 @@ describe('expandSessions', () => {
   })
 
   it('refuses a week without an evening', () => {
-    expect(() => expandSessions(evenings({ weekdays: [] }), at('2026-11-24T10:00:00Z'), 1)).toThrow(RangeError)
+    expect(() => expandSessions(evenings({ weekdays: [] }), at('2026-11-24T10:00:00Z'), 1)).toThrow(
+      RangeError,
+    )
   })
 })
 

@@ -14,7 +14,9 @@ describe('a stage', () => {
   })
 
   it('shares a pot with stages of the same material, however it is written', () => {
-    expect(potOf(stage('a', { material: ' Bright Steel' }))).toBe(potOf(stage('b', { material: 'bright steel' })))
+    expect(potOf(stage('a', { material: ' Bright Steel' }))).toBe(
+      potOf(stage('b', { material: 'bright steel' })),
+    )
     expect(potOf(stage('a', { material: ' ' }))).not.toBe(potOf(stage('b', { material: '' })))
   })
 

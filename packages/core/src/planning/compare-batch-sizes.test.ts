@@ -12,7 +12,10 @@ describe('distinctBatchSizes', () => {
 })
 
 describe('tryBatchSize', () => {
-  const line = [stage('one', { setUpSeconds: minutes(4), ...drying(10) }), stage('two', { setUpSeconds: minutes(4) })]
+  const line = [
+    stage('one', { setUpSeconds: minutes(4), ...drying(10) }),
+    stage('two', { setUpSeconds: minutes(4) }),
+  ]
   const given = project([unit('a', 12)], line, { batchesInHand: 1 })
   const outcome = (size: number) => tryBatchSize({ project: given, now: noon }, size)!
 

@@ -72,7 +72,10 @@ describe('a wait binds regions', () => {
 
 describe('sessions', () => {
   it('hands-on stays inside them and drying goes on outside', () => {
-    const overnight = [stage('varnish', { handsOnSecondsPerModel: minutes(70), ...drying(600) }), stage('base')]
+    const overnight = [
+      stage('varnish', { handsOnSecondsPerModel: minutes(70), ...drying(600) }),
+      stage('base'),
+    ]
     const result = plan({ project: project([unit('a', 2)], overnight) })
     expect(result.exposedSeconds).toBe(0)
     expect(result.stretches.map((stretch) => stretch.session)).toEqual([0, 1])
@@ -92,7 +95,10 @@ describe('sessions', () => {
   })
 
   it('counts work, set-ups and finish', () => {
-    const line = [stage('prime', { setUpSeconds: minutes(5) }), stage('coat', { setUpSeconds: minutes(2), ...drying(4) })]
+    const line = [
+      stage('prime', { setUpSeconds: minutes(5) }),
+      stage('coat', { setUpSeconds: minutes(2), ...drying(4) }),
+    ]
     const result = plan({ project: project([unit('a', 10)], line) })
     expect(result.handsOnSeconds).toBe((10 + 10 + 7) * 60)
     expect(result.finishesAt).toBe(addSeconds(opening, (27 + 4) * 60))
@@ -101,7 +107,10 @@ describe('sessions', () => {
 })
 
 describe('batches in hand', () => {
-  const line = [stage('one', { setUpSeconds: minutes(5), ...drying(10) }), stage('two', { setUpSeconds: minutes(5) })]
+  const line = [
+    stage('one', { setUpSeconds: minutes(5), ...drying(10) }),
+    stage('two', { setUpSeconds: minutes(5) }),
+  ]
   const sized = (batchesInHand: number | null) =>
     plan({ project: project([unit('a', 12)], line, { batchSize: 4, batchesInHand }) })
 
@@ -130,19 +139,27 @@ describe('planning what is left', () => {
     expect(result.stretches.map((stretch) => stretch.stageId)).toEqual(['two'])
     // Punched at 19:00, dry at 19:30: nothing to wait for.
     expect(result.exposedSeconds).toBe(0)
-    const sooner = plan({ project: { ...given, evenings: { ...given.evenings, startsAt: '19:00' } }, progress, now: noon })
+    const sooner = plan({
+      project: { ...given, evenings: { ...given.evenings, startsAt: '19:00' } },
+      progress,
+      now: noon,
+    })
     expect(sooner.exposedSeconds).toBe(1800)
   })
 
   it('plans only the models that are left of a half-done stage', () => {
-    const progress = foldProgress(log({ kind: 'punched', stageId: stageId('one'), modelIds: models('a-2', 'a-3') }))
+    const progress = foldProgress(
+      log({ kind: 'punched', stageId: stageId('one'), modelIds: models('a-2', 'a-3') }),
+    )
     const first = plan({ project: given, progress }).stretches[0]!
     expect(first.modelIds).toEqual(['a-1', 'a-4'])
   })
 
   it('needs no set-up for the pot that is open', () => {
     const pots = [stage('one', { setUpSeconds: minutes(5) })]
-    const progress = foldProgress(log({ kind: 'clock-started', stageId: stageId('one'), modelIds: models('a-1') }))
+    const progress = foldProgress(
+      log({ kind: 'clock-started', stageId: stageId('one'), modelIds: models('a-1') }),
+    )
     const result = plan({ project: project([unit('a', 1)], pots), progress })
     expect(result.setUpSeconds).toBe(0)
   })
@@ -163,7 +180,9 @@ describe('when there is no plan, the reason is named', () => {
     expect(problem({ project: project([], [stage('one')]), now: noon })?.kind).toBe('no-models')
     expect(problem({ project: project([unit('a', 1)], []), now: noon })?.kind).toBe('no-stages')
     const progress = foldProgress(log({ kind: 'punched', stageId: stageId('one'), modelIds: models('a-1') }))
-    expect(problem({ project: project([unit('a', 1)], [stage('one')]), progress, now: noon })?.kind).toBe('all-done')
+    expect(problem({ project: project([unit('a', 1)], [stage('one')]), progress, now: noon })?.kind).toBe(
+      'all-done',
+    )
   })
 
   it('a stage longer than any evening', () => {

@@ -26,13 +26,21 @@ describe('runSheets', () => {
     const { sheets, plan } = sheetsOf(project([unit('a', 1), unit('b', 1)], line))
     expect(plan.exposedSeconds).toBeLessThan(15 * 60)
     const filling = sheets[0]!.entries.filter((entry) => entry.kind === 'work' && entry.fills.length > 0)
-    expect(filling[0]).toMatchObject({ batch: { unitName: 'b' }, fills: [{ stage: { name: 'wash' }, batch: { unitName: 'a' } }] })
+    expect(filling[0]).toMatchObject({
+      batch: { unitName: 'b' },
+      fills: [{ stage: { name: 'wash' }, batch: { unitName: 'a' } }],
+    })
   })
 
   it('covers every stretch once, in time order, evening by evening', () => {
-    const line = [stage('one', { handsOnSecondsPerModel: minutes(20), ...drying(30) }), stage('two', { handsOnSecondsPerModel: minutes(9) })]
+    const line = [
+      stage('one', { handsOnSecondsPerModel: minutes(20), ...drying(30) }),
+      stage('two', { handsOnSecondsPerModel: minutes(9) }),
+    ]
     const { sheets, plan } = sheetsOf(project([unit('a', 7), unit('b', 6)], line, { batchSize: 3 }))
-    const work = sheets.flatMap((sheet) => sheet.entries.flatMap((entry) => (entry.kind === 'work' ? [entry.stretch] : [])))
+    const work = sheets.flatMap((sheet) =>
+      sheet.entries.flatMap((entry) => (entry.kind === 'work' ? [entry.stretch] : [])),
+    )
     expect(work).toEqual(plan.stretches)
     for (const { session, entries, freeSeconds } of sheets) {
       const ends = entries.map((entry) => (entry.kind === 'work' ? entry.stretch.endsAt : entry.endsAt))
@@ -45,7 +53,9 @@ describe('runSheets', () => {
     const line = [stage('one', drying(25)), stage('two', drying(25)), stage('three')]
     const { sheets, plan } = sheetsOf(project([unit('a', 4)], line))
     const waits = sheets.flatMap((sheet) =>
-      sheet.entries.flatMap((entry) => (entry.kind === 'wait' ? [(entry.endsAt - entry.startsAt) / 1000] : [])),
+      sheet.entries.flatMap((entry) =>
+        entry.kind === 'wait' ? [(entry.endsAt - entry.startsAt) / 1000] : [],
+      ),
     )
     expect(waits.reduce((sum, wait) => sum + wait, 0)).toBe(plan.exposedSeconds)
   })

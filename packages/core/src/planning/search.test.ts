@@ -81,9 +81,18 @@ describe('searchRow', () => {
 interface Case {
   readonly families: readonly { readonly id: string; readonly setUpMinutes: number }[]
   readonly batches: readonly {
-    readonly stages: readonly { readonly family: string; readonly handsMinutes: number; readonly dryMinMinutes: number }[]
+    readonly stages: readonly {
+      readonly family: string
+      readonly handsMinutes: number
+      readonly dryMinMinutes: number
+    }[]
   }[]
-  readonly reference: { readonly makespan: number; readonly setUps: number; readonly batchByBatch: number; readonly stageByStage: number }
+  readonly reference: {
+    readonly makespan: number
+    readonly setUps: number
+    readonly batchByBatch: number
+    readonly stageByStage: number
+  }
 }
 
 /** A batch with waits between whole stages is a batch of one model, an open desk, nothing split. */

@@ -43,8 +43,11 @@ const sound = [
   segment({ batch: 1, task: 1, start: 200, end: 225, session: 1 }),
 ]
 
-const kinds = (...segments: PlanSegment[]) => [...new Set(validatePlan(instance, segments).map((breach) => breach.kind))]
-const changed = (index: number, some: Partial<PlanSegment>) => sound.map((each, at) => (at === index ? { ...each, ...some } : each))
+const kinds = (...segments: PlanSegment[]) => [
+  ...new Set(validatePlan(instance, segments).map((breach) => breach.kind)),
+]
+const changed = (index: number, some: Partial<PlanSegment>) =>
+  sound.map((each, at) => (at === index ? { ...each, ...some } : each))
 
 describe('validatePlan', () => {
   it('finds nothing wrong with a sound plan', () => {
@@ -58,7 +61,15 @@ describe('validatePlan', () => {
     ['wrong-length', changed(0, { end: 24 })],
     ['missing-set-up', changed(1, { setUp: 0, end: 50 })],
     ['model-missed', changed(3, { count: 1, end: 215 })],
-    ['too-many-in-hand', [sound[0]!, segment({ batch: 1, setUp: 0, start: 25, end: 45 }), segment({ task: 1, start: 45, end: 70 }), segment({ batch: 1, task: 1, setUp: 0, start: 70, end: 90 })]],
+    [
+      'too-many-in-hand',
+      [
+        sound[0]!,
+        segment({ batch: 1, setUp: 0, start: 25, end: 45 }),
+        segment({ task: 1, start: 45, end: 70 }),
+        segment({ batch: 1, task: 1, setUp: 0, start: 70, end: 90 }),
+      ],
+    ],
   ])('names %s', (kind, segments) => {
     expect(kinds(...segments)).toContain(kind)
   })
@@ -69,7 +80,10 @@ describe('validatePlan', () => {
   })
 
   it('names a split where none is allowed', () => {
-    const halves = [segment({ count: 1, end: 15 }), segment({ from: 1, count: 1, setUp: 0, start: 15, end: 25 })]
+    const halves = [
+      segment({ count: 1, end: 15 }),
+      segment({ from: 1, count: 1, setUp: 0, start: 15, end: 25 }),
+    ]
     const breaches = validatePlan({ ...instance, maySplit: false }, [...halves, ...sound.slice(1)])
     expect(breaches.map((breach) => breach.kind)).toContain('split-not-allowed')
   })

@@ -59,7 +59,11 @@ describe('foldProgress', () => {
       { kind: 'punched', stageId: prime, modelIds: models('a') },
       { kind: 'touch-up', stageId: prime, modelIds: models('a'), note: 'drip' },
     )
-    expect(foldProgress(events).marks.get(models('a')[0]!)?.get(prime)).toEqual({ kind: 'touch-up', at: noon, note: 'drip' })
+    expect(foldProgress(events).marks.get(models('a')[0]!)?.get(prime)).toEqual({
+      kind: 'touch-up',
+      at: noon,
+      note: 'drip',
+    })
   })
 
   it('a stopped clock is a lap over the models punched meanwhile', () => {
@@ -104,17 +108,27 @@ describe('foldProgress', () => {
       target: fc.nat({ max: 15 }),
     })
     fc.assert(
-      fc.property(fc.array(anyEvent, { maxLength: 15 }), fc.infiniteStream(fc.double({ min: 0, max: 1 })), (drafts, keys) => {
-        const events = drafts.map(
-          ({ target, ...draft }, index) =>
-            ({ ...draft, at: addSeconds(noon, draft.at), id: eventId(index), targetId: eventId(target), note: '' }) as unknown as ProgressEvent,
-        )
-        const shuffled = [...events, ...events.slice(0, 5)]
-          .map((event) => ({ event, key: keys.next().value }))
-          .sort((a, b) => a.key - b.key)
-          .map(({ event }) => event)
-        expect(foldProgress(shuffled)).toEqual(foldProgress(events))
-      }),
+      fc.property(
+        fc.array(anyEvent, { maxLength: 15 }),
+        fc.infiniteStream(fc.double({ min: 0, max: 1 })),
+        (drafts, keys) => {
+          const events = drafts.map(
+            ({ target, ...draft }, index) =>
+              ({
+                ...draft,
+                at: addSeconds(noon, draft.at),
+                id: eventId(index),
+                targetId: eventId(target),
+                note: '',
+              }) as unknown as ProgressEvent,
+          )
+          const shuffled = [...events, ...events.slice(0, 5)]
+            .map((event) => ({ event, key: keys.next().value }))
+            .sort((a, b) => a.key - b.key)
+            .map(({ event }) => event)
+          expect(foldProgress(shuffled)).toEqual(foldProgress(events))
+        },
+      ),
       { numRuns: 300 },
     )
   })

@@ -17,7 +17,9 @@ const line = [
   stage('matt', { handsOnSecondsPerModel: minutes(2) }),
 ]
 const given = project([a], line)
-const punchedPrime = foldProgress(log({ kind: 'punched', stageId: stageId('prime'), modelIds: models('a-1', 'a-2') }))
+const punchedPrime = foldProgress(
+  log({ kind: 'punched', stageId: stageId('prime'), modelIds: models('a-1', 'a-2') }),
+)
 const model = (index: number) => ({ id: models(`a-${String(index)}`)[0]!, unitId: a.id })
 
 describe('holeState', () => {
@@ -45,10 +47,17 @@ describe('holeState', () => {
 describe('batchHole', () => {
   const dry = (until: number) => ({ kind: 'drying', since: noon, until: addSeconds(noon, until) }) as const
   it('shows the least finished of its models', () => {
-    expect(batchHole([{ kind: 'done' }, { kind: 'to-do' }])).toMatchObject({ state: { kind: 'in-hand' }, done: 1, of: 2 })
+    expect(batchHole([{ kind: 'done' }, { kind: 'to-do' }])).toMatchObject({
+      state: { kind: 'in-hand' },
+      done: 1,
+      of: 2,
+    })
     expect(batchHole([{ kind: 'to-do' }, { kind: 'to-do' }]).state.kind).toBe('to-do')
     expect(batchHole([dry(10), dry(30), { kind: 'done' }]).state).toEqual(dry(30))
-    expect(batchHole([{ kind: 'done' }, { kind: 'not-needed' }])).toMatchObject({ state: { kind: 'done' }, of: 1 })
+    expect(batchHole([{ kind: 'done' }, { kind: 'not-needed' }])).toMatchObject({
+      state: { kind: 'done' },
+      of: 1,
+    })
     expect(batchHole([{ kind: 'not-needed' }]).state.kind).toBe('not-needed')
     expect(batchHole([{ kind: 'to-do' }, { kind: 'touch-up', note: '' }]).state.kind).toBe('touch-up')
   })
@@ -56,12 +65,20 @@ describe('batchHole', () => {
 
 describe('workLeft', () => {
   it('counts work in minutes, not in boxes', () => {
-    expect(workLeft(given, foldProgress([]))).toMatchObject({ totalSeconds: 18 * 60, leftSeconds: 18 * 60, models: 3 })
+    expect(workLeft(given, foldProgress([]))).toMatchObject({
+      totalSeconds: 18 * 60,
+      leftSeconds: 18 * 60,
+      models: 3,
+    })
     expect(workLeft(given, punchedPrime)).toMatchObject({ leftSeconds: 16 * 60, modelsTableReady: 0 })
   })
 
   it('a model is table-ready at the stop line and finished after its last stage', () => {
-    const punch = (name: string) => ({ kind: 'punched' as const, stageId: stageId(name), modelIds: models('a-1') })
+    const punch = (name: string) => ({
+      kind: 'punched' as const,
+      stageId: stageId(name),
+      modelIds: models('a-1'),
+    })
     expect(workLeft(given, foldProgress(log(punch('prime'), punch('coat'))))).toMatchObject({
       modelsTableReady: 1,
       modelsFinished: 0,
@@ -73,7 +90,11 @@ describe('workLeft', () => {
   })
 
   it('nothing to do is nothing left, and nobody is finished by an empty line', () => {
-    expect(workLeft(project([a], []), foldProgress([]))).toMatchObject({ totalSeconds: 0, modelsFinished: 0, modelsTableReady: 0 })
+    expect(workLeft(project([a], []), foldProgress([]))).toMatchObject({
+      totalSeconds: 0,
+      modelsFinished: 0,
+      modelsTableReady: 0,
+    })
   })
 })
 
@@ -88,7 +109,10 @@ describe('dryingShelf', () => {
       ),
     )
     const shelf = (seconds: number) =>
-      dryingShelf({ line: two }, batches, progress, addSeconds(noon, seconds)).map((entry) => [entry.stage.name, entry.models])
+      dryingShelf({ line: two }, batches, progress, addSeconds(noon, seconds)).map((entry) => [
+        entry.stage.name,
+        entry.models,
+      ])
     expect(shelf(120)).toEqual([
       ['wash', 2],
       ['prime', 1],

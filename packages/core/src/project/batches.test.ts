@@ -7,22 +7,32 @@ describe('splitIntoBatches', () => {
   it('makes as few batches as it takes, as equal as can be', () => {
     expect(batchSizesText(splitIntoBatches({ units: [unit('a', 12)] }, 5))).toBe('4 · 4 · 4')
     expect(batchSizesText(splitIntoBatches({ units: [unit('a', 12)] }, 12))).toBe('12')
-    expect(batchSizesText(splitIntoBatches({ units: [unit('a', 7), unit('b', 0), unit('c', 1)] }, 3))).toBe('2 · 2 · 3 · 1')
+    expect(batchSizesText(splitIntoBatches({ units: [unit('a', 7), unit('b', 0), unit('c', 1)] }, 3))).toBe(
+      '2 · 2 · 3 · 1',
+    )
   })
 
   it('takes every model once, in order, and never more than the size', () => {
     fc.assert(
-      fc.property(fc.array(fc.nat({ max: 40 }), { maxLength: 5 }), fc.integer({ min: 1, max: 50 }), (counts, size) => {
-        const units = counts.map((count, index) => unit(`u${String(index)}`, count))
-        const batches = splitIntoBatches({ units }, size)
-        expect(batches.flatMap((batch) => batch.modelIds)).toEqual(units.flatMap((each) => each.models.map((model) => model.id)))
-        for (const each of units) {
-          const sizes = batches.filter((batch) => batch.unitId === each.id).map((batch) => batch.modelIds.length)
-          expect(sizes).toHaveLength(Math.ceil(each.models.length / size))
-          if (sizes.length > 0) expect(Math.max(...sizes) - Math.min(...sizes)).toBeLessThanOrEqual(1)
-          for (const count of sizes) expect(count).toBeLessThanOrEqual(size)
-        }
-      }),
+      fc.property(
+        fc.array(fc.nat({ max: 40 }), { maxLength: 5 }),
+        fc.integer({ min: 1, max: 50 }),
+        (counts, size) => {
+          const units = counts.map((count, index) => unit(`u${String(index)}`, count))
+          const batches = splitIntoBatches({ units }, size)
+          expect(batches.flatMap((batch) => batch.modelIds)).toEqual(
+            units.flatMap((each) => each.models.map((model) => model.id)),
+          )
+          for (const each of units) {
+            const sizes = batches
+              .filter((batch) => batch.unitId === each.id)
+              .map((batch) => batch.modelIds.length)
+            expect(sizes).toHaveLength(Math.ceil(each.models.length / size))
+            if (sizes.length > 0) expect(Math.max(...sizes) - Math.min(...sizes)).toBeLessThanOrEqual(1)
+            for (const count of sizes) expect(count).toBeLessThanOrEqual(size)
+          }
+        },
+      ),
     )
   })
 

@@ -43,12 +43,21 @@ export function unit(name: string, count: number): Unit {
   }
 }
 
-export function project(units: readonly Unit[], line: readonly Stage[], some: Partial<Project> = {}): Project {
+export function project(
+  units: readonly Unit[],
+  line: readonly Stage[],
+  some: Partial<Project> = {},
+): Project {
   return {
     id: 'project' as ProjectId,
     name: 'Project',
     dueOn: null,
-    evenings: { weekdays: [1, 2, 3, 4, 5, 6, 7], startsAt: '19:30', lengthSeconds: minutes(150), timeZone: 'UTC' },
+    evenings: {
+      weekdays: [1, 2, 3, 4, 5, 6, 7],
+      startsAt: '19:30',
+      lengthSeconds: minutes(150),
+      timeZone: 'UTC',
+    },
     batchSize: 12,
     batchesInHand: null,
     units,
@@ -61,7 +70,9 @@ type Naked<E> = E extends ProgressEvent ? Omit<E, 'id' | 'at'> : never
 
 /** Events one minute apart, with ids in order. */
 export function log(...events: readonly Naked<ProgressEvent>[]): ProgressEvent[] {
-  return events.map((event, index) => ({ ...event, id: eventId(index), at: addSeconds(noon, index * 60) }) as ProgressEvent)
+  return events.map(
+    (event, index) => ({ ...event, id: eventId(index), at: addSeconds(noon, index * 60) }) as ProgressEvent,
+  )
 }
 
 export const eventId = (index: number) => `event-${String(index).padStart(3, '0')}` as EventId

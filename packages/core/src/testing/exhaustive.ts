@@ -4,7 +4,10 @@ import type { PlanInstance, PlanTask } from '../planning/instance.ts'
  * The best finish, and the least set-up time at that finish, over every order of tasks that is allowed:
  * written for tests, sharing no code with the planner. Only for instances without sessions.
  */
-export function bestByForce(instance: PlanInstance): { readonly finish: number; readonly setUpSeconds: number } {
+export function bestByForce(instance: PlanInstance): {
+  readonly finish: number
+  readonly setUpSeconds: number
+} {
   const best = { finish: Number.POSITIVE_INFINITY, setUpSeconds: Number.POSITIVE_INFINITY }
 
   interface State {
@@ -17,7 +20,9 @@ export function bestByForce(instance: PlanInstance): { readonly finish: number; 
   }
 
   const visit = (state: State): void => {
-    const open = instance.batches.flatMap((batch, index) => ((state.done[index] ?? 0) < batch.tasks.length ? [index] : []))
+    const open = instance.batches.flatMap((batch, index) =>
+      (state.done[index] ?? 0) < batch.tasks.length ? [index] : [],
+    )
     if (open.length === 0) {
       const finish = Math.max(0, ...state.wet.map((entry) => entry[3]))
       if (finish < best.finish || (finish === best.finish && state.setUpSeconds < best.setUpSeconds)) {
@@ -26,7 +31,8 @@ export function bestByForce(instance: PlanInstance): { readonly finish: number; 
       }
       return
     }
-    const started = (index: number) => (state.done[index] ?? 0) > 0 || (instance.batches[index]?.begun ?? false)
+    const started = (index: number) =>
+      (state.done[index] ?? 0) > 0 || (instance.batches[index]?.begun ?? false)
     const inHand = open.filter(started).length
     for (const index of open) {
       if (!started(index) && instance.inHandAtMost !== null && inHand >= instance.inHandAtMost) continue

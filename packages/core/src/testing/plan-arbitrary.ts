@@ -26,13 +26,18 @@ export function anyInstance(limits: Limits): fc.Arbitrary<PlanInstance> {
 
 /** Sessions of at least half an hour, enough of them for any instance here. */
 function anySessions() {
-  return fc.tuple(fc.integer({ min: 0, max: 40 }), fc.integer({ min: 30, max: 120 }), fc.integer({ min: 0, max: 300 })).map(
-    ([first, length, pause]) =>
+  return fc
+    .tuple(
+      fc.integer({ min: 0, max: 40 }),
+      fc.integer({ min: 30, max: 120 }),
+      fc.integer({ min: 0, max: 300 }),
+    )
+    .map(([first, length, pause]) =>
       Array.from({ length: 400 }, (_, index) => {
         const start = first + index * (length + pause)
         return { start, end: start + length }
       }),
-  )
+    )
 }
 
 function anyBatch(limits: Limits): fc.Arbitrary<PlanBatch> {
@@ -57,7 +62,11 @@ function anyBatch(limits: Limits): fc.Arbitrary<PlanBatch> {
         tasks: fc.array(task, { minLength: 1, maxLength: limits.stages }),
         begun: fc.boolean(),
         drying: fc.array(
-          fc.record({ model: fc.integer({ min: 0, max: models - 1 }), regions, readyAt: fc.integer({ min: 1, max: 50 }) }),
+          fc.record({
+            model: fc.integer({ min: 0, max: models - 1 }),
+            regions,
+            readyAt: fc.integer({ min: 1, max: 50 }),
+          }),
           { maxLength: 2 },
         ),
       })

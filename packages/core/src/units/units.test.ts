@@ -29,7 +29,9 @@ describe('local dates', () => {
   })
 
   it('add what lies between', () => {
-    const day = fc.integer({ min: -20_000, max: 40_000 }).map((days) => addDays('1970-01-01' as LocalDate, days))
+    const day = fc
+      .integer({ min: -20_000, max: 40_000 })
+      .map((days) => addDays('1970-01-01' as LocalDate, days))
     fc.assert(
       fc.property(day, day, (from, to) => {
         expect(addDays(from, daysBetween(from, to))).toBe(to)

@@ -3,7 +3,7 @@ import type { Api } from '@seriatim/server/rpc'
 import { hc } from 'hono/client'
 import type { z } from 'zod'
 
-export const api = hc<Api>(window.location.origin).api
+export const api = hc<Api>('/').api
 
 /** The server's answer to a request it could not serve, in its own words. */
 export class ApiProblem extends Error {

@@ -1,4 +1,4 @@
-import { eventSchema, type EventJson } from '@seriatim/contract'
+import { eventSchema } from '@seriatim/contract'
 import type { ProgressEvent, ProjectId } from '@seriatim/core'
 import { z } from 'zod'
 import { api, ask, isAway } from '../api/index.ts'
@@ -117,14 +117,22 @@ function plain(event: ProgressEvent): z.output<typeof eventSchema> {
   return 'modelIds' in event ? { ...event, modelIds: [...event.modelIds] } : event
 }
 
+const storedSchema = z.object({ projectId: z.string(), event: eventSchema })
+
+function readJson(text: string): unknown {
+  try {
+    return JSON.parse(text)
+  } catch {
+    return null
+  }
+}
+
 function readStored(storage: Storage): readonly Waiting[] {
   const waiting: Waiting[] = []
   const keys = Array.from({ length: storage.length }, (_, index) => storage.key(index) ?? '')
   // UUIDv7 ids sort by time.
   for (const key of keys.filter((each) => each.startsWith(prefix)).sort()) {
-    const stored = z
-      .object({ projectId: z.string(), event: eventSchema })
-      .safeParse(JSON.parse(storage.getItem(key) ?? 'null') as { event: EventJson })
+    const stored = storedSchema.safeParse(readJson(storage.getItem(key) ?? ''))
     if (stored.success)
       waiting.push({ projectId: stored.data.projectId as ProjectId, event: stored.data.event })
   }

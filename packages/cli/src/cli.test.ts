@@ -1,0 +1,96 @@
+import { spawnSync } from 'node:child_process'
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { fileURLToPath } from 'node:url'
+import { describe, expect, it } from 'vitest'
+
+const root = fileURLToPath(new URL('../../../', import.meta.url))
+const demo = join(root, 'demo/tallow-fen.json')
+const now = ['--now', '2026-11-24T19:40:00Z']
+
+function cli(...args: string[]) {
+  const { status, stdout, stderr } = spawnSync(
+    process.execPath,
+    ['--import', 'tsx', 'packages/cli/src/main.ts', ...args],
+    {
+      cwd: root,
+      encoding: 'utf8',
+    },
+  )
+  return { status, stdout, stderr }
+}
+
+function written(text: string): string {
+  const path = join(mkdtempSync(join(tmpdir(), 'seriatim-')), 'file.json')
+  writeFileSync(path, text)
+  return path
+}
+
+interface PlanOutput {
+  readonly finishesAt: string
+  readonly batches: readonly { readonly modelIds: readonly string[] }[]
+  readonly habits: { readonly batchByBatch: string }
+  readonly sessions: readonly {
+    readonly entries: readonly { readonly kind: string; readonly startsAt: string; readonly endsAt: string }[]
+  }[]
+}
+
+describe('plan', () => {
+  it('prints the plan of the demo as JSON, the same each time', () => {
+    const first = cli('plan', demo, ...now)
+    expect(first.status).toBe(0)
+    const plan = JSON.parse(first.stdout) as PlanOutput
+    expect(plan.finishesAt <= plan.habits.batchByBatch).toBe(true)
+    expect(plan.batches.flatMap((batch) => batch.modelIds)).toHaveLength(49)
+    const entries = plan.sessions.flatMap((session) => session.entries)
+    entries.slice(1).forEach((entry, index) => expect(entry.startsAt >= entries[index]!.endsAt).toBe(true))
+    expect(cli('plan', demo, ...now).stdout).toBe(first.stdout)
+  })
+
+  it('takes another batch size', () => {
+    const plan = JSON.parse(cli('plan', demo, ...now, '--batch-size', '12').stdout) as PlanOutput
+    expect(plan.batches.map((batch) => batch.modelIds.length)).toEqual([12, 12, 10, 8, 4, 3])
+  })
+
+  it.each([
+    ['a missing file', ['plan', '/nowhere.json'], '/nowhere.json: this file cannot be read.'],
+    ['no file', ['plan'], 'Name one project file.'],
+    ['an unknown option', ['plan', demo, '--fast'], "Unknown option '--fast'"],
+    ['a wrong moment', ['plan', demo, '--now', 'soon'], '--now: this is not an ISO 8601 moment.'],
+    ['a wrong size', ['plan', demo, '--batch-size', '0'], '--batch-size: give a whole number from 1.'],
+    ['no command', [], 'usage:'],
+  ])('%s gives exit code 2 and says so', (_, args, message) => {
+    const { status, stdout, stderr } = cli(...args)
+    expect(status).toBe(2)
+    expect(stdout).toBe('')
+    expect(stderr).toContain(message)
+  })
+
+  it('wrong input gives exit code 2 and the path of what is wrong', () => {
+    const file = JSON.parse(readFileSync(demo, 'utf8')) as { project: { line: { name: string }[] } }
+    file.project.line[4]!.name = ''
+    const wrong = cli('plan', written(JSON.stringify(file)))
+    expect(wrong.status).toBe(2)
+    expect(wrong.stderr).toBe('project.line[4].name: Give the stage a name.\n')
+    expect(cli('plan', written('{')).stderr).toContain('this is not JSON')
+    const empty = JSON.parse(readFileSync(demo, 'utf8')) as {
+      project: { units: unknown[]; line: { notNeededBy: string[] }[] }
+      events: unknown[]
+    }
+    empty.project.units = []
+    empty.events = []
+    for (const stage of empty.project.line) stage.notNeededBy = []
+    expect(cli('plan', written(JSON.stringify(empty)))).toMatchObject({
+      status: 2,
+      stderr: 'project: There are no models yet. Put a unit on the roster first.\n',
+    })
+  })
+})
+
+describe('demo and schema', () => {
+  it('print what is checked in', () => {
+    expect(cli('demo').stdout).toBe(readFileSync(demo, 'utf8'))
+    expect(cli('schema').stdout).toBe(readFileSync(join(root, 'docs/project.schema.json'), 'utf8'))
+  })
+})

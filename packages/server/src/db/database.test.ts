@@ -1,0 +1,60 @@
+import { sql } from 'drizzle-orm'
+import { pino } from 'pino'
+import { describe, expect, it } from 'vitest'
+import { createApp } from '../app.ts'
+import { startTestServer, testNow } from '../testing/test-server.ts'
+import { openDatabase } from './client.ts'
+import { migrateDatabase, NewerDatabase } from './migrate.ts'
+
+const log = pino({ level: 'silent' })
+
+describe('the database', () => {
+  it('migrates once and again without harm', async () => {
+    const server = await startTestServer()
+    await migrateDatabase(server.db)
+    expect((await server.call('GET', '/health')).body).toEqual({ ok: true })
+    await server.stop()
+  })
+
+  it('written by a newer version is left alone', async () => {
+    const server = await startTestServer()
+    await server.db.execute(
+      sql`insert into drizzle.__drizzle_migrations (hash, created_at) values ('from the future', 9999999999999)`,
+    )
+    await expect(migrateDatabase(server.db)).rejects.toBeInstanceOf(NewerDatabase)
+    await server.stop()
+  })
+
+  it('that does not answer gives 503 and a time to try again', async () => {
+    const { db, close } = openDatabase('postgres://nobody:x@127.0.0.1:9/none', log)
+    const app = createApp({ db, log, now: () => testNow })
+    const response = await app.request('/api/projects')
+    expect(response.status).toBe(503)
+    expect(response.headers.get('retry-after')).toBe('2')
+    expect(await response.json()).toMatchObject({ type: 'urn:seriatim:problem:database-away' })
+    await close()
+  })
+
+  it('an unexpected failure gives an id and no SQL', async () => {
+    const server = await startTestServer()
+    await server.db.execute(sql`alter table project rename to elsewhere`)
+    const response = await server.app.request('/api/projects')
+    const text = await response.text()
+    expect(response.status).toBe(500)
+    expect(JSON.parse(text)).toHaveProperty('requestId')
+    expect(text).not.toMatch(/select|relation|elsewhere/i)
+    await server.stop()
+  })
+
+  it('that restarts under way is used again by itself', async () => {
+    const server = await startTestServer()
+    expect((await server.call('GET', '/projects')).status).toBe(200)
+    await server.db
+      .execute(sql`select pg_terminate_backend(pid) from pg_stat_activity where datname = current_database()`)
+      .catch(() => undefined)
+    const states: number[] = []
+    for (let attempt = 0; attempt < 3; attempt++) states.push((await server.call('GET', '/projects')).status)
+    expect(states.at(-1)).toBe(200)
+    await server.stop()
+  })
+})

@@ -1,0 +1,142 @@
+import {
+  addSeconds,
+  dryingShelf,
+  foldProgress,
+  instant,
+  minutes,
+  seconds,
+  splitIntoBatches,
+  type BatchId,
+  type EventId,
+  type ModelId,
+  type ProgressEvent,
+  type Project,
+  type ProjectId,
+  type Stage,
+  type StageId,
+  type UnitId,
+} from '@seriatim/core'
+import { describe, expect, it } from 'vitest'
+import { currentTask, ownPace } from './bench-task.ts'
+import { stripRows } from './strip-rows.ts'
+
+const now = instant(Date.parse('2026-11-24T20:00:00Z'))
+
+const stage = (name: string, dry: number): Stage => ({
+  id: name as StageId,
+  name,
+  material: name,
+  touch: { kind: 'whole' },
+  handsOnSecondsPerModel: minutes(1),
+  setUpSeconds: seconds(0),
+  dryingMinSeconds: minutes(dry),
+  dryingMaxSeconds: minutes(dry),
+  notNeededBy: [],
+  tableReady: false,
+  cautions: [],
+  note: '',
+})
+
+const unit = (name: string) => ({
+  id: name as UnitId,
+  name,
+  models: [1, 2].map((number) => ({
+    id: `${name}${number}` as ModelId,
+    name: `${name} ${number}`,
+    role: '',
+    points: 0,
+  })),
+})
+
+const project: Project = {
+  id: 'p' as ProjectId,
+  name: 'Fen',
+  dueOn: null,
+  evenings: { weekdays: [2], startsAt: '19:30', lengthSeconds: minutes(150), timeZone: 'UTC' },
+  batchSize: 2,
+  batchesInHand: null,
+  units: [unit('a'), unit('b')],
+  line: [stage('prime', 20), stage('coat', 0)],
+}
+const batches = splitIntoBatches(project, 2)
+
+function task(events: object[], choice: { batchId: string; stageId: string } | null = null) {
+  const progress = foldProgress(
+    events.map(
+      (event, index) =>
+        ({ id: `e${index}` as EventId, at: addSeconds(now, -60 + index), ...event }) as ProgressEvent,
+    ),
+  )
+  const wish = choice && { batchId: choice.batchId as BatchId, stageId: choice.stageId as StageId }
+  const found = currentTask(
+    project,
+    batches,
+    progress,
+    null,
+    wish,
+    dryingShelf(project, batches, progress, now),
+  )
+  return found && [found.batch.unitName, found.stage.name, found.left.length]
+}
+
+const punched = (stageId: string, ...modelIds: string[]) => ({ kind: 'punched', stageId, modelIds })
+
+describe('currentTask', () => {
+  it('is the first thing in line order that is left', () => {
+    expect(task([])).toEqual(['a', 'prime', 2])
+    expect(task([punched('prime', 'a1')])).toEqual(['a', 'prime', 1])
+  })
+
+  it('is what the clock runs on, whatever else was chosen', () => {
+    const started = { kind: 'clock-started', stageId: 'coat', modelIds: ['b1', 'b2'] }
+    expect(task([started], { batchId: 'a/1', stageId: 'prime' })).toEqual(['b', 'coat', 2])
+  })
+
+  it('is what the painter chose while it has models left', () => {
+    expect(task([], { batchId: 'b/1', stageId: 'prime' })).toEqual(['b', 'prime', 2])
+    expect(task([punched('prime', 'b1', 'b2')], { batchId: 'b/1', stageId: 'prime' })).toEqual([
+      'a',
+      'prime',
+      2,
+    ])
+  })
+
+  it('is nothing when all is done', () => {
+    const all = ['a1', 'a2', 'b1', 'b2']
+    expect(task([punched('prime', ...all), punched('coat', ...all)])).toBeNull()
+  })
+})
+
+describe('ownPace', () => {
+  it('is the seconds a model over all laps of the stage', () => {
+    const events = [
+      { kind: 'clock-started', stageId: 'prime', modelIds: ['a1', 'a2'], id: 'x', at: now },
+      { kind: 'punched', stageId: 'prime', modelIds: ['a1', 'a2'], id: 'y', at: addSeconds(now, 100) },
+      { kind: 'clock-stopped', targetId: 'x', id: 'z', at: addSeconds(now, 120) },
+    ] as ProgressEvent[]
+    expect(ownPace(foldProgress(events), 'prime' as StageId)).toBe(60)
+    expect(ownPace(foldProgress(events), 'coat' as StageId)).toBeNull()
+  })
+})
+
+describe('stripRows', () => {
+  it('is a strip a batch, and under an opened one a strip a model', () => {
+    const progress = foldProgress([
+      {
+        kind: 'punched',
+        id: 'e' as EventId,
+        at: now,
+        stageId: 'prime' as StageId,
+        modelIds: ['a1' as ModelId],
+      },
+    ])
+    const rows = stripRows(project, batches, progress, now, new Set([batches[0]!.id]))
+    expect(rows.map((row) => row.name)).toEqual(['a', 'a 1', 'a 2', 'b'])
+    expect(rows[0]!.cells[0]).toMatchObject({
+      count: '1/2',
+      open: ['a2'],
+      label: 'prime, a: in hand, 1 of 2',
+    })
+    expect(rows[1]!.cells[0]).toMatchObject({ open: [], state: { kind: 'drying' } })
+  })
+})

@@ -1,0 +1,108 @@
+import {
+  addSeconds,
+  instant,
+  minutes,
+  planLine,
+  runSheets,
+  schools,
+  type LinePlan,
+  type ModelId,
+  type Project,
+  type ProjectId,
+  type StageId,
+  type UnitId,
+} from '@seriatim/core'
+import { describe, expect, it } from 'vitest'
+import { groupEntries } from './group-entries.ts'
+import { planHeadline } from './PlanFigures.tsx'
+import { layOutStrings } from './string-layout.ts'
+
+const now = instant(Date.parse('2026-11-24T19:30:00Z'))
+
+const project: Project = {
+  id: 'p' as ProjectId,
+  name: 'Fen',
+  dueOn: null,
+  evenings: { weekdays: [2, 4], startsAt: '19:30', lengthSeconds: minutes(150), timeZone: 'UTC' },
+  batchSize: 5,
+  batchesInHand: 2,
+  units: ['a', 'b'].map((name) => ({
+    id: name as UnitId,
+    name,
+    models: Array.from({ length: 10 }, (_, index) => ({
+      id: `${name}${index}` as ModelId,
+      name,
+      role: '',
+      points: 0,
+    })),
+  })),
+  line: schools[0]!.stages.map((stage, index) => ({ ...stage, id: `s${index}` as StageId, notNeededBy: [] })),
+}
+
+const planned = planLine({ project, now })
+if (!planned.ok) throw new Error(planned.error.kind)
+const plan: LinePlan = planned.value
+
+describe('layOutStrings', () => {
+  const layout = layOutStrings(plan, project, 120, 1200)
+
+  it('time runs to the right: no string ever turns back', () => {
+    for (const { hands, drying, resting } of layout.strings) {
+      for (const { from, to } of [...hands, ...drying, ...resting])
+        expect(to.x).toBeGreaterThanOrEqual(from.x)
+    }
+  })
+
+  it('hands are on one slant at a time, inside the evenings', () => {
+    const slants = layout.strings.flatMap((string) => string.hands).sort((a, b) => a.from.x - b.from.x)
+    slants
+      .slice(1)
+      .forEach((slant, index) => expect(slant.from.x).toBeGreaterThanOrEqual(slants[index]!.to.x - 1e-6))
+    for (const { from, to } of slants) {
+      const band = layout.bands.find(({ x, width }) => from.x >= x - 1e-6 && to.x <= x + width + 1e-6)
+      expect(band).toBeDefined()
+    }
+  })
+
+  it('every batch ends at the last row and none leaves the chart', () => {
+    const bottom = layout.rows.at(-1)!.y
+    for (const { hands } of layout.strings) {
+      expect(Math.abs(hands.at(-1)!.to.y - bottom)).toBeLessThan(10)
+      for (const { from, to } of hands) {
+        expect(to.x).toBeLessThanOrEqual(layout.width)
+        expect(to.y).toBeGreaterThan(from.y)
+      }
+    }
+  })
+
+  it('folds nights: an hour between evenings takes less room than one inside', () => {
+    const [first] = layout.bands
+    const inside = layout.xOf(addSeconds(first!.session.startsAt, 3600)) - layout.xOf(first!.session.startsAt)
+    const night = layout.xOf(addSeconds(first!.session.endsAt, 3600)) - layout.xOf(first!.session.endsAt)
+    expect(night).toBeLessThan(inside / 20)
+  })
+})
+
+describe('groupEntries', () => {
+  it('puts batches that share an open pot on one line and loses none', () => {
+    const entries = runSheets(plan, project).flatMap((sheet) => sheet.entries)
+    const rows = runSheets(plan, project).flatMap((sheet) => groupEntries(sheet.entries))
+    const models = rows.flatMap((row) => (row.kind === 'work' ? row.batches.map((each) => each.count) : []))
+    const work = entries.flatMap((entry) => (entry.kind === 'work' ? [entry.stretch.modelIds.length] : []))
+    expect(models).toEqual(work)
+    expect(rows.length).toBeLessThan(entries.length)
+  })
+})
+
+describe('planHeadline', () => {
+  const dueIn = (date: string | null) => planHeadline(plan, { ...project, dueOn: date as Project['dueOn'] })
+  const day = new Date(plan.finishesAt).toISOString().slice(0, 10)
+  const shifted = (days: number) => new Date(Date.parse(day) + days * 86_400_000).toISOString().slice(0, 10)
+
+  it('says when it is done and how that stands to the date', () => {
+    expect(dueIn(null)).toMatch(/^Done by \w{3} \d+ \w{3}$/)
+    expect(dueIn(shifted(3))).toMatch(/, 3 days before the date$/)
+    expect(dueIn(shifted(0))).toMatch(/, on the very day$/)
+    expect(dueIn(shifted(-1))).toMatch(/: 1 day late$/)
+  })
+})
