@@ -26,7 +26,7 @@ export interface PlanningInput {
 }
 
 const maxSessions = 2000
-const defaultEffort = 6_000_000
+const defaultEffort = 2_000_000
 const nothingDone = foldProgress([])
 
 /**

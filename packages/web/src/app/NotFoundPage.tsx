@@ -1,17 +1,20 @@
 import { Link } from 'react-router'
-import { EmptyState } from '../shared/ui/index.ts'
+import { EmptyState, Headline } from '../shared/ui/index.ts'
 
 export function NotFoundPage() {
   return (
-    <EmptyState
-      title="Nothing lies here"
-      actions={
-        <Link className="font-bold underline" to="/">
-          To the projects
-        </Link>
-      }
-    >
-      <p>This address names no place in Seriatim.</p>
-    </EmptyState>
+    <>
+      <Headline>Nothing lies here</Headline>
+      <EmptyState
+        title="This address names no place in Seriatim"
+        actions={
+          <Link className="font-bold underline" to="/">
+            To the projects
+          </Link>
+        }
+      >
+        <p>It may name a project that was put away, or have been cut short on its way.</p>
+      </EmptyState>
+    </>
   )
 }

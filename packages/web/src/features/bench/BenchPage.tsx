@@ -31,6 +31,9 @@ export function BenchPage() {
   return <LoadingState what="the bench" />
 }
 
+/** A new plan after every punch: quick, for what comes next matters more here than the last set-up saved. */
+const quickEffort = 400_000
+
 /** Models and the stage a touch-up is noted for. */
 export interface TouchUpWish {
   readonly stage: Stage
@@ -41,7 +44,7 @@ function Bench({ progress }: { readonly progress: Progress }) {
   const project = useCurrentProject()
   const recorder = useRecorder(project.id)
   const now = useNow()
-  const planned = usePlan(usePlanningInput(project, progress))
+  const planned = usePlan(usePlanningInput(project, progress, quickEffort))
   const plan = planned.data?.ok ? planned.data.value : null
   const [choice, setChoice] = useState<Choice | null>(null)
   const [touchUp, setTouchUp] = useState<TouchUpWish | null>(null)

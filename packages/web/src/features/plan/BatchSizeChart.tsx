@@ -41,7 +41,11 @@ export function BatchSizeChart({ comparison, project, chosen, onChoose }: BatchS
       </div>
       <div className="mt-3 h-64" aria-hidden="true">
         <ResponsiveContainer>
-          <ComposedChart data={rows} margin={{ top: 8, right: 12, bottom: 20, left: 4 }}>
+          <ComposedChart
+            accessibilityLayer={false}
+            data={rows}
+            margin={{ top: 8, right: 12, bottom: 20, left: 4 }}
+          >
             <CartesianGrid vertical={false} stroke="var(--paper-edge)" />
             <XAxis
               dataKey="size"

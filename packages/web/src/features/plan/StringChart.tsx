@@ -21,9 +21,10 @@ export function StringChart({ plan, project, now }: StringChartProps) {
   const narrow = width < 640
   const left = narrow ? 84 : 130
   const layout = useMemo(() => layOutStrings(plan, project, left, width), [plan, project, left, width])
-  const [lit, setLit] = useState<BatchId | null>(null)
+  const [picked, setPicked] = useState<BatchId | null>(null)
   const [hovered, setHovered] = useState<BatchString['hands'][number] | null>(null)
-  const litString = layout.strings.find((each) => each.batch.id === lit)
+  const litId = hovered?.stretch.batchId ?? picked
+  const litString = layout.strings.find((each) => each.batch.id === litId)
   const { timeZone } = project.evenings
 
   return (
@@ -44,10 +45,7 @@ export function StringChart({ plan, project, now }: StringChartProps) {
                 key={each.batch.id}
                 string={each}
                 dim={litString !== undefined && litString !== each}
-                onHover={(hands) => {
-                  setHovered(hands)
-                  setLit(hands ? each.batch.id : null)
-                }}
+                onHover={setHovered}
               />
             ))}
             <NowLine layout={layout} now={now} timeZone={timeZone} />
@@ -63,8 +61,8 @@ export function StringChart({ plan, project, now }: StringChartProps) {
             <li key={batch.id}>
               <button
                 type="button"
-                aria-pressed={lit === batch.id}
-                onClick={() => setLit(lit === batch.id ? null : batch.id)}
+                aria-pressed={picked === batch.id}
+                onClick={() => setPicked(picked === batch.id ? null : batch.id)}
                 className="flex min-h-9 items-center gap-1.5 rounded-[3px] px-2 text-sm hover:bg-paper aria-pressed:bg-paper aria-pressed:font-bold"
               >
                 <svg width="26" height="14" aria-hidden="true">

@@ -49,7 +49,7 @@ export function UnitTicket({ project, unit, progress, onEdit, onRemove }: UnitTi
             key={model.id}
             className="flex min-h-8 items-center justify-between gap-2 border-t border-paper-edge"
           >
-            <span className="truncate" title={model.name}>
+            <span className="min-w-0 truncate" title={model.name}>
               {model.name}
               {model.role === '' || model.role === 'trooper' ? null : (
                 <span className="ml-1.5 text-sm text-ink-soft">{model.role}</span>

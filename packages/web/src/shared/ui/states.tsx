@@ -28,7 +28,7 @@ export function ErrorState({ error, onRetry }: ErrorProps) {
   const away = isAway(error)
   return (
     <section role="alert" className="ticket mx-auto mt-10 max-w-xl border-l-8 border-l-hands p-8">
-      <h2 className="text-2xl">{away ? 'The desk is unattended' : 'This did not work'}</h2>
+      <h1 className="text-2xl">{away ? 'The desk is unattended' : 'This did not work'}</h1>
       <p className="mt-2 text-ink-soft">
         {away
           ? 'Seriatim’s server does not answer. Nothing recorded is lost; as soon as it runs again, this page goes on.'
@@ -49,7 +49,7 @@ export function ErrorState({ error, onRetry }: ErrorProps) {
 export function LoadingState({ what }: { readonly what: string }) {
   return (
     <div role="status" className="mt-6 grid gap-3">
-      <span className="sr-only">Loading {what} …</span>
+      <h1 className="sr-only">Loading {what} …</h1>
       {[72, 90, 60].map((width) => (
         <div key={width} className="ticket h-14 animate-pulse" style={{ width: `${String(width)}%` }} />
       ))}

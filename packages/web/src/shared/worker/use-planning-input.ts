@@ -6,13 +6,20 @@ const freshFor = 10 * 60 * 1000
 
 /**
  * What the planner needs, made anew when the project or its progress changes, and every ten minutes
- * otherwise: a plan that follows every second could not be read.
+ * otherwise: a plan that follows every second could not be read. `effort` as the planner takes it.
  */
-export function usePlanningInput(project: Project, progress: Progress | undefined): PlanningInput | null {
+export function usePlanningInput(
+  project: Project,
+  progress: Progress | undefined,
+  effort?: number,
+): PlanningInput | null {
   const slot = Math.floor(useNow() / freshFor)
   return useMemo(
-    () => (progress ? { project, progress, now: momentIn(slot) } : null),
-    [project, progress, slot],
+    () =>
+      progress
+        ? { project, progress, now: momentIn(slot), ...(effort === undefined ? {} : { effort }) }
+        : null,
+    [project, progress, slot, effort],
   )
 }
 

@@ -1,0 +1,43 @@
+import { defineConfig } from '@playwright/test'
+import { fileURLToPath } from 'node:url'
+
+const root = fileURLToPath(new URL('..', import.meta.url))
+const port = Number(process.env['SERIATIM_E2E_PORT'] ?? 4655)
+
+export default defineConfig({
+  testDir: './specs',
+  outputDir: '../.cache/e2e-results',
+  forbidOnly: true,
+  workers: 2,
+  retries: 0,
+  timeout: 60_000,
+  expect: { timeout: 10_000 },
+  reporter: [['list'], ['json', { outputFile: `${root}.cache/e2e-report.json` }]],
+  use: {
+    baseURL: `http://127.0.0.1:${port}`,
+    viewport: { width: 1280, height: 800 },
+    timezoneId: 'Europe/Berlin',
+    locale: 'en-GB',
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+    },
+  },
+  webServer: {
+    command: 'node tools/start.mjs',
+    cwd: root,
+    url: `http://127.0.0.1:${port}/api/health`,
+    reuseExistingServer: false,
+    timeout: 120_000,
+    gracefulShutdown: { signal: 'SIGTERM', timeout: 20_000 },
+    env: { PORT: String(port), SERIATIM_DATA: `${root}.cache/e2e-data`, TZ: 'Europe/Berlin' },
+  },
+})

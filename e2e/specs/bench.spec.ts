@@ -1,0 +1,145 @@
+import { expect, test, type Page } from '@playwright/test'
+import { recordedKinds, seedProject } from '../support/projects.ts'
+
+const hole = (page: Page, name: string | RegExp) => page.getByRole('gridcell', { name })
+const ticket = (page: Page) => page.getByRole('region', { name: 'Do this now' })
+
+test('the evening by keys alone: start, next, done, undo, redo, stop', async ({ page, request }) => {
+  const { url, id } = await seedProject(request, { stages: 3 })
+  await page.goto(`${url}/bench`)
+  await expect(ticket(page)).toContainText('0 / 6')
+  await page.keyboard.press('Space')
+  await expect(ticket(page)).toContainText('started')
+  await page.keyboard.press('Space')
+  await page.keyboard.press('Space')
+  await expect(ticket(page)).toContainText('2 / 6')
+  await page.keyboard.press('z')
+  await expect(ticket(page)).toContainText('1 / 6')
+  await page.keyboard.press('y')
+  await expect(ticket(page)).toContainText('2 / 6')
+  await page.keyboard.press('Escape')
+  await expect(ticket(page)).toContainText('not started')
+  await page.keyboard.press('Space')
+  await page.keyboard.press('Enter')
+  await expect(page.getByText(/Prime: .* on the clock/).first()).toBeVisible()
+  await expect(hole(page, /^Prime, Reed-pikes: drying/)).toBeVisible()
+  await expect
+    .poll(() => recordedKinds(request, id))
+    .toEqual([
+      'clock-started',
+      'punched',
+      'punched',
+      'undone',
+      'undone',
+      'clock-stopped',
+      'clock-started',
+      'punched',
+      'clock-stopped',
+    ])
+})
+
+test('a stage’s end starts its drying, and a wet stage warns', async ({ page, request }) => {
+  const { url } = await seedProject(request, { stages: 2 })
+  await page.goto(`${url}/bench`)
+  await expect(ticket(page)).toContainText('Spray outdoors or in an extracting booth')
+  await page.getByRole('button', { name: 'All done' }).click()
+  const shelf = page.getByRole('region', { name: 'Drying' })
+  await expect(shelf).toContainText('prime, 6 models')
+  await expect(shelf).toContainText(/2[12]:\d\d/)
+  await expect(ticket(page)).toContainText(/Still wet after prime: dry at \d\d:\d\d/)
+})
+
+test('one tap punches a batch or a model, and a second takes it back', async ({ page, request }) => {
+  const { url } = await seedProject(request)
+  await page.goto(`${url}/bench`)
+  await page.getByRole('button', { name: /^Reed-pikes/ }).click()
+  await hole(page, 'Coat, Reed-pikes 3: to do').click()
+  await expect(hole(page, 'Coat, Reed-pikes 3: drying')).toBeVisible()
+  await expect(hole(page, 'Coat, Reed-pikes: in hand, 1 of 6')).toBeVisible()
+  await hole(page, 'Coat, Reed-pikes: in hand, 1 of 6').click()
+  await expect(hole(page, 'Coat, Reed-pikes: drying')).toBeVisible()
+  await hole(page, 'Coat, Reed-pikes: drying').click()
+  await expect(hole(page, 'Coat, Reed-pikes: to do')).toBeVisible()
+})
+
+test('a sweep of the pointer punches many at once', async ({ page, request }) => {
+  const { url, id } = await seedProject(request)
+  await page.goto(`${url}/bench`)
+  await page.getByRole('button', { name: /^Reed-pikes/ }).click()
+  const [from, to] = [hole(page, 'Skin, Reed-pikes 2: to do'), hole(page, 'Skin, Reed-pikes 5: to do')]
+  await to.scrollIntoViewIfNeeded()
+  const [a, b] = [(await from.boundingBox())!, (await to.boundingBox())!]
+  await page.mouse.move(a.x + a.width / 2, a.y + a.height / 2)
+  await page.mouse.down()
+  await page.mouse.move(b.x + b.width / 2, b.y + b.height / 2, { steps: 12 })
+  await page.mouse.up()
+  for (const number of [2, 3, 4, 5])
+    await expect(hole(page, `Skin, Reed-pikes ${number}: drying`)).toBeVisible()
+  await expect(hole(page, 'Skin, Reed-pikes 1: to do')).toBeVisible()
+  await expect.poll(() => recordedKinds(request, id)).toEqual(['punched'])
+})
+
+test('arrows with Shift choose a block, Space punches it, Z takes it back', async ({ page, request }) => {
+  const { url } = await seedProject(request, { units: { Eels: 2, Pikes: 2 } })
+  await page.goto(`${url}/bench`)
+  await hole(page, 'Prime, Eels: to do').focus()
+  await page.keyboard.press('ArrowRight')
+  await page.keyboard.press('Shift+ArrowRight')
+  await page.keyboard.press('Shift+ArrowDown')
+  await expect(page.getByRole('gridcell', { selected: true })).toHaveCount(4)
+  await page.keyboard.press('Space')
+  for (const name of ['Grade, Eels', 'Skin, Eels', 'Grade, Pikes', 'Skin, Pikes']) {
+    await expect(hole(page, `${name}: drying`)).toBeVisible()
+  }
+  await page.keyboard.press('z')
+  await expect(hole(page, 'Skin, Pikes: to do')).toBeVisible()
+  await expect(hole(page, 'Grade, Pikes: drying')).toBeVisible()
+})
+
+test('a missed part is noted on its model and mended by a tap', async ({ page, request }) => {
+  const { url } = await seedProject(request)
+  await page.goto(`${url}/bench`)
+  await expect(ticket(page)).toBeVisible()
+  await page.keyboard.press('t')
+  const dialog = page.getByRole('dialog')
+  await dialog.getByLabel('What').fill('bare behind the shield')
+  await dialog.getByLabel('Reed-pikes 4').check()
+  await dialog.getByRole('button', { name: 'Note it' }).click()
+  const slip = hole(page, /^Prime, Reed-pikes: touch-up: bare behind the shield/)
+  await expect(slip).toBeVisible()
+  await page.getByRole('button', { name: /^Reed-pikes/ }).click()
+  await hole(page, 'Prime, Reed-pikes 4: touch-up: bare behind the shield').click()
+  await expect(hole(page, 'Prime, Reed-pikes 4: drying')).toBeVisible()
+})
+
+test('what the plan says next can be taken up at once', async ({ page, request }) => {
+  const { url } = await seedProject(request, { units: { Eels: 2, Pikes: 2 } })
+  await page.goto(`${url}/bench`)
+  const then = page.getByRole('region', { name: 'Then' })
+  const first = then.getByRole('listitem').first()
+  const text = (await first.locator('b').innerText()).trim()
+  await first.getByRole('button', { name: 'Do it now' }).click()
+  await expect(ticket(page).getByRole('heading')).toContainText(text)
+})
+
+test('punches made while the server is away are kept through a closed tab and sent later', async ({
+  page,
+  request,
+  context,
+}) => {
+  const { url, id } = await seedProject(request)
+  await page.goto(`${url}/bench`)
+  await expect(ticket(page)).toBeVisible()
+  await context.route('**/api/**', (route) =>
+    route.request().method() === 'POST' ? route.abort() : route.continue(),
+  )
+  await hole(page, 'Prime, Reed-pikes: to do').click()
+  await expect(page.getByText('1 record is kept in this browser')).toBeVisible()
+  await page.close()
+  expect(await recordedKinds(request, id)).toEqual([])
+  await context.unroute('**/api/**')
+  const reopened = await context.newPage()
+  await reopened.goto(`${url}/bench`)
+  await expect(hole(reopened, 'Prime, Reed-pikes: drying')).toBeVisible()
+  await expect.poll(() => recordedKinds(request, id)).toEqual(['punched'])
+})

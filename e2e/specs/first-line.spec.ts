@@ -1,0 +1,111 @@
+import { rmSync } from 'node:fs'
+import { fileURLToPath } from 'node:url'
+import { expect, test, type Page } from '@playwright/test'
+import { freePort, Instance, isAlive } from '../support/instance.ts'
+
+const data = fileURLToPath(new URL('../../.cache/e2e-crash-data', import.meta.url))
+let instance: Instance
+
+test.beforeAll(async () => {
+  rmSync(data, { recursive: true, force: true })
+  instance = new Instance(data, await freePort())
+  await instance.start()
+})
+test.afterAll(async () => {
+  await instance.stop()
+  rmSync(data, { recursive: true, force: true })
+})
+
+const place = (page: Page, name: string) =>
+  page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name }).click()
+const key = (page: Page, name: string) =>
+  page.getByRole('group', { name: 'At the desk' }).getByRole('button', { name })
+const nowTicket = (page: Page) => page.getByRole('region', { name: 'Do this now' })
+
+test('from a fresh machine to painted models, through a crash, with nothing lost', async ({ page }) => {
+  test.setTimeout(120_000)
+
+  await test.step('1: the demo project is there', async () => {
+    await page.goto(instance.origin)
+    await expect(page.getByRole('heading', { name: 'Tallow Fen militia' })).toBeVisible()
+  })
+
+  await test.step('2: make a project, a unit, and a roster from CSV', async () => {
+    await page.getByRole('button', { name: 'New project' }).click()
+    await page.getByLabel('Name').fill('Sluice watch')
+    await page.getByLabel('Date due').fill('2027-03-06')
+    await page.getByLabel('Hours an evening').fill('3')
+    await page.getByRole('button', { name: 'Make the project' }).click()
+    await page.getByRole('button', { name: 'New unit' }).first().click()
+    await page.getByLabel('Name').fill('Eel-netters')
+    await page.getByLabel('Models').fill('6')
+    await page.getByRole('button', { name: 'Add the unit' }).click()
+    await expect(page.getByText('Eel-netter', { exact: false }).first()).toBeVisible()
+    await page.getByRole('button', { name: 'Roster from CSV' }).first().click()
+    await page
+      .getByLabel('Or paste it here')
+      .fill(
+        'unit,name,count,role,points\nReed-pikes,Pikewarden,1,leader,12\nReed-pikes,Reed-pike,23,trooper,6\nOfficers,Dame Osier,1,character,40',
+      )
+    await page.getByRole('button', { name: 'Add 25 models' }).click()
+    await expect(page.getByRole('heading', { level: 1 })).toContainText('31 models in 3 units')
+  })
+
+  await test.step('3: write the line from the school in one click, and move a stage by keyboard', async () => {
+    await place(page, 'Line')
+    await page.getByRole('button', { name: 'Start from “Translucent over bright”' }).click()
+    await expect(page.getByRole('heading', { level: 1 })).toContainText('14 stages, 14 pots')
+    const leather = page.getByRole('button', { name: /^Leather/ })
+    await leather.focus()
+    await leather.press('Alt+ArrowUp')
+    await expect(page.getByText('Leather is now stage 5.')).toBeVisible()
+  })
+
+  await test.step('4: choose a batch size and read the run sheet', async () => {
+    await place(page, 'Plan')
+    await expect(page.getByRole('heading', { level: 1 })).toContainText('before the date')
+    await expect(page.getByText('pots opened').first()).toBeVisible()
+    const table = page.getByRole('region', { name: 'Batch sizes in figures' })
+    await table.getByRole('button', { name: '12', exact: true }).click()
+    await expect(page.getByRole('list', { name: 'Batches' })).toContainText('Reed-pikes 2, 12')
+    await expect(page.getByText(/while .* (dry|dries) after/).first()).toBeVisible()
+  })
+
+  await test.step('5: start the clock, punch models, and kill −9 server and database in mid-session', async () => {
+    await place(page, 'Bench')
+    await expect(nowTicket(page)).toContainText('Prime')
+    await key(page, 'Start the clock').click()
+    await key(page, 'Next model').click()
+    await key(page, 'Next model').click()
+    await expect(nowTicket(page)).toContainText('2 /')
+    await expect(page.getByRole('region', { name: 'Drying' })).toContainText('2 models')
+    await instance.killAll()
+    await page.keyboard.press('Space')
+    await expect(page.getByText('The server does not answer.')).toBeVisible()
+    await expect(nowTicket(page)).toContainText('3 /')
+    await instance.start()
+    await expect(page.getByText('The server does not answer.')).toBeHidden()
+  })
+
+  await test.step('6: everything is there, in another browser as well', async () => {
+    const { url } = { url: page.url() }
+    const other = await page.context().browser()!.newContext()
+    const fresh = await other.newPage()
+    await fresh.goto(url)
+    await expect(nowTicket(fresh)).toContainText('3 /')
+    await expect(key(fresh, 'Next model')).toBeVisible()
+    await key(fresh, 'All done').click()
+    await expect(fresh.getByText(/on the clock/)).toBeVisible()
+    await expect(fresh.getByRole('heading', { level: 1 })).toContainText(/of work left, done by/)
+    await other.close()
+  })
+
+  await test.step('Ctrl-C stops it all, and a second start keeps the data', async () => {
+    const postmaster = instance.postmasterPid()
+    expect(await instance.stop()).toBe(0)
+    expect(isAlive(postmaster)).toBe(false)
+    await instance.start()
+    await page.goto(instance.origin)
+    await expect(page.getByRole('heading', { name: 'Sluice watch' })).toBeVisible()
+  })
+})

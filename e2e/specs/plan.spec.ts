@@ -1,0 +1,92 @@
+import { expect, test } from '@playwright/test'
+import { demoId, seedProject } from '../support/projects.ts'
+
+test('the batch size changes the plan, and its figures open to how they came about', async ({
+  page,
+  request,
+}) => {
+  const { url } = await seedProject(request, { units: { 'Reed-pikes': 12, 'Lock-keepers': 12 } })
+  await page.goto(`${url}/plan`)
+  const pots = page.getByRole('button', { name: /pots opened/ })
+  await expect(pots).toBeVisible()
+  const before = await pots.innerText()
+  const size = page.getByRole('group', { name: 'Batch of' })
+  await size.getByRole('button', { name: 'one less' }).click()
+  await size.getByRole('button', { name: 'one less' }).click()
+  await size.getByRole('button', { name: 'one less' }).click()
+  await expect(size.getByRole('status')).toHaveText('3')
+  await expect(pots).not.toHaveText(before)
+  await pots.click()
+  await expect(page.getByRole('dialog', { name: 'How “Pot openings” came about' })).toContainText(
+    'anew every evening',
+  )
+  await page.keyboard.press('Escape')
+  await expect(page.getByRole('list', { name: 'Batches' }).getByRole('listitem')).toHaveCount(8)
+})
+
+test('all batch sizes are compared in one chart, and one is chosen from it', async ({ page, request }) => {
+  const { url } = await seedProject(request, { units: { 'Reed-pikes': 8 } })
+  await page.goto(`${url}/plan`)
+  const table = page.getByRole('region', { name: 'Batch sizes in figures' })
+  await expect(table.getByRole('row')).toHaveCount(6)
+  await expect(page.getByRole('heading', { name: /^Batches of \d+ are done first/ })).toBeVisible()
+  await expect(page.locator('.recharts-bar-rectangle path').first()).toBeAttached()
+  await table.getByRole('button', { name: '2', exact: true }).click()
+  await expect(page.getByRole('group', { name: 'Batch of' }).getByRole('status')).toHaveText('2')
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByRole('group', { name: 'Batch of' }).getByRole('status')).toHaveText('6')
+})
+
+test('a long comparison shows how far it is and can be stopped and taken up again', async ({
+  page,
+  request,
+}) => {
+  const { url } = await seedProject(request, { units: { Horde: 120, Mob: 97 } })
+  await page.goto(`${url}/plan`)
+  const sizes = page.getByRole('region', { name: 'Comparing batch sizes' })
+  await expect(sizes.getByRole('progressbar')).toBeVisible()
+  await sizes.getByRole('button', { name: 'Stop' }).click()
+  await expect(page.getByRole('progressbar')).toBeHidden()
+  await page.getByRole('button', { name: 'Compare the sizes' }).click()
+  await expect(page.getByRole('progressbar')).toBeVisible()
+})
+
+test('a string tells what it is when pointed at, and a batch is picked out by its name', async ({ page }) => {
+  await page.goto(`/projects/${demoId}/plan`)
+  const chart = page.getByRole('figure')
+  const strand = chart.locator('line[stroke="transparent"]').first()
+  const box = (await strand.boundingBox())!
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2)
+  await expect(chart.getByText(/hands on \d+ models?/)).toBeVisible()
+  const batch = page.getByRole('list', { name: 'Batches' }).getByRole('button').first()
+  await batch.press('Enter')
+  await expect(batch).toHaveAttribute('aria-pressed', 'true')
+})
+
+test('date and evenings are changed where they matter', async ({ page, request }) => {
+  const { url } = await seedProject(request)
+  await page.goto(`${url}/plan`)
+  await page.getByRole('button', { name: /Mon · Tue/ }).click()
+  const dialog = page.getByRole('dialog')
+  for (const day of ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat']) await dialog.getByLabel(day).uncheck()
+  await dialog.getByLabel('Sun').uncheck()
+  await dialog.getByRole('button', { name: 'Save' }).click()
+  await expect(dialog.getByRole('alert')).toHaveText('Choose at least one evening a week.')
+  await dialog.getByLabel('Sun').check()
+  await dialog.getByLabel('Date due').fill('2020-01-01')
+  await dialog.getByRole('button', { name: 'Save' }).click()
+  await expect(page.getByRole('heading', { level: 1 })).toContainText(/^Done by Sun .* days late$/)
+  await expect(page.getByRole('button', { name: 'Sun, 2 h 30' })).toBeVisible()
+})
+
+test('a stage longer than an evening is named with the way out', async ({ page, request }) => {
+  const { url } = await seedProject(request, { stages: 2 })
+  await page.goto(`${url}/line`)
+  await page.getByRole('button', { name: /^Grade/ }).click()
+  await page.getByLabel('Minutes a model').fill('3 h')
+  await page.getByRole('button', { name: 'Save the stage' }).click()
+  await page.getByRole('link', { name: 'Plan' }).click()
+  await expect(
+    page.getByText('“Grade” needs 184 min for its set-up and one model, but an evening has 150 min.'),
+  ).toBeVisible()
+})

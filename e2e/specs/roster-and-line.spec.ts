@@ -1,0 +1,125 @@
+import { expect, test } from '@playwright/test'
+import { seedProject } from '../support/projects.ts'
+
+test('a roster with faults names them at their line and column and adds nothing', async ({
+  page,
+  request,
+}) => {
+  const { url } = await seedProject(request)
+  await page.goto(`${url}/roster`)
+  await page.getByRole('button', { name: 'Roster from CSV' }).click()
+  const text = page.getByLabel('Or paste it here')
+  await text.fill('name,count,points\nEel-netter,ten,5\nNetmother,1,-2')
+  await expect(page.getByRole('alert')).toContainText('Line 2, count: “ten” is not a number of models')
+  await expect(page.getByRole('alert')).toContainText('Line 3, points: “-2” is not a number of points')
+  await expect(page.getByRole('button', { name: 'Add to the roster' })).toBeDisabled()
+  await text.fill('name,count,points\nEel-netter,10,5\nNetmother,1,2')
+  await page.getByLabel('Unit for lines that name none').fill('Eel-netters')
+  await page.getByRole('button', { name: 'Add 11 models' }).click()
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('17 models in 2 units')
+})
+
+test('a roster comes from a file, too', async ({ page, request }) => {
+  const { url } = await seedProject(request, { units: {} })
+  await page.goto(`${url}/roster`)
+  await page.getByRole('button', { name: 'Roster from CSV' }).click()
+  await page.getByLabel('CSV file').setInputFiles({
+    name: 'roster.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from('name;count\r\nLock-keeper;40\r\n'),
+  })
+  await page.getByRole('button', { name: 'Add 40 models' }).click()
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('40 models in 1 unit')
+})
+
+test('a unit is changed model by model, removed, and brought back by Undo', async ({ page, request }) => {
+  const { url } = await seedProject(request)
+  await page.goto(`${url}/roster`)
+  await page.getByRole('button', { name: 'Change Reed-pikes' }).click()
+  await page.getByLabel('Model 1: name').fill('Pikewarden Sedge')
+  await page.getByLabel('Model 1: role').fill('leader')
+  await page.getByLabel('Model 2: points').fill('many')
+  await page.getByRole('button', { name: 'Take model 6 off' }).click()
+  await page.getByRole('button', { name: 'Save the unit' }).click()
+  await expect(page.getByRole('alert')).toContainText('Give a number.')
+  await page.getByLabel('Model 2: points').fill('7,5')
+  await page.getByRole('button', { name: 'Save the unit' }).click()
+  await expect(page.getByText('Pikewarden Sedge')).toBeVisible()
+  await expect(page.getByText('5 models, 27.5 points')).toBeVisible()
+  await page.getByRole('button', { name: 'Remove Reed-pikes' }).click()
+  await expect(page.getByRole('heading', { name: 'The roster is empty' })).toBeVisible()
+  await page.getByRole('button', { name: 'Undo' }).last().click()
+  await expect(page.getByText('Pikewarden Sedge')).toBeVisible()
+})
+
+test('stages move by drag, by the handle’s keys, and back by Undo', async ({ page, request }) => {
+  const { url } = await seedProject(request, { stages: 5 })
+  await page.goto(`${url}/line`)
+  const names = () => page.locator('ol > li [aria-expanded] > :first-child').allInnerTexts()
+  expect(await names()).toEqual(['Prime', 'Grade', 'Skin', 'Coat', 'Trousers'])
+  const handle = page.getByRole('button', { name: 'Move Skin' })
+  const from = (await handle.boundingBox())!
+  const to = (await page.getByRole('button', { name: 'Move Trousers' }).boundingBox())!
+  await page.mouse.move(from.x + 10, from.y + 10)
+  await page.mouse.down()
+  await page.mouse.move(from.x + 10, from.y + 40, { steps: 4 })
+  await page.mouse.move(to.x + 10, to.y + to.height - 4, { steps: 8 })
+  await page.mouse.up()
+  await expect.poll(names).toEqual(['Prime', 'Grade', 'Coat', 'Trousers', 'Skin'])
+  await page.getByRole('button', { name: 'Undo' }).first().click()
+  await expect.poll(names).toEqual(['Prime', 'Grade', 'Skin', 'Coat', 'Trousers'])
+  const grade = page.getByRole('button', { name: 'Move Grade' })
+  await grade.focus()
+  await page.keyboard.press('Space')
+  await expect(page.getByText('Grade over place 2.')).toBeAttached()
+  await page.keyboard.press('ArrowDown')
+  await expect(page.getByText('Grade over place 3.')).toBeAttached()
+  await page.keyboard.press('Space')
+  await expect.poll(names).toEqual(['Prime', 'Skin', 'Grade', 'Coat', 'Trousers'])
+  await page.reload()
+  await expect.poll(names).toEqual(['Prime', 'Skin', 'Grade', 'Coat', 'Trousers'])
+})
+
+test('a stage is written with minutes as people type them; faults stand at their field', async ({
+  page,
+  request,
+}) => {
+  const { url } = await seedProject(request, { stages: 0 })
+  await page.goto(`${url}/line`)
+  await page.getByRole('button', { name: 'Write the first stage' }).click()
+  await page.getByLabel('Stage', { exact: true }).fill('Skin')
+  await page.getByLabel('Material').fill('warm flesh translucent')
+  await page.getByLabel('Named regions').check()
+  await page.getByLabel('Minutes a model').fill('a while')
+  await page.getByLabel('Dry after, at least').fill('30')
+  await page.getByLabel('Dry after, at most').fill('15')
+  await page.getByRole('button', { name: 'Save the stage' }).click()
+  await expect(page.getByText('Give minutes, such as 4½, 1:30 or 2 h.')).toBeVisible()
+  await page.getByLabel('Minutes a model').fill('4½')
+  await page.getByRole('button', { name: 'Save the stage' }).click()
+  await expect(page.getByText('Name at least one region')).toBeVisible()
+  await expect(page.getByText('The longest drying cannot be shorter')).toBeVisible()
+  await page.getByLabel('Regions', { exact: true }).fill('skin, hands')
+  await page.getByLabel('Dry after, at most').fill('1 h')
+  await page.getByLabel('A stop line').check()
+  await page.getByRole('button', { name: 'Save the stage' }).click()
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('1 stage, 1 pot, 4½ min a model')
+  await expect(page.getByText('table-ready from here')).toBeVisible()
+  await expect(page.getByText('dry 30 min – 1 h')).toBeVisible()
+})
+
+test('a change made elsewhere meanwhile is not overwritten', async ({ page, request }) => {
+  const { url, id } = await seedProject(request, { stages: 3 })
+  await page.goto(`${url}/line`)
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('3 stages')
+  const project = (await (await request.get(`/api/projects/${id}`)).json()) as {
+    revision: number
+    line: object[]
+  }
+  await request.put(`/api/projects/${id}/line`, {
+    data: { revision: project.revision, line: project.line.slice(0, 2) },
+  })
+  await page.getByRole('button', { name: /^Skin/ }).press('Alt+ArrowUp')
+  await expect(page.getByText('This project was changed elsewhere meanwhile')).toBeVisible()
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('2 stages')
+})

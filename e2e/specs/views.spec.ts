@@ -1,0 +1,118 @@
+import { expect, test } from '@playwright/test'
+import { expectAccessible } from '../support/axe.ts'
+import { demoId, seedProject } from '../support/projects.ts'
+
+const views = [
+  { name: 'projects', path: '/', ready: 'Tallow Fen militia' },
+  { name: 'roster', path: `/projects/${demoId}/roster`, ready: 'Lockmaster Bream' },
+  { name: 'line', path: `/projects/${demoId}/line`, ready: 'Edge highlight' },
+  { name: 'plan', path: `/projects/${demoId}/plan`, ready: 'are done first' },
+  { name: 'bench', path: `/projects/${demoId}/bench`, ready: 'of work left' },
+]
+const sizes = [
+  { width: 1280, height: 800 },
+  { width: 820, height: 1180 },
+  { width: 390, height: 844 },
+]
+
+for (const { name, path, ready } of views) {
+  for (const scheme of ['light', 'dark'] as const) {
+    test(`axe finds nothing in ${name}, ${scheme}`, async ({ page }) => {
+      await page.emulateMedia({ colorScheme: scheme, reducedMotion: 'reduce' })
+      // Colours change with the scheme, the layout with the width.
+      for (const size of scheme === 'light' ? sizes : sizes.slice(0, 1)) {
+        await page.setViewportSize(size)
+        await page.goto(path)
+        await expect(page.getByText(ready).first()).toBeVisible({ timeout: 20_000 })
+        await expectAccessible(page)
+      }
+    })
+  }
+}
+
+test('axe finds nothing in what opens: dialogs, an opened stage, strips, a figure', async ({ page }) => {
+  await page.goto('/')
+  await page.getByRole('button', { name: 'New project' }).click()
+  await page.getByRole('button', { name: 'Make the project' }).click()
+  await expect(page.getByText('Give the project a name.')).toBeVisible()
+  await expectAccessible(page)
+  await page.goto(`/projects/${demoId}/line`)
+  await page.getByRole('button', { name: /^Skin/ }).click()
+  await expectAccessible(page)
+  await page.goto(`/projects/${demoId}/roster`)
+  await page.getByRole('button', { name: 'Change Officers' }).click()
+  await expectAccessible(page)
+  await page.goto(`/projects/${demoId}/bench`)
+  await page.getByRole('button', { name: /^Officers/ }).click()
+  await expectAccessible(page)
+  await page.getByRole('button', { name: 'Touch-up' }).click()
+  await expectAccessible(page)
+  await page.goto(`/projects/${demoId}/plan`)
+  await page.getByRole('button', { name: /off the best|best possible|proved best/ }).click()
+  await expectAccessible(page)
+})
+
+test('empty places say what belongs there and lead on', async ({ page, request }) => {
+  const { url } = await seedProject(request, { units: {}, stages: 0 })
+  await page.goto(`${url}/bench`)
+  await expect(page.getByRole('heading', { name: 'The bench is clear' })).toBeVisible()
+  await expectAccessible(page)
+  await page.getByRole('link', { name: 'To the roster' }).click()
+  await expect(page.getByRole('heading', { name: 'The roster is empty' })).toBeVisible()
+  await expectAccessible(page)
+  await page.getByRole('link', { name: 'Line' }).click()
+  await expect(page.getByRole('heading', { name: 'The line has no stages' })).toBeVisible()
+  await expectAccessible(page)
+  await page.getByRole('link', { name: 'Plan' }).click()
+  await expect(page.getByText('There are no models yet.')).toBeVisible()
+  await expectAccessible(page)
+})
+
+test('what is not there, and a server that does not answer, are said in words', async ({ page, context }) => {
+  await page.goto('/projects/0193aaaa-0000-7000-8000-000000000000/plan')
+  await expect(page.getByRole('heading', { name: 'Nothing lies here' })).toBeVisible()
+  await page.goto('/elsewhere')
+  await expect(page.getByRole('heading', { name: 'Nothing lies here' })).toBeVisible()
+  await context.route('**/api/**', (route) => route.abort())
+  await page.goto(`/projects/${demoId}/plan`)
+  await expect(page.getByRole('heading', { name: 'The desk is unattended' })).toBeVisible()
+  await expectAccessible(page)
+  await context.unroute('**/api/**')
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('Done by')
+})
+
+test('the theme is chosen by hand and stays', async ({ page }) => {
+  await page.goto('/')
+  await page.getByRole('button', { name: 'Lamplight' }).click()
+  await page.reload()
+  await expect(page.getByRole('button', { name: 'Daylight' })).toBeVisible()
+  await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark')
+})
+
+test('a project goes out as a file and comes back beside itself', async ({ page, request }) => {
+  const { url, name } = await seedProject(request)
+  await page.goto('/')
+  const download = page.waitForEvent('download')
+  await page.getByRole('button', { name: `Save ${name} as a file` }).click()
+  const path = await (await download).path()
+  await page.getByRole('button', { name: 'Open a project file' }).click()
+  await page.getByLabel('File', { exact: true }).setInputFiles({
+    name: 'broken.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from('{"format":"x"}'),
+  })
+  await expect(page.getByRole('alert')).toContainText('format: This is not a Seriatim project file.')
+  await page.getByLabel('File', { exact: true }).setInputFiles(path)
+  await page.getByRole('button', { name: 'Load the project' }).click()
+  await page.getByRole('button', { name: 'Load as a copy' }).click()
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('Done by')
+  expect(page.url()).not.toContain(url)
+  await page.goto('/')
+  await page
+    .getByRole('button', { name: `Put ${name} away` })
+    .first()
+    .click()
+  await expect(page.getByRole('heading', { name })).toHaveCount(1)
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByRole('heading', { name })).toHaveCount(2)
+})

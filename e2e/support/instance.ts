@@ -1,0 +1,92 @@
+import { execFileSync, spawn, type ChildProcess } from 'node:child_process'
+import { readFileSync } from 'node:fs'
+import { createServer, type AddressInfo } from 'node:net'
+import { fileURLToPath } from 'node:url'
+
+const root = fileURLToPath(new URL('../..', import.meta.url))
+
+/** A Seriatim of its own, started as `npm start` does, that a test may kill. */
+export class Instance {
+  readonly origin: string
+  private child: ChildProcess | null = null
+  private readonly data: string
+  private readonly port: number
+
+  constructor(data: string, port: number) {
+    this.data = data
+    this.port = port
+    this.origin = `http://127.0.0.1:${port}`
+  }
+
+  /** Resolves with what it printed when it is ready, rejects when it gave up. */
+  async start(): Promise<string> {
+    const child = spawn(process.execPath, ['tools/start.mjs'], {
+      cwd: root,
+      env: { ...process.env, PORT: String(this.port), SERIATIM_DATA: this.data, TZ: 'Europe/Berlin' },
+      stdio: ['ignore', 'pipe', 'pipe'],
+    })
+    this.child = child
+    return new Promise((ready, gaveUp) => {
+      let output = ''
+      const read = (data: Buffer) => {
+        output += data.toString()
+        if (output.includes('Seriatim is ready')) ready(output)
+      }
+      child.stdout.on('data', read)
+      child.stderr.on('data', read)
+      child.once('exit', (code) => gaveUp(new Error(`ended with ${code}: ${output}`)))
+    })
+  }
+
+  /** kill −9 to the server and to the database at once; resolves when the supervisor has ended. */
+  async killAll(): Promise<void> {
+    const { child } = this
+    if (!child) return
+    const ended = exitOf(child)
+    process.kill(this.serverPid(), 'SIGKILL')
+    process.kill(this.postmasterPid(), 'SIGKILL')
+    await ended
+  }
+
+  serverPid(): number {
+    const pids = execFileSync('pgrep', ['-P', String(this.child?.pid), '-f', 'server/src/main']).toString()
+    return Number(pids.trim().split('\n')[0])
+  }
+
+  postmasterPid(): number {
+    return Number(readFileSync(`${this.data}/postgres/postmaster.pid`, 'utf8').split('\n')[0])
+  }
+
+  /** As Ctrl-C does; resolves with the exit code. */
+  async stop(): Promise<number | null> {
+    const { child } = this
+    if (!child || child.exitCode !== null) return child?.exitCode ?? null
+    const ended = exitOf(child)
+    child.kill('SIGINT')
+    return ended
+  }
+}
+
+function exitOf(child: ChildProcess): Promise<number | null> {
+  return new Promise((resolve) => child.once('exit', (code) => resolve(code)))
+}
+
+/** Whether a process runs; one that has ended and waits to be reaped does not. */
+export function isAlive(pid: number): boolean {
+  try {
+    const stat = readFileSync(`/proc/${pid}/stat`, 'utf8')
+    return stat[stat.lastIndexOf(')') + 2] !== 'Z'
+  } catch {
+    return false
+  }
+}
+
+export function freePort(): Promise<number> {
+  return new Promise((resolve) => {
+    const probe = createServer()
+    probe.listen(0, '127.0.0.1', () => {
+      const { port } = probe.address() as AddressInfo
+      probe.close(() => resolve(port))
+    })
+  })
+}
