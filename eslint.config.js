@@ -43,7 +43,7 @@ export default tseslint.config(
   },
   {
     files: ['packages/server/src/**/*.ts'],
-    ignores: ['packages/server/src/env.ts', '**/*.test.ts'],
+    ignores: ['packages/server/src/env.ts', '**/*.test.ts', '**/testing/**'],
     rules: {
       'no-restricted-properties': [
         'error',
@@ -53,7 +53,7 @@ export default tseslint.config(
   },
   { files: ['packages/web/src/**/*.{ts,tsx}'], ...reactHooks.configs.flat.recommended },
   {
-    files: ['**/*.test.ts', '**/*.test.tsx', 'e2e/**'],
+    files: ['**/*.test.ts', '**/testing/**', 'e2e/**'],
     rules: { '@typescript-eslint/no-non-null-assertion': 'off' },
   },
 )

@@ -9,6 +9,7 @@ export default defineConfig({
   outputDir: '../.cache/e2e-results',
   forbidOnly: true,
   workers: 2,
+  fullyParallel: true,
   retries: 0,
   timeout: 60_000,
   expect: { timeout: 10_000 },

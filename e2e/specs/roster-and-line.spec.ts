@@ -48,7 +48,7 @@ test('a unit is changed model by model, removed, and brought back by Undo', asyn
   await expect(page.getByText('5 models, 27.5 points')).toBeVisible()
   await page.getByRole('button', { name: 'Remove Reed-pikes' }).click()
   await expect(page.getByRole('heading', { name: 'The roster is empty' })).toBeVisible()
-  await page.getByRole('button', { name: 'Undo' }).last().click()
+  await page.getByRole('button', { name: 'Undo' }).click()
   await expect(page.getByText('Pikewarden Sedge')).toBeVisible()
 })
 
@@ -56,7 +56,7 @@ test('stages move by drag, by the handle’s keys, and back by Undo', async ({ p
   const { url } = await seedProject(request, { stages: 5 })
   await page.goto(`${url}/line`)
   const names = () => page.locator('ol > li [aria-expanded] > :first-child').allInnerTexts()
-  expect(await names()).toEqual(['Prime', 'Grade', 'Skin', 'Coat', 'Trousers'])
+  await expect.poll(names).toEqual(['Prime', 'Grade', 'Skin', 'Coat', 'Trousers'])
   const handle = page.getByRole('button', { name: 'Move Skin' })
   const from = (await handle.boundingBox())!
   const to = (await page.getByRole('button', { name: 'Move Trousers' }).boundingBox())!
@@ -66,7 +66,7 @@ test('stages move by drag, by the handle’s keys, and back by Undo', async ({ p
   await page.mouse.move(to.x + 10, to.y + to.height - 4, { steps: 8 })
   await page.mouse.up()
   await expect.poll(names).toEqual(['Prime', 'Grade', 'Coat', 'Trousers', 'Skin'])
-  await page.getByRole('button', { name: 'Undo' }).first().click()
+  await page.getByRole('button', { name: 'Undo' }).click()
   await expect.poll(names).toEqual(['Prime', 'Grade', 'Skin', 'Coat', 'Trousers'])
   const grade = page.getByRole('button', { name: 'Move Grade' })
   await grade.focus()

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test'
+import { expect, test, type Page } from '@playwright/test'
 import { expectAccessible } from '../support/axe.ts'
 import { demoId, seedProject } from '../support/projects.ts'
 
@@ -30,27 +30,46 @@ for (const { name, path, ready } of views) {
   }
 }
 
-test('axe finds nothing in what opens: dialogs, an opened stage, strips, a figure', async ({ page }) => {
-  await page.goto('/')
-  await page.getByRole('button', { name: 'New project' }).click()
-  await page.getByRole('button', { name: 'Make the project' }).click()
-  await expect(page.getByText('Give the project a name.')).toBeVisible()
-  await expectAccessible(page)
-  await page.goto(`/projects/${demoId}/line`)
-  await page.getByRole('button', { name: /^Skin/ }).click()
-  await expectAccessible(page)
-  await page.goto(`/projects/${demoId}/roster`)
-  await page.getByRole('button', { name: 'Change Officers' }).click()
-  await expectAccessible(page)
-  await page.goto(`/projects/${demoId}/bench`)
-  await page.getByRole('button', { name: /^Officers/ }).click()
-  await expectAccessible(page)
-  await page.getByRole('button', { name: 'Touch-up' }).click()
-  await expectAccessible(page)
-  await page.goto(`/projects/${demoId}/plan`)
-  await page.getByRole('button', { name: /off the best|best possible|proved best/ }).click()
-  await expectAccessible(page)
-})
+const opened: Readonly<Record<string, (page: Page) => Promise<void>>> = {
+  'a form with a fault': async (page) => {
+    await page.goto('/')
+    await page.getByRole('button', { name: 'New project' }).click()
+    await page.getByRole('button', { name: 'Make the project' }).click()
+    await expect(page.getByText('Give the project a name.')).toBeVisible()
+  },
+  'an opened stage': async (page) => {
+    await page.goto(`/projects/${demoId}/line`)
+    await page.getByRole('button', { name: /^Skin/ }).click()
+    await expect(page.getByLabel('Minutes a model')).toBeVisible()
+  },
+  'a unit’s models': async (page) => {
+    await page.goto(`/projects/${demoId}/roster`)
+    await page.getByRole('button', { name: 'Change Officers' }).click()
+    await expect(page.getByRole('dialog')).toBeVisible()
+  },
+  'strips a model': async (page) => {
+    await page.goto(`/projects/${demoId}/bench`)
+    await page.getByRole('button', { name: /^Officers/ }).click()
+    await expect(page.getByRole('gridcell', { name: /Provost Quill/ }).first()).toBeVisible()
+  },
+  'a touch-up': async (page) => {
+    await page.goto(`/projects/${demoId}/bench`)
+    await page.getByRole('button', { name: 'Touch-up' }).click()
+    await expect(page.getByRole('dialog')).toBeVisible()
+  },
+  'a figure’s explanation': async (page) => {
+    await page.goto(`/projects/${demoId}/plan`)
+    await page.getByRole('button', { name: /off the best|best possible|proved best/ }).click()
+    await expect(page.getByText('By hand habit')).toBeVisible()
+  },
+}
+
+for (const [name, open] of Object.entries(opened)) {
+  test(`axe finds nothing in ${name}`, async ({ page }) => {
+    await open(page)
+    await expectAccessible(page)
+  })
+}
 
 test('empty places say what belongs there and lead on', async ({ page, request }) => {
   const { url } = await seedProject(request, { units: {}, stages: 0 })

@@ -70,11 +70,9 @@ type Naked<E> = E extends ProgressEvent ? Omit<E, 'id' | 'at'> : never
 
 /** Events one minute apart, with ids in order. */
 export function log(...events: readonly Naked<ProgressEvent>[]): ProgressEvent[] {
-  return events.map(
-    (event, index) => ({ ...event, id: eventId(index), at: addSeconds(noon, index * 60) }) as ProgressEvent,
-  )
+  return events.map((event, index) => ({ ...event, id: eventId(index), at: addSeconds(noon, index * 60) }))
 }
 
 export const eventId = (index: number) => `event-${String(index).padStart(3, '0')}` as EventId
-export const models = (...names: readonly string[]) => names as readonly string[] as readonly ModelId[]
+export const models = (...names: readonly string[]) => names as readonly ModelId[]
 export const stageId = (name: string) => name as StageId

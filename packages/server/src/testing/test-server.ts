@@ -42,7 +42,7 @@ export async function startTestServer() {
     return {
       status: response.status,
       type: response.headers.get('content-type'),
-      body: (await response.json()) as unknown,
+      body: await response.json(),
     }
   }
 

@@ -19,12 +19,8 @@ function subscribe(notify: () => void): () => void {
   }
 }
 
-/** The moment, anew every second. */
-export function useNow(): Instant {
-  return useSyncExternalStore(subscribe, () => now)
-}
-
-/** The moment, cut to whole minutes: for plans, which need not follow every second. */
-export function useNowMinute(): Instant {
-  return useSyncExternalStore(subscribe, () => instant(Math.floor(now / 60_000) * 60_000))
+/** The moment, anew every so many seconds: the more it redraws, the fewer times. */
+export function useNow(everySeconds = 1): Instant {
+  const step = everySeconds * 1000
+  return useSyncExternalStore(subscribe, () => instant(step === 1000 ? now : Math.floor(now / step) * step))
 }

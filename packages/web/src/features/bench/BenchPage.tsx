@@ -43,7 +43,7 @@ export interface TouchUpWish {
 function Bench({ progress }: { readonly progress: Progress }) {
   const project = useCurrentProject()
   const recorder = useRecorder(project.id)
-  const now = useNow()
+  const now = useNow(10)
   const planned = usePlan(usePlanningInput(project, progress, quickEffort))
   const plan = planned.data?.ok ? planned.data.value : null
   const [choice, setChoice] = useState<Choice | null>(null)
@@ -90,7 +90,7 @@ function Bench({ progress }: { readonly progress: Progress }) {
       <div className="grid gap-x-8 gap-y-4 pt-5 lg:grid-cols-[minmax(0,1fr)_22rem]">
         <div className="grid content-start gap-3">
           {task ? (
-            <NowTicket task={task} project={project} progress={progress} shelf={shelf} now={now} />
+            <NowTicket task={task} project={project} progress={progress} shelf={shelf} />
           ) : (
             <EmptyState title="Nothing left to paint">
               <p>Every model is through every stage. What still dries is on the shelf.</p>
@@ -114,7 +114,7 @@ function Bench({ progress }: { readonly progress: Progress }) {
             busy={progress.running !== null}
             onChoose={setChoice}
           />
-          <DryingShelf shelf={shelf} now={now} timeZone={project.evenings.timeZone} />
+          <DryingShelf shelf={shelf} timeZone={project.evenings.timeZone} />
         </aside>
       </div>
       <section className="mt-8" aria-labelledby="strips">

@@ -1,18 +1,19 @@
-import type { DryingEntry, Instant } from '@seriatim/core'
+import type { DryingEntry } from '@seriatim/core'
 import { batchName } from '../../shared/batch-name.ts'
 import { clockText, durationText, plural, stopwatchText } from '../../shared/format/index.ts'
+import { useNow } from '../../shared/use-now.ts'
 import { PunchHole } from '../../shared/ui/index.ts'
 
 interface DryingShelfProps {
   readonly shelf: readonly DryingEntry[]
-  readonly now: Instant
   readonly timeZone: string
 }
 
 const shortest = 90 * 60
 
 /** What is drying, the soonest dry first, counting down. */
-export function DryingShelf({ shelf, now, timeZone }: DryingShelfProps) {
+export function DryingShelf({ shelf, timeZone }: DryingShelfProps) {
+  const now = useNow()
   return (
     <section aria-labelledby="drying">
       <h2 id="drying" className="text-2xl">

@@ -6,7 +6,6 @@ import {
   holeState,
   stagesOf,
   type DryingEntry,
-  type Instant,
   type Progress,
   type Project,
 } from '@seriatim/core'
@@ -14,6 +13,7 @@ import { TriangleAlert } from 'lucide-react'
 import type { ReactNode } from 'react'
 import { clockText, durationText, stopwatchText } from '../../shared/format/index.ts'
 import { holeText, PunchHole } from '../../shared/ui/index.ts'
+import { useNow } from '../../shared/use-now.ts'
 import { ownPace, wetUnder, type BenchTask } from './bench-task.ts'
 import { taskWhere } from './use-bench.ts'
 
@@ -22,11 +22,11 @@ interface NowTicketProps {
   readonly project: Project
   readonly progress: Progress
   readonly shelf: readonly DryingEntry[]
-  readonly now: Instant
 }
 
 /** Do this now: the stage, the pot, how far, how long. */
-export function NowTicket({ task, project, progress, shelf, now }: NowTicketProps) {
+export function NowTicket({ task, project, progress, shelf }: NowTicketProps) {
+  const now = useNow()
   const { stage, batch, modelIds, left } = task
   const { timeZone } = project.evenings
   const stages = stagesOf(project, batch.unitId)

@@ -22,7 +22,7 @@ import {
   LoadingState,
   Stepper,
 } from '../../shared/ui/index.ts'
-import { useNowMinute } from '../../shared/use-now.ts'
+import { useNow } from '../../shared/use-now.ts'
 import { useBatchSizeComparison, usePlan, usePlanningInput } from '../../shared/worker/index.ts'
 import { BatchSizeChart } from './BatchSizeChart.tsx'
 import { PlanFigures, planHeadline } from './PlanFigures.tsx'
@@ -37,7 +37,7 @@ export function PlanPage() {
   const input = usePlanningInput(project, progress)
   const planned = usePlan(input)
   const comparison = useBatchSizeComparison(planned.data?.ok ? input : null)
-  const now = useNowMinute()
+  const now = useNow(60)
   const [allSheets, setAllSheets] = useState(false)
   const plan = planned.data?.ok ? planned.data.value : null
   const sheets = useMemo(() => (plan ? runSheets(plan, project) : []), [plan, project])

@@ -1,8 +1,16 @@
-import { holeState, stagesOf, type Progress, type Project, type Unit } from '@seriatim/core'
+import {
+  holeState,
+  stagesOf,
+  type Instant,
+  type Model,
+  type Progress,
+  type Project,
+  type Unit,
+} from '@seriatim/core'
 import { Pencil, Trash2 } from 'lucide-react'
 import { plural } from '../../shared/format/index.ts'
 import { IconButton, PunchStrip } from '../../shared/ui/index.ts'
-import { useNowMinute } from '../../shared/use-now.ts'
+import { useNow } from '../../shared/use-now.ts'
 
 interface UnitTicketProps {
   readonly project: Project
@@ -16,7 +24,7 @@ const holeSize = 12
 
 /** A unit with one strip a model, small enough to take in at a glance. */
 export function UnitTicket({ project, unit, progress, onEdit, onRemove }: UnitTicketProps) {
-  const now = useNowMinute()
+  const now = useNow(60)
   const points = unit.models.reduce((sum, model) => sum + model.points, 0)
   const strip = holeSize * project.line.length
   const stages = stagesOf(project, unit.id)
@@ -47,7 +55,7 @@ export function UnitTicket({ project, unit, progress, onEdit, onRemove }: UnitTi
         {unit.models.map((model) => (
           <li
             key={model.id}
-            className="flex min-h-8 items-center justify-between gap-2 border-t border-paper-edge"
+            className="flex min-h-8 min-w-0 items-center justify-between gap-2 border-t border-paper-edge"
           >
             <span className="min-w-0 truncate" title={model.name}>
               {model.name}
@@ -56,21 +64,32 @@ export function UnitTicket({ project, unit, progress, onEdit, onRemove }: UnitTi
               )}
             </span>
             {progress ? (
-              <PunchStrip
-                label={`${model.name}: stages`}
-                now={now}
-                size={holeSize}
-                holes={project.line.map((stage) => ({
-                  id: stage.id,
-                  label: stage.name,
-                  state: holeState(progress, { id: model.id, unitId: unit.id }, stage, now),
-                  stopLine: stage.tableReady,
-                }))}
-              />
+              <ModelStrip project={project} unit={unit} model={model} progress={progress} now={now} />
             ) : null}
           </li>
         ))}
       </ul>
     </article>
   )
+}
+
+interface ModelStripProps {
+  readonly project: Project
+  readonly unit: Unit
+  readonly model: Model
+  readonly progress: Progress
+  readonly now: Instant
+}
+
+function ModelStrip({ project, unit, model, progress, now }: ModelStripProps) {
+  const holes = project.line.map((stage) => ({
+    id: stage.id,
+    state: holeState(progress, { id: model.id, unitId: unit.id }, stage, now),
+    stopLine: stage.tableReady,
+  }))
+  const needed = holes.filter((hole) => hole.state.kind !== 'not-needed')
+  const done = needed.filter((hole) => ['done', 'drying'].includes(hole.state.kind)).length
+  const touchUp = holes.some((hole) => hole.state.kind === 'touch-up') ? ', a touch-up' : ''
+  const label = `${model.name}: ${done} of ${plural(needed.length, 'stage')} done${touchUp}`
+  return <PunchStrip label={label} now={now} size={holeSize} holes={holes} />
 }

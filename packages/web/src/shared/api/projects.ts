@@ -106,6 +106,8 @@ function foreseen(before: StoredProject, change: ProjectChange): StoredProject {
   }
 }
 
+let lastChange: string | number | undefined
+
 interface Named {
   readonly change: ProjectChange
   /** What the toast says was done; an empty one says nothing. */
@@ -131,13 +133,11 @@ export function useProjectChange(id: ProjectId) {
     },
     onSuccess: async ({ before }, { change, said }) => {
       const back = inverse(before, change)
+      // One offer at a time: taking back an older change would take the newer ones with it.
+      toast.dismiss(lastChange)
       if (said !== '') {
-        toast(
-          said,
-          back
-            ? { action: { label: 'Undo', onClick: () => mutation.mutate({ change: back, said: '' }) } }
-            : {},
-        )
+        const undo = back && { label: 'Undo', onClick: () => mutation.mutate({ change: back, said: '' }) }
+        lastChange = toast(said, undo ? { action: undo } : {})
       }
       await client.invalidateQueries({ queryKey: projectListQuery.queryKey })
     },

@@ -13,7 +13,7 @@ import { createOutbox } from './outbox.ts'
 const server = vi.hoisted(() => ({
   received: [] as string[],
   /** What the next request comes to. */
-  answer: 'taken' as 'taken' | 'away' | 'refused' | 'lost',
+  answer: 'taken',
 }))
 
 vi.mock('../api/index.ts', () => ({

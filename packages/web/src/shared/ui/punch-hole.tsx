@@ -18,7 +18,8 @@ export function PunchHole({ state, now, size = 24 }: PunchHoleProps) {
   )
 }
 
-function HoleShape({ state, now }: { readonly state: HoleState; readonly now: Instant }) {
+/** The shape alone, in a box of 24 × 24. */
+export function HoleShape({ state, now }: { readonly state: HoleState; readonly now: Instant }) {
   switch (state.kind) {
     case 'to-do':
       return (

@@ -13,7 +13,7 @@ export function usePlanningInput(
   progress: Progress | undefined,
   effort?: number,
 ): PlanningInput | null {
-  const slot = Math.floor(useNow() / freshFor)
+  const slot = Math.floor(useNow(600) / freshFor)
   return useMemo(
     () =>
       progress

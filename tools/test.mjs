@@ -1,0 +1,99 @@
+// npm test: sets up everything, then checks and tests it all; independent of a running npm start.
+import { mkdirSync, readFileSync, rmSync } from 'node:fs'
+import { Cluster } from './lib/cluster.mjs'
+import { ensureChromium, ensurePostgres } from './lib/debian-packages.mjs'
+import { ensureNodePackages, requireNode } from './lib/node-packages.mjs'
+import { cache, inRoot } from './lib/paths.mjs'
+import { freePort } from './lib/ports.mjs'
+import { run } from './lib/run.mjs'
+import { runTool } from './lib/stop.mjs'
+import { ensureWebBuild } from './lib/web-build.mjs'
+
+const packages = ['core', 'contract', 'cli', 'web', 'server']
+const failures = []
+let passed = 0
+let failed = 0
+
+await runTool(async () => {
+  const began = Date.now()
+  requireNode()
+  await ensurePostgres()
+  await ensureChromium()
+  await ensureNodePackages()
+  mkdirSync(cache(), { recursive: true })
+  for (const name of ['e2e-data', 'e2e-crash-data', 'test-database'])
+    rmSync(cache(name), { recursive: true, force: true })
+  const cluster = new Cluster(cache('test-database'), { disposable: true })
+  try {
+    const database = await cluster.start()
+    // Two cores: the linter has one, everything else the other.
+    await Promise.all([check('lint', 'npm', ['run', '-s', 'check:lint']), checksAndUnitTests(database)])
+  } finally {
+    await cluster.stop()
+    cluster.remove()
+  }
+  await browserTests()
+  const seconds = Math.round((Date.now() - began) / 1000)
+  process.stdout.write(
+    `\n${failures.length === 0 ? 'All checks and tests passed' : `Failed: ${failures.join(', ')}`} in ${seconds} s\n`,
+  )
+  process.stdout.write(`${passed} passed, ${failed} failed\n`)
+  process.exit(failures.length === 0 ? 0 : 1)
+})
+
+async function checksAndUnitTests(database) {
+  for (const name of ['types', 'format', 'boundaries', 'unused']) {
+    await check(name, 'npm', ['run', '-s', `check:${name}`])
+  }
+  for (const name of packages) {
+    const report = cache(`tests-${name}.json`)
+    await check(
+      `tests of ${name}`,
+      'npx',
+      [
+        'vitest',
+        'run',
+        '--root',
+        `packages/${name}`,
+        '--reporter=dot',
+        '--reporter=json',
+        `--outputFile.json=${report}`,
+      ],
+      { SERIATIM_TEST_DATABASE: database },
+    )
+    count(report, (json) => [json.numPassedTests, json.numFailedTests])
+  }
+}
+
+async function browserTests() {
+  await ensureWebBuild()
+  const report = cache('e2e-report.json')
+  rmSync(report, { force: true })
+  const env = { SERIATIM_E2E_PORT: String(await freePort()) }
+  await check('browser tests', 'npx', ['playwright', 'test', '--config', inRoot('e2e')], env)
+  count(report, (json) => [json.stats.expected, json.stats.unexpected + json.stats.flaky])
+}
+
+/** Runs one check; its output is shown only when it fails. */
+async function check(name, command, args, env = {}) {
+  const began = Date.now()
+  const { code, output } = await run(command, args, {
+    quiet: true,
+    env: { ...process.env, ...env, FORCE_COLOR: '0' },
+  })
+  const seconds = ((Date.now() - began) / 1000).toFixed(1).padStart(6)
+  process.stdout.write(`${code === 0 ? 'ok    ' : 'FAILED'} ${seconds} s  ${name}\n`)
+  if (code === 0) return
+  process.stdout.write(`${output}\n`)
+  failures.push(name)
+}
+
+function count(report, read) {
+  try {
+    const [good, bad] = read(JSON.parse(readFileSync(report, 'utf8')))
+    passed += good
+    failed += bad
+  } catch {
+    failed += 1
+  }
+}
