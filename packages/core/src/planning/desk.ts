@@ -30,6 +30,7 @@ const alwaysOpen = [{ start: 0, end: Number.POSITIVE_INFINITY }]
 export function createDesk(instance: PlanInstance): Desk {
   const sessions = instance.sessions ?? alwaysOpen
   const longestSession = Math.max(0, ...sessions.map((session) => session.end - session.start))
+  const openBefore = prefixLengths(sessions)
   const regions = instance.batches.map((batch) => createRegionSlots(batch, instance.regionCount))
   const next = new Int32Array(instance.batches.length)
   const begunAtFirst = instance.batches.filter((batch) => batch.begun && batch.tasks.length > 0).length
@@ -170,10 +171,23 @@ export function createDesk(instance: PlanInstance): Desk {
       flow += dry
       if (dry > finish) finish = dry
     }
-    return { finish, handsDone: free, setUpSeconds, potOpenings, exposed, flow }
+    const deskSeconds = (openBefore[session] ?? 0) + free - (sessions[session]?.start ?? free)
+    return { finish, handsDone: free, deskSeconds, setUpSeconds, potOpenings, exposed, flow }
   }
 
   return { reset, peek, place, free: () => free, cost }
+}
+
+/** For each session, how long all before it are together. */
+function prefixLengths(
+  sessions: readonly { readonly start: number; readonly end: number }[],
+): readonly number[] {
+  let open = 0
+  return sessions.map((session) => {
+    const before = open
+    open += session.end - session.start
+    return before
+  })
 }
 
 /** Times for a row of batch indices: the k-th mention of a batch is its k-th task. */

@@ -75,6 +75,8 @@ export interface PlanCost {
   readonly finish: number
   /** When the hands rest for good. */
   readonly handsDone: number
+  /** The same counted at the desk alone: nights and days between sessions left out. */
+  readonly deskSeconds: number
   readonly setUpSeconds: number
   readonly potOpenings: number
   /** Idle time at the desk, in a session, because everything is drying. */

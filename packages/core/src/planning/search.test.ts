@@ -1,7 +1,7 @@
-import { readFileSync } from 'node:fs'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { bestByForce } from '../testing/exhaustive.ts'
+import { provedCaseNames, readProvedCase } from '../testing/proved-cases.ts'
 import { anyInstance } from '../testing/plan-arbitrary.ts'
 import { earliestFinish, lowerBound } from './bounds.ts'
 import { createDesk, layRow } from './desk.ts'
@@ -78,62 +78,17 @@ describe('searchRow', () => {
   })
 })
 
-interface Case {
-  readonly families: readonly { readonly id: string; readonly setUpMinutes: number }[]
-  readonly batches: readonly {
-    readonly stages: readonly {
-      readonly family: string
-      readonly handsMinutes: number
-      readonly dryMinMinutes: number
-    }[]
-  }[]
-  readonly reference: {
-    readonly makespan: number
-    readonly setUps: number
-    readonly batchByBatch: number
-    readonly stageByStage: number
-  }
-}
-
-/** A batch with waits between whole stages is a batch of one model, an open desk, nothing split. */
-function instanceOf(given: Case): PlanInstance {
-  return {
-    regionCount: 0,
-    sessions: null,
-    potsCloseBetweenSessions: false,
-    maySplit: false,
-    inHandAtMost: null,
-    openFamily: null,
-    batches: given.batches.map((batch) => ({
-      models: 1,
-      drying: [],
-      begun: false,
-      tasks: batch.stages.map((stage, index) => ({
-        stage: index,
-        family: given.families.findIndex((family) => family.id === stage.family),
-        setUp: given.families.find((family) => family.id === stage.family)?.setUpMinutes ?? 0,
-        perModel: stage.handsMinutes,
-        wait: stage.dryMinMinutes,
-        regions: 'whole' as const,
-        models: [0],
-      })),
-    })),
-  }
-}
-
-// Invented instances; their optima were proved by exhaustive search or a general constraint solver.
-describe.each(['plan01', 'plan03', 'plan10'])('one painter, %s', (name) => {
-  const given = JSON.parse(readFileSync(new URL(`../../cases/${name}.json`, import.meta.url), 'utf8')) as Case
-  const instance = instanceOf(given)
+describe.each(provedCaseNames)('one painter, %s', (name) => {
+  const { instance, reference } = readProvedCase(name)
   const desk = createDesk(instance)
 
   it.each([1, 2, 3, 4, 5])('reaches the proved optimum and its fewest set-ups from seed %i', (seed) => {
     const { cost } = planned(instance, 5000, seed)
-    expect([cost.finish, cost.potOpenings]).toEqual([given.reference.makespan, given.reference.setUps])
+    expect([cost.finish, cost.potOpenings]).toEqual([reference.makespan, reference.setUps])
   })
 
   it('evaluates both hand habits as the reference does', () => {
-    expect(layRow(desk, batchByBatch(instance), 'fill').finish).toBe(given.reference.batchByBatch)
-    expect(layRow(desk, stageByStage(instance), 'fill').finish).toBe(given.reference.stageByStage)
+    expect(layRow(desk, batchByBatch(instance), 'fill').finish).toBe(reference.batchByBatch)
+    expect(layRow(desk, stageByStage(instance), 'fill').finish).toBe(reference.stageByStage)
   })
 })

@@ -2,6 +2,7 @@ import { seededRandom } from '../units/random.ts'
 import { createDesk, layRow, type Desk, type SplitPolicy } from './desk.ts'
 import { dispatch, rules } from './dispatch.ts'
 import { batchByBatch, stageByStage, stageByStageInGroups } from './habits.ts'
+import { withMostInHand } from './in-hand.ts'
 import { compareCosts, type PlanCost, type PlanInstance } from './instance.ts'
 
 export interface SearchBudget {
@@ -30,7 +31,7 @@ export function searchRow(instance: PlanInstance, budget: SearchBudget): FoundRo
   const starts = policies.flatMap((policy) => built.find((found) => found.policy === policy) ?? [])
   return starts
     .map((start, index) =>
-      anneal(desk, start, {
+      anneal(desk, instance, start, {
         seed: budget.seed + index,
         evaluations: Math.floor(budget.evaluations / starts.length),
       }),
@@ -52,33 +53,33 @@ function builtRows(desk: Desk, instance: PlanInstance): FoundRow[] {
   })
 }
 
-/** One figure to walk by: a second of finish counts most, a set-up and an early batch count a little. */
-function height(cost: PlanCost, batches: number): number {
-  return (
-    cost.finish + cost.setUpSeconds * 0.05 + cost.exposed * 0.02 + (cost.flow / Math.max(1, batches)) * 0.01
-  )
+/**
+ * One figure to walk by. Time at the desk, not on the calendar: there a few seconds saved show at once,
+ * while the finish only moves when they add up to an evening.
+ */
+function height(cost: PlanCost): number {
+  const tail = cost.finish - cost.handsDone
+  return cost.deskSeconds + tail + cost.setUpSeconds * 0.05 + cost.exposed * 0.02
 }
 
-function anneal(desk: Desk, start: FoundRow, budget: SearchBudget): FoundRow {
+function anneal(desk: Desk, instance: PlanInstance, start: FoundRow, budget: SearchBudget): FoundRow {
   const random = seededRandom(budget.seed)
-  const batches = new Set(start.row).size
-  const row = [...start.row]
-  let current = height(start.cost, batches)
+  let row = start.row
+  let current = height(start.cost)
   let best: FoundRow = start
-  const hottest = Math.max(60, start.cost.handsDone * 0.02)
+  // A third of a usual task: enough to step over a set-up or a short wait.
+  const hottest = Math.max(1, start.cost.deskSeconds / start.row.length / 3)
   for (let step = 0; step < budget.evaluations; step++) {
-    const temperature = hottest * 0.002 ** (step / budget.evaluations)
+    const temperature = hottest * 0.01 ** (step / budget.evaluations)
     const move = randomMove(row, random)
     if (!move) continue
-    shift(row, move)
-    const cost = layRow(desk, row, start.policy)
-    const next = height(cost, batches)
-    if (next <= current || random() < Math.exp((current - next) / temperature)) {
-      current = next
-      if (compareCosts(cost, best.cost) < 0) best = { row: [...row], policy: start.policy, cost }
-    } else {
-      shift(row, { from: move.to, to: move.from, length: move.length })
-    }
+    const tried = withMostInHand(instance, moved(row, move))
+    const cost = layRow(desk, tried, start.policy)
+    const next = height(cost)
+    if (next > current && random() >= Math.exp((current - next) / temperature)) continue
+    row = tried
+    current = next
+    if (compareCosts(cost, best.cost) < 0) best = { row, policy: start.policy, cost }
   }
   return best
 }
@@ -101,7 +102,8 @@ function randomMove(row: readonly number[], random: () => number): Move | null {
   return { from, to, length }
 }
 
-function shift(row: number[], { from, to, length }: Move): void {
-  const moved = row.splice(from, length)
-  row.splice(to, 0, ...moved)
+function moved(row: readonly number[], { from, to, length }: Move): number[] {
+  const next = [...row]
+  next.splice(to, 0, ...next.splice(from, length))
+  return next
 }

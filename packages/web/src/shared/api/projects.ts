@@ -106,7 +106,8 @@ function foreseen(before: StoredProject, change: ProjectChange): StoredProject {
   }
 }
 
-let lastChange: string | number | undefined
+/** The one toast about changes. */
+const lastChange = 'last-change'
 
 interface Named {
   readonly change: ProjectChange
@@ -134,10 +135,10 @@ export function useProjectChange(id: ProjectId) {
     onSuccess: async ({ before }, { change, said }) => {
       const back = inverse(before, change)
       // One offer at a time: taking back an older change would take the newer ones with it.
-      toast.dismiss(lastChange)
-      if (said !== '') {
+      if (said === '') toast.dismiss(lastChange)
+      else {
         const undo = back && { label: 'Undo', onClick: () => mutation.mutate({ change: back, said: '' }) }
-        lastChange = toast(said, undo ? { action: undo } : {})
+        toast(said, { id: lastChange, ...(undo ? { action: undo } : {}) })
       }
       await client.invalidateQueries({ queryKey: projectListQuery.queryKey })
     },

@@ -1,0 +1,12 @@
+import { benchPlanner } from './planner.ts'
+import { benchProvedCases } from './proved-cases.ts'
+import { benchStart } from './start.ts'
+
+const benches = { planner: benchPlanner, 'proved-cases': benchProvedCases, start: benchStart }
+
+const wanted = process.argv.slice(2)
+for (const [name, bench] of Object.entries(benches)) {
+  if (wanted.length > 0 && !wanted.includes(name)) continue
+  process.stdout.write(`\n## ${name}\n\n`)
+  await bench()
+}
