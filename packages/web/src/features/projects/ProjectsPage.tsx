@@ -25,9 +25,7 @@ export function ProjectsPage() {
   const reason = error ?? failureReason
   return (
     <>
-      <Headline actions={data && data.length > 0 ? actions : undefined}>
-        {data ? headlineOf(data) : 'On the desk'}
-      </Headline>
+      {data ? <Headline actions={data.length > 0 ? actions : undefined}>{headlineOf(data)}</Headline> : null}
       {data ? (
         data.length > 0 ? (
           <ul className="grid gap-4 lg:grid-cols-2">
