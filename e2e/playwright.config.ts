@@ -1,5 +1,6 @@
 import { defineConfig } from '@playwright/test'
 import { fileURLToPath } from 'node:url'
+import { launchOptions } from './support/chromium.ts'
 
 const root = fileURLToPath(new URL('..', import.meta.url))
 const port = Number(process.env['SERIATIM_E2E_PORT'] ?? 4655)
@@ -19,18 +20,7 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     timezoneId: 'Europe/Berlin',
     locale: 'en-GB',
-    launchOptions: {
-      executablePath: '/usr/bin/chromium',
-      args: [
-        '--no-sandbox',
-        '--disable-gpu',
-        '--disable-quic',
-        '--no-first-run',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync',
-      ],
-    },
+    launchOptions,
   },
   webServer: {
     command: 'node tools/start.mjs',

@@ -5,16 +5,18 @@ import { fileURLToPath } from 'node:url'
 
 const root = fileURLToPath(new URL('../..', import.meta.url))
 
-/** A Seriatim of its own, started as `npm start` does, that a test may kill. */
+/** A Seriatim of its own, started as `npm start` does, that a test may kill; `env` is added to the environment. */
 export class Instance {
   readonly origin: string
   private child: ChildProcess | null = null
   private readonly data: string
   private readonly port: number
+  private readonly env: Record<string, string>
 
-  constructor(data: string, port: number) {
+  constructor(data: string, port: number, env: Record<string, string> = { TZ: 'Europe/Berlin' }) {
     this.data = data
     this.port = port
+    this.env = env
     this.origin = `http://127.0.0.1:${port}`
   }
 
@@ -22,7 +24,7 @@ export class Instance {
   async start(): Promise<string> {
     const child = spawn(process.execPath, ['tools/start.mjs'], {
       cwd: root,
-      env: { ...process.env, PORT: String(this.port), SERIATIM_DATA: this.data, TZ: 'Europe/Berlin' },
+      env: { ...process.env, ...this.env, PORT: String(this.port), SERIATIM_DATA: this.data },
       stdio: ['ignore', 'pipe', 'pipe'],
     })
     this.child = child

@@ -9,20 +9,22 @@ import { addSeconds } from '../src/units/instant.ts'
 import { medianMilliseconds, table, yardstick } from './measure.ts'
 
 const regions = ['skin', 'coat', 'leather', 'metal', 'wood', 'base']
+const waits = [5, 22, 0, 25, 45]
 
 /** 25 stages as a line has them: primers, regions, washes, bases, varnish; waits from none to an hour. */
 function longLine(): Stage[] {
   return Array.from({ length: 25 }, (_, index) =>
     stage(`stage ${index}`, {
-      touch:
-        index % 8 === 0
-          ? { kind: 'whole' }
-          : { kind: 'regions', regions: [regions[index % regions.length]!] },
+      touch: index % 8 === 0 ? { kind: 'whole' } : { kind: 'regions', regions: [around(regions, index)] },
       handsOnSecondsPerModel: minutes(0.5 + (index % 5) * 0.5),
       setUpSeconds: minutes(1 + (index % 3)),
-      ...drying([5, 22, 0, 25, 45][index % 5]!),
+      ...drying(around(waits, index)),
     }),
   )
+}
+
+function around<T>(list: readonly T[], index: number): T {
+  return list[index % list.length] as T
 }
 
 /** 100 models × 25 stages: one plan, the batch-size what-if, and a plan after a tick. */

@@ -1,0 +1,123 @@
+// One current picture of each main view, from the demo data, at a fixed moment.
+import { mkdirSync, readdirSync, rmSync } from 'node:fs'
+import { fileURLToPath } from 'node:url'
+import { chromium, type Locator, type Page } from '@playwright/test'
+import { launchOptions } from './support/chromium.ts'
+import { freePort, Instance } from './support/instance.ts'
+
+const moment = '2026-11-24T19:40:00Z'
+const timeZone = 'Europe/Berlin'
+const project = '/projects/01930000-0000-7000-8000-000000000047'
+const root = fileURLToPath(new URL('..', import.meta.url))
+const folder = `${root}docs/screenshots`
+const data = `${root}.cache/screenshots-data`
+const desktop = { width: 1280, height: 800 }
+const tablet = { width: 820, height: 1180 }
+const phone = { width: 390, height: 844 }
+
+interface Shot {
+  name: string
+  path: string
+  size: { width: number; height: number }
+  scheme?: 'dark'
+  /** What to do before the picture. */
+  act?: (page: Page) => Promise<void>
+}
+
+const shots: Shot[] = [
+  { name: 'projects', path: '/', size: desktop },
+  { name: 'roster', path: `${project}/roster`, size: desktop },
+  { name: 'line', path: `${project}/line`, size: desktop },
+  {
+    name: 'line-stage',
+    path: `${project}/line`,
+    size: desktop,
+    act: async (page) => {
+      await page.getByRole('button', { name: /^Skin/ }).click()
+      await page.getByRole('button', { name: /^Grade/ }).scrollIntoViewIfNeeded()
+    },
+  },
+  { name: 'plan', path: `${project}/plan`, size: desktop, act: compared },
+  {
+    name: 'plan-evenings',
+    path: `${project}/plan`,
+    size: desktop,
+    act: async (page) => {
+      await compared(page)
+      await toTop(page.getByRole('heading', { name: /evenings, in order/ }))
+    },
+  },
+  {
+    name: 'plan-batch-sizes',
+    path: `${project}/plan`,
+    size: desktop,
+    act: async (page) => {
+      await compared(page)
+      await toTop(page.locator('#batch-sizes'))
+    },
+  },
+  { name: 'bench', path: `${project}/bench`, size: desktop, act: running },
+  {
+    name: 'bench-strips',
+    path: `${project}/bench`,
+    size: desktop,
+    act: async (page) => {
+      await page.getByRole('button', { name: /^Lock-keepers 2/ }).click()
+      await toTop(page.locator('#strips'))
+    },
+  },
+  { name: 'bench-lamplight', path: `${project}/bench`, size: tablet, scheme: 'dark', act: running },
+  { name: 'bench-phone', path: `${project}/bench`, size: phone, act: running },
+  { name: 'plan-tablet', path: `${project}/plan`, size: tablet, act: compared },
+]
+
+async function compared(page: Page) {
+  await page.getByRole('heading', { name: /are done first/ }).waitFor({ timeout: 60_000 })
+}
+
+/** The clock is started once; later pictures find it running. */
+async function running(page: Page) {
+  const start = page.getByRole('button', { name: 'Start the clock' })
+  await page.getByRole('group', { name: 'At the desk' }).waitFor()
+  if (await start.isVisible()) await start.click()
+  await page.getByRole('button', { name: 'Next model' }).waitFor()
+  await page.getByRole('region', { name: 'Then' }).waitFor()
+}
+
+/** Scrolls so that it stands just under the road. */
+async function toTop(place: Locator) {
+  await place.evaluate((element) => window.scrollBy(0, element.getBoundingClientRect().top - 80))
+}
+
+rmSync(data, { recursive: true, force: true })
+mkdirSync(folder, { recursive: true })
+const instance = new Instance(data, await freePort(), { SERIATIM_NOW: moment, TZ: timeZone })
+await instance.start()
+const browser = await chromium.launch(launchOptions)
+try {
+  for (const { name, path, size, scheme = 'light', act } of shots) {
+    const context = await browser.newContext({
+      viewport: size,
+      colorScheme: scheme,
+      timezoneId: timeZone,
+      locale: 'en-GB',
+      reducedMotion: 'reduce',
+      hasTouch: size !== desktop,
+    })
+    const page = await context.newPage()
+    await page.clock.setFixedTime(moment)
+    await page.goto(`${instance.origin}${path}`)
+    await page.getByRole('heading', { level: 1 }).waitFor()
+    await page.waitForLoadState('networkidle')
+    await act?.(page)
+    await page.screenshot({ path: `${folder}/${name}.png` })
+    await context.close()
+  }
+} finally {
+  await browser.close()
+  await instance.stop()
+  rmSync(data, { recursive: true, force: true })
+}
+for (const file of readdirSync(folder)) {
+  if (!shots.some((shot) => `${shot.name}.png` === file)) rmSync(`${folder}/${file}`)
+}
