@@ -1,4 +1,5 @@
 import type { Session } from '../calendar/sessions.ts'
+import type { DryingEntry } from '../progress/drying-shelf.ts'
 import type { Batch } from '../project/batches.ts'
 import type { BatchId, ModelId, StageId } from '../units/ids.ts'
 import type { Instant } from '../units/instant.ts'
@@ -23,6 +24,8 @@ export interface Stretch {
 export interface LinePlan {
   readonly batches: readonly Batch[]
   readonly sessions: readonly Session[]
+  /** What is still wet when the plan begins, from work done before. */
+  readonly drying: readonly DryingEntry[]
   readonly stretches: readonly Stretch[]
   readonly finishesAt: Instant
   readonly firstBatchAt: Instant

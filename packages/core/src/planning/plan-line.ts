@@ -1,5 +1,6 @@
 import { expandSessions, type Session } from '../calendar/sessions.ts'
 import { regionsMeet } from '../line/regions.ts'
+import { dryingShelf } from '../progress/drying-shelf.ts'
 import { foldProgress, type Progress } from '../progress/fold-progress.ts'
 import { splitIntoBatches, type Batch } from '../project/batches.ts'
 import type { Project } from '../project/project.ts'
@@ -61,6 +62,7 @@ export function planLine(input: PlanningInput): Result<LinePlan, PlanProblem> {
     ...summary(instance, cost, now),
     batches,
     sessions,
+    drying: dryingShelf(project, batches, progress, now),
     stretches: segments.map((segment) => stretchOf(segment, instance, project, batches, now)),
     firstBatchAt: firstBatchDry(instance, segments, now),
     habits: { batchByBatch: habit(batchByBatch(instance)), stageByStage: habit(everything) },

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { drying, noon, project, stage, unit } from '../testing/builders.ts'
+import { drying, eventId, noon, project, stage, unit } from '../testing/builders.ts'
+import { foldProgress } from '../progress/fold-progress.ts'
 import { addSeconds } from '../units/instant.ts'
 import { minutes } from '../units/seconds.ts'
 import { planLine } from './plan-line.ts'
@@ -19,6 +20,28 @@ describe('runSheets', () => {
     expect(wait).toMatchObject({ kind: 'wait', for: { stage: { name: 'wash' }, batch: { unitName: 'a' } } })
     expect(last).toMatchObject({ kind: 'work', stage: { name: 'edge' } })
     if (wait?.kind === 'wait') expect(wait.endsAt - wait.startsAt).toBe(20 * 60_000)
+  })
+
+  it('names a wait for what was wet before the plan began', () => {
+    const line = [stage('wash', drying(20)), stage('edge')]
+    const given = project([unit('a', 1)], line)
+    const at = addSeconds(noon, 1800)
+    const progress = foldProgress([
+      {
+        kind: 'punched',
+        id: eventId(1),
+        at,
+        stageId: line[0]!.id,
+        modelIds: [given.units[0]!.models[0]!.id],
+      },
+    ])
+    const planned = planLine({ project: given, progress, now: addSeconds(at, 60) })
+    if (!planned.ok) throw new Error(planned.error.kind)
+    expect(runSheets(planned.value, given)[0]!.entries[0]).toMatchObject({
+      kind: 'wait',
+      endsAt: addSeconds(at, 20 * 60),
+      for: { stage: { name: 'wash' }, batch: { unitName: 'a' } },
+    })
   })
 
   it('names the drying that other work fills', () => {

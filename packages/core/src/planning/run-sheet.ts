@@ -56,13 +56,14 @@ export function runSheets(plan: LinePlan, project: Pick<Project, 'line'>): reado
       if (stretch.startsAt > clock) {
         const bound = earlier.filter(
           (each) =>
-            each.batch === batch &&
+            each.batch.id === batch.id &&
             regionsMeet(touchedRegions(each.stage.touch), touchedRegions(stage.touch)),
         )
         entries.push({ kind: 'wait', startsAt: clock, endsAt: stretch.startsAt, for: latest(bound) })
       }
       const fills = earlier.filter(
-        (each) => each.batch !== batch && each.until > stretch.startsAt && goesOn(plan, each.batch, stretch),
+        (each) =>
+          each.batch.id !== batch.id && each.until > stretch.startsAt && goesOn(plan, each.batch, stretch),
       )
       entries.push({ kind: 'work', stretch, batch, stage, fills })
       clock = stretch.endsAt
@@ -78,13 +79,14 @@ function dryingBefore(
   batchOf: ReadonlyMap<string, Batch>,
   stageOf: ReadonlyMap<string, Stage>,
 ): readonly Drying[] {
-  return plan.stretches
+  const planned = plan.stretches
     .filter((each) => each.endsAt <= stretch.startsAt && each.dryAt > each.endsAt)
     .flatMap((each) => {
       const batch = batchOf.get(each.batchId)
       const stage = stageOf.get(each.stageId)
       return batch && stage ? [{ batch, stage, until: each.dryAt }] : []
     })
+  return [...plan.drying, ...planned]
 }
 
 function goesOn(plan: LinePlan, batch: Batch, after: Stretch): boolean {
