@@ -10,6 +10,7 @@ export type ProblemKind =
   | 'event-id-reused'
   | 'unknown-reference'
   | 'database-away'
+  | 'disk-full'
   | 'unexpected'
 
 /** RFC 9457 problem document, with the path of each faulty field and a sentence for a person. */

@@ -1,8 +1,9 @@
 import { sql } from 'drizzle-orm'
 import { pino } from 'pino'
+import { v7 } from 'uuid'
 import { describe, expect, it } from 'vitest'
 import { createApp } from '../app.ts'
-import { startTestServer, testNow } from '../testing/test-server.ts'
+import { settings, startTestServer, testNow } from '../testing/test-server.ts'
 import { openDatabase } from './client.ts'
 import { migrateDatabase, NewerDatabase } from './migrate.ts'
 
@@ -33,6 +34,22 @@ describe('the database', () => {
     expect(response.headers.get('retry-after')).toBe('2')
     expect(await response.json()).toMatchObject({ type: 'urn:seriatim:problem:database-away' })
     await close()
+  })
+
+  it('whose disk is full gives 507 and takes the same request later', async () => {
+    const server = await startTestServer()
+    await server.db.execute(
+      sql.raw(`create function full_disk() returns trigger language plpgsql as
+        $$ begin raise exception 'could not extend file' using errcode = 'disk_full'; end $$`),
+    )
+    await server.db.execute(
+      sql`create trigger full_disk before insert on project for each row execute function full_disk()`,
+    )
+    const put = () => server.problem(`/projects/${v7()}`, 'PUT', settings())
+    expect(await put()).toMatchObject({ status: 507, body: { type: 'urn:seriatim:problem:disk-full' } })
+    await server.db.execute(sql`drop trigger full_disk on project`)
+    expect((await put()).status).toBe(200)
+    await server.stop()
   })
 
   it('an unexpected failure gives an id and no SQL', async () => {

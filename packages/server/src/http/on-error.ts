@@ -18,7 +18,10 @@ const connectionLost = new Set([
   '08006',
 ])
 
-/** Known problems as they are; a lost database as 503; anything else as a request id, its detail in the log. */
+/** insufficient_resources, disk_full */
+const diskFull = new Set(['53000', '53100', 'ENOSPC'])
+
+/** Known problems as they are; a lost database as 503, a full disk as 507; anything else as a request id, its detail in the log. */
 export function onError(log: Logger): ErrorHandler {
   return (error, context) => {
     if (error instanceof RequestProblem) return problemResponse(context, error)
@@ -28,18 +31,16 @@ export function onError(log: Logger): ErrorHandler {
         new RequestProblem('invalid-request', 'The request is not valid JSON, or not JSON at all.'),
       )
     }
-    if (isDatabaseAway(error)) {
-      log.warn({ reason: error.message }, 'the database does not answer')
-      return problemResponse(
-        context,
-        new RequestProblem(
-          'database-away',
-          'The database does not answer just now. Nothing is lost; try again in a moment.',
-        ),
-      )
+    const kind = causes(error)
+      .map(databaseTrouble)
+      .find((each) => each !== null)
+    if (kind) {
+      log.warn({ reason: rootCause(error).message }, kind)
+      return problemResponse(context, new RequestProblem(kind, troubleText[kind]))
     }
     const requestId = randomUUID()
-    log.error({ requestId, err: error }, 'unexpected')
+    // The root alone: what wraps it repeats the statement with all its values.
+    log.error({ requestId, err: rootCause(error) }, 'unexpected')
     return problemResponse(
       context,
       new RequestProblem('unexpected', 'This was not expected. Nothing recorded before is lost.'),
@@ -48,12 +49,30 @@ export function onError(log: Logger): ErrorHandler {
   }
 }
 
-function isDatabaseAway(error: unknown): boolean {
-  for (let cause = error; cause instanceof Error; cause = cause.cause) {
-    if ('code' in cause && typeof cause.code === 'string' && connectionLost.has(cause.code)) return true
-    if (/Connection terminated|timeout exceeded when trying to connect|not queryable/.test(cause.message))
-      return true
-    if (cause instanceof AggregateError && cause.errors.some(isDatabaseAway)) return true
-  }
-  return false
+type DatabaseTrouble = 'database-away' | 'disk-full'
+
+const troubleText: Readonly<Record<DatabaseTrouble, string>> = {
+  'database-away': 'The database does not answer just now. Nothing is lost; try again in a moment.',
+  'disk-full':
+    'The disk with the data is full. Nothing recorded before is lost; free some space and try again.',
+}
+
+function databaseTrouble(cause: Error): DatabaseTrouble | null {
+  const code = 'code' in cause && typeof cause.code === 'string' ? cause.code : ''
+  if (diskFull.has(code)) return 'disk-full'
+  const away =
+    connectionLost.has(code) ||
+    /Connection terminated|timeout exceeded when trying to connect|not queryable/.test(cause.message)
+  return away ? 'database-away' : null
+}
+
+/** The error, what caused it, and what caused that. */
+function causes(error: unknown): readonly Error[] {
+  if (!(error instanceof Error)) return []
+  const beside = error instanceof AggregateError ? error.errors.flatMap(causes) : []
+  return [error, ...beside, ...causes(error.cause)]
+}
+
+function rootCause(error: Error): Error {
+  return causes(error).at(-1) ?? error
 }

@@ -12,6 +12,7 @@ const table: Readonly<Record<ProblemKind, { status: ContentfulStatusCode; title:
   'event-id-reused': { status: 409, title: 'This event id names another event' },
   'unknown-reference': { status: 422, title: 'Something named here does not exist' },
   'database-away': { status: 503, title: 'The database does not answer' },
+  'disk-full': { status: 507, title: 'The disk is full' },
   unexpected: { status: 500, title: 'Something went wrong here' },
 }
 

@@ -109,13 +109,13 @@ function ThemeButton() {
 }
 
 function OutboxNotice() {
-  const { waiting, away } = useOutbox()
+  const { waiting, trouble } = useOutbox()
   return (
     <div role="status" className="mx-auto max-w-[1360px] px-4 sm:px-6">
-      {away ? (
+      {trouble ? (
         <p className="ticket mt-3 border-l-8 border-l-touch-up px-4 py-2">
-          <b>The server does not answer.</b> Go on painting: {plural(waiting, 'record')}{' '}
-          {waiting === 1 ? 'is' : 'are'} kept in this browser and sent as soon as it runs again.
+          <b>{trouble}</b> Go on painting: {plural(waiting, 'record')} {waiting === 1 ? 'is' : 'are'} kept in
+          this browser and sent as soon as it runs again.
         </p>
       ) : null}
     </div>

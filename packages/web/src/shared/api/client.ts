@@ -22,13 +22,18 @@ export class ApiProblem extends Error {
 /** No answer at all: the server is down, or the machine is offline. */
 class NoAnswer extends Error {
   constructor() {
-    super('Seriatim’s server does not answer.')
+    super('The server does not answer.')
   }
 }
 
-/** Whether trying again later may help. */
+/** Whether the server or its database is away, and trying again in a moment may help. */
 export function isAway(error: unknown): boolean {
   return error instanceof NoAnswer || (error instanceof ApiProblem && error.problem.status === 503)
+}
+
+/** Whether the fault is not the request's: the same one may be taken later. */
+export function mayPass(error: unknown): boolean {
+  return isAway(error) || (error instanceof ApiProblem && error.problem.status >= 500)
 }
 
 interface Answer {

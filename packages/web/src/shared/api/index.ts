@@ -1,4 +1,4 @@
-export { api, ApiProblem, ask, isAway } from './client.ts'
+export { api, ApiProblem, ask, isAway, mayPass } from './client.ts'
 export {
   createProject,
   exportProjectFile,

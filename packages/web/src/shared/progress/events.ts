@@ -26,7 +26,7 @@ const eventsQuery = (id: ProjectId) =>
   })
 
 /** Sends what waits, now and whenever the machine is back; mounted once by the shell. */
-export function useOutbox(): { readonly waiting: number; readonly away: boolean } {
+export function useOutbox(): { readonly waiting: number; readonly trouble: string | null } {
   const client = useQueryClient()
   const state = useSyncExternalStore(outbox.subscribe, outbox.getState)
   useEffect(() => {
@@ -42,7 +42,7 @@ export function useOutbox(): { readonly waiting: number; readonly away: boolean 
     window.addEventListener('online', flush)
     return () => window.removeEventListener('online', flush)
   }, [client])
-  return { waiting: state.waiting.length, away: state.away }
+  return { waiting: state.waiting.length, trouble: state.trouble }
 }
 
 function addToCache(client: QueryClient, projectId: ProjectId, events: readonly ProgressEvent[]): void {

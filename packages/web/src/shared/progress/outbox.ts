@@ -1,7 +1,7 @@
 import { eventSchema } from '@seriatim/contract'
 import type { ProgressEvent, ProjectId } from '@seriatim/core'
 import { z } from 'zod'
-import { api, ask, isAway } from '../api/index.ts'
+import { api, ask, mayPass } from '../api/index.ts'
 
 /** One recorded event on its way to the server. */
 interface Waiting {
@@ -11,8 +11,8 @@ interface Waiting {
 
 export interface OutboxState {
   readonly waiting: readonly Waiting[]
-  /** The last attempt got no answer; another follows by itself. */
-  readonly away: boolean
+  /** Why the last attempt came to nothing, in a sentence; another follows by itself. */
+  readonly trouble: string | null
 }
 
 interface Listeners {
@@ -32,7 +32,7 @@ const longestPause = 10_000
  * twice is harmless, so several tabs may share the storage.
  */
 export function createOutbox(storage: Storage) {
-  let state: OutboxState = { waiting: readStored(storage), away: false }
+  let state: OutboxState = { waiting: readStored(storage), trouble: null }
   let sending = false
   let pause = 500
   let timer: ReturnType<typeof setTimeout> | undefined
@@ -64,7 +64,7 @@ export function createOutbox(storage: Storage) {
     pause = Math.min(longestPause, pause * 2)
   }
 
-  /** Sends the first project's events; false when there was no answer. */
+  /** Sends the first project's events; false when it has to be tried again later. */
   async function sendFirst(): Promise<boolean> {
     const projectId = state.waiting[0]?.projectId
     if (projectId === undefined) return false
@@ -77,15 +77,15 @@ export function createOutbox(storage: Storage) {
         z.object({ recorded: z.number() }),
       )
     } catch (error) {
-      if (isAway(error)) {
-        change({ away: true })
+      if (mayPass(error)) {
+        change({ trouble: messageOf(error) })
         return false
       }
       for (const event of events) {
         storage.setItem(`seriatim.refused.${event.id}`, storage.getItem(prefix + event.id) ?? '')
       }
       forget(batch)
-      listeners.onRefused(projectId, error instanceof Error ? error.message : String(error))
+      listeners.onRefused(projectId, messageOf(error))
       return true
     }
     // The cache learns of them before the outbox forgets them, so that no punch flickers.
@@ -96,7 +96,7 @@ export function createOutbox(storage: Storage) {
 
   function forget(batch: readonly Waiting[]): void {
     for (const { event } of batch) storage.removeItem(prefix + event.id)
-    change({ waiting: state.waiting.filter((each) => !batch.includes(each)), away: false })
+    change({ waiting: state.waiting.filter((each) => !batch.includes(each)), trouble: null })
   }
 
   return {
@@ -111,6 +111,10 @@ export function createOutbox(storage: Storage) {
     },
     getState: () => state,
   }
+}
+
+function messageOf(error: unknown): string {
+  return error instanceof Error ? error.message : String(error)
 }
 
 function plain(event: ProgressEvent): z.output<typeof eventSchema> {
