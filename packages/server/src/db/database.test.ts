@@ -48,7 +48,7 @@ describe('the database', () => {
     const put = () => server.problem(`/projects/${v7()}`, 'PUT', settings())
     expect(await put()).toMatchObject({ status: 507, body: { type: 'urn:seriatim:problem:disk-full' } })
     await server.db.execute(sql`drop trigger full_disk on project`)
-    expect((await put()).status).toBe(200)
+    expect((await put()).status).toBe(201)
     await server.stop()
   })
 
