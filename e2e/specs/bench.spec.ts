@@ -6,7 +6,8 @@ const ticket = (page: Page) => page.getByRole('region', { name: 'Do this now' })
 
 test('the evening by keys alone: start, next, done, undo, redo, stop', async ({ page, request }) => {
   const { url, id } = await seedProject(request, { stages: 3 })
-  await page.goto(`${url}/bench`)
+  await page.goto(`${url}/roster`)
+  await page.getByRole('link', { name: 'Bench', exact: true }).press('Enter')
   await expect(ticket(page)).toContainText('0 / 6')
   await page.keyboard.press('Space')
   await expect(ticket(page)).toContainText('started')

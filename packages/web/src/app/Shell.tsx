@@ -1,8 +1,8 @@
 import type { ProjectId } from '@seriatim/core'
 import { countModels } from '@seriatim/core'
 import { Moon, Sun } from 'lucide-react'
-import { useEffect, useState } from 'react'
-import { Link, NavLink, Outlet, useParams } from 'react-router'
+import { useEffect, useRef, useState } from 'react'
+import { Link, NavLink, Outlet, useLocation, useParams } from 'react-router'
 import { ApiProblem, useProject } from '../shared/api/index.ts'
 import { dateText, plural } from '../shared/format/index.ts'
 import { ProjectContext } from '../shared/project-context.ts'
@@ -20,6 +20,7 @@ const places = [
 /** The mat, the road across its top, and what is on its way to the server. */
 export function Shell() {
   const { projectId } = useParams()
+  const main = useFocusOnArrival()
   return (
     <>
       <a
@@ -41,11 +42,29 @@ export function Shell() {
         </div>
       </header>
       <OutboxNotice />
-      <main id="main" className="mx-auto max-w-[1360px] px-4 pb-16 sm:px-6">
+      <main
+        id="main"
+        ref={main}
+        tabIndex={-1}
+        className="mx-auto outline-none max-w-[1360px] px-4 pb-16 sm:px-6"
+      >
         <Outlet />
       </main>
     </>
   )
+}
+
+/** Who goes to another place has the keys there: focus leaves the link that led here. */
+function useFocusOnArrival() {
+  const place = useRef<HTMLElement>(null)
+  const { pathname } = useLocation()
+  const arrivedAt = useRef(pathname)
+  useEffect(() => {
+    if (arrivedAt.current === pathname) return
+    arrivedAt.current = pathname
+    place.current?.focus({ preventScroll: true })
+  }, [pathname])
+  return place
 }
 
 /** One line of places with a hole on it: where you are. */

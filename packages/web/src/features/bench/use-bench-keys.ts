@@ -4,7 +4,7 @@ import { useEffect, useEffectEvent } from 'react'
 export type BenchKeys = Readonly<Record<string, () => void>>
 
 const typing = 'input, textarea, select, [contenteditable], [role="dialog"], [role="grid"]'
-const pressing = 'button, a, summary'
+const pressing: Readonly<Record<string, string>> = { ' ': 'button, summary', Enter: 'button, summary, a' }
 
 /** One key an action, anywhere on the page but where the key means something else already. */
 export function useBenchKeys(keys: BenchKeys): void {
@@ -12,7 +12,8 @@ export function useBenchKeys(keys: BenchKeys): void {
     if (event.ctrlKey || event.metaKey || event.altKey || event.repeat) return
     const target = event.target instanceof Element ? event.target : null
     if (target?.closest(typing) || document.querySelector('[role="dialog"]')) return
-    if ((event.key === ' ' || event.key === 'Enter') && target?.closest(pressing)) return
+    const pressed = pressing[event.key]
+    if (pressed && target?.closest(pressed)) return
     const action = keys[event.key.length === 1 ? event.key.toLowerCase() : event.key]
     if (!action) return
     event.preventDefault()
