@@ -8,3 +8,6 @@ export type StageId = Id<'stage'>
 export type EventId = Id<'event'>
 /** Derived, never stored: `<unitId>/<number from 1>`. */
 export type BatchId = Id<'batch'>
+export type MaterialId = Id<'material'>
+export type RecipeId = Id<'recipe'>
+export type StepId = Id<'step'>

@@ -1,0 +1,57 @@
+import { converter, differenceCiede2000, formatHex, parse } from 'culori'
+import { Color, mix } from 'spectral.js'
+
+/** `#rrggbb`, sRGB. */
+export type Hex = `#${string}`
+
+const toLab = converter('lab65')
+const toLinear = converter('lrgb')
+const deltaE = differenceCiede2000()
+
+/** Text in, so failure is a value: `null` for anything but `#rrggbb`. */
+export function parseHex(text: string): Hex | null {
+  return /^#[0-9a-f]{6}$/i.test(text.trim()) ? (text.trim().toLowerCase() as Hex) : null
+}
+
+/** CIE L*, 0 black to 100 white (D65). */
+export function lightness(colour: Hex): number {
+  return toLab(colour)?.l ?? 0
+}
+
+/** CIEDE2000 (Sharma, Wu & Dalal 2005); about 1 is just noticeable. */
+export function colourDifference(a: Hex, b: Hex): number {
+  const [first, second] = [parse(a), parse(b)]
+  return first && second ? deltaE(first, second) : Number.POSITIVE_INFINITY
+}
+
+/** What paints stirred together come to, by a single-constant Kubelka–Munk model: a guide, not a match. */
+export function mixedColour(parts: readonly { readonly colour: Hex; readonly parts: number }[]): Hex | null {
+  const weighed = parts.filter((each) => each.parts > 0)
+  const [first] = weighed
+  if (!first) return null
+  if (weighed.every((each) => each.colour === first.colour)) return first.colour
+  return parseHex(
+    mix(...weighed.map(({ colour, parts }): [Color, number] => [new Color(colour), parts])).toString(),
+  )
+}
+
+/**
+ * A coat over what lies under it. The film filters light on its way to the undercoat and back and scatters
+ * its own colour by its opacity, so a thin one all but vanishes over black. A guide, not a match.
+ */
+export function coatOver(coat: Hex, opacity: number, under: Hex): Hex {
+  const film = toLinear(coat)
+  const ground = toLinear(under)
+  if (!film || !ground) return under
+  const seen = (top: number, bottom: number) => opacity * top + (1 - opacity) * top * bottom
+  return (
+    parseHex(
+      formatHex({
+        mode: 'lrgb',
+        r: seen(film.r, ground.r),
+        g: seen(film.g, ground.g),
+        b: seen(film.b, ground.b),
+      }),
+    ) ?? under
+  )
+}

@@ -1,0 +1,167 @@
+import type { Recipe } from '../recipe/recipe.ts'
+import type { RuleId } from '../recipe/rule-id.ts'
+import { factsOf, shareRegion, stepText, type Shelf, type StepFacts } from '../recipe/step-facts.ts'
+import type { StepId } from '../units/ids.ts'
+import { orderRules } from './order-rules.ts'
+import { ruleApplies, type Finding, type Severity } from './rule.ts'
+import { stackRules } from './stack-rules.ts'
+
+const gravest: readonly Severity[] = ['spoils', 'wastes', 'could be quicker']
+
+/**
+ * What is wrong with a recipe, the gravest first. `order` is the order in which its steps are really to be
+ * done; without one only the stacks speak: of two steps that share no region neither comes first.
+ */
+export function findFaults(recipe: Recipe, shelf: Shelf, order?: readonly StepId[]): readonly Finding[] {
+  const facts = factsOf(recipe, shelf)
+  const byId = new Map(facts.map((each) => [each.step.id, each]))
+  const inOrder = order ? order.flatMap((id) => byId.get(id) ?? []) : facts
+  const isOrdered = order ? () => true : shareRegion
+  const silenced = new Set<RuleId>(recipe.silenced.map((each) => each.rule))
+  return [
+    ...(order ? brokenStacks(facts, inOrder) : []),
+    ...brokenOrderRules(inOrder, isOrdered),
+    ...brokenStackRules(recipe, shelf, inOrder),
+    ...openedTwice(facts),
+    ...tornGroups(inOrder, isOrdered),
+  ]
+    .filter((finding) => !silenced.has(finding.rule))
+    .sort(
+      (a, b) =>
+        gravest.indexOf(a.severity) - gravest.indexOf(b.severity) ||
+        b.secondsAtStake - a.secondsAtStake ||
+        (a.rule < b.rule ? -1 : a.rule > b.rule ? 1 : 0),
+    )
+}
+
+/** R01: a lower layer that goes on after its upper one. */
+function brokenStacks(facts: readonly StepFacts[], inOrder: readonly StepFacts[]): readonly Finding[] {
+  const place = new Map(inOrder.map((each, index) => [each.step.id, index]))
+  const placeOf = (each: StepFacts) => place.get(each.step.id)
+  return facts.flatMap((lower, index) =>
+    facts.slice(index + 1).flatMap((upper): Finding[] => {
+      const [low, up] = [placeOf(lower), placeOf(upper)]
+      if (low === undefined || up === undefined || low < up || !shareRegion(lower, upper)) return []
+      return [
+        {
+          rule: 'R01',
+          severity: 'spoils',
+          stepIds: [lower.step.id, upper.step.id],
+          reason: `The ${stepText(lower)} lies under the ${stepText(upper)}; done after it, it covers it.`,
+          secondsAtStake: upper.handsOnSecondsPerModel,
+          mend: { kind: 'move', stepId: lower.step.id, before: upper.step.id },
+        },
+      ]
+    }),
+  )
+}
+
+function brokenOrderRules(
+  inOrder: readonly StepFacts[],
+  isOrdered: (a: StepFacts, b: StepFacts) => boolean,
+): readonly Finding[] {
+  return inOrder.flatMap((earlier, index) =>
+    inOrder.slice(index + 1).flatMap((later) => {
+      if (!isOrdered(earlier, later)) return []
+      return orderRules.flatMap((rule): Finding[] => {
+        // Both ways at once is no order at all.
+        if (!ruleApplies(rule, later, earlier) || ruleApplies(rule, earlier, later)) return []
+        return [
+          {
+            rule: rule.id,
+            severity: rule.severity,
+            stepIds: [later.step.id, earlier.step.id],
+            reason: `The ${stepText(later)} goes before the ${stepText(earlier)}: ${rule.why}.`,
+            secondsAtStake: Math.round(rule.secondsAtStake(later, earlier)),
+            mend: { kind: 'move', stepId: later.step.id, before: earlier.step.id },
+          },
+        ]
+      })
+    }),
+  )
+}
+
+function brokenStackRules(recipe: Recipe, shelf: Shelf, inOrder: readonly StepFacts[]): readonly Finding[] {
+  const found = new Map<string, Finding>()
+  for (const region of recipe.regions) {
+    const layers = inOrder.filter((each) => each.regions.some(({ name }) => name === region.name))
+    for (const rule of stackRules) {
+      for (const fault of rule.check({ region: region.name, layers, shelf: shelf.values() })) {
+        const stepIds = fault.layers.map((layer) => layer.step.id)
+        // A coat over several regions is reported once.
+        const key = [rule.id, ...stepIds].join()
+        if (found.has(key)) continue
+        found.set(key, {
+          rule: rule.id,
+          severity: rule.severity,
+          stepIds,
+          reason: fault.reason,
+          secondsAtStake: Math.round(fault.secondsAtStake),
+          mend: fault.mend,
+        })
+      }
+    }
+  }
+  return [...found.values()]
+}
+
+/** R18: the same wash written down twice, where nothing keeps the two apart. */
+function openedTwice(facts: readonly StepFacts[]): readonly Finding[] {
+  return facts.flatMap((first, index) =>
+    facts.slice(index + 1).flatMap((second): Finding[] => {
+      const same =
+        first.material?.kind === 'wash' &&
+        first.material.id === second.material?.id &&
+        first.step.technique === second.step.technique &&
+        first.step.roles.join() === second.step.roles.join()
+      if (!same || shareRegion(first, second) || reaches(facts, first, second)) return []
+      return [
+        {
+          rule: 'R18',
+          severity: 'wastes',
+          stepIds: [first.step.id, second.step.id],
+          reason: `The ${first.material?.name ?? 'wash'} is opened twice, though the ${stepText(second)} could go with the ${stepText(first)}.`,
+          secondsAtStake: Math.round(second.handsOnSecondsPerModel * 0.1) + 20,
+          mend: { kind: 'join', stepIds: [first.step.id, second.step.id] },
+        },
+      ]
+    }),
+  )
+}
+
+/** Whether stacks force `to` above `from`. */
+export function reaches(facts: readonly StepFacts[], from: StepFacts, to: StepFacts): boolean {
+  const above = new Set<StepFacts>([from])
+  for (const each of facts.slice(from.index + 1, to.index + 1)) {
+    if ([...above].some((lower) => shareRegion(lower, each))) above.add(each)
+  }
+  return above.has(to)
+}
+
+/** R25: something comes between wet-in-wet partners. */
+function tornGroups(
+  inOrder: readonly StepFacts[],
+  isOrdered: (a: StepFacts, b: StepFacts) => boolean,
+): readonly Finding[] {
+  const names = new Set(inOrder.flatMap((each) => each.step.wetGroup ?? []))
+  return [...names].flatMap((name): Finding[] => {
+    const places = inOrder.flatMap((each, index) => (each.step.wetGroup === name ? [index] : []))
+    const [first, last] = [places[0] ?? 0, places.at(-1) ?? 0]
+    const partner = inOrder[last]
+    const between = inOrder
+      .slice(first, last)
+      .filter((each) => each.step.wetGroup !== name && partner && isOrdered(each, partner))
+    const [intruder] = between
+    if (!intruder || !partner) return []
+    return [
+      {
+        rule: 'R25',
+        severity: 'spoils',
+        stepIds: [partner.step.id, intruder.step.id],
+        reason: `The ${stepText(intruder)} comes between wet-in-wet partners: once the first is dry they no longer blend.`,
+        secondsAtStake: partner.handsOnSecondsPerModel,
+        mend: { kind: 'move', stepId: partner.step.id, before: intruder.step.id },
+      },
+    ]
+  })
+}

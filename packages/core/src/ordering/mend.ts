@@ -1,0 +1,52 @@
+import type { Recipe, Step } from '../recipe/recipe.ts'
+import type { StepId } from '../units/ids.ts'
+import type { Mend } from './rule.ts'
+
+/** The recipe with a finding's mend carried out. `newId` gives a UUID for a step that is added. */
+export function applyMend(recipe: Recipe, mend: Mend, newId: () => string): Recipe {
+  const { steps } = recipe
+  switch (mend.kind) {
+    case 'move': {
+      const moving = steps.find((step) => step.id === mend.stepId)
+      if (!moving) return recipe
+      return { ...recipe, steps: insertBefore(without(steps, mend.stepId), moving, mend.before) }
+    }
+    case 'insert':
+      return {
+        ...recipe,
+        steps: insertBefore(steps, { ...mend.step, id: newId() as StepId }, mend.before),
+      }
+    case 'change':
+      return {
+        ...recipe,
+        steps: steps.map((step) => (step.id === mend.stepId ? { ...step, ...mend.change } : step)),
+      }
+    case 'remove':
+      return { ...recipe, steps: without(steps, mend.stepId) }
+    case 'join':
+      return { ...recipe, steps: joined(steps, mend.stepIds) }
+  }
+}
+
+function without(steps: readonly Step[], id: StepId): readonly Step[] {
+  return steps.filter((step) => step.id !== id)
+}
+
+function insertBefore(steps: readonly Step[], step: Step, before: StepId | null): readonly Step[] {
+  const place = steps.findIndex((each) => each.id === before)
+  return place < 0 ? [...steps, step] : [...steps.slice(0, place), step, ...steps.slice(place)]
+}
+
+/** All of them as one step, at the place of the last: every region has its lower layers by then. */
+function joined(steps: readonly Step[], ids: readonly StepId[]): readonly Step[] {
+  const parts = steps.filter((step) => ids.includes(step.id))
+  const last = parts.at(-1)
+  if (!last) return steps
+  const on = parts.some((step) => step.on === 'whole')
+    ? ('whole' as const)
+    : [...new Set(parts.flatMap((step) => (step.on === 'whole' ? [] : step.on)))]
+  return steps.flatMap((step) => {
+    if (step.id === last.id) return [{ ...last, on }]
+    return ids.includes(step.id) ? [] : [step]
+  })
+}

@@ -1,0 +1,62 @@
+import type { Step } from '../recipe/recipe.ts'
+import type { RuleId } from '../recipe/rule-id.ts'
+import { shareRegion, touchEachOther, type StepFacts } from '../recipe/step-facts.ts'
+import type { StepId } from '../units/ids.ts'
+
+/** What breaking a rule does: spoils the work, wastes time, or could be quicker as the school prefers. */
+export type Severity = 'spoils' | 'wastes' | 'could be quicker'
+
+/** A change that mends a finding; `applyMend` carries it out. */
+export type Mend =
+  | { readonly kind: 'move'; readonly stepId: StepId; readonly before: StepId }
+  | { readonly kind: 'insert'; readonly step: Omit<Step, 'id'>; readonly before: StepId | null }
+  | { readonly kind: 'change'; readonly stepId: StepId; readonly change: Partial<Omit<Step, 'id'>> }
+  | { readonly kind: 'remove'; readonly stepId: StepId }
+  | { readonly kind: 'join'; readonly stepIds: readonly StepId[] }
+
+/** A broken rule: which steps, why it matters, the minutes at stake and what mends it. */
+export interface Finding {
+  readonly rule: RuleId
+  readonly severity: Severity
+  readonly stepIds: readonly StepId[]
+  readonly reason: string
+  /** For one model. */
+  readonly secondsAtStake: number
+  readonly mend: Mend | null
+}
+
+/**
+ * "This before that." Used twice: the optimiser keeps to it (a hard rule) or pays for breaking it (the
+ * others), and a hand-made order is checked against it.
+ */
+export interface OrderRule {
+  readonly id: RuleId
+  readonly severity: Severity
+  readonly where: 'same region' | 'touching' | 'same model'
+  readonly first: (facts: StepFacts) => boolean
+  readonly then: (facts: StepFacts) => boolean
+  readonly only?: (first: StepFacts, then: StepFacts) => boolean
+  readonly why: string
+  readonly secondsAtStake: (first: StepFacts, then: StepFacts) => number
+}
+
+/** Whether the rule says that `first` comes before `then`. */
+export function ruleApplies(rule: OrderRule, first: StepFacts, then: StepFacts): boolean {
+  return (
+    rule.first(first) &&
+    rule.then(then) &&
+    inReach(rule.where, first, then) &&
+    (rule.only?.(first, then) ?? true)
+  )
+}
+
+function inReach(where: OrderRule['where'], a: StepFacts, b: StepFacts): boolean {
+  switch (where) {
+    case 'same region':
+      return shareRegion(a, b)
+    case 'touching':
+      return touchEachOther(a, b)
+    case 'same model':
+      return true
+  }
+}

@@ -1,0 +1,124 @@
+import type { MaterialId, RecipeId, StepId } from '../units/ids.ts'
+import type { Seconds } from '../units/seconds.ts'
+import type { RuleId } from './rule-id.ts'
+import type { Technique } from './technique.ts'
+
+/** What a region is made to look like; schools choose materials by it. */
+export const finishes = [
+  'skin',
+  'hair',
+  'cloth',
+  'leather',
+  'wood',
+  'metal',
+  'bone',
+  'hide',
+  'plate',
+  'glass',
+  'base',
+] as const
+
+export type Finish = (typeof finishes)[number]
+
+/** A part of the model with one finish. Its name is its identity within a recipe. */
+export interface Region {
+  readonly name: string
+  readonly finish: Finish
+  /** Share of the model's surface, 0 to 1; that of a base is in the same measure, on top. */
+  readonly areaShare: number
+  /** Small parts to pick out one by one. */
+  readonly parts: number
+  readonly neighbours: readonly string[]
+  /** 0 lies on the outside; higher is deeper and harder to reach later. */
+  readonly depth: number
+  /** Left without a step of its own on purpose: primer, stain or wash is its finish. */
+  readonly bare: boolean
+}
+
+/** The agreed finish, from the least on. */
+export const standards = ['three-colour', 'tabletop', 'tabletop plus', 'display'] as const
+
+export type Standard = (typeof standards)[number]
+
+/** One material or several stirred together, by parts; none for work without material. */
+export type Mix = readonly { readonly materialId: MaterialId; readonly parts: number }[]
+
+export interface SpraySettings {
+  readonly from: 'all round' | 'above' | 'below'
+  readonly bar: number | null
+  readonly nozzleMm: number | null
+  /** Parts of thinner to one of paint. */
+  readonly thinning: number | null
+}
+
+/** Another way to do the same step; the batch decides which is quicker. */
+export interface StepMode {
+  readonly technique: Technique
+  readonly setUpSeconds: Seconds
+}
+
+/** One material put on with one technique. */
+export interface Step {
+  readonly id: StepId
+  /** Regions by name; `'whole'` is every region with the base. */
+  readonly on: 'whole' | readonly string[]
+  readonly mix: Mix
+  readonly technique: Technique
+  readonly coats: number
+  readonly note: string
+  /** The least standard that needs it; below, it is left out. */
+  readonly standard: Standard
+  /** Only models with one of these roles; empty for all. */
+  readonly roles: readonly string[]
+  /** Steps of one group are done wet-in-wet, model by model. */
+  readonly wetGroup: string | null
+  /** Longer or shorter than the material says; `null` as the material says. */
+  readonly dryingSeconds: { readonly min: Seconds; readonly max: Seconds } | null
+  readonly spray: SpraySettings | null
+  readonly otherModes: readonly StepMode[]
+  readonly substitutes: readonly MaterialId[]
+}
+
+/** Questions on which schools differ; each with its reason in `preferences.ts`. */
+export interface Preferences {
+  readonly mainColour: 'first' | 'last' | 'either'
+  readonly base: 'first' | 'last' | 'meanwhile'
+  readonly lightBeforeDark: boolean
+  /** Careful throughout, or slop first and let later colours tidy. */
+  readonly careful: boolean
+}
+
+/** From what is on the model: regions, and for each a stack of layers. */
+export interface Recipe {
+  readonly id: RecipeId
+  readonly name: string
+  readonly school: string
+  readonly bodyPlan: string
+  readonly regions: readonly Region[]
+  /** From the bottom up: of two steps on one region, the first lies below. Apart from that, no order. */
+  readonly steps: readonly Step[]
+  readonly preferences: Preferences
+  /** Rules not to be reported here, and why not. */
+  readonly silenced: readonly { readonly rule: RuleId; readonly note: string }[]
+}
+
+/** Regions a step lands on, by name. */
+export function regionsOfStep(recipe: Pick<Recipe, 'regions'>, step: Pick<Step, 'on'>): readonly string[] {
+  return step.on === 'whole' ? recipe.regions.map((region) => region.name) : step.on
+}
+
+/** Whether the one lies over the other somewhere on the model. */
+export function stepsOverlap(a: Pick<Step, 'on'>, b: Pick<Step, 'on'>): boolean {
+  if (a.on === 'whole' || b.on === 'whole') return true
+  const other = b.on
+  return a.on.some((region) => other.includes(region))
+}
+
+/** The steps on one region, from the bottom up. */
+export function stackOf(recipe: Pick<Recipe, 'steps'>, region: string): readonly Step[] {
+  return recipe.steps.filter((step) => step.on === 'whole' || step.on.includes(region))
+}
+
+export function standardReaches(standard: Standard, wanted: Standard): boolean {
+  return standards.indexOf(standard) <= standards.indexOf(wanted)
+}

@@ -1,0 +1,31 @@
+/** The ordering rules by their numbers. */
+export const ruleIds = [
+  'R01',
+  'R02',
+  'R03',
+  'R04',
+  'R04b',
+  'R05',
+  'R06',
+  'R07',
+  'R08',
+  'R09',
+  'R10',
+  'R11',
+  'R12',
+  'R13',
+  'R14',
+  'R15',
+  'R16',
+  'R17',
+  'R18',
+  'R19',
+  'R20',
+  'R21',
+  'R22',
+  'R23',
+  'R24',
+  'R25',
+] as const
+
+export type RuleId = (typeof ruleIds)[number]

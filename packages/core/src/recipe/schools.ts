@@ -1,0 +1,387 @@
+import { starterShelf } from '../materials/starter-shelf.ts'
+import { minutes, type Seconds } from '../units/seconds.ts'
+import type { MaterialId, RecipeId, StepId } from '../units/ids.ts'
+import type { BodyPlan } from './body-plans.ts'
+import type { Finish, Preferences, Recipe, Region, Standard, Step } from './recipe.ts'
+import type { Technique } from './technique.ts'
+
+/** A way of painting, from primer to rim. */
+export interface RecipeSchool {
+  readonly id: string
+  readonly name: string
+  readonly idea: string
+  readonly good: string
+  readonly bad: string
+  readonly preferences: Preferences
+  readonly steps: (model: Surfaces) => readonly (Draft | null)[]
+}
+
+interface Draft {
+  readonly on: 'whole' | readonly string[]
+  readonly material: string | null
+  readonly technique: Technique
+  readonly some: Partial<Omit<Step, 'id' | 'on' | 'mix' | 'technique'>>
+}
+
+/** What a school asks of a body plan. */
+interface Surfaces {
+  readonly regions: readonly Region[]
+  /** The largest region; never a metal one. */
+  readonly main: Region
+  /** Names of the regions with one of these finishes. */
+  readonly of: (...finishes: readonly Finish[]) => readonly string[]
+}
+
+const usual: Preferences = { mainColour: 'either', base: 'meanwhile', lightBeforeDark: true, careful: false }
+
+function draft(
+  on: Draft['on'],
+  material: string | null,
+  technique: Technique,
+  some: Draft['some'] = {},
+): Draft | null {
+  return on !== 'whole' && on.length === 0 ? null : { on, material, technique, some }
+}
+
+const optional = { standard: 'tabletop plus' } as const
+const overnight = { dryingSeconds: { min: minutes(8 * 60), max: minutes(12 * 60) } }
+
+/** Cloth and hides come in several colours on one model; each next region takes the next. */
+function perRegion(
+  model: Surfaces,
+  colours: Partial<Record<Finish, readonly string[]>>,
+  technique: Technique,
+  some: Draft['some'] = {},
+): readonly (Draft | null)[] {
+  const byMaterial = new Map<string, string[]>()
+  for (const [finish, names] of Object.entries(colours) as [Finish, readonly string[]][]) {
+    model.of(finish).forEach((region, index) => {
+      const material = names[index % names.length] ?? ''
+      byMaterial.set(material, [...(byMaterial.get(material) ?? []), region])
+    })
+  }
+  return [...byMaterial].map(([material, on]) => draft(on, material, technique, some))
+}
+
+const metal = (model: Surfaces): readonly (Draft | null)[] => [
+  draft(model.of('metal'), 'soot black', 'base coat', { note: 'Everything that becomes metal.' }),
+  draft(model.of('metal'), 'bright steel', 'base coat', { note: 'Leave the dark showing in the recesses.' }),
+]
+
+const grittedBase = (model: Surfaces): readonly (Draft | null)[] => [
+  draft(model.of('base'), 'white glue', 'spread', { dryingSeconds: { min: minutes(0), max: minutes(0) } }),
+  draft(model.of('base'), 'river grit', 'sprinkle', { note: 'While the glue is wet; shake off the rest.' }),
+  draft(model.of('base'), 'silt brown wash', 'wash'),
+  draft(model.of('base'), 'dark peat', 'detail', { note: 'The rim; clean off what went astray.' }),
+]
+
+const translucents: Partial<Record<Finish, readonly string[]>> = {
+  skin: ['warm flesh translucent'],
+  hair: ['saddle translucent'],
+  cloth: ['moss translucent', 'reed grey translucent', 'river blue translucent'],
+  leather: ['peat brown translucent'],
+  wood: ['peat brown translucent'],
+  bone: ['hide ochre translucent'],
+  hide: ['hide ochre translucent', 'saddle translucent'],
+  plate: ['river blue translucent'],
+  glass: ['rust translucent'],
+}
+
+const opaques: Partial<Record<Finish, readonly string[]>> = {
+  skin: ['warm flesh'],
+  hair: ['saddle brown'],
+  cloth: ['moss green', 'reed grey', 'rust red'],
+  leather: ['peat brown'],
+  wood: ['saddle brown'],
+  bone: ['dark bone'],
+  hide: ['dark bone', 'saddle brown'],
+  plate: ['river blue'],
+  glass: ['rust red'],
+}
+
+const highlights: Partial<Record<Finish, readonly string[]>> = {
+  skin: ['light flesh'],
+  hair: ['light leather'],
+  cloth: ['light moss', 'light reed', 'warm flesh'],
+  leather: ['light leather'],
+  wood: ['light leather'],
+  bone: ['pale bone'],
+  hide: ['pale bone', 'light leather'],
+  plate: ['light river'],
+  glass: ['warm flesh'],
+}
+
+const matt = draft('whole', 'matt varnish, spray', 'spray', { note: 'Thin, from 20–30 cm.' })
+
+/** The nine usual ways, as common practice has them. */
+export const recipeSchools: readonly RecipeSchool[] = [
+  {
+    id: 'translucent-over-bright',
+    name: 'Translucent over bright',
+    idea: 'Dark primer, bright from above, one translucent paint a region, few layers.',
+    good: 'fastest to colour',
+    bad: 'glossy; blotchy on big smooth panels',
+    preferences: usual,
+    steps: (model) => [
+      draft('whole', 'black primer, spray', 'spray', { note: 'Two thin passes from 20–30 cm.' }),
+      draft('whole', 'ivory primer, spray', 'spray from above', { note: 'At about 45°; shadows stay dark.' }),
+      ...perRegion(model, translucents, 'base coat'),
+      ...metal(model),
+      draft(model.of('skin', 'leather', 'metal', 'hair', 'bone'), 'dark sepia wash', 'wash'),
+      ...grittedBase(model),
+      draft(model.of('cloth', 'plate', 'hide'), 'pale bone', 'edge', optional),
+      matt,
+      draft(model.of('base'), 'reed tuft', 'stick', optional),
+    ],
+  },
+  {
+    id: 'layers-over-colour',
+    name: 'Layers over a colour primer',
+    idea: 'Prime in the majority colour, base the rest, shade, highlight, correct slips with the majority colour last.',
+    good: 'crisp and forgiving of slips',
+    bad: 'many steps',
+    preferences: { ...usual, mainColour: 'first' },
+    steps: (model) => [
+      draft('whole', primerFor(model.main.finish), 'spray', { note: 'The majority colour.' }),
+      ...perRegion(model, without(opaques, model.main.finish), 'base coat'),
+      ...metal(model),
+      draft(model.of('skin', 'leather', 'wood', 'hair', 'bone', 'metal'), 'dark sepia wash', 'wash'),
+      draft(model.of('cloth', 'plate', 'hide'), 'soot wash', 'wash'),
+      ...perRegion(model, highlights, 'layer', optional),
+      draft([model.main.name], (opaques[model.main.finish] ?? ['moss green'])[0] ?? null, 'detail', {
+        note: 'Slips over the border only.',
+      }),
+      ...grittedBase(model),
+      matt,
+    ],
+  },
+  {
+    id: 'sprayed-volumes-and-oil',
+    name: 'Sprayed volumes and oil',
+    idea: 'Main colour in thin sprayed layers over a graded undercoat; gloss, decals, gloss; oil lining; matt.',
+    good: 'best transitions',
+    bad: 'long waits, many seals',
+    preferences: { ...usual, mainColour: 'first', base: 'last' },
+    steps: (model) => [
+      draft('whole', 'black primer, spray', 'spray'),
+      draft('whole', 'ivory primer, spray', 'spray from above'),
+      draft([model.main.name], (opaques[model.main.finish] ?? ['moss green'])[0] ?? null, 'airbrush', {
+        coats: 2,
+        spray: { from: 'above', bar: 1.5, nozzleMm: 0.3, thinning: 1 },
+      }),
+      ...perRegion(model, without(opaques, model.main.finish), 'base coat'),
+      ...metal(model),
+      draft('whole', 'gloss varnish, spray', 'spray'),
+      draft([model.main.name], 'delta heron decal', 'decal', optional),
+      draft('whole', 'gloss varnish, spray', 'spray', optional),
+      draft('whole', 'umber oil', 'pin wash', { note: 'Wipe back after about ten minutes.' }),
+      matt,
+      ...grittedBase(model),
+    ],
+  },
+  {
+    id: 'dip',
+    name: 'Dip',
+    idea: 'Primer in the colour of leather and hair, solid colours, overnight, dip, highlight, gloss, matt.',
+    good: 'fastest tough hordes',
+    bad: 'waits of days',
+    preferences: { ...usual, base: 'last' },
+    steps: (model) => [
+      draft('whole', 'leather brown primer, spray', 'spray', { note: 'Leather and hair stay as they are.' }),
+      ...perRegion(model, without(without(opaques, 'leather'), 'hair'), 'base coat', overnight),
+      draft('whole', 'walnut dip', 'dip', { note: 'Stir, never shake; mop within five minutes.' }),
+      draft(model.of('metal'), 'bright steel', 'base coat'),
+      ...perRegion(model, highlights, 'edge', optional),
+      draft('whole', 'gloss varnish, spray', 'spray', { note: 'Tough; it is handled.' }),
+      matt,
+      ...grittedBase(model),
+    ],
+  },
+  {
+    id: 'dark-under',
+    name: 'Dark under, no wash',
+    idea: 'Each region dark first, then lighter layers that leave the dark in the recesses.',
+    good: 'deep contrast',
+    bad: 'long, and a steadier hand',
+    preferences: { ...usual, careful: true },
+    steps: (model) => [
+      draft('whole', 'black primer, spray', 'spray'),
+      ...perRegion(model, darks, 'base coat'),
+      ...perRegion(model, opaques, 'layer'),
+      draft(model.of('metal'), 'dark iron', 'base coat'),
+      draft(model.of('metal'), 'bright steel', 'layer'),
+      ...perRegion(model, highlights, 'edge', optional),
+      ...grittedBase(model),
+      matt,
+    ],
+  },
+  {
+    id: 'all-over-stain',
+    name: 'All-over stain',
+    idea: 'Warm light primer, one translucent over everything, pale dry brush, two spot colours, metal by pen.',
+    good: 'dozens overnight, all alike',
+    bad: 'all alike',
+    preferences: { ...usual, base: 'last' },
+    steps: (model) => [
+      draft('whole', 'pale bone primer, spray', 'spray'),
+      draft('whole', 'hide ochre translucent', 'base coat', { note: 'One flood; pull the pools.' }),
+      draft('whole', 'pale bone', 'dry brush'),
+      draft(model.of('leather', 'wood'), 'peat brown', 'detail'),
+      draft(model.of('hair', 'glass', 'bone'), 'rust red', 'detail'),
+      draft(model.of('metal'), 'dark iron', 'pen', { coats: 2 }),
+      ...grittedBase(model),
+    ],
+  },
+  {
+    id: 'opaque-wash-rehighlight',
+    name: 'Opaque, wash, highlight again',
+    idea: 'The main colour slopped over everything, the others tidy up, a wash a region, the base colours again.',
+    good: 'the classic; robust',
+    bad: 'many pots',
+    preferences: { ...usual, mainColour: 'first' },
+    steps: (model) => [
+      draft('whole', 'grey primer, spray', 'spray'),
+      draft('whole', (opaques[model.main.finish] ?? ['moss green'])[0] ?? null, 'base coat', {
+        note: 'Slop it on; the next colours tidy.',
+      }),
+      ...perRegion(model, without(opaques, model.main.finish), 'base coat'),
+      ...metal(model),
+      draft(model.of('skin'), 'flesh wash', 'wash'),
+      draft(model.of('leather', 'wood', 'hair', 'bone', 'hide'), 'dark sepia wash', 'wash'),
+      draft(model.of('cloth', 'plate', 'metal', 'glass'), 'soot wash', 'wash'),
+      ...perRegion(model, opaques, 'layer'),
+      ...perRegion(model, highlights, 'edge', optional),
+      ...grittedBase(model),
+      matt,
+    ],
+  },
+  {
+    id: 'tints-and-details',
+    name: 'Sprayed tints and brushed details',
+    idea: 'The mass of the model in a few sprayed tints, then few fast details by brush.',
+    good: 'very fast in hordes',
+    bad: 'wants a plain sculpt and an airbrush',
+    preferences: { ...usual, mainColour: 'first' },
+    steps: (model) => [
+      draft('whole', 'ivory primer, spray', 'spray'),
+      draft('whole', 'moss translucent', 'airbrush', {
+        spray: { from: 'below', bar: 1.2, nozzleMm: 0.3, thinning: 1 },
+      }),
+      draft('whole', 'hide ochre translucent', 'airbrush', {
+        spray: { from: 'above', bar: 1.2, nozzleMm: 0.3, thinning: 1 },
+      }),
+      draft(model.of('skin'), 'warm flesh', 'blend', {
+        wetGroup: 'skin',
+        note: 'Wet into wet, model by model.',
+      }),
+      draft(model.of('skin'), 'light flesh', 'blend', { wetGroup: 'skin' }),
+      draft(model.of('leather', 'wood'), 'peat brown', 'detail'),
+      draft(model.of('hair', 'bone', 'glass'), 'dark bone', 'detail'),
+      draft(model.of('metal'), 'dark iron', 'detail', { coats: 2 }),
+      ...grittedBase(model),
+      matt,
+    ],
+  },
+  {
+    id: 'rough-blend-and-oil',
+    name: 'Rough blend and oil',
+    idea: 'Two colours roughly blended wet on the model, dry brush, thin oil wash wiped off the raised parts.',
+    good: 'organic, rusty and undead looks',
+    bad: 'oil waits overnight',
+    preferences: { ...usual, mainColour: 'first', base: 'last' },
+    steps: (model) => [
+      draft('whole', 'grey primer, spray', 'spray'),
+      draft([model.main.name], 'dark bone', 'blend', { wetGroup: 'body' }),
+      draft([model.main.name], 'reed grey', 'blend', { wetGroup: 'body' }),
+      ...perRegion(model, without(opaques, model.main.finish), 'base coat'),
+      draft('whole', 'pale bone', 'dry brush'),
+      draft('whole', 'satin varnish, spray', 'spray', { note: 'Seals the paint before spirit touches it.' }),
+      draft('whole', 'umber oil', 'wash', { note: 'Thin; wipe the raised parts after ten minutes.' }),
+      matt,
+      draft(model.of('metal'), 'dark iron', 'base coat', { coats: 2, note: 'Last, so that it stays bright.' }),
+      ...grittedBase(model),
+    ],
+  },
+]
+
+const darks: Partial<Record<Finish, readonly string[]>> = {
+  skin: ['deep flesh'],
+  hair: ['dark peat'],
+  cloth: ['deep moss', 'slate grey', 'dark peat'],
+  leather: ['dark peat'],
+  wood: ['dark peat'],
+  bone: ['peat brown'],
+  hide: ['peat brown', 'dark peat'],
+  plate: ['slate grey'],
+  glass: ['soot black'],
+}
+
+function without(
+  colours: Partial<Record<Finish, readonly string[]>>,
+  finish: Finish,
+): Partial<Record<Finish, readonly string[]>> {
+  return Object.fromEntries(Object.entries(colours).filter(([each]) => each !== finish))
+}
+
+function primerFor(finish: Finish): string {
+  if (finish === 'plate') return 'river blue primer, spray'
+  if (finish === 'hide') return 'pale bone primer, spray'
+  return 'moss green primer, spray'
+}
+
+const idByName = new Map<string, MaterialId>(starterShelf.map((material) => [material.name, material.id]))
+
+/** A complete recipe by a school for a body plan, of materials of the starter shelf. `newId` gives UUIDs. */
+export function recipeFromSchool(
+  school: RecipeSchool,
+  plan: BodyPlan,
+  name: string,
+  newId: () => string,
+): Recipe {
+  const regions = plan.regions
+  const main = regions
+    .filter((region) => region.finish !== 'metal' && region.finish !== 'base')
+    .reduce((a, b) => (b.areaShare > a.areaShare ? b : a))
+  const surfaces: Surfaces = {
+    regions,
+    main,
+    of: (...finishes) =>
+      regions.filter((region) => finishes.includes(region.finish)).map((region) => region.name),
+  }
+  const steps = school.steps(surfaces).flatMap((each) => (each ? [stepOf(each, newId())] : []))
+  return {
+    id: newId() as RecipeId,
+    name,
+    school: school.id,
+    bodyPlan: plan.id,
+    regions: regions.map((region) => ({ ...region, bare: isBare(region, steps) })),
+    steps,
+    preferences: school.preferences,
+    silenced: [],
+  }
+}
+
+/** What a school gives no step of its own, it leaves so on purpose. */
+function isBare(region: Region, steps: readonly Step[]): boolean {
+  return !steps.some((step) => step.on !== 'whole' && step.on.includes(region.name))
+}
+
+export function stepOf(given: Draft, id: string): Step {
+  const materialId = given.material === null ? undefined : idByName.get(given.material)
+  return {
+    id: id as StepId,
+    on: given.on,
+    mix: materialId ? [{ materialId, parts: 1 }] : [],
+    technique: given.technique,
+    coats: 1,
+    note: '',
+    standard: 'tabletop' satisfies Standard,
+    roles: [],
+    wetGroup: null,
+    dryingSeconds: null as { min: Seconds; max: Seconds } | null,
+    spray: null,
+    otherModes: [],
+    substitutes: [],
+    ...given.some,
+  }
+}

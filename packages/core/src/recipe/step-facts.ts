@@ -1,0 +1,123 @@
+import { lightness } from '../colour/colour.ts'
+import { isPaint, isVarnish, type Material } from '../materials/material.ts'
+import type { MaterialId } from '../units/ids.ts'
+import { regionsOfStep, type Finish, type Mix, type Recipe, type Region, type Step } from './recipe.ts'
+import { isSprayed, techniqueFacts, type Tool } from './technique.ts'
+
+export type Shelf = ReadonlyMap<MaterialId, Material>
+
+/** What the rules ask about a step, worked out once. */
+export interface StepFacts {
+  readonly step: Step
+  /** Position in the recipe, from the bottom up. */
+  readonly index: number
+  /** The largest part of the mix; `null` for work without material, and for a material that is not on the shelf. */
+  readonly material: Material | null
+  readonly tool: Tool
+  readonly regions: readonly Region[]
+  readonly whole: boolean
+  /** Lands on bases alone. */
+  readonly onBase: boolean
+  readonly sprayed: boolean
+  /** Hides all that lies under it. */
+  readonly covers: boolean
+  /** Lays the main colour of a region: not a shade, not a highlight. */
+  readonly colours: boolean
+  /** Brings out or picks out what is there: highlight, detail, chips. */
+  readonly refines: boolean
+  readonly varnish: boolean
+  /** One of its regions is masked at some time. */
+  readonly masked: boolean
+  /** Share of the model it lands on; a whole model with its base is over 1. */
+  readonly area: number
+  readonly lightness: number
+  readonly handsOnSecondsPerModel: number
+  readonly drying: { readonly min: number; readonly max: number }
+}
+
+export function mainMaterial(mix: Mix, shelf: Shelf): Material | null {
+  const main = mix.reduce<Mix[number] | null>(
+    (most, part) => (most && most.parts >= part.parts ? most : part),
+    null,
+  )
+  return main ? (shelf.get(main.materialId) ?? null) : null
+}
+
+/** How much longer a careful hand takes than one whose slips will be covered; common practice. */
+const careFactor = 1.15
+
+export function factsOf(recipe: Recipe, shelf: Shelf): readonly StepFacts[] {
+  const regionByName = new Map(recipe.regions.map((region) => [region.name, region]))
+  const masked = new Set(
+    recipe.steps.filter((step) => step.technique === 'mask').flatMap((step) => regionsOfStep(recipe, step)),
+  )
+  return recipe.steps.map((step, index) => {
+    const regions = regionsOfStep(recipe, step).flatMap((name) => regionByName.get(name) ?? [])
+    const material = mainMaterial(step.mix, shelf)
+    const technique = techniqueFacts[step.technique]
+    const kind = material?.kind
+    const opaque = kind !== undefined && hiding.has(kind)
+    const area = regions.reduce((sum, region) => sum + region.areaShare, 0)
+    const parts = regions.reduce((sum, region) => sum + region.parts, 0)
+    const care = recipe.preferences.careful && !isSprayed(step.technique) ? careFactor : 1
+    const minutes = technique.minutes * (technique.scales === 'area' ? area : parts) * step.coats * care
+    const range = step.dryingSeconds ?? dryingOf(material)
+    return {
+      step,
+      index,
+      material,
+      tool: technique.tool,
+      regions,
+      whole: step.on === 'whole',
+      onBase: regions.length > 0 && regions.every((region) => region.finish === ('base' satisfies Finish)),
+      sprayed: isSprayed(step.technique),
+      covers: technique.covers && opaque,
+      colours:
+        kind !== undefined &&
+        isPaint(kind) &&
+        kind !== 'primer' &&
+        kind !== 'wash' &&
+        kind !== 'oil' &&
+        kind !== 'dip' &&
+        colouring.has(step.technique),
+      refines: refining.has(step.technique),
+      varnish: kind !== undefined && isVarnish(kind),
+      masked: regions.some((region) => masked.has(region.name)),
+      area,
+      lightness: material ? lightness(material.colour) : 0,
+      handsOnSecondsPerModel: Math.round(minutes * 60),
+      drying: range,
+    }
+  })
+}
+
+const hiding: ReadonlySet<string> = new Set(['primer', 'opaque', 'metallic', 'texture paste'])
+const colouring: ReadonlySet<string> = new Set(['airbrush', 'base coat', 'blend', 'stipple', 'pen', 'spray'])
+const refining: ReadonlySet<string> = new Set(['edge', 'layer', 'detail', 'chip', 'glaze', 'pen'])
+
+function dryingOf(material: Material | null): { min: number; max: number } {
+  return { min: material?.dryingMinSeconds ?? 0, max: material?.dryingMaxSeconds ?? 0 }
+}
+
+/** The same region, or regions that touch each other. */
+export function touchEachOther(a: StepFacts, b: StepFacts): boolean {
+  return a.regions.some((region) =>
+    b.regions.some((other) => other.name === region.name || region.neighbours.includes(other.name)),
+  )
+}
+
+export function shareRegion(a: StepFacts, b: StepFacts): boolean {
+  return a.regions.some((region) => b.regions.some((other) => other.name === region.name))
+}
+
+/** `the moss translucent on the coat`, for sentences. */
+export function stepText(facts: StepFacts): string {
+  const what = facts.material?.name ?? facts.step.technique
+  if (facts.whole) return `${what} all over`
+  return `${what} on the ${joinWords(facts.regions.map((region) => region.name))}`
+}
+
+export function joinWords(words: readonly string[]): string {
+  if (words.length < 2) return words[0] ?? ''
+  return `${words.slice(0, -1).join(', ')} and ${words.at(-1) ?? ''}`
+}
