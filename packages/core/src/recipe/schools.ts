@@ -298,7 +298,10 @@ export const recipeSchools: readonly RecipeSchool[] = [
       draft('whole', 'satin varnish, spray', 'spray', { note: 'Seals the paint before spirit touches it.' }),
       draft('whole', 'umber oil', 'wash', { note: 'Thin; wipe the raised parts after ten minutes.' }),
       matt,
-      draft(model.of('metal'), 'dark iron', 'base coat', { coats: 2, note: 'Last, so that it stays bright.' }),
+      draft(model.of('metal'), 'dark iron', 'base coat', {
+        coats: 2,
+        note: 'Last, so that it stays bright.',
+      }),
       ...grittedBase(model),
     ],
   },

@@ -1,0 +1,181 @@
+import type { Standard } from '../recipe/recipe.ts'
+import { standards } from '../recipe/recipe.ts'
+import { joinWords, shareRegion, stepText, type Shelf, type StepFacts } from '../recipe/step-facts.ts'
+import type { RecipeId, StepId, UnitId } from '../units/ids.ts'
+import { findFaults } from './find-faults.ts'
+import { findSequence, type SequenceEffort } from './find-sequence.ts'
+import { piecesOf, type OrderedRecipe, type OrderWeight, type Piece } from './pieces.ts'
+import type { Finding } from './rule.ts'
+
+/** One stop on the line: a pot and a tool, for every step that takes them together. */
+export interface OrderedStage {
+  readonly key: string
+  readonly steps: readonly { readonly recipeId: RecipeId; readonly stepId: StepId }[]
+  readonly facts: readonly StepFacts[]
+  readonly units: readonly UnitId[]
+  /** No unit needs it for the table-ready standard. */
+  readonly optional: boolean
+  /** All models together. */
+  readonly handsOnSeconds: number
+}
+
+/** A pot that is opened more than once, and what keeps its stages apart. */
+export interface NotMerged {
+  readonly key: string
+  readonly material: string
+  /** Indices of the two stages. */
+  readonly stages: readonly [number, number]
+  readonly why: string
+}
+
+export interface LineOrder {
+  readonly stages: readonly OrderedStage[]
+  /** Steps saved by doing several as one stage. */
+  readonly merged: number
+  readonly notMerged: readonly NotMerged[]
+  /** Weighed seconds of pots, tools and clean-up; compare orders by it. */
+  readonly cost: number
+  readonly bound: number
+  readonly proven: boolean
+  readonly findings: readonly (Finding & { readonly recipeId: RecipeId })[]
+  /** After which stage (index) a unit reaches each standard; `null` when nothing of it is needed. */
+  readonly stopLines: readonly {
+    readonly unitId: UnitId
+    readonly after: Readonly<Record<Standard, number | null>>
+  }[]
+}
+
+export interface OrderingInput {
+  readonly recipes: readonly OrderedRecipe[]
+  readonly shelf: Shelf
+  readonly weight: OrderWeight
+  /** The standard from which a model counts as table-ready. */
+  readonly tableReady: Standard
+  readonly effort?: SequenceEffort
+}
+
+/** Merges the recipes' steps into stages and puts those in the cheapest order that spoils nothing. Deterministic. */
+export function orderLine(input: OrderingInput): LineOrder {
+  const { pieces, sequence } = piecesOf(input.recipes, input.shelf, input.weight, input.tableReady)
+  const found = findSequence(sequence, input.effort)
+  const row = found.order.flatMap((index) => pieces[index] ?? [])
+  const runs = runsOf(row)
+  const stages = runs.map(stageOf)
+  return {
+    stages,
+    merged: row.length - stages.length,
+    notMerged: potsOpenedAgain(runs),
+    cost: found.cost,
+    bound: found.bound,
+    proven: found.proven,
+    findings: findingsOf(input.recipes, input.shelf, row),
+    stopLines: stopLinesOf(input.recipes, stages),
+  }
+}
+
+/** Neighbours with one pot are one stage, unless one lies on the other: that has to dry in between. */
+function runsOf(row: readonly Piece[]): readonly (readonly Piece[])[] {
+  const runs: Piece[][] = []
+  for (const piece of row) {
+    const run = runs.at(-1)
+    if (run && run[0]?.key === piece.key && !run.some((each) => liesOn(each, piece))) run.push(piece)
+    else runs.push([piece])
+  }
+  return runs
+}
+
+function liesOn(a: Piece, b: Piece): boolean {
+  return a.source === b.source && a.steps.some((each) => b.steps.some((other) => shareRegion(each, other)))
+}
+
+function stageOf(run: readonly Piece[]): OrderedStage {
+  return {
+    key: run[0]?.key ?? '',
+    steps: run.flatMap((piece) =>
+      piece.steps.map(({ step }) => ({ recipeId: piece.source.recipe.id, stepId: step.id })),
+    ),
+    facts: run.flatMap((piece) => piece.steps),
+    units: [...new Set(run.flatMap((piece) => piece.source.units.map((unit) => unit.unitId)))],
+    optional: run.every((piece) => piece.optional),
+    handsOnSeconds: run.reduce(
+      (sum, piece) =>
+        sum + piece.models * piece.steps.reduce((each, step) => each + step.handsOnSecondsPerModel, 0),
+      0,
+    ),
+  }
+}
+
+function potsOpenedAgain(runs: readonly (readonly Piece[])[]): readonly NotMerged[] {
+  return runs.flatMap((run, second): NotMerged[] => {
+    const key = run[0]?.key
+    const first = runs.slice(0, second).findLastIndex((each) => each[0]?.key === key)
+    const piece = run[0]
+    if (first < 0 || !piece || piece.steps[0]?.step.mix.length === 0) return []
+    return [
+      {
+        key: piece.key,
+        material: piece.steps[0]?.material?.name ?? piece.steps[0]?.step.technique ?? '',
+        stages: [first, second],
+        why: whatKeepsApart(runs, first, second),
+      },
+    ]
+  })
+}
+
+/** A layer that has to come between, or that it is not worth it. */
+function whatKeepsApart(runs: readonly (readonly Piece[])[], first: number, second: number): string {
+  const lower = runs[first] ?? []
+  const upper = runs[second] ?? []
+  const between = runs.slice(first + 1, second).flat()
+  for (const low of lower) {
+    for (const up of upper) {
+      if (low.source !== up.source) continue
+      const middle = between.find((each) => liesOn(low, each) && liesOn(each, up))
+      const [layer] = middle?.steps ?? []
+      if (layer) return `The ${stepText(layer)} has to come between.`
+      if (liesOn(low, up))
+        return `The ${stepText(up.steps[0] ?? low.steps[0] ?? raise())} lies on the first coat, which has to dry.`
+    }
+  }
+  const names = new Set([...lower, ...upper].flatMap((piece) => piece.source.units.map((unit) => unit.name)))
+  return `Other layers of ${joinWords([...names])} stand between, and moving them would cost more than the pot.`
+}
+
+function raise(): never {
+  throw new RangeError('a piece without a step')
+}
+
+function findingsOf(recipes: readonly OrderedRecipe[], shelf: Shelf, row: readonly Piece[]) {
+  return recipes.flatMap(({ recipe }) => {
+    const order = row
+      .filter((piece) => piece.source.recipe.id === recipe.id)
+      .flatMap((piece) => piece.steps.map(({ step }) => step.id))
+    return findFaults(recipe, shelf, order).map((finding) => ({ ...finding, recipeId: recipe.id }))
+  })
+}
+
+function stopLinesOf(recipes: readonly OrderedRecipe[], stages: readonly OrderedStage[]) {
+  return recipes.flatMap(({ recipe, units }) =>
+    units.map(({ unitId }) => {
+      const lastOf = (standard: Standard): number | null => {
+        const upTo = standards.slice(0, standards.indexOf(standard) + 1)
+        const needed = new Set(
+          recipe.steps.filter((step) => upTo.includes(step.standard)).map((step) => step.id),
+        )
+        const last = stages.findLastIndex((stage) =>
+          stage.steps.some((each) => each.recipeId === recipe.id && needed.has(each.stepId)),
+        )
+        return last < 0 ? null : last
+      }
+      return {
+        unitId,
+        after: {
+          'three-colour': lastOf('three-colour'),
+          tabletop: lastOf('tabletop'),
+          'tabletop plus': lastOf('tabletop plus'),
+          display: lastOf('display'),
+        },
+      }
+    }),
+  )
+}
