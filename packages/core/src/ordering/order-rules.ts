@@ -23,8 +23,9 @@ const isPlant = (facts: StepFacts) => kind(facts) === 'tuft' || kind(facts) === 
 const prepares = (facts: StepFacts) => facts.step.technique === 'prepare'
 const primes = (facts: StepFacts) => kind(facts) === 'primer'
 
-/** A coat over the whole model that hides or tints all that is there; an undercoat when nothing is there yet. */
-const wholeCover = (facts: StepFacts) => facts.whole && (facts.covers || facts.step.technique === 'dip')
+/** A coat over the whole model that hides or tints all that is there. */
+const wholeCover = (facts: StepFacts) =>
+  facts.whole && !primes(facts) && (facts.covers || facts.step.technique === 'dip')
 
 /** The rules that say which of two steps comes first. Reasons: common practice. */
 export const orderRules: readonly OrderRule[] = [

@@ -293,7 +293,7 @@ export const stackRules: readonly StackRule[] = [
   {
     id: 'R20',
     severity: 'could be quicker',
-    check: ({ layers }) => {
+    check: ({ region, layers }) => {
       const brushed = layers.filter((layer) => kindOf(layer) === 'translucent' && !layer.sprayed)
       const coats = brushed.reduce((sum, layer) => sum + layer.step.coats, 0)
       const last = brushed.at(-1)
@@ -301,7 +301,7 @@ export const stackRules: readonly StackRule[] = [
       return [
         {
           layers: brushed,
-          reason: `${String(coats)} brushed layers of translucent paint fill the recesses and lose their contrast.`,
+          reason: `On the ${region}, ${String(coats)} brushed layers of translucent paint fill the recesses and lose their contrast.`,
           secondsAtStake: last.handsOnSecondsPerModel,
           mend:
             last.step.coats > 1
