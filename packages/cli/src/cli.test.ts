@@ -75,10 +75,11 @@ describe('plan', () => {
     expect(wrong.stderr).toBe('project.line[4].name: Give the stage a name.\n')
     expect(cli('plan', written('{')).stderr).toContain('this is not JSON')
     const empty = JSON.parse(readFileSync(demo, 'utf8')) as {
-      project: { units: unknown[]; line: { notNeededBy: string[] }[] }
+      project: { units: unknown[]; recipes: unknown[]; line: { notNeededBy: string[] }[] }
       events: unknown[]
     }
     empty.project.units = []
+    empty.project.recipes = []
     empty.events = []
     for (const stage of empty.project.line) stage.notNeededBy = []
     expect(cli('plan', written(JSON.stringify(empty)))).toMatchObject({
@@ -92,5 +93,48 @@ describe('demo and schema', () => {
   it('print what is checked in', () => {
     expect(cli('demo').stdout).toBe(readFileSync(demo, 'utf8'))
     expect(cli('schema').stdout).toBe(readFileSync(join(root, 'docs/project.schema.json'), 'utf8'))
+  })
+})
+
+interface OrderOutput {
+  readonly stages: readonly { readonly steps: readonly { readonly stepId: string }[] }[]
+  readonly findings: readonly { readonly rule: string; readonly severity: string }[]
+  readonly cost: { readonly weighedSeconds: number; readonly bound: number }
+}
+
+describe('order', () => {
+  it('prints order, merges and findings of the demo as JSON, the same each time', () => {
+    const first = cli('order', demo)
+    expect(first.status).toBe(0)
+    const order = JSON.parse(first.stdout) as OrderOutput
+    const file = JSON.parse(readFileSync(demo, 'utf8')) as {
+      project: { recipes: { steps: { id: string }[] }[] }
+    }
+    const steps = order.stages.flatMap((stage) => stage.steps.map((step) => step.stepId))
+    const written = file.project.recipes.flatMap((recipe) => recipe.steps.map((step) => step.id))
+    expect(steps.toSorted()).toEqual(written.toSorted())
+    expect(order.stages.length).toBeLessThan(steps.length)
+    expect(order.cost.bound).toBeLessThanOrEqual(order.cost.weighedSeconds)
+    // The officers' decal on bare paint, and their second sepia wash.
+    expect(order.findings[0]).toMatchObject({ rule: 'R07', severity: 'spoils' })
+    expect(order.findings.map((finding) => finding.rule)).toContain('R18')
+    expect(cli('order', demo).stdout).toBe(first.stdout)
+  })
+
+  it.each([
+    ['an unknown weight', ['--weight', 'fun'], '--weight: one of fewest pots'],
+    ['an unknown standard', ['--table-ready', 'shiny'], '--table-ready: one of three-colour'],
+  ])('%s gives exit code 2 and says so', (_, args, message) => {
+    const { status, stderr } = cli('order', demo, ...args)
+    expect(status).toBe(2)
+    expect(stderr).toContain(message)
+  })
+
+  it('names a mix of an unknown material by its path', () => {
+    const file = JSON.parse(readFileSync(demo, 'utf8')) as { shelf: unknown[] }
+    file.shelf = file.shelf.slice(1)
+    const { status, stderr } = cli('order', written(JSON.stringify(file)))
+    expect(status).toBe(2)
+    expect(stderr).toMatch(/^project\.recipes\[0\]\.steps\[\d+\]\.mix\[0\]\.materialId: No material/)
   })
 })

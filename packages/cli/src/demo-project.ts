@@ -1,19 +1,27 @@
 import { projectFileSchema, type ProjectFile, type ProjectFileJson } from '@seriatim/contract'
 import {
   addSeconds,
+  bodyPlans,
   instant,
   minutes,
+  recipeFromSchool,
+  recipeSchools,
   schools,
   seconds,
+  starterShelf,
   type EventId,
   type Instant,
   type LocalDate,
+  type MaterialId,
   type Model,
   type ModelId,
   type ProgressEvent,
   type ProjectId,
+  type Recipe,
   type Stage,
   type StageId,
+  type Step,
+  type StepId,
   type Unit,
   type UnitId,
 } from '@seriatim/core'
@@ -82,6 +90,7 @@ function demoLine(): readonly Stage[] {
     ...template,
     id: nextId() as StageId,
     notNeededBy: notNeeded[template.name] ?? [],
+    steps: [],
   }))
   const mud: Stage = {
     id: nextId() as StageId,
@@ -96,6 +105,7 @@ function demoLine(): readonly Stage[] {
     tableReady: false,
     cautions: [],
     note: 'Scenic bases only. Thin at the rim, thick under the feet.',
+    steps: [],
   }
   return [...stages.slice(0, 2), mud, ...stages.slice(2)]
 }
@@ -146,6 +156,72 @@ function punched(
   })
 }
 
+const schoolNamed = (id: string) => named(recipeSchools, id)
+const planNamed = (id: string) => named(bodyPlans, id)
+
+function named<T extends { readonly id: string }>(list: readonly T[], id: string): T {
+  const found = list.find((each) => each.id === id)
+  if (!found) throw new RangeError(`no ${id}`)
+  return found
+}
+
+function materialNamed(name: string): MaterialId {
+  const found = starterShelf.find((material) => material.name === name)
+  if (!found) throw new RangeError(`no material ${name}`)
+  return found.id
+}
+
+function recipeFor(name: string, units: readonly Unit[], school: string, plan: string): Recipe {
+  const recipe = recipeFromSchool(schoolNamed(school), planNamed(plan), name, nextId)
+  return { ...recipe, unitIds: units.map((each) => each.id) }
+}
+
+/** A recipe a kind of model; that of the officers puts its decal on bare paint and opens a wash twice. */
+function demoRecipes(): readonly Recipe[] {
+  const school = 'translucent-over-bright'
+  const officersRecipe = recipeFor('Officers', [officers], school, 'cloaked-foot')
+  const edge = officersRecipe.steps.findIndex((step) => step.technique === 'edge')
+  const like = officersRecipe.steps[edge]
+  if (!like) throw new RangeError('no edges')
+  const decal: Step = {
+    ...like,
+    id: nextId() as StepId,
+    on: ['cloak'],
+    mix: [{ materialId: materialNamed('delta heron decal'), parts: 1 }],
+    technique: 'decal',
+    note: 'The heron on the left shoulder.',
+  }
+  const wash: Step = {
+    ...like,
+    id: nextId() as StepId,
+    on: ['wood'],
+    mix: [{ materialId: materialNamed('dark sepia wash'), parts: 1 }],
+    technique: 'wash',
+    standard: 'tabletop',
+  }
+  const steps = [
+    ...officersRecipe.steps.slice(0, edge),
+    wash,
+    like,
+    decal,
+    ...officersRecipe.steps.slice(edge + 1),
+  ]
+  return [
+    recipeFor('Lock-keepers and reed-pikes', [lockKeepers, reedPikes], school, 'foot'),
+    recipeFor('Eel-netters', [eelNetters], school, 'foot'),
+    recipeFor('Stilt-riders', [stiltRiders], school, 'rider-and-mount'),
+    recipeFor('Sluice gun', [sluiceGun], 'opaque-wash-rehighlight', 'gun-and-crew'),
+    { ...officersRecipe, steps },
+  ]
+}
+
+function usedMaterials(recipes: readonly Recipe[]) {
+  const used = new Set(
+    recipes.flatMap((recipe) => recipe.steps.flatMap((step) => step.mix.map((part) => part.materialId))),
+  )
+  return starterShelf.filter((material) => used.has(material.id))
+}
+
 function demoEvents(): readonly ProgressEvent[] {
   const events: ProgressEvent[] = []
   const pilot = lockKeepers.models.slice(3, 4)
@@ -176,12 +252,15 @@ function demoEvents(): readonly ProgressEvent[] {
 
 /** The militia of a drowned river delta, half-way through; all of it invented. */
 export function demoProjectFile(): ProjectFileJson {
+  const id = nextId() as ProjectId
+  const recipes = demoRecipes()
   const file: ProjectFile = {
     format: 'seriatim-project',
     version: 1,
     writtenAt,
+    shelf: [...usedMaterials(recipes)],
     project: {
-      id: nextId() as ProjectId,
+      id,
       name: 'Tallow Fen militia',
       dueOn: '2026-12-19' as LocalDate,
       evenings: { weekdays: [2, 4, 7], startsAt: '19:30', lengthSeconds: seconds(9000), timeZone: 'UTC' },
@@ -191,6 +270,7 @@ export function demoProjectFile(): ProjectFileJson {
         ...each,
         models: [...each.models],
       })),
+      recipes,
       line: line.map((stage) => ({
         ...stage,
         touch:

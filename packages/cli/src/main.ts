@@ -1,21 +1,28 @@
 import { projectJsonSchema } from '@seriatim/contract'
 import { demoProjectFile } from './demo-project.ts'
+import { runOrder } from './order-command.ts'
 import { runPlan } from './plan-command.ts'
 
 const usage = `usage: npm run -s cli -- plan FILE [--now MOMENT] [--batch-size N]
+       npm run -s cli -- order FILE [--weight WEIGHT] [--table-ready STANDARD]
 
   plan   reads a project file (docs/format.md) and prints the plan as JSON
+  order  prints the order of its recipes, what was merged, and the findings
 
   demo   prints the demo project as a project file
   schema prints the JSON Schema of project files
 
   --now         the moment to plan from, ISO 8601 with offset; otherwise this moment
   --batch-size  models a batch; otherwise the project's own
+  --weight      'fewest pots', 'least clean-up' or 'soonest table-ready'
+  --table-ready 'three-colour', 'tabletop', 'tabletop plus' or 'display'
 `
 
 const [command, ...rest] = process.argv.slice(2)
 if (command === 'plan') {
   process.exitCode = runPlan(rest)
+} else if (command === 'order') {
+  process.exitCode = runOrder(rest)
 } else if (command === 'demo') {
   process.stdout.write(`${JSON.stringify(demoProjectFile(), null, 1)}\n`)
 } else if (command === 'schema') {

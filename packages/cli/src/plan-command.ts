@@ -1,6 +1,4 @@
-import { readFileSync } from 'node:fs'
 import { parseArgs } from 'node:util'
-import { fieldErrors, projectFileSchema, type ProjectFile } from '@seriatim/contract'
 import {
   foldProgress,
   instant,
@@ -10,9 +8,8 @@ import {
   type Instant,
   type Result,
 } from '@seriatim/core'
+import { complain, readProjectFile } from './input.ts'
 import { planJson } from './plan-json.ts'
-
-const wrongInput = 2
 
 /** Prints the plan of a project file; wrong input gives exit code 2 and the path of what is wrong. */
 export function runPlan(args: readonly string[]): number {
@@ -62,30 +59,4 @@ function readOptions(args: readonly string[]): Result<Options, string> {
     ok: true,
     value: { path, now: instant(now), batchSize: size === undefined ? undefined : Number(size) },
   }
-}
-
-function readProjectFile(path: string): Result<ProjectFile, readonly string[]> {
-  let text: string
-  try {
-    text = readFileSync(path, 'utf8')
-  } catch {
-    return { ok: false, error: [`${path}: this file cannot be read.`] }
-  }
-  let json: unknown
-  try {
-    json = JSON.parse(text)
-  } catch (error) {
-    return { ok: false, error: [`${path}: this is not JSON: ${error instanceof Error ? error.message : ''}`] }
-  }
-  const parsed = projectFileSchema.safeParse(json)
-  if (parsed.success) return { ok: true, value: parsed.data }
-  return {
-    ok: false,
-    error: fieldErrors(parsed.error.issues).map((each) => `${each.path || path}: ${each.message}`),
-  }
-}
-
-function complain(lines: readonly string[]): number {
-  process.stderr.write(`${lines.join('\n')}\n`)
-  return wrongInput
 }

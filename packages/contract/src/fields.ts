@@ -55,13 +55,14 @@ export function refuseTwins(
   entries: readonly { readonly id: string }[],
   context: z.core.$RefinementCtx,
   what: string,
+  path: readonly string[] = [],
 ): void {
   const seen = new Set<string>()
   entries.forEach((entry, index) => {
     if (seen.has(entry.id)) {
       context.addIssue({
         code: 'custom',
-        path: [index, 'id'],
+        path: [...path, index, 'id'],
         message: `Two ${what} share this id.`,
         input: entry.id,
       })

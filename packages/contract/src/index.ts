@@ -17,11 +17,15 @@ export {
   type ProjectSummary,
   type StoredProject,
 } from './project.ts'
+export { materialSchema, recipeSchema, shelfSchema } from './recipe.ts'
 export { renumberProjectFile } from './renumber-project-file.ts'
 export {
   atRevisionSchema,
   createProjectSchema,
   putLineSchema,
+  putMaterialsSchema,
+  putRecipesSchema,
   putSettingsSchema,
   putUnitSchema,
+  shelfAnswerSchema,
 } from './requests.ts'

@@ -8,6 +8,7 @@ export type ProblemKind =
   | 'has-progress'
   | 'project-exists'
   | 'event-id-reused'
+  | 'in-use'
   | 'unknown-reference'
   | 'database-away'
   | 'disk-full'

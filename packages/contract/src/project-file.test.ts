@@ -139,7 +139,7 @@ describe('renumberProjectFile', () => {
       () => `01940000-0000-7000-8000-${(count += 1).toString().padStart(12, '0')}`,
     )
     const json = JSON.stringify(z.encode(projectFileSchema, copy))
-    expect(json).not.toContain('01930000-')
+    expect(json).not.toContain('01930000-0000-7000-8000')
     expect(projectFileSchema.safeParse(JSON.parse(json)).success).toBe(true)
     const names = (of: typeof file) =>
       of.events.map((event) =>

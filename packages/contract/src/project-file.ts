@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { eventSchema } from './event.ts'
 import { instantField } from './fields.ts'
 import { projectSchema } from './project.ts'
+import { shelfSchema } from './recipe.ts'
 
 /** The open file format: a whole project with its log. See docs/format.md. */
 export const projectFileSchema = z
@@ -10,6 +11,8 @@ export const projectFileSchema = z
     version: z.literal(1, { error: 'This file was made by a newer Seriatim.' }),
     /** The moment the file speaks from; a demo is moved from here to now. */
     writtenAt: instantField,
+    /** The materials that the recipes name. */
+    shelf: shelfSchema.default([]),
     project: projectSchema,
     events: z.array(eventSchema).max(200_000, { error: 'A file holds up to 200,000 events.' }),
   })
@@ -35,6 +38,25 @@ export const projectFileSchema = z
         if (!units.has(unitId)) {
           refuse(['project', 'line', s, 'notNeededBy', n], 'No unit of this file has this id.', unitId)
         }
+      })
+    })
+    const materials = new Set<string>(file.shelf.map((material) => material.id))
+    file.project.recipes.forEach((recipe, r) => {
+      recipe.unitIds.forEach((unitId, u) => {
+        if (!units.has(unitId)) {
+          refuse(['project', 'recipes', r, 'unitIds', u], 'No unit of this file has this id.', unitId)
+        }
+      })
+      recipe.steps.forEach((step, s) => {
+        step.mix.forEach(({ materialId }, m) => {
+          if (!materials.has(materialId)) {
+            refuse(
+              ['project', 'recipes', r, 'steps', s, 'mix', m, 'materialId'],
+              'No material of this file’s shelf has this id.',
+              materialId,
+            )
+          }
+        })
       })
     })
     const events = new Set<string>(file.events.map((event) => event.id))

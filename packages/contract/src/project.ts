@@ -1,5 +1,6 @@
 import type { ModelId, ProjectId, StageId, UnitId } from '@seriatim/core'
 import { z } from 'zod'
+import { recipesSchema, stepRefSchema } from './recipe.ts'
 import { idOf, localDateField, optionalTextField, refuseTwins, secondsField, textField } from './fields.ts'
 
 export const modelSchema = z.object({
@@ -47,6 +48,7 @@ export const stageSchema = z
     tableReady: z.boolean(),
     cautions: z.array(z.enum(['spray', 'solvent', 'oily-rags', 'knife', 'dust', 'glue'])),
     note: optionalTextField(400),
+    steps: z.array(stepRefSchema).max(2000).readonly().default([]),
   })
   .superRefine((stage, context) => {
     if (stage.dryingMaxSeconds < stage.dryingMinSeconds) {
@@ -95,6 +97,7 @@ export const projectSettingsSchema = z.object({
 export const projectSchema = projectSettingsSchema.extend({
   id: idOf<ProjectId>(),
   units: z.array(unitSchema).max(200, { error: 'A project holds up to 200 units.' }),
+  recipes: recipesSchema.default([]),
   line: lineSchema,
 })
 

@@ -18,10 +18,17 @@ export function renumberProjectFile(file: ProjectFile, makeId: () => string): Pr
         id: renew(unit.id),
         models: unit.models.map((model) => ({ ...model, id: renew(model.id) })),
       })),
+      recipes: file.project.recipes.map((recipe) => ({
+        ...recipe,
+        id: renew(recipe.id),
+        unitIds: recipe.unitIds.map(renew),
+        steps: recipe.steps.map((step) => ({ ...step, id: renew(step.id) })),
+      })),
       line: file.project.line.map((stage) => ({
         ...stage,
         id: renew(stage.id),
         notNeededBy: stage.notNeededBy.map(renew),
+        steps: stage.steps.map((step) => ({ recipeId: renew(step.recipeId), stepId: renew(step.stepId) })),
       })),
     },
     events: file.events.map((event) =>

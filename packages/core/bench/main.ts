@@ -1,8 +1,14 @@
+import { benchOrdering } from './ordering.ts'
 import { benchPlanner } from './planner.ts'
 import { benchProvedCases } from './proved-cases.ts'
 import { benchStart } from './start.ts'
 
-const benches = { planner: benchPlanner, 'proved-cases': benchProvedCases, start: benchStart }
+const benches = {
+  planner: benchPlanner,
+  ordering: benchOrdering,
+  'proved-cases': benchProvedCases,
+  start: benchStart,
+}
 
 const wanted = process.argv.slice(2)
 for (const [name, bench] of Object.entries(benches)) {

@@ -23,7 +23,53 @@ export {
   type Project,
   type Unit,
 } from './project/project.ts'
-export type { BatchId, EventId, ModelId, ProjectId, StageId, UnitId } from './units/ids.ts'
+export { colourDifference, coatOver, mixedColour, parseHex, type Hex } from './colour/colour.ts'
+export { materialKinds, type Carrier, type Material, type MaterialKind } from './materials/material.ts'
+export { kindPresets, starterShelf } from './materials/starter-shelf.ts'
+export { dropsPerMl, millilitresFor, mixCard, type MixCard } from './mixing/mix-card.ts'
+export { parseMix, printMix, type MixPart, type MixQuestion, type ParsedMix } from './mixing/parse-mix.ts'
+export { findFaults } from './ordering/find-faults.ts'
+export { followedRecipes, lineOfOrder } from './ordering/line-of-order.ts'
+export { applyMend } from './ordering/mend.ts'
+export { offersOfSameness, type SamenessOffer } from './ordering/offers.ts'
+export {
+  orderLine,
+  type LineOrder,
+  type NotMerged,
+  type OrderedStage,
+  type OrderingInput,
+} from './ordering/order-line.ts'
+export { orderWeights, type OrderedRecipe, type OrderWeight } from './ordering/pieces.ts'
+export type { Finding, Mend, Severity } from './ordering/rule.ts'
+export { bodyPlans, type BodyPlan } from './recipe/body-plans.ts'
+export {
+  finishes,
+  standards,
+  stackOf,
+  type Finish,
+  type Mix,
+  type Preferences,
+  type Recipe,
+  type Region,
+  type Standard,
+  type Step,
+  type StepRef,
+} from './recipe/recipe.ts'
+export { ruleIds, type RuleId } from './recipe/rule-id.ts'
+export { recipeFromSchool, recipeSchools, type RecipeSchool } from './recipe/schools.ts'
+export { factsOf, stepText, type Shelf, type StepFacts } from './recipe/step-facts.ts'
+export { techniques, type Technique } from './recipe/technique.ts'
+export type {
+  BatchId,
+  EventId,
+  MaterialId,
+  ModelId,
+  ProjectId,
+  RecipeId,
+  StageId,
+  StepId,
+  UnitId,
+} from './units/ids.ts'
 export { addSeconds, instant, type Instant } from './units/instant.ts'
 export { addDays, daysBetween, isoWeekday, parseLocalDate, type LocalDate } from './units/local-date.ts'
 export { seededRandom, type RandomUnit } from './units/random.ts'

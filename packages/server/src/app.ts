@@ -8,6 +8,7 @@ import type { Logger } from 'pino'
 import type { Database } from './db/client.ts'
 import { progressRoutes } from './features/progress/routes.ts'
 import { projectRoutes } from './features/projects/routes.ts'
+import { shelfRoutes } from './features/shelf/routes.ts'
 import { onError } from './http/on-error.ts'
 import { problemResponse, RequestProblem } from './http/problem.ts'
 
@@ -29,6 +30,7 @@ const createApi = ({ db, now }: AppOptions) =>
     })
     .route('/projects', projectRoutes(db, now))
     .route('/projects', progressRoutes(db))
+    .route('/shelf', shelfRoutes(db))
 
 export function createApp(options: AppOptions) {
   const app = new Hono()

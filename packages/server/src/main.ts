@@ -5,6 +5,7 @@ import { createApp } from './app.ts'
 import { openDatabase } from './db/client.ts'
 import { migrateDatabase, NewerDatabase } from './db/migrate.ts'
 import { loadDemoOnce } from './demo.ts'
+import { stockShelfOnce } from './features/shelf/service.ts'
 import { readEnvironment } from './env.ts'
 
 const env = readEnvironment()
@@ -22,6 +23,7 @@ function giveUp(sentence: string, error?: unknown): never {
 
 try {
   await migrateDatabase(db)
+  await stockShelfOnce(db)
   if (env.demoFile !== undefined) await loadDemoOnce(db, env.demoFile, now())
 } catch (error) {
   const cause = error instanceof Error ? ((error.cause as Error | undefined) ?? error) : error

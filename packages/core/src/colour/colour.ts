@@ -1,4 +1,4 @@
-import { converter, differenceCiede2000, formatHex, parse } from 'culori'
+import { converter, differenceCiede2000, formatHex } from 'culori'
 import { Color, mix } from 'spectral.js'
 
 /** `#rrggbb`, sRGB. */
@@ -15,13 +15,28 @@ export function parseHex(text: string): Hex | null {
 
 /** CIE L*, 0 black to 100 white (D65). */
 export function lightness(colour: Hex): number {
-  return toLab(colour)?.l ?? 0
+  return labOf(colour).l
+}
+
+/** CIE L*a*b* (D65). */
+export interface Lab {
+  readonly l: number
+  readonly a: number
+  readonly b: number
 }
 
 /** CIEDE2000 (Sharma, Wu & Dalal 2005); about 1 is just noticeable. */
-export function colourDifference(a: Hex, b: Hex): number {
-  const [first, second] = [parse(a), parse(b)]
-  return first && second ? deltaE(first, second) : Number.POSITIVE_INFINITY
+export function labDifference(first: Lab, second: Lab): number {
+  return deltaE({ mode: 'lab65', ...first }, { mode: 'lab65', ...second })
+}
+
+export function colourDifference(first: Hex, second: Hex): number {
+  return labDifference(labOf(first), labOf(second))
+}
+
+function labOf(colour: Hex): Lab {
+  const { l, a, b } = toLab(colour) ?? { l: 0, a: 0, b: 0 }
+  return { l, a, b }
 }
 
 /** What paints stirred together come to, by a single-constant Kubelka–Munk model: a guide, not a match. */

@@ -1,3 +1,4 @@
+import type { StepRef } from '../recipe/recipe.ts'
 import type { StageId, UnitId } from '../units/ids.ts'
 import type { Seconds } from '../units/seconds.ts'
 import type { Caution } from './cautions.ts'
@@ -25,6 +26,8 @@ export interface Stage {
   readonly tableReady: boolean
   readonly cautions: readonly Caution[]
   readonly note: string
+  /** The recipe steps it carries out; none for a stage written by hand. */
+  readonly steps: readonly StepRef[]
 }
 
 /** The wait the plan uses: the middle of the range, to the nearest second. */

@@ -1,4 +1,4 @@
-import { parseHex, type Hex } from '../colour/colour.ts'
+import { parseHex } from '../colour/colour.ts'
 import type { MaterialId } from '../units/ids.ts'
 import { minutes } from '../units/seconds.ts'
 import type { Carrier, Material, MaterialKind } from './material.ts'
@@ -119,7 +119,7 @@ export const starterShelf: readonly Material[] = rows.map(([name, kind, colour, 
     id: `01930000-0000-7000-8001-${String(index + 1).padStart(12, '0')}` as MaterialId,
     name,
     kind,
-    colour: parseHex(colour) ?? ('#808080' as Hex),
+    colour: parseHex(colour) ?? '#808080',
     carrier: preset.carrier,
     opacity: preset.opacity,
     dryingMinSeconds: minutes(preset.dry[0]),

@@ -120,7 +120,7 @@ function openedTwice(facts: readonly StepFacts[]): readonly Finding[] {
           rule: 'R18',
           severity: 'wastes',
           stepIds: [first.step.id, second.step.id],
-          reason: `The ${first.material?.name ?? 'wash'} is opened twice, though the ${stepText(second)} could go with the ${stepText(first)}.`,
+          reason: `The ${first.material.name} is opened twice, though the ${stepText(second)} could go with the ${stepText(first)}.`,
           secondsAtStake: Math.round(second.handsOnSecondsPerModel * 0.1) + 20,
           mend: { kind: 'join', stepIds: [first.step.id, second.step.id] },
         },

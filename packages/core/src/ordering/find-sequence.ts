@@ -12,7 +12,7 @@ export interface SequenceEffort {
 
 /** Up to two dozen members are proved as a rule, in a second or two; beyond, a third of a second is tried. */
 function usualEffort(size: number): SequenceEffort {
-  return { width: 12, expansions: size <= 24 ? 60_000 : 6000 }
+  return { width: size <= 100 ? 12 : 4, expansions: size <= 24 ? 60_000 : 6000 }
 }
 
 /** The cheapest row, proven where the effort allows, else the best found with a bound. Deterministic. */

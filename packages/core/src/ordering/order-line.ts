@@ -1,7 +1,7 @@
-import type { Standard } from '../recipe/recipe.ts'
+import type { Standard, StepRef } from '../recipe/recipe.ts'
 import { standards } from '../recipe/recipe.ts'
 import { joinWords, shareRegion, stepText, type Shelf, type StepFacts } from '../recipe/step-facts.ts'
-import type { RecipeId, StepId, UnitId } from '../units/ids.ts'
+import type { RecipeId, UnitId } from '../units/ids.ts'
 import { findFaults } from './find-faults.ts'
 import { findSequence, type SequenceEffort } from './find-sequence.ts'
 import { piecesOf, type OrderedRecipe, type OrderWeight, type Piece } from './pieces.ts'
@@ -10,7 +10,7 @@ import type { Finding } from './rule.ts'
 /** One stop on the line: a pot and a tool, for every step that takes them together. */
 export interface OrderedStage {
   readonly key: string
-  readonly steps: readonly { readonly recipeId: RecipeId; readonly stepId: StepId }[]
+  readonly steps: readonly StepRef[]
   readonly facts: readonly StepFacts[]
   readonly units: readonly UnitId[]
   /** No unit needs it for the table-ready standard. */

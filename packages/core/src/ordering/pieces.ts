@@ -44,12 +44,14 @@ const factors: Readonly<Record<OrderWeight, { pots: number; cleanUp: number; rea
   'soonest table-ready': { pots: 1, cleanUp: 1, ready: 1 },
 }
 
-/** Minutes to open, shake and close again: common practice. */
-const openMinutes = (piece: Piece): number => {
-  const [first] = piece.steps
+/** To open, shake and close again, for steps taken together: common practice. */
+export function openSeconds(steps: readonly StepFacts[]): number {
+  const [first] = steps
   if (!first || first.step.mix.length === 0) return 0
-  const pots = piece.steps.reduce((sum, each) => sum + each.step.mix.length, 0)
-  return first.tool === 'can' ? 3 : first.tool === 'pen' ? 0.5 : 1.5 + (pots - 1) * 1.5
+  if (first.tool === 'can') return 180
+  if (first.tool === 'pen') return 30
+  const pots = new Set(steps.flatMap((each) => each.step.mix.map((part) => part.materialId)))
+  return 90 * pots.size
 }
 
 /** The problem of the order, and what its numbers stand for. Input order changes nothing. */
@@ -85,7 +87,7 @@ export function piecesOf(
       })
     })
   }
-  const openOf = new Map(pieces.map((piece) => [piece.key, openMinutes(piece) * 60 * pots]))
+  const openOf = new Map(pieces.map((piece) => [piece.key, openSeconds(piece.steps) * pots]))
   return {
     pieces,
     sequence: {

@@ -1,4 +1,5 @@
 import type { Stage } from '../line/stage.ts'
+import type { Recipe } from '../recipe/recipe.ts'
 import type { ModelId, ProjectId, UnitId } from '../units/ids.ts'
 import type { LocalDate } from '../units/local-date.ts'
 import type { Seconds } from '../units/seconds.ts'
@@ -39,6 +40,7 @@ export interface Project {
   /** At most this many batches are begun and unfinished at a time; `null`: any number. */
   readonly batchesInHand: number | null
   readonly units: readonly Unit[]
+  readonly recipes: readonly Recipe[]
   readonly line: readonly Stage[]
 }
 

@@ -1,4 +1,4 @@
-import type { MaterialId, RecipeId, StepId } from '../units/ids.ts'
+import type { MaterialId, RecipeId, StepId, UnitId } from '../units/ids.ts'
 import type { Seconds } from '../units/seconds.ts'
 import type { RuleId } from './rule-id.ts'
 import type { Technique } from './technique.ts'
@@ -92,6 +92,8 @@ export interface Preferences {
 export interface Recipe {
   readonly id: RecipeId
   readonly name: string
+  /** The units painted by it. */
+  readonly unitIds: readonly UnitId[]
   readonly school: string
   readonly bodyPlan: string
   readonly regions: readonly Region[]
@@ -100,6 +102,12 @@ export interface Recipe {
   readonly preferences: Preferences
   /** Rules not to be reported here, and why not. */
   readonly silenced: readonly { readonly rule: RuleId; readonly note: string }[]
+}
+
+/** A step of a recipe, as a stage names it. */
+export interface StepRef {
+  readonly recipeId: RecipeId
+  readonly stepId: StepId
 }
 
 /** Regions a step lands on, by name. */

@@ -355,6 +355,7 @@ export function recipeFromSchool(
   return {
     id: newId() as RecipeId,
     name,
+    unitIds: [],
     school: school.id,
     bodyPlan: plan.id,
     regions: regions.map((region) => ({ ...region, bare: isBare(region, steps) })),

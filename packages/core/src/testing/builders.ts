@@ -22,6 +22,7 @@ export function stage(name: string, some: Partial<Stage> = {}): Stage {
     tableReady: false,
     cautions: [],
     note: '',
+    steps: [],
     ...some,
   }
 }
@@ -61,6 +62,7 @@ export function project(
     batchSize: 12,
     batchesInHand: null,
     units,
+    recipes: [],
     line,
     ...some,
   }

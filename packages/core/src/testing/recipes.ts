@@ -47,6 +47,7 @@ export function footRecipe(rows: readonly StepRow[], some: Partial<Recipe> = {})
   return {
     id: 'recipe' as RecipeId,
     name: 'Reed-pikes',
+    unitIds: [],
     school: 'translucent-over-bright',
     bodyPlan: plan.id,
     regions: plan.regions,

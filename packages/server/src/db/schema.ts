@@ -1,4 +1,15 @@
-import type { EventId, ModelId, ProjectId, StageId, UnitId } from '@seriatim/core'
+import type {
+  EventId,
+  Material,
+  MaterialId,
+  ModelId,
+  ProjectId,
+  Recipe,
+  RecipeId,
+  StageId,
+  StepRef,
+  UnitId,
+} from '@seriatim/core'
 import { sql } from 'drizzle-orm'
 import {
   bigserial,
@@ -9,11 +20,13 @@ import {
   foreignKey,
   index,
   integer,
+  jsonb,
   pgTable,
   primaryKey,
   smallint,
   text,
   timestamp,
+  uniqueIndex,
   uuid,
 } from 'drizzle-orm/pg-core'
 
@@ -109,6 +122,8 @@ export const stage = pgTable(
     tableReady: boolean('table_ready').notNull(),
     cautions: text().array().notNull(),
     note: text().notNull(),
+    /** References into the recipes' documents. */
+    steps: jsonb().$type<readonly StepRef[]>().notNull().default([]),
     removedAt: removedAt(),
   },
   (table) => [
@@ -121,6 +136,43 @@ export const stage = pgTable(
       sql`least(${table.handsOnSecondsPerModel}, ${table.setUpSeconds}, ${table.dryingMinSeconds}) >= 0`,
     ),
     check('stage_drying_in_order', sql`${table.dryingMaxSeconds} >= ${table.dryingMinSeconds}`),
+  ],
+)
+
+/**
+ * A recipe is written and read whole, so it is one document; which units follow it is kept in it too.
+ */
+export const recipe = pgTable(
+  'recipe',
+  {
+    id: uuid().$type<RecipeId>().primaryKey(),
+    projectId: uuid('project_id')
+      .$type<ProjectId>()
+      .notNull()
+      .references(() => project.id),
+    position: integer().notNull(),
+    document: jsonb().$type<Recipe>().notNull(),
+    removedAt: removedAt(),
+  },
+  (table) => [
+    index('recipe_by_project').on(table.projectId, table.position),
+    check('recipe_document_is_its_own', sql`${table.document} ->> 'id' = ${table.id}::text`),
+  ],
+)
+
+/** The shelf beside the desk: one for all projects. */
+export const material = pgTable(
+  'material',
+  {
+    id: uuid().$type<MaterialId>().primaryKey(),
+    document: jsonb().$type<Material>().notNull(),
+    removedAt: removedAt(),
+  },
+  (table) => [
+    check('material_document_is_its_own', sql`${table.document} ->> 'id' = ${table.id}::text`),
+    uniqueIndex('material_name_once')
+      .on(sql`lower(${table.document} ->> 'name')`)
+      .where(sql`${table.removedAt} is null`),
   ],
 )
 

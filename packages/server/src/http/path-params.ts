@@ -1,5 +1,5 @@
 import { zValidator } from '@hono/zod-validator'
-import type { ProjectId, UnitId } from '@seriatim/core'
+import type { MaterialId, ProjectId, UnitId } from '@seriatim/core'
 import { z } from 'zod'
 import { RequestProblem } from './problem.ts'
 
@@ -12,3 +12,4 @@ const pathParams = <Schema extends z.ZodType>(schema: Schema) =>
 
 export const projectIdParam = pathParams(z.object({ id: id<ProjectId>() }))
 export const unitIdParams = pathParams(z.object({ id: id<ProjectId>(), unitId: id<UnitId>() }))
+export const materialIdParam = pathParams(z.object({ materialId: id<MaterialId>() }))

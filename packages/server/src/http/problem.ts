@@ -10,6 +10,7 @@ const table: Readonly<Record<ProblemKind, { status: ContentfulStatusCode; title:
   'has-progress': { status: 409, title: 'There is recorded work' },
   'project-exists': { status: 409, title: 'This project is here already' },
   'event-id-reused': { status: 409, title: 'This event id names another event' },
+  'in-use': { status: 409, title: 'Still in use' },
   'unknown-reference': { status: 422, title: 'Something named here does not exist' },
   'database-away': { status: 503, title: 'The database does not answer' },
   'disk-full': { status: 507, title: 'The disk is full' },

@@ -102,6 +102,7 @@ export const newStage = (name: string, some: object = {}) => ({
   tableReady: false,
   cautions: [],
   note: '',
+  steps: [],
   ...some,
 })
 

@@ -29,6 +29,7 @@ export async function readLine(db: Database, projectId: ProjectId): Promise<Stor
     tableReady: row.tableReady,
     cautions: row.cautions as StoredProject['line'][number]['cautions'],
     note: row.note,
+    steps: row.steps,
   }))
 }
 
@@ -54,6 +55,7 @@ export async function writeLine(db: Database, projectId: ProjectId, line: readon
     tableReady: each.tableReady,
     cautions: [...each.cautions],
     note: each.note,
+    steps: each.steps,
     removedAt: null,
   }))
   await db
@@ -74,6 +76,7 @@ export async function writeLine(db: Database, projectId: ProjectId, line: readon
         tableReady: sql`excluded.table_ready`,
         cautions: sql`excluded.cautions`,
         note: sql`excluded.note`,
+        steps: sql`excluded.steps`,
         removedAt: null,
       },
     })

@@ -5,13 +5,15 @@ import {
   type ProjectFileJson,
   type StoredProject,
 } from '@seriatim/contract'
-import type { Instant, ProgressEvent, ProjectId } from '@seriatim/core'
+import type { Instant, MaterialId, ProgressEvent, ProjectId, Recipe } from '@seriatim/core'
 import { v7 } from 'uuid'
 import { z } from 'zod'
 import type { Database } from '../../db/client.ts'
 import { RequestProblem } from '../../http/problem.ts'
 import { appendEvents, readEvents } from '../progress/repository.ts'
+import { mergeIntoShelf, readShelf } from '../shelf/service.ts'
 import { writeLine } from './line-rows.ts'
+import { writeRecipes } from './recipe-rows.ts'
 import * as rows from './repository.ts'
 import { refuseForeign, requireProject } from './service.ts'
 import { writeUnit } from './unit-rows.ts'
@@ -19,7 +21,7 @@ import { writeUnit } from './unit-rows.ts'
 /** Loads a project file; `copy` gives it ids of its own beside the one that is here already. */
 export async function importProject(db: Database, file: ProjectFile, copy: boolean): Promise<StoredProject> {
   const own = copy ? renumberProjectFile(file, () => v7()) : file
-  const { id, units, line, ...settings } = own.project
+  const { id, units, recipes, line, ...settings } = own.project
   return db.transaction(async (tx) => {
     if (await rows.isProjectIdTaken(tx, id)) {
       throw new RequestProblem(
@@ -34,6 +36,12 @@ export async function importProject(db: Database, file: ProjectFile, copy: boole
       stages: line.map((stage) => stage.id),
     })
     for (const [position, unit] of units.entries()) await writeUnit(tx, id, unit, position)
+    const onShelf = await mergeIntoShelf(tx, own.shelf)
+    await writeRecipes(
+      tx,
+      id,
+      recipes.map((recipe) => withMaterials(recipe, onShelf)),
+    )
     await writeLine(tx, id, line)
     await appendEvents(tx, id, own.events)
     return requireProject(tx, id)
@@ -53,8 +61,29 @@ export async function exportProject(db: Database, id: ProjectId, now: Instant): 
     kept.add(known.id)
     events.push(known)
   }
-  const file = { format: 'seriatim-project', version: 1, writtenAt: now, project, events }
+  const used = new Set(
+    project.recipes.flatMap((recipe) =>
+      recipe.steps.flatMap((step) => step.mix.map((part) => part.materialId)),
+    ),
+  )
+  const shelf = (await readShelf(db))
+    .filter((material) => used.has(material.id))
+    .sort((a, b) => (a.id < b.id ? -1 : 1))
+  const file = { format: 'seriatim-project', version: 1, writtenAt: now, shelf, project, events }
   return z.encode(projectFileSchema, file as ProjectFile)
+}
+
+/** The recipe with the ids its materials have on this shelf. */
+function withMaterials(recipe: Recipe, onShelf: ReadonlyMap<MaterialId, MaterialId>): Recipe {
+  const here = (id: MaterialId) => onShelf.get(id) ?? id
+  return {
+    ...recipe,
+    steps: recipe.steps.map((step) => ({
+      ...step,
+      mix: step.mix.map((part) => ({ ...part, materialId: here(part.materialId) })),
+      substitutes: step.substitutes.map(here),
+    })),
+  }
 }
 
 function withoutRemoved(

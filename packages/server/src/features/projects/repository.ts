@@ -4,6 +4,7 @@ import { and, asc, eq, isNull, sql } from 'drizzle-orm'
 import type { Database } from '../../db/client.ts'
 import { project } from '../../db/schema.ts'
 import { readLine } from './line-rows.ts'
+import { readRecipes } from './recipe-rows.ts'
 import { readUnits } from './unit-rows.ts'
 
 type Row = typeof project.$inferSelect
@@ -28,8 +29,8 @@ export async function readProject(db: Database, id: ProjectId): Promise<StoredPr
     .from(project)
     .where(and(eq(project.id, id), isNull(project.removedAt)))
   if (!row) return null
-  const [units, line] = [await readUnits(db, id), await readLine(db, id)]
-  return { id, revision: row.revision, ...settingsOf(row), units, line }
+  const [units, recipes, line] = [await readUnits(db, id), await readRecipes(db, id), await readLine(db, id)]
+  return { id, revision: row.revision, ...settingsOf(row), units, recipes, line }
 }
 
 function settingsOf(row: Row): ProjectSettings {

@@ -4,6 +4,7 @@ import {
   createProjectSchema,
   projectFileSchema,
   putLineSchema,
+  putRecipesSchema,
   putSettingsSchema,
   putUnitSchema,
 } from '@seriatim/contract'
@@ -53,6 +54,10 @@ export const projectRoutes = (db: Database, now: () => Instant) =>
     .put('/:id/line', projectIdParam, jsonBody(putLineSchema), async (context) => {
       const { revision, line } = context.req.valid('json')
       return context.json(await projects.putLine(db, context.req.valid('param').id, revision, line))
+    })
+    .put('/:id/recipes', projectIdParam, jsonBody(putRecipesSchema), async (context) => {
+      const { revision, recipes } = context.req.valid('json')
+      return context.json(await projects.putRecipes(db, context.req.valid('param').id, revision, recipes))
     })
     .put('/:id/units/:unitId', unitIdParams, jsonBody(putUnitSchema), async (context) => {
       const { id, unitId } = context.req.valid('param')

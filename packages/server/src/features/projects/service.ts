@@ -1,10 +1,20 @@
 import type { ProjectSettings, ProjectSummary, StoredProject } from '@seriatim/contract'
-import { countModels, foldProgress, workLeft, type ProjectId, type Stage, type Unit } from '@seriatim/core'
+import {
+  countModels,
+  foldProgress,
+  workLeft,
+  type ProjectId,
+  type Recipe,
+  type Stage,
+  type Unit,
+} from '@seriatim/core'
 import type { Database } from '../../db/client.ts'
 import { RequestProblem } from '../../http/problem.ts'
 import { readEvents } from '../progress/repository.ts'
+import { readShelf } from '../shelf/service.ts'
 import { foreignIds, type IdsOf } from './foreign-ids.ts'
 import { writeLine } from './line-rows.ts'
+import { writeRecipes } from './recipe-rows.ts'
 import * as rows from './repository.ts'
 import { markUnitRemoved, writeUnit } from './unit-rows.ts'
 
@@ -103,6 +113,44 @@ export function putLine(db: Database, id: ProjectId, revision: number, line: rea
       })),
     )
   })
+}
+
+/** Recipes may name any unit of the project and any material of the shelf. */
+export function putRecipes(db: Database, id: ProjectId, revision: number, recipes: readonly Recipe[]) {
+  return change(db, id, revision, async (tx) => {
+    const { units } = await requireProject(tx, id)
+    const known = new Set(units.map((unit) => unit.id))
+    await refuseUnknownMaterials(tx, recipes)
+    await writeRecipes(
+      tx,
+      id,
+      recipes.map((recipe) => ({
+        ...recipe,
+        unitIds: recipe.unitIds.filter((unitId) => known.has(unitId)),
+      })),
+    )
+  })
+}
+
+async function refuseUnknownMaterials(db: Database, recipes: readonly Recipe[]): Promise<void> {
+  const shelf = new Set((await readShelf(db)).map((material) => material.id))
+  const errors = recipes.flatMap((recipe, r) =>
+    recipe.steps.flatMap((step, s) =>
+      step.mix.flatMap(({ materialId }, m) =>
+        shelf.has(materialId)
+          ? []
+          : [
+              {
+                path: `recipes[${String(r)}].steps[${String(s)}].mix[${String(m)}].materialId`,
+                message: 'This material is not on the shelf.',
+              },
+            ],
+      ),
+    ),
+  )
+  if (errors.length > 0) {
+    throw new RequestProblem('invalid-request', 'A mix names a material that is not on the shelf.', errors)
+  }
 }
 
 export async function refuseForeign(db: Database, id: ProjectId, ids: IdsOf): Promise<void> {

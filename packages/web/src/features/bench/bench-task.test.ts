@@ -35,6 +35,7 @@ const stage = (name: string, dry: number): Stage => ({
   tableReady: false,
   cautions: [],
   note: '',
+  steps: [],
 })
 
 const unit = (name: string) => ({
@@ -56,6 +57,7 @@ const project: Project = {
   batchSize: 2,
   batchesInHand: null,
   units: [unit('a'), unit('b')],
+  recipes: [],
   line: [stage('prime', 20), stage('coat', 0)],
 }
 const batches = splitIntoBatches(project, 2)

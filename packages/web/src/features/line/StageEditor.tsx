@@ -40,9 +40,7 @@ export function StageEditor({ stage, units, onSave, onRemove, onCancel }: StageE
     <form
       noValidate
       className="grid gap-4 border-t-2 border-dashed border-paper-edge p-4"
-      onSubmit={(event) =>
-        void form.handleSubmit((values) => onSave(stageOf(stage.id, values, unitIds)))(event)
-      }
+      onSubmit={(event) => void form.handleSubmit((values) => onSave(stageOf(stage, values, unitIds)))(event)}
       onKeyDown={(event) => {
         if (event.key === 'Escape') onCancel()
       }}

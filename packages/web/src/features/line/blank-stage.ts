@@ -16,10 +16,11 @@ export function blankStage(number: number): Stage {
     tableReady: false,
     cautions: [],
     note: '',
+    steps: [],
   }
 }
 
 /** A line that follows a school, with identities of its own. */
 export function lineOfSchool(school: School): Stage[] {
-  return school.stages.map((template) => ({ ...template, id: v7() as StageId, notNeededBy: [] }))
+  return school.stages.map((template) => ({ ...template, id: v7() as StageId, notNeededBy: [], steps: [] }))
 }

@@ -12,7 +12,7 @@ describe('the stage form', () => {
     for (const stage of lineOfSchool(schools[0]!)) {
       const given = { ...stage, notNeededBy: [units[1]!] }
       const values = stageFormSchema.parse(formOf(given, units))
-      expect(stageOf(stage.id, values, units)).toEqual(given)
+      expect(stageOf(stage, values, units)).toEqual(given)
     }
   })
 
@@ -26,7 +26,7 @@ describe('the stage form', () => {
 
   it('reads regions with commas, once each, in lower case', () => {
     const values = form({ touchKind: 'regions', regions: ' Skin, boots,skin ,' }).data!
-    expect(stageOf('s' as StageId, values, units).touch).toEqual({
+    expect(stageOf({ id: 's' as StageId, steps: [] }, values, units).touch).toEqual({
       kind: 'regions',
       regions: ['skin', 'boots'],
     })

@@ -72,7 +72,11 @@ export function formOf(stage: Stage, unitIds: readonly UnitId[]): StageForm {
 }
 
 /** The stage the form describes; `values` must have passed `stageFormSchema`. */
-export function stageOf(id: Stage['id'], values: StageForm, unitIds: readonly UnitId[]): Stage {
+export function stageOf(
+  { id, steps }: Pick<Stage, 'id' | 'steps'>,
+  values: StageForm,
+  unitIds: readonly UnitId[],
+): Stage {
   return {
     id,
     name: values.name.trim(),
@@ -89,6 +93,7 @@ export function stageOf(id: Stage['id'], values: StageForm, unitIds: readonly Un
     tableReady: values.tableReady,
     cautions: values.cautions as Caution[],
     note: values.note.trim(),
+    steps,
   }
 }
 

@@ -36,7 +36,13 @@ const project: Project = {
       points: 0,
     })),
   })),
-  line: schools[0]!.stages.map((stage, index) => ({ ...stage, id: `s${index}` as StageId, notNeededBy: [] })),
+  recipes: [],
+  line: schools[0]!.stages.map((stage, index) => ({
+    ...stage,
+    id: `s${index}` as StageId,
+    notNeededBy: [],
+    steps: [],
+  })),
 }
 
 const planned = planLine({ project, now })

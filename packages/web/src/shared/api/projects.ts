@@ -6,7 +6,7 @@ import {
   type ProjectSettings,
   type StoredProject,
 } from '@seriatim/contract'
-import type { ProjectId, Stage, Unit } from '@seriatim/core'
+import type { ProjectId, Recipe, Stage, Unit } from '@seriatim/core'
 import { queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { toast } from 'sonner'
 import { z } from 'zod'
@@ -32,6 +32,7 @@ export type ProjectChange =
   | { readonly kind: 'settings'; readonly settings: ProjectSettings }
   | { readonly kind: 'unit'; readonly unit: Unit }
   | { readonly kind: 'remove-unit'; readonly unitId: Unit['id'] }
+  | { readonly kind: 'recipes'; readonly recipes: readonly Recipe[] }
   | { readonly kind: 'line'; readonly line: readonly Stage[] }
 
 function send(project: StoredProject, change: ProjectChange): Promise<StoredProject> {
@@ -53,6 +54,11 @@ function send(project: StoredProject, change: ProjectChange): Promise<StoredProj
     case 'remove-unit':
       return ask(
         at.units[':unitId'].$delete({ param: { id, unitId: change.unitId }, json: { revision } }),
+        storedProjectSchema,
+      )
+    case 'recipes':
+      return ask(
+        at.recipes.$put({ param: { id }, json: { revision, recipes: change.recipes } }),
         storedProjectSchema,
       )
     case 'line':
@@ -77,9 +83,18 @@ function plainStage(stage: Stage) {
 function inverse(before: StoredProject, change: ProjectChange): ProjectChange | null {
   switch (change.kind) {
     case 'settings': {
-      const { id: _id, revision: _revision, units: _units, line: _line, ...settings } = before
+      const {
+        id: _id,
+        revision: _revision,
+        units: _units,
+        recipes: _recipes,
+        line: _line,
+        ...settings
+      } = before
       return { kind: 'settings', settings }
     }
+    case 'recipes':
+      return { kind: 'recipes', recipes: before.recipes }
     case 'line':
       return { kind: 'line', line: before.line }
     case 'unit': {
@@ -98,6 +113,8 @@ function foreseen(before: StoredProject, change: ProjectChange): StoredProject {
   switch (change.kind) {
     case 'settings':
       return { ...before, ...change.settings }
+    case 'recipes':
+      return { ...before, recipes: change.recipes }
     case 'line':
       return { ...before, line: change.line.map(plainStage) }
     case 'unit':

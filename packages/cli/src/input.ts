@@ -1,0 +1,33 @@
+import { readFileSync } from 'node:fs'
+import { fieldErrors, projectFileSchema, type ProjectFile } from '@seriatim/contract'
+import type { Result } from '@seriatim/core'
+
+const wrongInput = 2
+
+/** The file, or a line for each fault with its path. */
+export function readProjectFile(path: string): Result<ProjectFile, readonly string[]> {
+  let text: string
+  try {
+    text = readFileSync(path, 'utf8')
+  } catch {
+    return { ok: false, error: [`${path}: this file cannot be read.`] }
+  }
+  let json: unknown
+  try {
+    json = JSON.parse(text)
+  } catch (error) {
+    return { ok: false, error: [`${path}: this is not JSON: ${error instanceof Error ? error.message : ''}`] }
+  }
+  const parsed = projectFileSchema.safeParse(json)
+  if (parsed.success) return { ok: true, value: parsed.data }
+  return {
+    ok: false,
+    error: fieldErrors(parsed.error.issues).map((each) => `${each.path || path}: ${each.message}`),
+  }
+}
+
+/** Says what is wrong. @returns the exit code */
+export function complain(lines: readonly string[]): number {
+  process.stderr.write(`${lines.join('\n')}\n`)
+  return wrongInput
+}

@@ -1,0 +1,100 @@
+import { parseArgs } from 'node:util'
+import {
+  followedRecipes,
+  offersOfSameness,
+  orderLine,
+  orderWeights,
+  standards,
+  stepText,
+  type LineOrder,
+  type OrderingInput,
+  type OrderWeight,
+  type Project,
+  type Result,
+  type Standard,
+} from '@seriatim/core'
+import { complain, readProjectFile } from './input.ts'
+
+/** Prints the order of a project's recipes, what was merged and not, and the findings. */
+export function runOrder(args: readonly string[]): number {
+  const options = readOptions(args)
+  if (!options.ok) return complain([options.error])
+  const file = readProjectFile(options.value.path)
+  if (!file.ok) return complain(file.error)
+  const { project, shelf } = file.value
+  const recipes = followedRecipes(project)
+  if (recipes.length === 0) return complain(['project.recipes: No unit follows a recipe yet.'])
+  const { weight, tableReady } = options.value
+  const input: OrderingInput = {
+    recipes,
+    shelf: new Map(shelf.map((material) => [material.id, material])),
+    weight,
+    tableReady,
+  }
+  const order = orderLine(input)
+  process.stdout.write(`${JSON.stringify(orderJson(project, input, order), null, 2)}\n`)
+  return 0
+}
+
+interface Options {
+  readonly path: string
+  readonly weight: OrderWeight
+  readonly tableReady: Standard
+}
+
+function readOptions(args: readonly string[]): Result<Options, string> {
+  let parsed
+  try {
+    parsed = parseArgs({
+      args: [...args],
+      allowPositionals: true,
+      options: { weight: { type: 'string' }, 'table-ready': { type: 'string' } },
+    })
+  } catch (error) {
+    return { ok: false, error: error instanceof Error ? error.message : String(error) }
+  }
+  const [path, ...more] = parsed.positionals
+  if (path === undefined || more.length > 0) return { ok: false, error: 'Name one project file.' }
+  const weight = orderWeights.find((each) => each === (parsed.values.weight ?? 'fewest pots'))
+  if (!weight) return { ok: false, error: `--weight: one of ${orderWeights.join(', ')}.` }
+  const tableReady = standards.find((each) => each === (parsed.values['table-ready'] ?? 'tabletop'))
+  if (!tableReady) return { ok: false, error: `--table-ready: one of ${standards.join(', ')}.` }
+  return { ok: true, value: { path, weight, tableReady } }
+}
+
+/** Names beside the ids, durations in whole seconds, stages counted from 1. */
+function orderJson(project: Project, input: OrderingInput, order: LineOrder) {
+  const unitName = new Map(project.units.map((unit) => [unit.id, unit.name]))
+  return {
+    project: project.name,
+    weight: input.weight,
+    tableReady: input.tableReady,
+    stages: order.stages.map((stage, index) => ({
+      number: index + 1,
+      material: stage.facts[0]?.material?.name ?? null,
+      technique: stage.facts[0]?.step.technique ?? null,
+      units: stage.units.map((id) => unitName.get(id)),
+      steps: stage.steps.map((step, place) => {
+        const facts = stage.facts[place]
+        return { ...step, text: facts ? stepText(facts) : '' }
+      }),
+      optional: stage.optional,
+      handsOnSeconds: stage.handsOnSeconds,
+    })),
+    stepsMerged: order.merged,
+    notMerged: order.notMerged.map(({ material, stages, why }) => ({
+      material,
+      stages: stages.map((stage) => stage + 1),
+      why,
+    })),
+    cost: { weighedSeconds: order.cost, bound: order.bound, proven: order.proven },
+    stopLines: order.stopLines.map(({ unitId, after }) => ({
+      unit: unitName.get(unitId),
+      after: Object.fromEntries(
+        Object.entries(after).map(([standard, stage]) => [standard, stage === null ? null : stage + 1]),
+      ),
+    })),
+    findings: order.findings,
+    offers: offersOfSameness(input, order),
+  }
+}

@@ -1,0 +1,68 @@
+import { describe, expect, it } from 'vitest'
+import { footRecipe, testShelf, type StepRow } from '../testing/recipes.ts'
+import { project, unit } from '../testing/builders.ts'
+import type { RecipeId } from '../units/ids.ts'
+import { followedRecipes, lineOfOrder } from './line-of-order.ts'
+import { orderLine } from './order-line.ts'
+
+const rows: readonly StepRow[] = [
+  ['all', 'grey primer, spray', 'spray'],
+  ['coat', 'moss green', 'base coat'],
+  ['base', 'silt brown wash', 'wash'],
+  ['coat', 'light moss', 'edge', { standard: 'tabletop plus' }],
+]
+
+function lineFor(some: readonly StepRow[], old: Parameters<typeof project>[1] = []) {
+  const pikes = unit('pikes', 4)
+  const riders = unit('riders', 2)
+  const recipes = [
+    footRecipe(some, { unitIds: [pikes.id] }),
+    footRecipe(rows.slice(0, 1), { id: 'other' as RecipeId, unitIds: [riders.id] }),
+  ]
+  const given = { ...project([pikes, riders], old), recipes }
+  const order = orderLine({
+    recipes: followedRecipes(given),
+    shelf: testShelf,
+    weight: 'fewest pots',
+    tableReady: 'tabletop',
+  })
+  let next = 0
+  return lineOfOrder(order, given, testShelf, 'tabletop', () => `new ${String(next++)}`)
+}
+
+describe('lineOfOrder', () => {
+  it('makes a stage of each pot, with touch, waits, cautions and who needs it', () => {
+    const line = lineFor(rows)
+    expect(line).toHaveLength(4)
+    const [prime] = line
+    expect(prime).toMatchObject({
+      name: 'Spray, all over',
+      material: 'grey primer, spray',
+      touch: { kind: 'whole' },
+      setUpSeconds: 180,
+      dryingMinSeconds: 900,
+      cautions: ['spray'],
+      notNeededBy: [],
+    })
+    const coat = line.find((stage) => stage.material === 'moss green')
+    expect(coat).toMatchObject({ touch: { kind: 'regions', regions: ['coat'] }, notNeededBy: ['riders'] })
+    expect(line.find((stage) => stage.material === 'silt brown wash')?.touch).toEqual({ kind: 'base' })
+    expect(line.filter((stage) => stage.tableReady)).toHaveLength(1)
+    for (const stage of line) expect(stage.handsOnSecondsPerModel).toBeGreaterThan(0)
+  })
+
+  it('keeps the identity, and so the progress, of stages whose steps stay', () => {
+    const before = lineFor(rows)
+    const after = lineFor([...rows.slice(0, 3), ['metal', 'dark iron', 'base coat', { coats: 2 }]], before)
+    const idOf = (line: typeof before, material: string) =>
+      line.find((stage) => stage.material === material)?.id
+    for (const material of ['grey primer, spray', 'moss green', 'silt brown wash']) {
+      expect(idOf(after, material)).toBe(idOf(before, material))
+    }
+    expect(new Set(after.map((stage) => stage.id)).size).toBe(after.length)
+  })
+
+  it('leaves out recipes that no unit follows', () => {
+    expect(followedRecipes({ ...project([unit('a', 1)], []), recipes: [footRecipe(rows)] })).toEqual([])
+  })
+})

@@ -1,0 +1,211 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { bodyPlans } from '../recipe/body-plans.ts'
+import { recipeFromSchool, recipeSchools } from '../recipe/schools.ts'
+import { footRecipe, testShelf, type StepRow } from '../testing/recipes.ts'
+import { seededRandom } from '../units/random.ts'
+import type { RecipeId, UnitId } from '../units/ids.ts'
+import { offersOfSameness } from './offers.ts'
+import { orderLine, type OrderingInput } from './order-line.ts'
+import { orderWeights, type OrderedRecipe } from './pieces.ts'
+
+const troopers = (name: string, count: number): OrderedRecipe['units'][number] => ({
+  unitId: name as UnitId,
+  name,
+  roles: Array.from({ length: count }, () => 'trooper'),
+})
+
+function fromSchools(picks: readonly (readonly [school: number, plan: number])[]): readonly OrderedRecipe[] {
+  return picks.map(([school, plan], index) => {
+    let next = 0
+    const name = `unit ${String(index)}`
+    const recipe = recipeFromSchool(
+      recipeSchools[school % recipeSchools.length]!,
+      bodyPlans[plan % bodyPlans.length]!,
+      name,
+      () => `${name} ${String(next++).padStart(3, '0')}`,
+    )
+    return { recipe, units: [troopers(name, 4 + index)] }
+  })
+}
+
+const input = (recipes: readonly OrderedRecipe[], some: Partial<OrderingInput> = {}): OrderingInput => ({
+  recipes,
+  shelf: testShelf,
+  weight: 'fewest pots',
+  tableReady: 'tabletop',
+  effort: { width: 4, expansions: 300 },
+  ...some,
+})
+
+const single = (rows: readonly StepRow[], count = 6): readonly OrderedRecipe[] => [
+  { recipe: footRecipe(rows), units: [troopers('Reed-pikes', count)] },
+]
+
+const namesOf = (line: ReturnType<typeof orderLine>) =>
+  line.stages.map((stage) =>
+    stage.facts
+      .map(
+        (facts) =>
+          `${facts.material?.name ?? '-'} on ${facts.whole ? 'all' : facts.regions.map((r) => r.name).join('+')}`,
+      )
+      .join(' & '),
+  )
+
+describe('orderLine', () => {
+  it('breaks no hard rule, whatever schools and models meet', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(fc.nat(8), fc.nat(6)), { minLength: 1, maxLength: 4 }),
+        fc.constantFrom(...orderWeights),
+        (picks, weight) => {
+          const line = orderLine(input(fromSchools(picks), { weight }))
+          expect(line.findings.filter((finding) => finding.severity === 'spoils')).toEqual([])
+          const steps = line.stages.flatMap((stage) =>
+            stage.steps.map((each) => `${each.recipeId} ${each.stepId}`),
+          )
+          expect(new Set(steps).size).toBe(steps.length)
+          expect(line.bound).toBeLessThanOrEqual(line.cost + 1e-6)
+        },
+      ),
+      { numRuns: 40, seed: 21 },
+    )
+  })
+
+  it('is the same in whatever order the recipes come', () => {
+    const recipes = fromSchools([
+      [0, 0],
+      [6, 1],
+      [1, 4],
+    ])
+    const random = seededRandom(4)
+    const once = orderLine(input(recipes))
+    for (let round = 0; round < 5; round++) {
+      const shuffled = [...recipes].sort(() => random() - 0.5)
+      expect(namesOf(orderLine(input(shuffled)))).toEqual(namesOf(once))
+    }
+  })
+
+  it('opens each pot once for two units painted alike', () => {
+    const one = orderLine(input(fromSchools([[0, 0]])))
+    const two = orderLine(
+      input(
+        fromSchools([
+          [0, 0],
+          [0, 0],
+        ]),
+      ),
+    )
+    expect(two.stages.length).toBe(one.stages.length)
+    expect(two.merged).toBe(one.stages.length)
+    expect(two.notMerged).toEqual([])
+  })
+
+  it('says what keeps a pot from being opened once', () => {
+    const line = orderLine(
+      input(
+        single([
+          ['all', 'grey primer, spray', 'spray'],
+          ['coat', 'moss green', 'base coat'],
+          ['coat', 'soot wash', 'wash'],
+          ['coat', 'moss green', 'layer'],
+        ]),
+      ),
+    )
+    expect(line.notMerged).toHaveLength(1)
+    expect(line.notMerged[0]).toMatchObject({ material: 'moss green' })
+    expect(line.notMerged[0]?.why).toBe('The soot wash on the coat has to come between.')
+  })
+
+  it('puts light translucents before dark neighbours, unless the school does not care', () => {
+    const rows: readonly StepRow[] = [
+      ['all', 'ivory primer, spray', 'spray'],
+      ['coat', 'moss translucent', 'base coat'],
+      ['trousers', 'reed grey translucent', 'base coat'],
+    ]
+    const light = namesOf(orderLine(input(single(rows))))
+    expect(light.slice(1)).toEqual(['reed grey translucent on trousers', 'moss translucent on coat'])
+    const [source] = single(rows)
+    const careless = {
+      ...source!,
+      recipe: { ...source!.recipe, preferences: { ...source!.recipe.preferences, lightBeforeDark: false } },
+    }
+    expect(orderLine(input([careless])).cost).toBeLessThanOrEqual(orderLine(input(single(rows))).cost)
+  })
+
+  it('puts optional stages last when table-ready models matter most', () => {
+    const recipes = fromSchools([[0, 0]])
+    const soonest = orderLine(
+      input(recipes, { weight: 'soonest table-ready', effort: { width: 12, expansions: 60_000 } }),
+    )
+    expect(soonest.proven).toBe(true)
+    const [stop] = soonest.stopLines
+    const optionalBefore = soonest.stages
+      .slice(0, stop?.after.tabletop ?? 0)
+      .filter((stage) => stage.optional)
+    // The edges lie under the varnish that every model gets, so they alone have to come before it.
+    expect(optionalBefore.flatMap((stage) => stage.facts.map((facts) => facts.step.technique))).toEqual([
+      'edge',
+    ])
+    expect(stop?.after['tabletop plus']).toBe(soonest.stages.length - 1)
+  })
+
+  it('paints only the models whose role takes a step', () => {
+    const rows: readonly StepRow[] = [
+      ['all', 'grey primer, spray', 'spray'],
+      ['coat', 'moss green', 'base coat'],
+      ['coat', 'light moss', 'edge', { roles: ['leader'] }],
+    ]
+    const [source] = single(rows)
+    const led = { ...source!, units: [{ ...source!.units[0]!, roles: ['leader', 'trooper', 'trooper'] }] }
+    const seconds = (recipes: readonly OrderedRecipe[]) =>
+      orderLine(input(recipes)).stages.map((stage) => stage.handsOnSeconds)
+    expect(orderLine(input(single(rows))).stages).toHaveLength(2)
+    const [, coat = 0, edge = 0] = seconds([led])
+    expect(edge).toBeGreaterThan(0)
+    expect(edge).toBeLessThan(coat)
+  })
+
+  it('keeps wet-in-wet partners together as one stage', () => {
+    const line = orderLine(
+      input(
+        single([
+          ['all', 'grey primer, spray', 'spray'],
+          ['coat', 'moss green', 'blend', { wetGroup: 'coat' }],
+          ['coat', 'light moss', 'blend', { wetGroup: 'coat' }],
+          ['wood', 'moss green', 'base coat'],
+        ]),
+      ),
+    )
+    expect(namesOf(line)).toContain('moss green on coat & light moss on coat')
+    expect(line.findings.map((finding) => finding.rule)).not.toContain('R25')
+  })
+
+  it('has an answer for no recipe and for an empty one', () => {
+    expect(orderLine(input([])).stages).toEqual([])
+    expect(orderLine(input(single([]))).stages).toEqual([])
+  })
+
+  it('offers one pot for two that look alike, with what it saves', () => {
+    const recipes = single([
+      ['all', 'grey primer, spray', 'spray'],
+      ['leather', 'peat brown', 'base coat'],
+      ['wood', 'saddle brown', 'base coat'],
+    ])
+    const given = input(recipes)
+    const line = orderLine(given)
+    const [offer] = offersOfSameness(given, line)
+    expect(offer?.reason).toBe('The saddle brown on the wood could be the peat brown, which is open anyway.')
+    const changed = recipes.map((source) => ({
+      ...source,
+      recipe: {
+        ...source.recipe,
+        id: 'recipe' as RecipeId,
+        steps: source.recipe.steps.map((step) =>
+          step.id === offer?.stepId ? { ...step, mix: [{ materialId: offer.materialId, parts: 1 }] } : step,
+        ),
+      },
+    }))
+    expect(line.cost - orderLine(input(changed)).cost).toBeCloseTo(offer?.secondsSaved ?? 0, 0)
+  })
+})

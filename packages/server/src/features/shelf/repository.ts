@@ -1,0 +1,50 @@
+import type { Material, MaterialId, RecipeId } from '@seriatim/core'
+import { and, eq, isNull, sql } from 'drizzle-orm'
+import type { Database } from '../../db/client.ts'
+import { material, recipe } from '../../db/schema.ts'
+
+export async function readShelf(db: Database): Promise<readonly Material[]> {
+  const rows = await db
+    .select({ document: material.document })
+    .from(material)
+    .where(isNull(material.removedAt))
+    .orderBy(sql`lower(${material.document} ->> 'name')`)
+  return rows.map((row) => row.document)
+}
+
+export async function isShelfNew(db: Database): Promise<boolean> {
+  return (await db.select({ id: material.id }).from(material).limit(1)).length === 0
+}
+
+export async function writeMaterials(db: Database, materials: readonly Material[]): Promise<void> {
+  if (materials.length === 0) return
+  await db
+    .insert(material)
+    .values(materials.map((document) => ({ id: document.id, document })))
+    .onConflictDoUpdate({
+      target: material.id,
+      set: { document: sql`excluded.document`, removedAt: null },
+    })
+}
+
+export async function removeMaterial(db: Database, id: MaterialId): Promise<boolean> {
+  const rows = await db
+    .update(material)
+    .set({ removedAt: new Date() })
+    .where(and(eq(material.id, id), isNull(material.removedAt)))
+    .returning({ id: material.id })
+  return rows.length > 0
+}
+
+/** Recipes that name the material in a mix. */
+export async function recipesUsing(
+  db: Database,
+  id: MaterialId,
+): Promise<readonly { readonly id: RecipeId; readonly name: string }[]> {
+  const named = JSON.stringify([{ mix: [{ materialId: id }] }])
+  const rows = await db
+    .select({ document: recipe.document })
+    .from(recipe)
+    .where(and(isNull(recipe.removedAt), sql`${recipe.document} -> 'steps' @> ${named}::jsonb`))
+  return rows.map(({ document }) => ({ id: document.id, name: document.name }))
+}

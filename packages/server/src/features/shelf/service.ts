@@ -1,0 +1,77 @@
+import { starterShelf, type Material, type MaterialId } from '@seriatim/core'
+import type { Database } from '../../db/client.ts'
+import { RequestProblem } from '../../http/problem.ts'
+import * as rows from './repository.ts'
+
+/** A new desk begins with generic materials; a shelf that was emptied stays empty. */
+export async function stockShelfOnce(db: Database): Promise<void> {
+  if (await rows.isShelfNew(db)) await rows.writeMaterials(db, starterShelf)
+}
+
+/** All or none; names stay unique, so that a material can be asked for by name. */
+export async function putMaterials(
+  db: Database,
+  materials: readonly Material[],
+): Promise<readonly Material[]> {
+  return db.transaction(async (tx) => {
+    const shelf = await rows.readShelf(tx)
+    const written = new Set(materials.map((material) => material.id))
+    const taken = new Map(
+      shelf
+        .filter((material) => !written.has(material.id))
+        .map((material) => [material.name.toLowerCase(), material.id]),
+    )
+    const errors = materials.flatMap(({ name }, index) =>
+      taken.has(name.toLowerCase())
+        ? [
+            {
+              path: `materials[${String(index)}].name`,
+              message: 'A material of this name is on the shelf already.',
+            },
+          ]
+        : [],
+    )
+    if (errors.length > 0)
+      throw new RequestProblem('invalid-request', 'Names on the shelf are unique.', errors)
+    await rows.writeMaterials(tx, materials)
+    return rows.readShelf(tx)
+  })
+}
+
+export async function removeMaterial(db: Database, id: MaterialId): Promise<readonly Material[]> {
+  const [user] = await rows.recipesUsing(db, id)
+  if (user) {
+    throw new RequestProblem(
+      'in-use',
+      `The recipe “${user.name}” uses this material. Take it out there first.`,
+    )
+  }
+  if (!(await rows.removeMaterial(db, id))) {
+    throw new RequestProblem('not-found', 'There is no such material on the shelf.')
+  }
+  return rows.readShelf(db)
+}
+
+/**
+ * Puts the materials of a file on the shelf beside what is there. One that is there already, by id or by
+ * name, stays as it is. @returns for each id of the file the id on this shelf.
+ */
+export async function mergeIntoShelf(
+  db: Database,
+  materials: readonly Material[],
+): Promise<ReadonlyMap<MaterialId, MaterialId>> {
+  const shelf = await rows.readShelf(db)
+  const ids = new Set(shelf.map((material) => material.id))
+  const byName = new Map(shelf.map((material) => [material.name.toLowerCase(), material.id]))
+  const known = new Map<MaterialId, MaterialId>()
+  const added: Material[] = []
+  for (const material of materials) {
+    const there = ids.has(material.id) ? material.id : byName.get(material.name.toLowerCase())
+    known.set(material.id, there ?? material.id)
+    if (there === undefined) added.push(material)
+  }
+  await rows.writeMaterials(db, added)
+  return known
+}
+
+export { readShelf } from './repository.ts'

@@ -1,0 +1,130 @@
+import { recipeFromSchool, recipeSchools, bodyPlans, starterShelf, type Material } from '@seriatim/core'
+import { v7 } from 'uuid'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { demoFile, startTestServer } from '../../testing/test-server.ts'
+import { stockShelfOnce } from './service.ts'
+
+let server: Awaited<ReturnType<typeof startTestServer>>
+beforeAll(async () => {
+  server = await startTestServer()
+})
+afterAll(() => server.stop())
+
+const shelfNames = async () => {
+  const { body } = await server.call('GET', '/shelf')
+  return (body as { materials: Material[] }).materials.map((material) => material.name)
+}
+const own = (name: string, some: Partial<Material> = {}) => ({
+  ...starterShelf[0],
+  id: v7(),
+  name,
+  ...some,
+})
+const firstRecipe = () => recipeFromSchool(recipeSchools[0]!, bodyPlans[0]!, 'Reed-pikes', () => v7())
+
+describe('the shelf', () => {
+  it('begins with generic materials, once', async () => {
+    expect(await shelfNames()).toEqual([])
+    await stockShelfOnce(server.db)
+    expect(await shelfNames()).toHaveLength(starterShelf.length)
+    const [any] = starterShelf
+    expect((await server.call('DELETE', `/shelf/${any?.id}`)).status).toBe(200)
+    await stockShelfOnce(server.db)
+    expect(await shelfNames()).toHaveLength(starterShelf.length - 1)
+    expect((await server.call('PUT', '/shelf', { materials: [any] })).status).toBe(200)
+    expect(await shelfNames()).toHaveLength(starterShelf.length)
+  })
+
+  it('takes new and changed materials, all or none', async () => {
+    const fresh = own('Heron blue')
+    expect((await server.call('PUT', '/shelf', { materials: [fresh] })).status).toBe(200)
+    expect((await server.call('PUT', '/shelf', { materials: [{ ...fresh, stockMl: 12 }] })).status).toBe(200)
+    const twin = await server.problem('/shelf', 'PUT', {
+      materials: [own('Sedge green'), own('heron BLUE')],
+    })
+    expect(twin).toMatchObject({
+      status: 422,
+      body: {
+        errors: [{ path: 'materials[1].name', message: 'A material of this name is on the shelf already.' }],
+      },
+    })
+    expect(await shelfNames()).not.toContain('Sedge green')
+  })
+
+  it('names the field that is wrong', async () => {
+    const wrong = await server.problem('/shelf', 'PUT', {
+      materials: [own('x', { colour: '#12' as Material['colour'], opacity: 3 })],
+    })
+    expect(wrong.status).toBe(422)
+    expect(wrong.body.errors?.map((each) => each.path)).toEqual([
+      'materials[0].colour',
+      'materials[0].opacity',
+    ])
+  })
+
+  it('keeps what a recipe uses', async () => {
+    const { path } = await server.seed()
+    const recipe = firstRecipe()
+    expect((await server.call('PUT', `${path}/recipes`, { revision: 2, recipes: [recipe] })).status).toBe(200)
+    const used = recipe.steps[0]?.mix[0]?.materialId
+    expect(await server.problem(`/shelf/${used}`, 'DELETE')).toMatchObject({
+      status: 409,
+      body: { detail: 'The recipe “Reed-pikes” uses this material. Take it out there first.' },
+    })
+    expect(await server.problem(`/shelf/${v7()}`, 'DELETE')).toMatchObject({ status: 404 })
+  })
+})
+
+describe('recipes', () => {
+  it('are stored as they are, replaced whole, and come back when named again', async () => {
+    const { path } = await server.seed()
+    const recipe = firstRecipe()
+    const put = (revision: number, recipes: unknown[]) =>
+      server.call('PUT', `${path}/recipes`, { revision, recipes })
+    expect((await put(2, [recipe])).status).toBe(200)
+    expect((await server.project(path)).recipes).toEqual([recipe])
+    expect((await put(3, [])).status).toBe(200)
+    expect((await server.project(path)).recipes).toEqual([])
+    expect((await put(4, [{ ...recipe, name: 'Again' }])).status).toBe(200)
+    expect((await server.project(path)).recipes[0]?.name).toBe('Again')
+    expect((await put(4, [])).status).toBe(409)
+  })
+
+  it('refuse a material that is not on the shelf and a region they do not have, at its path', async () => {
+    const { path } = await server.seed()
+    const recipe = firstRecipe()
+    const [step, ...rest] = recipe.steps
+    const unknown = { ...recipe, steps: [{ ...step, mix: [{ materialId: v7(), parts: 1 }] }, ...rest] }
+    expect(await server.problem(`${path}/recipes`, 'PUT', { revision: 2, recipes: [unknown] })).toMatchObject(
+      {
+        status: 422,
+        body: { errors: [{ path: 'recipes[0].steps[0].mix[0].materialId' }] },
+      },
+    )
+    const nowhere = { ...recipe, steps: [{ ...step, on: ['tail'] }, ...rest] }
+    expect(await server.problem(`${path}/recipes`, 'PUT', { revision: 2, recipes: [nowhere] })).toMatchObject(
+      {
+        status: 422,
+        body: {
+          errors: [{ path: 'recipes[0].steps[0].on[0]', message: 'The recipe has no region of this name.' }],
+        },
+      },
+    )
+  })
+
+  it('go out with their materials and come back onto another shelf, by name where it has them', async () => {
+    const other = await startTestServer()
+    const mine = own('black primer, spray')
+    await other.call('PUT', '/shelf', { materials: [mine] })
+    const { status } = await other.call('POST', '/projects/import', demoFile())
+    expect(status).toBe(201)
+    const { id } = demoFile().project
+    const stored = await other.project(`/projects/${id}`)
+    expect(stored.recipes[0]?.steps[0]?.mix[0]?.materialId).toBe(mine.id)
+    const { body } = await other.call('GET', `/projects/${id}/file`)
+    const file = body as { shelf: { id: string; name: string }[] }
+    expect(file.shelf.map((material) => material.id)).toContain(mine.id)
+    expect(file.shelf).toHaveLength(demoFile().shelf?.length ?? 0)
+    await other.stop()
+  })
+})
