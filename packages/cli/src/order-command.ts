@@ -87,6 +87,7 @@ function orderJson(project: Project, input: OrderingInput, order: LineOrder) {
       stages: stages.map((stage) => stage + 1),
       why,
     })),
+    setUpSeconds: order.setUpSeconds,
     cost: { weighedSeconds: order.cost, bound: order.bound, proven: order.proven },
     stopLines: order.stopLines.map(({ unitId, after }) => ({
       unit: unitName.get(unitId),

@@ -26,10 +26,13 @@ export {
 export { colourDifference, coatOver, mixedColour, parseHex, type Hex } from './colour/colour.ts'
 export { materialKinds, type Carrier, type Material, type MaterialKind } from './materials/material.ts'
 export { kindPresets, starterShelf } from './materials/starter-shelf.ts'
+export { predictColours } from './colour/predict.ts'
 export { dropsPerMl, millilitresFor, mixCard, type MixCard } from './mixing/mix-card.ts'
+export { mixOfText, textOfMix } from './mixing/mix-of-text.ts'
 export { parseMix, printMix, type MixPart, type MixQuestion, type ParsedMix } from './mixing/parse-mix.ts'
 export { findFaults } from './ordering/find-faults.ts'
 export { followedRecipes, lineOfOrder } from './ordering/line-of-order.ts'
+export { lineFindings, mendLine } from './ordering/line-findings.ts'
 export { applyMend } from './ordering/mend.ts'
 export { offersOfSameness, type SamenessOffer } from './ordering/offers.ts'
 export {
@@ -57,7 +60,7 @@ export {
 } from './recipe/recipe.ts'
 export { ruleIds, type RuleId } from './recipe/rule-id.ts'
 export { recipeFromSchool, recipeSchools, type RecipeSchool } from './recipe/schools.ts'
-export { factsOf, stepText, type Shelf, type StepFacts } from './recipe/step-facts.ts'
+export { factsOf, joinWords, stepText, type Shelf, type StepFacts } from './recipe/step-facts.ts'
 export { techniques, type Technique } from './recipe/technique.ts'
 export type {
   BatchId,

@@ -10,7 +10,7 @@ export interface SamenessOffer {
   readonly stepId: StepId
   readonly materialId: MaterialId
   readonly reason: string
-  /** Weighed seconds less on the whole line, by ordering it again. */
+  /** Less opening and changing on the whole line, by ordering it again. */
   readonly secondsSaved: number
 }
 
@@ -42,8 +42,9 @@ export function offersOfSameness(input: OrderingInput, order: LineOrder): readon
       const recipes = input.recipes.map((source) =>
         source.recipe.id === recipe.id ? { ...source, recipe: changed } : source,
       )
-      const secondsSaved = Math.round(order.cost - orderLine({ ...input, recipes }).cost)
-      if (secondsSaved <= 0) return []
+      const again = orderLine({ ...input, recipes })
+      const secondsSaved = Math.round(order.setUpSeconds - again.setUpSeconds)
+      if (secondsSaved <= 0 || again.cost >= order.cost) return []
       return [
         {
           recipeId: recipe.id,

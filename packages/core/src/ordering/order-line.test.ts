@@ -206,6 +206,7 @@ describe('orderLine', () => {
         ),
       },
     }))
-    expect(line.cost - orderLine(input(changed)).cost).toBeCloseTo(offer?.secondsSaved ?? 0, 0)
+    expect(offer?.secondsSaved).toBe(90)
+    expect(line.setUpSeconds - orderLine(input(changed)).setUpSeconds).toBe(90)
   })
 })

@@ -1,10 +1,11 @@
 import type { Standard, StepRef } from '../recipe/recipe.ts'
 import { standards } from '../recipe/recipe.ts'
+import { toolMinutes } from '../recipe/technique.ts'
 import { joinWords, shareRegion, stepText, type Shelf, type StepFacts } from '../recipe/step-facts.ts'
 import type { RecipeId, UnitId } from '../units/ids.ts'
 import { findFaults } from './find-faults.ts'
 import { findSequence, type SequenceEffort } from './find-sequence.ts'
-import { piecesOf, type OrderedRecipe, type OrderWeight, type Piece } from './pieces.ts'
+import { openSeconds, piecesOf, type OrderedRecipe, type OrderWeight, type Piece } from './pieces.ts'
 import type { Finding } from './rule.ts'
 
 /** One stop on the line: a pot and a tool, for every step that takes them together. */
@@ -33,6 +34,8 @@ export interface LineOrder {
   /** Steps saved by doing several as one stage. */
   readonly merged: number
   readonly notMerged: readonly NotMerged[]
+  /** Opening pots and changing tools, as it is, not weighed. */
+  readonly setUpSeconds: number
   /** Weighed seconds of pots, tools and clean-up; compare orders by it. */
   readonly cost: number
   readonly bound: number
@@ -65,6 +68,7 @@ export function orderLine(input: OrderingInput): LineOrder {
     stages,
     merged: row.length - stages.length,
     notMerged: potsOpenedAgain(runs),
+    setUpSeconds: setUpOf(stages),
     cost: found.cost,
     bound: found.bound,
     proven: found.proven,
@@ -103,6 +107,16 @@ function stageOf(run: readonly Piece[]): OrderedStage {
       0,
     ),
   }
+}
+
+function setUpOf(stages: readonly OrderedStage[]): number {
+  return stages.reduce((sum, stage, index) => {
+    const before = stages[index - 1]
+    const tool = stage.facts[0]?.tool ?? 'none'
+    const open = before?.key === stage.key ? 0 : openSeconds(stage.facts)
+    const change = before?.facts[0]?.tool === tool ? 0 : toolMinutes[tool] * 60
+    return sum + open + change
+  }, 0)
 }
 
 function potsOpenedAgain(runs: readonly (readonly Piece[])[]): readonly NotMerged[] {

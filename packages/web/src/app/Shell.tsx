@@ -12,6 +12,7 @@ import { NotFoundPage } from './NotFoundPage.tsx'
 
 const places = [
   { path: 'roster', name: 'Roster' },
+  { path: 'recipe', name: 'Recipe' },
   { path: 'line', name: 'Line' },
   { path: 'plan', name: 'Plan' },
   { path: 'bench', name: 'Bench' },
@@ -37,6 +38,12 @@ export function Shell() {
           {projectId === undefined ? null : <Road projectId={projectId as ProjectId} />}
           <div className="ml-auto flex items-center gap-3">
             {projectId === undefined ? null : <ProjectName projectId={projectId as ProjectId} />}
+            <NavLink
+              to="/shelf"
+              className="flex min-h-11 items-center px-2 font-bold aria-[current=page]:underline"
+            >
+              Shelf
+            </NavLink>
             <ThemeButton />
           </div>
         </div>

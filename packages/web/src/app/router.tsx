@@ -16,12 +16,20 @@ export const router = createBrowserRouter([
     children: [
       { index: true, element: <ProjectsPage /> },
       {
+        path: 'shelf',
+        lazy: async () => ({ Component: (await import('../features/shelf/index.ts')).ShelfPage }),
+      },
+      {
         path: 'projects/:projectId',
         element: <ProjectRoad />,
         errorElement: <BrokenPage />,
         children: [
           { index: true, element: <Navigate to="plan" replace /> },
           { path: 'roster', element: <RosterPage /> },
+          {
+            path: 'recipe',
+            lazy: async () => ({ Component: (await import('../features/recipe/index.ts')).RecipePage }),
+          },
           { path: 'line', element: <LinePage /> },
           {
             path: 'plan',

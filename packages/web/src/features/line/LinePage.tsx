@@ -6,6 +6,7 @@ import { durationText, plural } from '../../shared/format/index.ts'
 import { useCurrentProject } from '../../shared/project-context.ts'
 import { Button, EmptyState, Headline } from '../../shared/ui/index.ts'
 import { blankStage, lineOfSchool } from './blank-stage.ts'
+import { OrderFromRecipes } from './OrderFromRecipes.tsx'
 import { StageList } from './StageList.tsx'
 
 export function LinePage() {
@@ -33,6 +34,7 @@ export function LinePage() {
     return (
       <>
         <Headline>In which order?</Headline>
+        <OrderFromRecipes project={project} onTake={write} />
         <EmptyState
           title="The line has no stages"
           actions={
@@ -61,6 +63,7 @@ export function LinePage() {
       <Headline actions={addButton} sub={subOf(line)}>
         {headlineOf(line)}
       </Headline>
+      <OrderFromRecipes project={project} onTake={write} />
       <StageList line={line} units={project.units} openId={openId} onOpen={setOpenId} onWrite={write} />
     </>
   )

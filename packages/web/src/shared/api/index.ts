@@ -8,3 +8,4 @@ export {
   useProject,
   useProjectChange,
 } from './projects.ts'
+export { useShelf, useShelfChange } from './shelf.ts'

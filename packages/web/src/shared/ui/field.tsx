@@ -1,5 +1,12 @@
 import { clsx } from 'clsx'
-import { useId, type InputHTMLAttributes, type ReactNode, type Ref, type TextareaHTMLAttributes } from 'react'
+import {
+  useId,
+  type InputHTMLAttributes,
+  type ReactNode,
+  type Ref,
+  type SelectHTMLAttributes,
+  type TextareaHTMLAttributes,
+} from 'react'
 
 interface FrameProps {
   readonly label: string
@@ -74,6 +81,33 @@ export function TextAreaField({ label, hint, error, className, ...input }: TextA
           aria-describedby={describedBy}
           {...input}
         />
+      )}
+    </FieldFrame>
+  )
+}
+
+interface SelectFieldProps extends FieldProps, Omit<SelectHTMLAttributes<HTMLSelectElement>, 'className'> {
+  readonly options: readonly { readonly value: string; readonly text: string }[]
+  readonly ref?: Ref<HTMLSelectElement>
+}
+
+export function SelectField({ label, hint, error, className, options, ...select }: SelectFieldProps) {
+  return (
+    <FieldFrame label={label} hint={hint} error={error} className={className}>
+      {({ id, describedBy }) => (
+        <select
+          id={id}
+          className={controlLook}
+          aria-invalid={error !== undefined}
+          aria-describedby={describedBy}
+          {...select}
+        >
+          {options.map(({ value, text }) => (
+            <option key={value} value={value}>
+              {text}
+            </option>
+          ))}
+        </select>
       )}
     </FieldFrame>
   )

@@ -1,6 +1,6 @@
 export { Button, IconButton } from './button.tsx'
 export { Dialog } from './dialog.tsx'
-export { CheckField, controlLook, TextAreaField, TextField } from './field.tsx'
+export { CheckField, controlLook, SelectField, TextAreaField, TextField } from './field.tsx'
 export { Figure } from './figure.tsx'
 export { Headline, Kbd } from './headline.tsx'
 export { HoleLegend, holeText, PunchHole } from './punch-hole.tsx'

@@ -1,7 +1,7 @@
-import { planLine, tryBatchSize } from '@seriatim/core'
+import { offersOfSameness, orderLine, planLine, tryBatchSize } from '@seriatim/core'
 import { expose } from 'comlink'
 
-const planner = { planLine, tryBatchSize }
+const planner = { planLine, tryBatchSize, orderLine, offersOfSameness }
 
 export type Planner = typeof planner
 

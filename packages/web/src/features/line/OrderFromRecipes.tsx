@@ -1,0 +1,156 @@
+import {
+  followedRecipes,
+  lineFindings,
+  lineOfOrder,
+  mendLine,
+  orderWeights,
+  type LineOrder,
+  type OrderWeight,
+  type Project,
+  type SamenessOffer,
+  type Shelf,
+  type Stage,
+} from '@seriatim/core'
+import { useMemo, useState } from 'react'
+import { v7 } from 'uuid'
+import { useShelf } from '../../shared/api/index.ts'
+import { FindingList } from '../../shared/finding-list.tsx'
+import { durationText, plural } from '../../shared/format/index.ts'
+import { Button, CheckField } from '../../shared/ui/index.ts'
+import { useLineOrder } from '../../shared/worker/index.ts'
+
+interface OrderFromRecipesProps {
+  readonly project: Project
+  readonly onTake: (line: readonly Stage[], said: string) => void
+}
+
+/** What the recipes come to as a line, and what is wrong with the line as it stands. */
+export function OrderFromRecipes(props: OrderFromRecipesProps) {
+  const shelf = useShelf()
+  if (!shelf.data || followedRecipes(props.project).length === 0) return null
+  return <Ordered {...props} shelf={shelf.data} />
+}
+
+const tableReady = 'tabletop'
+
+function Ordered({ project, onTake, shelf }: OrderFromRecipesProps & { readonly shelf: Shelf }) {
+  const [weight, setWeight] = useState<OrderWeight>('fewest pots')
+  const { recipes, units, line } = project
+  const input = useMemo(
+    () => ({ recipes: followedRecipes({ recipes, units }), shelf, weight, tableReady }) as const,
+    [recipes, units, shelf, weight],
+  )
+  const { order, offers } = useLineOrder(input)
+  const findings = useMemo(() => lineFindings({ recipes, units, line }, shelf), [recipes, units, line, shelf])
+  const models = units.reduce((sum, unit) => sum + unit.models.length, 0)
+  const found = order.data
+
+  return (
+    <>
+      <FindingList
+        findings={findings}
+        models={models}
+        canMend={(finding) => mendLine(line, finding) !== null}
+        onMend={(finding) => {
+          const mended = mendLine(line, finding)
+          if (mended) onTake(mended, 'The stage is moved.')
+        }}
+      />
+      <section className="ticket mb-5 p-4" aria-labelledby="from-recipes">
+        <h2 id="from-recipes" className="text-xl">
+          {found ? headlineOf(found) : 'Ordering the recipes …'}
+        </h2>
+        <div
+          className="mt-2 flex flex-wrap items-center gap-x-4"
+          role="radiogroup"
+          aria-label="What matters most"
+        >
+          {orderWeights.map((each) => (
+            <CheckField
+              key={each}
+              kind="radio"
+              name="weight"
+              label={each}
+              checked={weight === each}
+              onChange={() => setWeight(each)}
+            />
+          ))}
+          {found ? <TakeButton found={found} project={project} shelf={shelf} onTake={onTake} /> : null}
+        </div>
+        {found ? <Reasons found={found} offers={offers.data ?? []} weighing={offers.isFetching} /> : null}
+      </section>
+    </>
+  )
+}
+
+function headlineOf(found: LineOrder): string {
+  const best = found.proven ? 'proved to be the best order' : 'the best order found'
+  return `The recipes come to ${plural(found.stages.length, 'stage')}: ${plural(found.merged, 'step')} share a pot, ${best}`
+}
+
+interface TakeButtonProps extends OrderFromRecipesProps {
+  readonly found: LineOrder
+  readonly shelf: Shelf
+}
+
+function TakeButton({ found, project, shelf, onTake }: TakeButtonProps) {
+  const names = (stages: readonly { readonly steps: Stage['steps'] }[]) =>
+    stages.map((stage) => stage.steps.map((step) => step.stepId).join()).join(';')
+  if (names(found.stages) === names(project.line)) {
+    return <p className="ml-auto font-bold text-done">The line follows this order.</p>
+  }
+  const written = project.line.filter((stage) => stage.steps.length === 0).length
+  return (
+    <Button
+      className="ml-auto"
+      onClick={() =>
+        onTake(
+          lineOfOrder(found, project, shelf, tableReady, v7),
+          written > 0
+            ? `The line follows the recipes; ${plural(written, 'stage')} written by hand left it.`
+            : 'The line follows the recipes.',
+        )
+      }
+    >
+      Take this order
+    </Button>
+  )
+}
+
+interface ReasonsProps {
+  readonly found: LineOrder
+  readonly offers: readonly SamenessOffer[]
+  readonly weighing: boolean
+}
+
+function Reasons({ found, offers, weighing }: ReasonsProps) {
+  return (
+    <details className="mt-2">
+      <summary className="min-h-11 py-2 font-bold">
+        {found.notMerged.length === 0
+          ? 'Every pot is opened once'
+          : `${plural(found.notMerged.length, 'pot')} opened again, and why`}
+      </summary>
+      <ul className="grid gap-1 text-sm">
+        {found.notMerged.map((each) => (
+          <li key={each.stages.join()}>
+            <b>{each.material}</b>, stages {each.stages.map((stage) => stage + 1).join(' and ')}: {each.why}
+          </li>
+        ))}
+      </ul>
+      <p className="mt-2 text-sm font-bold">Offers of sameness</p>
+      <ul className="grid gap-1 text-sm">
+        {offers.map((offer) => (
+          <li key={offer.stepId}>
+            {offer.reason} {durationText(offer.secondsSaved)} less.
+          </li>
+        ))}
+        {offers.length === 0 ? (
+          <li className="text-ink-soft">
+            {weighing ? 'Being worked out …' : 'None: no small region has a pot to itself.'}
+          </li>
+        ) : null}
+      </ul>
+    </details>
+  )
+}

@@ -1,0 +1,126 @@
+import {
+  mixOfText,
+  standards,
+  techniques,
+  textOfMix,
+  type Recipe,
+  type Shelf,
+  type Standard,
+  type Step,
+  type Technique,
+} from '@seriatim/core'
+import { ArrowDown, ArrowUp, Trash2 } from 'lucide-react'
+import { useId, useState } from 'react'
+import { Button, CheckField, SelectField, Stepper, TextField } from '../../shared/ui/index.ts'
+
+interface StepEditorProps {
+  readonly recipe: Recipe
+  readonly step: Step
+  readonly shelf: Shelf
+  readonly onChange: (step: Step) => void
+  readonly onMove: (by: -1 | 1) => void
+  readonly onRemove: () => void
+}
+
+/** One step of a stack; every field takes effect as soon as it is left. */
+export function StepEditor({ recipe, step, shelf, onChange, onMove, onRemove }: StepEditorProps) {
+  const listId = useId()
+  const [mix, setMix] = useState(() => textOfMix(step.mix, shelf))
+  const [note, setNote] = useState(step.note)
+  const [fault, setFault] = useState<string | undefined>()
+  const place = recipe.steps.findIndex((each) => each.id === step.id)
+
+  const takeMix = () => {
+    const read = mixOfText(mix, shelf)
+    setFault(read.ok ? undefined : read.error)
+    if (read.ok && JSON.stringify(read.value) !== JSON.stringify(step.mix))
+      onChange({ ...step, mix: read.value })
+  }
+  const toggle = (region: string, on: boolean) => {
+    const before = step.on === 'whole' ? [] : step.on
+    const next = on ? [...before, region] : before.filter((each) => each !== region)
+    if (next.length > 0) onChange({ ...step, on: next })
+  }
+
+  return (
+    <div className="ticket mt-1 mb-2 grid gap-4 p-4">
+      <div className="grid gap-4 sm:grid-cols-2 lg:grid-cols-4">
+        <TextField
+          label="Material or mix"
+          list={listId}
+          hint="As on the shelf, or mixed: 3:1 translucent medium to moss green."
+          value={mix}
+          error={fault}
+          onChange={(event) => setMix(event.target.value)}
+          onBlur={takeMix}
+          onKeyDown={(event) => event.key === 'Enter' && takeMix()}
+          className="lg:col-span-2"
+          autoFocus
+        />
+        <datalist id={listId}>
+          {[...shelf.values()].map((material) => (
+            <option key={material.id} value={material.name} />
+          ))}
+        </datalist>
+        <SelectField
+          label="Technique"
+          value={step.technique}
+          options={techniques.map((value) => ({ value, text: value }))}
+          onChange={(event) => onChange({ ...step, technique: event.target.value as Technique })}
+        />
+        <SelectField
+          label="Needed from"
+          value={step.standard}
+          options={standards.map((value) => ({ value, text: value }))}
+          onChange={(event) => onChange({ ...step, standard: event.target.value as Standard })}
+        />
+      </div>
+      <fieldset>
+        <legend className="text-sm font-bold">Lands on</legend>
+        <div className="flex flex-wrap gap-x-3">
+          <CheckField
+            label="the whole model"
+            checked={step.on === 'whole'}
+            onChange={(event) =>
+              onChange({ ...step, on: event.target.checked ? 'whole' : [recipe.regions[0]?.name ?? ''] })
+            }
+          />
+          {recipe.regions.map((region) => (
+            <CheckField
+              key={region.name}
+              label={region.name}
+              disabled={step.on === 'whole'}
+              checked={step.on !== 'whole' && step.on.includes(region.name)}
+              onChange={(event) => toggle(region.name, event.target.checked)}
+            />
+          ))}
+        </div>
+      </fieldset>
+      <TextField
+        label="How"
+        value={note}
+        maxLength={400}
+        onChange={(event) => setNote(event.target.value)}
+        onBlur={() => note.trim() !== step.note && onChange({ ...step, note: note.trim() })}
+      />
+      <div className="flex flex-wrap items-center gap-3">
+        <Stepper
+          label="Coats"
+          value={step.coats}
+          min={1}
+          max={9}
+          onChange={(coats) => onChange({ ...step, coats })}
+        />
+        <Button onClick={() => onMove(1)} disabled={place === recipe.steps.length - 1}>
+          <ArrowUp aria-hidden="true" size={18} /> Over the next
+        </Button>
+        <Button onClick={() => onMove(-1)} disabled={place === 0}>
+          <ArrowDown aria-hidden="true" size={18} /> Under the last
+        </Button>
+        <Button className="ml-auto" onClick={onRemove}>
+          <Trash2 aria-hidden="true" size={18} /> Take out
+        </Button>
+      </div>
+    </div>
+  )
+}

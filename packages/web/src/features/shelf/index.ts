@@ -1,0 +1,1 @@
+export { ShelfPage } from './ShelfPage.tsx'

@@ -1,0 +1,174 @@
+import {
+  kindPresets,
+  materialKinds,
+  minutes,
+  parseHex,
+  type Carrier,
+  type Material,
+  type MaterialId,
+} from '@seriatim/core'
+import Papa from 'papaparse'
+import { durationText, minutesInputText, parseMinutesText } from '../../shared/format/index.ts'
+
+const columns = [
+  'name',
+  'kind',
+  'colour',
+  'base',
+  'opacity',
+  'dry from',
+  'dry to',
+  'coverage cm2/ml',
+  're-activates',
+  'stock ml',
+  'pot ml',
+] as const
+type Column = (typeof columns)[number]
+
+export interface ShelfFault {
+  /** From 1; the heading is line 1. */
+  readonly line: number
+  readonly column: Column | ''
+  readonly message: string
+}
+
+export interface ParsedShelf {
+  readonly materials: readonly Material[]
+  readonly faults: readonly ShelfFault[]
+}
+
+const most = 5000
+
+/** The shelf as CSV (RFC 4180), a heading first; drying in minutes. `parseShelf` reads it back unchanged. */
+export function shelfCsv(materials: Iterable<Material>): string {
+  const rows = [...materials].map((material): Record<Column, string> => ({
+    name: material.name,
+    kind: material.kind,
+    colour: material.colour,
+    base: material.carrier,
+    opacity: String(material.opacity),
+    'dry from': minutesInputText(material.dryingMinSeconds),
+    'dry to': minutesInputText(material.dryingMaxSeconds),
+    'coverage cm2/ml': String(material.coverage),
+    're-activates': material.reactivates ? 'yes' : 'no',
+    'stock ml': String(material.stockMl),
+    'pot ml': String(material.potMl),
+  }))
+  return Papa.unparse({ fields: [...columns], data: rows.map((row) => columns.map((column) => row[column])) })
+}
+
+/**
+ * Reads a shelf. Only name and kind are needed; what is missing comes from the kind. A name that is on the
+ * shelf already keeps its identity and is changed.
+ */
+export function parseShelf(
+  text: string,
+  shelf: ReadonlyMap<MaterialId, Material>,
+  newId: () => string,
+): ParsedShelf {
+  const rows = Papa.parse<string[]>(text.trim(), { delimitersToGuess: [',', ';', '\t'] }).data
+  const heading = rows[0]?.map((cell) => cell.trim().toLowerCase()) ?? []
+  if (!heading.includes('name') || !heading.includes('kind')) {
+    return {
+      materials: [],
+      faults: [{ line: 1, column: '', message: `Begin with a heading: ${columns.join(', ')}.` }],
+    }
+  }
+  const unknown = heading.filter((name) => name !== '' && !columns.includes(name as Column))
+  const faults: ShelfFault[] = unknown.map((name) => ({
+    line: 1,
+    column: '',
+    message: `“${name}” is not a column of a shelf; these are: ${columns.join(', ')}.`,
+  }))
+  const lines = rows.slice(1).filter((cells) => cells.some((cell) => cell.trim() !== ''))
+  if (lines.length > most) {
+    return {
+      materials: [],
+      faults: [
+        {
+          line: 1,
+          column: '',
+          message: `A shelf holds up to ${String(most)} materials; these are ${String(lines.length)}.`,
+        },
+      ],
+    }
+  }
+  const known = new Map([...shelf.values()].map((material) => [material.name.toLowerCase(), material]))
+  const seen = new Set<string>()
+  const materials: Material[] = []
+  rows.slice(1).forEach((cells, index) => {
+    if (cells.every((cell) => cell.trim() === '')) return
+    const cell = (column: Column) => (cells[heading.indexOf(column)] ?? '').trim()
+    const complain = (column: Column, message: string) => {
+      faults.push({ line: index + 2, column, message })
+    }
+    const name = cell('name')
+    const before = faults.length
+    if (name === '') complain('name', 'The name is missing.')
+    if (seen.has(name.toLowerCase())) complain('name', `“${name}” is there twice.`)
+    seen.add(name.toLowerCase())
+    const material = readMaterial(cell, complain, known.get(name.toLowerCase()), newId)
+    if (material && faults.length === before) materials.push(material)
+  })
+  return { materials, faults }
+}
+
+function readMaterial(
+  cell: (column: Column) => string,
+  complain: (column: Column, message: string) => void,
+  old: Material | undefined,
+  newId: () => string,
+): Material | null {
+  const kind = materialKinds.find((each) => each === cell('kind').toLowerCase())
+  if (!kind) {
+    complain('kind', `“${cell('kind')}” is not a kind; these are: ${materialKinds.join(', ')}.`)
+    return null
+  }
+  const preset = kindPresets[kind]
+  const number = (column: Column, otherwise: number, top: number): number => {
+    const text = cell(column)
+    if (text === '') return otherwise
+    const value = Number(text.replace(',', '.'))
+    if (!Number.isFinite(value) || value < 0 || value > top) {
+      complain(column, `“${text}” is not a number from 0 to ${String(top)}, without a unit.`)
+    }
+    return value
+  }
+  const wait = (column: Column, otherwise: number): number => {
+    const seconds = cell(column) === '' ? otherwise : parseMinutesText(cell(column))
+    if (seconds === null) complain(column, `“${cell(column)}” is not a time in minutes.`)
+    return seconds ?? 0
+  }
+  const colour = cell('colour') === '' ? (old?.colour ?? parseHex('#808080')) : parseHex(cell('colour'))
+  if (!colour) complain('colour', `“${cell('colour')}” is not a colour as #rrggbb.`)
+  const base = cell('base').toLowerCase() || (old?.carrier ?? preset.carrier)
+  if (base !== 'water' && base !== 'spirit' && base !== 'dry') {
+    complain('base', `“${base}” is not a base: water, spirit or dry.`)
+  }
+  const [from, to] = [
+    wait('dry from', old?.dryingMinSeconds ?? minutes(preset.dry[0])),
+    wait('dry to', old?.dryingMaxSeconds ?? minutes(preset.dry[1])),
+  ]
+  if (to < from)
+    complain(
+      'dry to',
+      `It cannot be dry after ${durationText(to)} at most and ${durationText(from)} at least.`,
+    )
+  return {
+    id: old?.id ?? (newId() as MaterialId),
+    name: cell('name'),
+    kind,
+    colour: colour ?? '#808080',
+    carrier: base as Carrier,
+    opacity: number('opacity', old?.opacity ?? preset.opacity, 1),
+    dryingMinSeconds: from as Material['dryingMinSeconds'],
+    dryingMaxSeconds: to as Material['dryingMaxSeconds'],
+    coverage: number('coverage cm2/ml', old?.coverage ?? preset.coverage, 10_000),
+    reactivates:
+      cell('re-activates') === ''
+        ? (old?.reactivates ?? false)
+        : /^(yes|y|true|1)$/i.test(cell('re-activates')),
+    stockMl: number('stock ml', old?.stockMl ?? 0, 100_000),
+    potMl: number('pot ml', old?.potMl ?? preset.potMl, 100_000),
+  }
+}

@@ -1,0 +1,79 @@
+import type { Finding } from '@seriatim/core'
+import { clsx } from 'clsx'
+import { durationText } from './format/index.ts'
+import { Button } from './ui/index.ts'
+
+interface FindingListProps {
+  readonly findings: readonly Finding[]
+  /** Models painted by the recipe. */
+  readonly models: number
+  readonly onMend: (finding: Finding) => void
+  /** Whether `onMend` can do it here. */
+  readonly canMend?: (finding: Finding) => boolean
+  readonly onSilence?: (finding: Finding) => void
+}
+
+const edges: Readonly<Record<Finding['severity'], string>> = {
+  spoils: 'border-l-hands',
+  wastes: 'border-l-touch-up',
+  'could be quicker': 'border-l-done',
+}
+
+/** What is wrong, why, what it costs, and a button that mends it. */
+export function FindingList({ findings, models, onMend, canMend = hasMend, onSilence }: FindingListProps) {
+  if (findings.length === 0) return null
+  return (
+    <ul aria-label="Findings" className="mb-5 grid gap-2 lg:grid-cols-2">
+      {findings.map((finding) => (
+        <li
+          key={`${finding.rule} ${finding.stepIds.join()}`}
+          className={clsx('ticket border-l-8 p-4', edges[finding.severity])}
+        >
+          <p>
+            <b>
+              {finding.severity === 'could be quicker' ? 'Could be quicker' : `This ${finding.severity}`}.
+            </b>{' '}
+            {finding.reason}
+          </p>
+          <p className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-1 text-sm text-ink-soft">
+            <span>
+              rule {finding.rule}
+              {finding.secondsAtStake > 0
+                ? `; about ${durationText(finding.secondsAtStake * Math.max(1, models))} at stake`
+                : ''}
+            </span>
+            {canMend(finding) ? (
+              <Button weight="quiet" className="px-1!" onClick={() => onMend(finding)}>
+                {mendText(finding)}
+              </Button>
+            ) : null}
+            {onSilence ? (
+              <Button weight="quiet" className="px-1!" onClick={() => onSilence(finding)}>
+                Meant so
+              </Button>
+            ) : null}
+          </p>
+        </li>
+      ))}
+    </ul>
+  )
+}
+
+const hasMend = (finding: Finding): boolean => finding.mend !== null
+
+function mendText({ mend }: Finding): string {
+  switch (mend?.kind) {
+    case 'move':
+      return 'Move it below'
+    case 'insert':
+      return 'Put the missing layer in'
+    case 'change':
+      return mend.change.coats === undefined ? 'Give it its time' : `Plan ${String(mend.change.coats)} coats`
+    case 'remove':
+      return 'Leave it out'
+    case 'join':
+      return 'Do them together'
+    case undefined:
+      return ''
+  }
+}
