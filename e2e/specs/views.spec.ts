@@ -5,6 +5,8 @@ import { demoId, seedProject } from '../support/projects.ts'
 const views = [
   { name: 'projects', path: '/', ready: 'Tallow Fen militia' },
   { name: 'roster', path: `/projects/${demoId}/roster`, ready: 'Lockmaster Bream' },
+  { name: 'shelf', path: '/shelf', ready: 'walnut dip' },
+  { name: 'recipe', path: `/projects/${demoId}/recipe`, ready: 'bright steel' },
   { name: 'line', path: `/projects/${demoId}/line`, ready: 'Edge highlight' },
   { name: 'plan', path: `/projects/${demoId}/plan`, ready: 'are done first' },
   { name: 'bench', path: `/projects/${demoId}/bench`, ready: 'of work left' },
@@ -36,6 +38,28 @@ const opened: Readonly<Record<string, (page: Page) => Promise<void>>> = {
     await page.getByRole('button', { name: 'New project' }).click()
     await page.getByRole('button', { name: 'Make the project' }).click()
     await expect(page.getByText('Give the project a name.')).toBeVisible()
+  },
+  'an opened layer': async (page) => {
+    await page.goto(`/projects/${demoId}/recipe`)
+    await page.getByRole('button', { name: 'Officers', exact: true }).click()
+    await expect(page.getByText('turns silver')).toBeVisible()
+    await page.getByRole('button', { name: /soot black/ }).click()
+    await expect(page.getByLabel('Material or mix')).toBeVisible()
+  },
+  'a new recipe': async (page) => {
+    await page.goto(`/projects/${demoId}/recipe`)
+    await page.getByRole('button', { name: 'New recipe' }).click()
+    await expect(page.getByRole('dialog')).toBeVisible()
+  },
+  'an order’s reasons': async (page) => {
+    await page.goto(`/projects/${demoId}/line`)
+    await page.getByText('opened again, and why').click()
+    await expect(page.getByText('has to come between').first()).toBeVisible()
+  },
+  'a material': async (page) => {
+    await page.goto('/shelf')
+    await page.getByRole('button', { name: /walnut dip/ }).click()
+    await expect(page.getByRole('dialog')).toBeVisible()
   },
   'an opened stage': async (page) => {
     await page.goto(`/projects/${demoId}/line`)

@@ -1,0 +1,110 @@
+import { expect, test } from '@playwright/test'
+import { seedProject } from '../support/projects.ts'
+
+test('from nothing to a line in a few clicks: school, findings, order', async ({ page, request }) => {
+  const { url } = await seedProject(request, { stages: 0 })
+  await page.goto(`${url}/recipe`)
+  await page.getByRole('button', { name: 'New recipe' }).click()
+  await page.getByRole('radio', { name: /^Opaque, wash/ }).check()
+  await page.getByRole('button', { name: 'Make the recipe' }).click()
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('layers')
+  await expect(page.getByRole('list', { name: 'Findings' })).toBeHidden()
+
+  // A mistake is named, and its mend takes it away again.
+  await page.getByRole('button', { name: /bright steel/ }).click()
+  const mix = page.getByLabel('Material or mix')
+  await mix.fill('3 heron blue')
+  await mix.press('Enter')
+  await expect(page.getByText('“heron blue” is not on the shelf.')).toBeVisible()
+  await mix.fill('bright red')
+  await mix.press('Enter')
+  const finding = page.getByRole('list', { name: 'Findings' })
+  await expect(finding).toContainText('This wastes. The bright red on the metal is thin')
+  await page.getByRole('button', { name: 'Plan 2 coats' }).click()
+  await expect(finding).toBeHidden()
+
+  await page.getByRole('link', { name: 'Line', exact: true }).click()
+  await expect(page.getByRole('heading', { name: /^The recipes come to \d+ stages/ })).toBeVisible()
+  await page.getByRole('button', { name: 'Take this order' }).click()
+  await expect(page.getByText('The line follows this order.')).toBeVisible()
+  await page.reload()
+  await expect(page.getByText('The line follows this order.')).toBeVisible()
+  await expect(page.getByText('grey primer, spray').first()).toBeVisible()
+})
+
+test('a stage moved against its stack is named at once, and moved back by one button', async ({
+  page,
+  request,
+}) => {
+  const { url } = await seedProject(request, { stages: 0 })
+  await page.goto(`${url}/recipe`)
+  await page.getByRole('button', { name: 'New recipe' }).click()
+  await page.getByRole('button', { name: 'Make the recipe' }).click()
+  await page.getByRole('link', { name: 'Line', exact: true }).click()
+  await page.getByRole('button', { name: 'Take this order' }).click()
+  await expect(page.getByText('The line follows this order.')).toBeVisible()
+  await page.getByRole('button', { name: /^Spray from above, all over/ }).press('Alt+ArrowUp')
+  const findings = page.getByRole('list', { name: 'Findings' })
+  await expect(findings).toContainText('This spoils.')
+  await expect(findings).toContainText('rule R01')
+  await findings.getByRole('button', { name: 'Move it below' }).first().click()
+  await expect(findings).toBeHidden()
+})
+
+test('a recipe changed half-way keeps the punches of what stays', async ({ page, request }) => {
+  const { url } = await seedProject(request, { stages: 0 })
+  await page.goto(`${url}/recipe`)
+  await page.getByRole('button', { name: 'New recipe' }).click()
+  await page.getByRole('button', { name: 'Make the recipe' }).click()
+  await page.getByRole('link', { name: 'Line', exact: true }).click()
+  await page.getByRole('button', { name: 'Take this order' }).click()
+  await expect(page.getByText('The line follows this order.')).toBeVisible()
+  await page.getByRole('link', { name: 'Bench', exact: true }).click()
+  await page.getByRole('button', { name: 'All done' }).click()
+  await expect(
+    page.getByRole('gridcell', { name: /^Spray, all over, Reed-pikes: (drying|done)/ }),
+  ).toBeVisible()
+  await page.getByRole('link', { name: 'Recipe', exact: true }).click()
+  await page.getByRole('button', { name: /reed tuft/ }).click()
+  await page.getByRole('button', { name: 'Take out' }).click()
+  await page.getByRole('link', { name: 'Line', exact: true }).click()
+  await page.getByRole('button', { name: 'Take this order' }).click()
+  await expect(page.getByText('The line follows this order.')).toBeVisible()
+  await page.getByRole('link', { name: 'Bench', exact: true }).click()
+  await expect(
+    page.getByRole('gridcell', { name: /^Spray, all over, Reed-pikes: (drying|done)/ }),
+  ).toBeVisible()
+})
+
+test('the shelf takes a material by form and many by CSV, and says what is wrong at its line', async ({
+  page,
+}) => {
+  const name = `Sedge green ${String(Date.now())}`
+  await page.goto('/shelf')
+  await page.getByRole('button', { name: 'New material' }).click()
+  await page.getByLabel('Name').fill(name)
+  await page.getByLabel('Kind').selectOption('translucent')
+  await page.getByLabel('Colour').fill('green')
+  await page.getByRole('button', { name: 'Put it on the shelf' }).click()
+  await expect(page.getByText('Give a colour as #rrggbb.')).toBeVisible()
+  await page.getByLabel('Colour').fill('#4f7a3a')
+  await page.getByRole('button', { name: 'Put it on the shelf' }).click()
+  await expect(page.getByRole('button', { name: new RegExp(name) })).toContainText('15–30 min')
+
+  const upload = (text: string) =>
+    page
+      .getByLabel('Shelf from CSV')
+      .last()
+      .setInputFiles({
+        name: 'shelf.csv',
+        mimeType: 'text/csv',
+        buffer: Buffer.from(text),
+      })
+  await upload(`name,kind,stock ml\n${name},translucent,a lot`)
+  await expect(page.getByRole('alert')).toContainText('Line 2, stock ml: “a lot” is not a number')
+  await upload(`name,kind,stock ml\n${name},translucent,12`)
+  await expect(page.getByRole('button', { name: new RegExp(name) })).toContainText('12 ml')
+  await page.getByRole('button', { name: new RegExp(name) }).click()
+  await page.getByRole('button', { name: 'Take it off the shelf' }).click()
+  await expect(page.getByRole('button', { name: new RegExp(name) })).toBeHidden()
+})
