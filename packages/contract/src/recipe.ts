@@ -95,7 +95,7 @@ const mixSchema = z
 
 const technique = z.enum(techniques, { error: `Choose a technique: ${techniques.join(', ')}.` })
 
-export const stepSchema = z.object({
+const stepSchema = z.object({
   id: idOf<StepId>(),
   on: z.union([
     z.literal('whole'),

@@ -28,6 +28,12 @@ export { materialKinds, type Carrier, type Material, type MaterialKind } from '.
 export { kindPresets, starterShelf } from './materials/starter-shelf.ts'
 export { predictColours } from './colour/predict.ts'
 export { dropsPerMl, millilitresFor, mixCard, type MixCard } from './mixing/mix-card.ts'
+export {
+  materialsNeeded,
+  modelsTaking,
+  stepMillilitres,
+  type MaterialNeed,
+} from './mixing/materials-needed.ts'
 export { mixOfText, textOfMix } from './mixing/mix-of-text.ts'
 export { parseMix, printMix, type MixPart, type MixQuestion, type ParsedMix } from './mixing/parse-mix.ts'
 export { findFaults } from './ordering/find-faults.ts'

@@ -7,12 +7,12 @@ import type { MaterialId } from '../units/ids.ts'
 export const dropsPerMl = 20
 
 /** Surface of a foot model without its base: from memory, to be edited. */
-export const footModelCm2 = 30
+const footModelCm2 = 30
 
 /** What stays in the palette and on the brush. */
 const waste = 0.3
 
-export interface MixCardLine {
+interface MixCardLine {
   readonly material: Material
   readonly drops: number
   readonly ml: number

@@ -130,7 +130,7 @@ function openedTwice(facts: readonly StepFacts[]): readonly Finding[] {
 }
 
 /** Whether stacks force `to` above `from`. */
-export function reaches(facts: readonly StepFacts[], from: StepFacts, to: StepFacts): boolean {
+function reaches(facts: readonly StepFacts[], from: StepFacts, to: StepFacts): boolean {
   const above = new Set<StepFacts>([from])
   for (const each of facts.slice(from.index + 1, to.index + 1)) {
     if ([...above].some((lower) => shareRegion(lower, each))) above.add(each)

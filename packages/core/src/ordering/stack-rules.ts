@@ -5,7 +5,7 @@ import type { Material } from '../materials/material.ts'
 import type { Mend, Severity } from './rule.ts'
 
 /** The layers of one region, from the bottom up, in the order they go on. */
-export interface Stack {
+interface Stack {
   readonly region: string
   readonly layers: readonly StepFacts[]
   readonly shelf: Iterable<Material>

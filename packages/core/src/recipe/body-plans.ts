@@ -104,7 +104,7 @@ export const bodyPlans: readonly BodyPlan[] = oneSided.map((each) => ({
 }))
 
 /** If a names b as its neighbour, b names a. */
-export function bothSided(regions: readonly Region[]): readonly Region[] {
+function bothSided(regions: readonly Region[]): readonly Region[] {
   return regions.map((region) => ({
     ...region,
     neighbours: regions

@@ -43,7 +43,7 @@ export type Standard = (typeof standards)[number]
 /** One material or several stirred together, by parts; none for work without material. */
 export type Mix = readonly { readonly materialId: MaterialId; readonly parts: number }[]
 
-export interface SpraySettings {
+interface SpraySettings {
   readonly from: 'all round' | 'above' | 'below'
   readonly bar: number | null
   readonly nozzleMm: number | null
@@ -52,7 +52,7 @@ export interface SpraySettings {
 }
 
 /** Another way to do the same step; the batch decides which is quicker. */
-export interface StepMode {
+interface StepMode {
   readonly technique: Technique
   readonly setUpSeconds: Seconds
 }
@@ -113,13 +113,6 @@ export interface StepRef {
 /** Regions a step lands on, by name. */
 export function regionsOfStep(recipe: Pick<Recipe, 'regions'>, step: Pick<Step, 'on'>): readonly string[] {
   return step.on === 'whole' ? recipe.regions.map((region) => region.name) : step.on
-}
-
-/** Whether the one lies over the other somewhere on the model. */
-export function stepsOverlap(a: Pick<Step, 'on'>, b: Pick<Step, 'on'>): boolean {
-  if (a.on === 'whole' || b.on === 'whole') return true
-  const other = b.on
-  return a.on.some((region) => other.includes(region))
 }
 
 /** The steps on one region, from the bottom up. */

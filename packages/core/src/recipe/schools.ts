@@ -370,7 +370,7 @@ function isBare(region: Region, steps: readonly Step[]): boolean {
   return !steps.some((step) => step.on !== 'whole' && step.on.includes(region.name))
 }
 
-export function stepOf(given: Draft, id: string): Step {
+function stepOf(given: Draft, id: string): Step {
   const materialId = given.material === null ? undefined : idByName.get(given.material)
   return {
     id: id as StepId,

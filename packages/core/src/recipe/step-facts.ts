@@ -35,7 +35,7 @@ export interface StepFacts {
   readonly drying: { readonly min: number; readonly max: number }
 }
 
-export function mainMaterial(mix: Mix, shelf: Shelf): Material | null {
+function mainMaterial(mix: Mix, shelf: Shelf): Material | null {
   const main = mix.reduce<Mix[number] | null>(
     (most, part) => (most && most.parts >= part.parts ? most : part),
     null,

@@ -53,7 +53,7 @@ describe('the shelf', () => {
 
   it('names the field that is wrong', async () => {
     const wrong = await server.problem('/shelf', 'PUT', {
-      materials: [own('x', { colour: '#12' as Material['colour'], opacity: 3 })],
+      materials: [own('x', { colour: '#12', opacity: 3 })],
     })
     expect(wrong.status).toBe(422)
     expect(wrong.body.errors?.map((each) => each.path)).toEqual([

@@ -1,6 +1,8 @@
 import {
   applyMend,
   findFaults,
+  followedRecipes,
+  modelsTaking,
   recipeSchools,
   type Finding,
   type Project,
@@ -10,7 +12,7 @@ import {
   type Step,
   type StepId,
 } from '@seriatim/core'
-import { Plus, Trash2 } from 'lucide-react'
+import { Plus, ShoppingBasket, Trash2 } from 'lucide-react'
 import { useMemo, useState, type ReactNode } from 'react'
 import { v7 } from 'uuid'
 import { useProjectChange, useShelf } from '../../shared/api/index.ts'
@@ -21,6 +23,7 @@ import { Button, EmptyState, ErrorState, Headline, IconButton, LoadingState } fr
 import { layOutCut } from './lay-out-cut.ts'
 import { NewRecipeDialog } from './NewRecipeDialog.tsx'
 import { PaintCut } from './PaintCut.tsx'
+import { ShoppingList } from './ShoppingList.tsx'
 import { StepEditor } from './StepEditor.tsx'
 
 export function RecipePage() {
@@ -36,6 +39,7 @@ function Recipes({ project, shelf }: { readonly project: Project; readonly shelf
   const change = useProjectChange(project.id)
   const [chosenId, setChosenId] = useState<RecipeId | null>(null)
   const [making, setMaking] = useState(false)
+  const [shopping, setShopping] = useState(false)
   const { recipes } = project
   const recipe = recipes.find((each) => each.id === chosenId) ?? recipes[0]
   const write = (next: readonly Recipe[], said: string) =>
@@ -92,6 +96,9 @@ function Recipes({ project, shelf }: { readonly project: Project; readonly shelf
               </Button>
             ))}
             {makeButton}
+            <Button onClick={() => setShopping(true)}>
+              <ShoppingBasket aria-hidden="true" size={18} /> What to buy
+            </Button>
           </nav>
         }
         onChange={(next, said) =>
@@ -108,6 +115,7 @@ function Recipes({ project, shelf }: { readonly project: Project; readonly shelf
         }
       />
       {dialog}
+      <ShoppingList project={project} shelf={shelf} open={shopping} onOpenChange={setShopping} />
     </>
   )
 }
@@ -184,6 +192,7 @@ function OneRecipe({ project, recipe, shelf, picker, onChange, onRemove }: OneRe
               recipe={recipe}
               step={step}
               shelf={shelf}
+              models={modelsTaking(step, followedRecipes({ ...project, recipes: [recipe] })[0]?.units ?? [])}
               onChange={(changed) =>
                 withSteps(recipe.steps.map((each) => (each.id === changed.id ? changed : each)))
               }

@@ -11,19 +11,22 @@ import {
 } from '@seriatim/core'
 import { ArrowDown, ArrowUp, Trash2 } from 'lucide-react'
 import { useId, useState } from 'react'
+import { MixCardNote } from './MixCardNote.tsx'
 import { Button, CheckField, SelectField, Stepper, TextField } from '../../shared/ui/index.ts'
 
 interface StepEditorProps {
   readonly recipe: Recipe
   readonly step: Step
   readonly shelf: Shelf
+  /** Models that take the step. */
+  readonly models: number
   readonly onChange: (step: Step) => void
   readonly onMove: (by: -1 | 1) => void
   readonly onRemove: () => void
 }
 
 /** One step of a stack; every field takes effect as soon as it is left. */
-export function StepEditor({ recipe, step, shelf, onChange, onMove, onRemove }: StepEditorProps) {
+export function StepEditor({ recipe, step, shelf, models, onChange, onMove, onRemove }: StepEditorProps) {
   const listId = useId()
   const [mix, setMix] = useState(() => textOfMix(step.mix, shelf))
   const [note, setNote] = useState(step.note)
@@ -75,6 +78,7 @@ export function StepEditor({ recipe, step, shelf, onChange, onMove, onRemove }: 
           onChange={(event) => onChange({ ...step, standard: event.target.value as Standard })}
         />
       </div>
+      <MixCardNote recipe={recipe} step={step} shelf={shelf} models={models} />
       <fieldset>
         <legend className="text-sm font-bold">Lands on</legend>
         <div className="flex flex-wrap gap-x-3">

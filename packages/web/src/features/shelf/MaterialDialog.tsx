@@ -69,7 +69,7 @@ export function MaterialDialog({
     defaultValues: {
       name: material.name,
       kind: material.kind,
-      colour: material.colour as string,
+      colour: material.colour,
       carrier: material.carrier,
       opacity: String(material.opacity),
       dryFrom: minutesInputText(material.dryingMinSeconds),

@@ -4,7 +4,7 @@ import { queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/r
 import { toast } from 'sonner'
 import { api, ask } from './client.ts'
 
-export const shelfQuery = queryOptions({
+const shelfQuery = queryOptions({
   queryKey: ['shelf'],
   queryFn: () => ask(api.shelf.$get(), shelfAnswerSchema).then(({ materials }) => materials),
   select: (materials) => new Map(materials.map((material) => [material.id, material])),

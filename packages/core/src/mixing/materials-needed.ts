@@ -1,0 +1,56 @@
+import type { Material } from '../materials/material.ts'
+import type { OrderedRecipe } from '../ordering/pieces.ts'
+import { factsOf, type Shelf, type StepFacts } from '../recipe/step-facts.ts'
+import type { MaterialId } from '../units/ids.ts'
+import { millilitresFor } from './mix-card.ts'
+
+/** What a project takes of one material. */
+export interface MaterialNeed {
+  readonly material: Material
+  readonly ml: number
+  /** For what is counted: tufts, decals. */
+  readonly pieces: number
+  /** More than is in stock. */
+  readonly shortMl: number
+  readonly buyPots: number
+}
+
+/** Millilitres of a mix that a step takes for all models it is done on. */
+export function stepMillilitres(facts: StepFacts, models: number): number {
+  if (!facts.material) return 0
+  return millilitresFor(facts.material, facts.area, models, facts.step.coats)
+}
+
+/** How many of a recipe's models take a step: all of them, or those of its roles. */
+export function modelsTaking(step: StepFacts['step'], units: OrderedRecipe['units']): number {
+  const roles = units.flatMap((unit) => unit.roles)
+  return step.roles.length === 0 ? roles.length : roles.filter((role) => step.roles.includes(role)).length
+}
+
+/** Everything the recipes take, by name; what is short comes with the pots to buy. */
+export function materialsNeeded(recipes: readonly OrderedRecipe[], shelf: Shelf): readonly MaterialNeed[] {
+  const needs = new Map<MaterialId, { ml: number; pieces: number }>()
+  for (const { recipe, units } of recipes) {
+    for (const facts of factsOf(recipe, shelf)) {
+      const models = modelsTaking(facts.step, units)
+      const all = facts.step.mix.reduce((sum, part) => sum + part.parts, 0) || 1
+      for (const { materialId, parts } of facts.step.mix) {
+        const need = needs.get(materialId) ?? { ml: 0, pieces: 0 }
+        need.ml += (stepMillilitres(facts, models) * parts) / all
+        if (shelf.get(materialId)?.coverage === 0) {
+          need.pieces += models * facts.regions.reduce((sum, region) => sum + Math.max(1, region.parts), 0)
+        }
+        needs.set(materialId, need)
+      }
+    }
+  }
+  return [...needs]
+    .flatMap(([id, { ml, pieces }]): MaterialNeed[] => {
+      const material = shelf.get(id)
+      if (!material) return []
+      const shortMl = Math.max(0, ml - material.stockMl)
+      const buyPots = material.potMl > 0 && shortMl > 1e-9 ? Math.ceil(shortMl / material.potMl - 1e-9) : 0
+      return [{ material, ml, pieces, shortMl, buyPots }]
+    })
+    .sort((a, b) => (a.material.name.toLowerCase() < b.material.name.toLowerCase() ? -1 : 1))
+}

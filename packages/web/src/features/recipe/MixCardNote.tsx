@@ -1,0 +1,50 @@
+import { factsOf, mixCard, stepMillilitres, type Recipe, type Shelf, type Step } from '@seriatim/core'
+import { plural } from '../../shared/format/index.ts'
+
+interface MixCardNoteProps {
+  readonly recipe: Recipe
+  readonly step: Step
+  readonly shelf: Shelf
+  /** Models that take the step. */
+  readonly models: number
+}
+
+/** How much to mix for everyone at once, so that the tone stays the same; and what is missing. */
+export function MixCardNote({ recipe, step, shelf, models }: MixCardNoteProps) {
+  const facts = factsOf(recipe, shelf).find((each) => each.step.id === step.id)
+  const ml = facts ? stepMillilitres(facts, models) : 0
+  if (models === 0 || ml === 0) return null
+  const card = mixCard(step.mix, ml, shelf)
+  const mixed = card.lines.length > 1
+  return (
+    <section aria-label="Mix card" className="rounded-[3px] bg-paper-dim p-3 text-sm">
+      <p>
+        <b>
+          {mixed ? 'Mix' : 'Takes about'} {millilitres(card.totalMl)}
+        </b>{' '}
+        for {plural(models, 'model')}
+        {mixed ? ' at once, so that all have the same tone' : ''}:
+      </p>
+      <ul className="mt-1 grid gap-x-6 sm:grid-cols-2">
+        {card.lines.map((line) => (
+          <li key={line.material.id} className="flex flex-wrap gap-x-2">
+            <span className="figures font-bold">
+              {mixed ? plural(line.drops, 'drop') : millilitres(line.ml)}
+            </span>
+            {line.material.name}
+            <span className="text-ink-soft">
+              {line.enough
+                ? 'enough on the shelf'
+                : `${millilitres(line.material.stockMl)} on the shelf${line.buyPots > 0 ? `; buy ${plural(line.buyPots, 'pot')}` : ''}`}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  )
+}
+
+export function millilitres(ml: number): string {
+  if (ml === 0) return '0 ml'
+  return ml < 1 ? `${ml.toFixed(2)} ml` : `${ml < 10 ? ml.toFixed(1) : ml.toFixed(0)} ml`
+}
