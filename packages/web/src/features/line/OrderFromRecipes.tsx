@@ -7,13 +7,14 @@ import {
   type LineOrder,
   type OrderWeight,
   type Project,
+  type Recipe,
   type SamenessOffer,
   type Shelf,
   type Stage,
 } from '@seriatim/core'
 import { useMemo, useState } from 'react'
 import { v7 } from 'uuid'
-import { useShelf } from '../../shared/api/index.ts'
+import { useProjectChange, useShelf } from '../../shared/api/index.ts'
 import { FindingList } from '../../shared/finding-list.tsx'
 import { durationText, plural } from '../../shared/format/index.ts'
 import { Button, CheckField } from '../../shared/ui/index.ts'
@@ -41,6 +42,12 @@ function Ordered({ project, onTake, shelf }: OrderFromRecipesProps & { readonly 
     [recipes, units, shelf, weight],
   )
   const { order, offers } = useLineOrder(input)
+  const change = useProjectChange(project.id)
+  const accept = (offer: SamenessOffer) =>
+    change.mutate({
+      change: { kind: 'recipes', recipes: recipes.map((recipe) => recoloured(recipe, offer)) },
+      said: 'The recipe uses the pot that is open anyway.',
+    })
   const findings = useMemo(() => lineFindings({ recipes, units, line }, shelf), [recipes, units, line, shelf])
   const models = units.reduce((sum, unit) => sum + unit.models.length, 0)
   const found = order.data
@@ -77,10 +84,20 @@ function Ordered({ project, onTake, shelf }: OrderFromRecipesProps & { readonly 
           ))}
           {found ? <TakeButton found={found} project={project} shelf={shelf} onTake={onTake} /> : null}
         </div>
-        {found ? <Reasons found={found} offers={offers.data ?? []} weighing={offers.isFetching} /> : null}
+        {found ? (
+          <Reasons found={found} offers={offers.data ?? []} weighing={offers.isFetching} onAccept={accept} />
+        ) : null}
       </section>
     </>
   )
+}
+
+function recoloured(recipe: Recipe, { recipeId, stepId, materialId }: SamenessOffer): Recipe {
+  if (recipe.id !== recipeId) return recipe
+  const steps = recipe.steps.map((step) =>
+    step.id === stepId ? { ...step, mix: [{ materialId, parts: 1 }] } : step,
+  )
+  return { ...recipe, steps }
 }
 
 function headlineOf(found: LineOrder): string {
@@ -121,9 +138,10 @@ interface ReasonsProps {
   readonly found: LineOrder
   readonly offers: readonly SamenessOffer[]
   readonly weighing: boolean
+  readonly onAccept: (offer: SamenessOffer) => void
 }
 
-function Reasons({ found, offers, weighing }: ReasonsProps) {
+function Reasons({ found, offers, weighing, onAccept }: ReasonsProps) {
   return (
     <details className="mt-2">
       <summary className="min-h-11 py-2 font-bold">
@@ -142,7 +160,10 @@ function Reasons({ found, offers, weighing }: ReasonsProps) {
       <ul className="grid gap-1 text-sm">
         {offers.map((offer) => (
           <li key={offer.stepId}>
-            {offer.reason} {durationText(offer.secondsSaved)} less.
+            {offer.reason} {durationText(offer.secondsSaved)} less.{' '}
+            <Button weight="quiet" className="px-1!" onClick={() => onAccept(offer)}>
+              Do so
+            </Button>
           </li>
         ))}
         {offers.length === 0 ? (

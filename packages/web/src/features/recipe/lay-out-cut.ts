@@ -49,11 +49,11 @@ export function layOutCut(recipe: Recipe, shelf: Shelf): Cut {
   const layers = inWorkingOrder(recipe, facts, shelf).map((each, index): Layer => {
     const seen = colours.get(each.step.id)
     const pieces = each.whole
-      ? [{ left: 0, width: 100, colour: seen?.get(largest ?? '') ?? ('#8f9894') }]
+      ? [{ left: 0, width: 100, colour: seen?.get(largest ?? '') ?? '#8f9894' }]
       : each.regions.flatMap(({ name }) => {
           const column = place.get(name)
           return column
-            ? [{ left: column.left, width: column.width, colour: seen?.get(name) ?? ('#8f9894') }]
+            ? [{ left: column.left, width: column.width, colour: seen?.get(name) ?? '#8f9894' }]
             : []
         })
     return { facts: each, number: index + 1, pieces, graded: each.step.technique === 'spray from above' }

@@ -1,0 +1,185 @@
+import {
+  applyMend,
+  findFaults,
+  followedRecipes,
+  modelsTaking,
+  recipeSchools,
+  type Finding,
+  type Project,
+  type Recipe,
+  type Shelf,
+  type Step,
+  type StepId,
+  type UnitId,
+} from '@seriatim/core'
+import { Copy, Plus, Trash2 } from 'lucide-react'
+import { useMemo, useState, type ReactNode } from 'react'
+import { v7 } from 'uuid'
+import { FindingList } from '../../shared/finding-list.tsx'
+import { durationText, plural } from '../../shared/format/index.ts'
+import { Button, Headline, IconButton } from '../../shared/ui/index.ts'
+import { layOutCut } from './lay-out-cut.ts'
+import { PaintCut } from './PaintCut.tsx'
+import { Preferences } from './Preferences.tsx'
+import { RegionsDialog } from './RegionsDialog.tsx'
+import { StepEditor } from './StepEditor.tsx'
+
+interface OneRecipeProps {
+  readonly project: Project
+  readonly recipe: Recipe
+  readonly shelf: Shelf
+  readonly picker: ReactNode
+  readonly onChange: (recipe: Recipe, said: string) => void
+  readonly onFollow: (unitId: UnitId, follows: boolean) => void
+  readonly onCopy: () => void
+  readonly onRemove: () => void
+}
+
+/** One recipe: its figures, what is wrong with it, its cut, and its ways. */
+export function OneRecipe({
+  project,
+  recipe,
+  shelf,
+  picker,
+  onChange,
+  onFollow,
+  onCopy,
+  onRemove,
+}: OneRecipeProps) {
+  const [openId, setOpenId] = useState<StepId | null>(null)
+  const [regionsOpen, setRegionsOpen] = useState(false)
+  const cut = useMemo(() => layOutCut(recipe, shelf), [recipe, shelf])
+  const findings = useMemo(() => findFaults(recipe, shelf), [recipe, shelf])
+  const units = project.units.filter((unit) => recipe.unitIds.includes(unit.id))
+  const models = units.reduce((sum, unit) => sum + unit.models.length, 0)
+  const marked = new Set(findings.flatMap((finding) => finding.stepIds.slice(0, 1)))
+  const step = recipe.steps.find((each) => each.id === openId)
+
+  const withSteps = (steps: readonly Step[], said = '') => onChange({ ...recipe, steps }, said)
+  const mend = (finding: Finding) => {
+    if (finding.mend) onChange(applyMend(recipe, finding.mend, v7), 'Mended.')
+  }
+  const add = () => {
+    const made = newStep(recipe)
+    withSteps([...recipe.steps, made])
+    setOpenId(made.id)
+  }
+
+  return (
+    <>
+      <Headline
+        sub={subOf(
+          recipe,
+          units.map((unit) => unit.name),
+        )}
+        actions={
+          <>
+            <Button weight="main" onClick={add}>
+              <Plus aria-hidden="true" size={18} /> Add a layer
+            </Button>
+            <Button onClick={() => setRegionsOpen(true)}>Regions</Button>
+            <IconButton label={`Copy the recipe ${recipe.name}`} onClick={onCopy}>
+              <Copy aria-hidden="true" size={20} />
+            </IconButton>
+            <IconButton label={`Put the recipe ${recipe.name} away`} onClick={onRemove}>
+              <Trash2 aria-hidden="true" size={20} />
+            </IconButton>
+          </>
+        }
+      >
+        {headlineOf(recipe, cut)}
+      </Headline>
+      <div className="mb-5">{picker}</div>
+      <FindingList
+        findings={findings}
+        models={models}
+        onMend={mend}
+        onSilence={({ rule }) =>
+          onChange(
+            { ...recipe, silenced: [...recipe.silenced, { rule, note: 'Meant so.' }] },
+            `Rule ${rule} is silent for this recipe.`,
+          )
+        }
+      />
+      <PaintCut
+        cut={cut}
+        openId={openId}
+        onOpen={setOpenId}
+        marked={marked}
+        editor={
+          step ? (
+            <StepEditor
+              key={step.id}
+              recipe={recipe}
+              step={step}
+              shelf={shelf}
+              models={modelsTaking(step, followedRecipes({ ...project, recipes: [recipe] })[0]?.units ?? [])}
+              onChange={(changed) =>
+                withSteps(recipe.steps.map((each) => (each.id === changed.id ? changed : each)))
+              }
+              onMove={(by) => withSteps(moved(recipe.steps, step.id, by))}
+              onRemove={() => {
+                withSteps(
+                  recipe.steps.filter((each) => each.id !== step.id),
+                  'The layer is taken out.',
+                )
+                setOpenId(null)
+              }}
+            />
+          ) : null
+        }
+      />
+      <Preferences recipe={recipe} units={project.units} onChange={onChange} onFollow={onFollow} />
+      {regionsOpen ? (
+        <RegionsDialog
+          recipe={recipe}
+          open
+          onOpenChange={setRegionsOpen}
+          onSave={(changed) => {
+            onChange(changed, 'The regions are saved.')
+            setRegionsOpen(false)
+          }}
+        />
+      ) : null}
+    </>
+  )
+}
+
+function headlineOf(recipe: Recipe, cut: ReturnType<typeof layOutCut>): string {
+  const pots = new Set(recipe.steps.flatMap((step) => step.mix.map((part) => part.materialId))).size
+  const each = cut.layers.reduce((sum, layer) => sum + layer.facts.handsOnSecondsPerModel, 0)
+  return `${plural(recipe.steps.length, 'layer')}, ${plural(pots, 'pot')}, ${durationText(each)} a model`
+}
+
+function subOf(recipe: Recipe, units: readonly string[]): string {
+  const school = recipeSchools.find((each) => each.id === recipe.school)?.name ?? 'own way'
+  return `School: ${school.toLowerCase()} · ${units.length > 0 ? `for ${units.join(', ')}` : 'no unit follows it yet'}`
+}
+
+/** On top of all, on the largest region. */
+function newStep(recipe: Recipe): Step {
+  const [first] = [...recipe.regions].sort((a, b) => b.areaShare - a.areaShare)
+  return {
+    id: v7() as StepId,
+    on: first ? [first.name] : 'whole',
+    mix: [],
+    technique: 'base coat',
+    coats: 1,
+    note: '',
+    standard: 'tabletop',
+    roles: [],
+    wetGroup: null,
+    dryingSeconds: null,
+    spray: null,
+    otherModes: [],
+    substitutes: [],
+  }
+}
+
+function moved(steps: readonly Step[], id: StepId, by: -1 | 1): readonly Step[] {
+  const from = steps.findIndex((step) => step.id === id)
+  const to = from + by
+  const [step, other] = [steps[from], steps[to]]
+  if (!step || !other) return steps
+  return steps.with(from, other).with(to, step)
+}

@@ -1,0 +1,78 @@
+import type { Recipe, Unit, UnitId } from '@seriatim/core'
+import { Button, CheckField, SelectField } from '../../shared/ui/index.ts'
+
+interface PreferencesProps {
+  readonly recipe: Recipe
+  readonly units: readonly Unit[]
+  readonly onFollow: (unitId: UnitId, follows: boolean) => void
+  readonly onChange: (recipe: Recipe, said: string) => void
+}
+
+/** Questions on which schools differ, and rules that are silent here. */
+export function Preferences({ recipe, units, onChange, onFollow }: PreferencesProps) {
+  const { preferences, silenced } = recipe
+  const set = (some: Partial<Recipe['preferences']>) =>
+    onChange({ ...recipe, preferences: { ...preferences, ...some } }, '')
+  return (
+    <details className="ticket mt-6 p-4">
+      <summary className="min-h-8 font-bold">
+        Ways of this recipe{silenced.length > 0 ? `; ${String(silenced.length)} silent` : ''}
+      </summary>
+      <div className="mt-3 grid gap-4 sm:grid-cols-2 lg:grid-cols-4">
+        <SelectField
+          label="Main colour"
+          value={preferences.mainColour}
+          hint="First while nothing beside it can be soiled; last to cover slips."
+          options={['either', 'first', 'last'].map((value) => ({ value, text: value }))}
+          onChange={(event) => set({ mainColour: event.target.value as typeof preferences.mainColour })}
+        />
+        <SelectField
+          label="Base"
+          value={preferences.base}
+          hint="First, its mess is painted over; last, nothing is soiled twice; meanwhile, it fills waits."
+          options={['meanwhile', 'first', 'last'].map((value) => ({ value, text: value }))}
+          onChange={(event) => set({ base: event.target.value as typeof preferences.base })}
+        />
+        <CheckField
+          label="Translucents from light to dark"
+          checked={preferences.lightBeforeDark}
+          onChange={(event) => set({ lightBeforeDark: event.target.checked })}
+        />
+        <CheckField
+          label="Careful throughout"
+          checked={preferences.careful}
+          onChange={(event) => set({ careful: event.target.checked })}
+        />
+      </div>
+      <fieldset className="mt-3">
+        <legend className="text-sm font-bold">Followed by</legend>
+        <div className="flex flex-wrap gap-x-3">
+          {units.map((unit) => (
+            <CheckField
+              key={unit.id}
+              label={unit.name}
+              checked={recipe.unitIds.includes(unit.id)}
+              onChange={(event) => onFollow(unit.id, event.target.checked)}
+            />
+          ))}
+        </div>
+      </fieldset>
+      {silenced.map(({ rule, note }) => (
+        <p key={rule} className="mt-2 flex flex-wrap items-center gap-3">
+          Rule {rule} is silent: {note}
+          <Button
+            weight="quiet"
+            onClick={() =>
+              onChange(
+                { ...recipe, silenced: silenced.filter((each) => each.rule !== rule) },
+                `Rule ${rule} speaks again.`,
+              )
+            }
+          >
+            Report it again
+          </Button>
+        </p>
+      ))}
+    </details>
+  )
+}

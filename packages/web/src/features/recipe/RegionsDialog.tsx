@@ -1,0 +1,207 @@
+import { finishes, type Finish, type Recipe, type Region } from '@seriatim/core'
+import { Plus, Trash2 } from 'lucide-react'
+import { useState } from 'react'
+import { Button, controlLook, Dialog, IconButton } from '../../shared/ui/index.ts'
+
+interface RegionsDialogProps {
+  readonly recipe: Recipe
+  readonly open: boolean
+  readonly onOpenChange: (open: boolean) => void
+  readonly onSave: (recipe: Recipe) => void
+}
+
+interface Row {
+  /** Its name in the recipe so far; `null` for a new one. */
+  readonly old: string | null
+  readonly name: string
+  readonly finish: Finish
+  readonly area: string
+  readonly parts: string
+  readonly depth: string
+  readonly neighbours: readonly string[]
+}
+
+/** What the model is made of: shares, counts, depths and what touches what. */
+export function RegionsDialog({ recipe, open, onOpenChange, onSave }: RegionsDialogProps) {
+  const [rows, setRows] = useState<readonly Row[]>(() => recipe.regions.map(rowOf))
+  const [fault, setFault] = useState('')
+  const set = (index: number, some: Partial<Row>) =>
+    setRows(rows.map((row, each) => (each === index ? { ...row, ...some } : row)))
+  const save = () => {
+    const found = faultOf(rows, recipe)
+    setFault(found)
+    if (found === '') onSave(withRegions(recipe, rows))
+  }
+  return (
+    <Dialog
+      open={open}
+      onOpenChange={onOpenChange}
+      title="Regions"
+      description="Parts of the model with one finish each. Area in per cent of the surface; depth 0 lies outside."
+      wide
+    >
+      <ul className="grid gap-3">
+        {rows.map((row, index) => (
+          <li key={row.old ?? `new ${String(index)}`} className="border-t border-paper-edge pt-3">
+            <div className="grid grid-cols-2 items-end gap-2 sm:grid-cols-[2fr_1.5fr_1fr_1fr_1fr_auto]">
+              <Cell label="Name" value={row.name} onChange={(name) => setRows(renamed(rows, index, name))} />
+              <label className="grid text-sm font-bold">
+                Finish
+                <select
+                  className={controlLook}
+                  value={row.finish}
+                  onChange={(event) => set(index, { finish: event.target.value as Finish })}
+                >
+                  {finishes.map((finish) => (
+                    <option key={finish}>{finish}</option>
+                  ))}
+                </select>
+              </label>
+              <Cell label="Area, %" value={row.area} onChange={(area) => set(index, { area })} />
+              <Cell label="Parts" value={row.parts} onChange={(parts) => set(index, { parts })} />
+              <Cell label="Depth" value={row.depth} onChange={(depth) => set(index, { depth })} />
+              <IconButton
+                label={`Take ${row.name || 'the region'} out`}
+                onClick={() => setRows(rows.filter((_, each) => each !== index))}
+              >
+                <Trash2 aria-hidden="true" size={18} />
+              </IconButton>
+            </div>
+            <div className="flex flex-wrap gap-x-3 text-sm" role="group" aria-label={`${row.name} touches`}>
+              <span className="self-center text-ink-soft">touches</span>
+              {rows
+                .filter((other) => other !== row && other.name !== '')
+                .map((other) => (
+                  <label key={other.name} className="inline-flex min-h-8 items-center gap-1">
+                    <input
+                      type="checkbox"
+                      className="size-4 accent-ink"
+                      checked={row.neighbours.includes(other.name)}
+                      onChange={(event) => setRows(linked(rows, row.name, other.name, event.target.checked))}
+                    />
+                    {other.name}
+                  </label>
+                ))}
+            </div>
+          </li>
+        ))}
+      </ul>
+      {fault === '' ? null : (
+        <p role="alert" className="mt-3 font-bold text-hands">
+          {fault}
+        </p>
+      )}
+      <div className="mt-4 flex flex-wrap gap-3">
+        <Button onClick={() => setRows([...rows, blankRow])}>
+          <Plus aria-hidden="true" size={18} /> Add a region
+        </Button>
+        <Button weight="main" className="ml-auto" onClick={save}>
+          Save the regions
+        </Button>
+      </div>
+    </Dialog>
+  )
+}
+
+interface CellProps {
+  readonly label: string
+  readonly value: string
+  readonly onChange: (value: string) => void
+}
+
+function Cell({ label, value, onChange }: CellProps) {
+  return (
+    <label className="grid text-sm font-bold">
+      {label}
+      <input className={controlLook} value={value} onChange={(event) => onChange(event.target.value)} />
+    </label>
+  )
+}
+
+const blankRow: Row = {
+  old: null,
+  name: '',
+  finish: 'cloth',
+  area: '5',
+  parts: '1',
+  depth: '0',
+  neighbours: [],
+}
+
+function rowOf(region: Region): Row {
+  return {
+    old: region.name,
+    name: region.name,
+    finish: region.finish,
+    area: String(Math.round(region.areaShare * 1000) / 10),
+    parts: String(region.parts),
+    depth: String(region.depth),
+    neighbours: region.neighbours,
+  }
+}
+
+/** Neighbours know a region by its name, so they learn the new one. */
+function renamed(rows: readonly Row[], index: number, name: string): readonly Row[] {
+  const old = rows[index]?.name ?? ''
+  return rows.map((row, each) =>
+    each === index
+      ? { ...row, name }
+      : { ...row, neighbours: row.neighbours.map((other) => (other === old && old !== '' ? name : other)) },
+  )
+}
+
+/** Touching goes both ways. */
+function linked(rows: readonly Row[], a: string, b: string, touches: boolean): readonly Row[] {
+  const change = (row: Row, other: string): Row => ({
+    ...row,
+    neighbours: touches
+      ? [...new Set([...row.neighbours, other])]
+      : row.neighbours.filter((each) => each !== other),
+  })
+  return rows.map((row) => (row.name === a ? change(row, b) : row.name === b ? change(row, a) : row))
+}
+
+const areaOf = (row: Row) => Number(row.area.replace(',', '.'))
+
+function faultOf(rows: readonly Row[], recipe: Recipe): string {
+  const names = rows.map((row) => row.name.trim().toLowerCase())
+  const nameless = names.findIndex((name) => name === '')
+  if (nameless >= 0) return `Region ${String(nameless + 1)} needs a name.`
+  const twin = names.find((name, index) => names.indexOf(name) !== index)
+  if (twin !== undefined) return `Two regions are called “${twin}”.`
+  for (const row of rows) {
+    if (row.area.trim() === '' || !(areaOf(row) >= 0 && areaOf(row) <= 100))
+      return `${row.name}: give the area as a number from 0 to 100.`
+    if (!/^\d{1,3}$/.test(row.parts.trim())) return `${row.name}: give the parts as a whole number.`
+    if (!/^\d$/.test(row.depth.trim())) return `${row.name}: give the depth as a number from 0 to 9.`
+  }
+  const kept = new Set(rows.map((row) => row.old))
+  const lost = recipe.regions.find((region) => !kept.has(region.name))
+  const orphan = recipe.steps.find(
+    (step) => step.on !== 'whole' && step.on.every((name) => !kept.has(name)) && lost !== undefined,
+  )
+  return orphan && lost
+    ? `A layer lands on nothing but the ${orphan.on === 'whole' ? '' : orphan.on.join(', ')}. Take it out first.`
+    : ''
+}
+
+/** The recipe with these regions; steps and neighbours follow a new name, and leave a region that is gone. */
+function withRegions(recipe: Recipe, rows: readonly Row[]): Recipe {
+  const newName = new Map(rows.flatMap((row) => (row.old === null ? [] : [[row.old, row.name.trim()]])))
+  const now = new Set(rows.map((row) => row.name.trim()))
+  return {
+    ...recipe,
+    regions: rows.map((row) => ({
+      name: row.name.trim(),
+      finish: row.finish,
+      areaShare: areaOf(row) / 100,
+      parts: Number(row.parts),
+      depth: Number(row.depth),
+      neighbours: row.neighbours.map((name) => name.trim()).filter((name) => now.has(name)),
+      bare: recipe.regions.find((region) => region.name === row.old)?.bare ?? false,
+    })),
+    steps: recipe.steps.map((step) =>
+      step.on === 'whole' ? step : { ...step, on: step.on.flatMap((name) => newName.get(name) ?? []) },
+    ),
+  }
+}
