@@ -27,7 +27,27 @@ interface Shot {
 const shots: Shot[] = [
   { name: 'projects', path: '/', size: desktop },
   { name: 'roster', path: `${project}/roster`, size: desktop },
-  { name: 'line', path: `${project}/line`, size: desktop },
+  { name: 'shelf', path: '/shelf', size: desktop },
+  { name: 'recipe', path: `${project}/recipe`, size: desktop },
+  {
+    name: 'recipe-findings',
+    path: `${project}/recipe`,
+    size: desktop,
+    act: async (page) => {
+      await page.getByRole('button', { name: 'Officers', exact: true }).click()
+      await page.getByRole('list', { name: 'Findings' }).waitFor()
+    },
+  },
+  { name: 'recipe-phone', path: `${project}/recipe`, size: phone },
+  {
+    name: 'line',
+    path: `${project}/line`,
+    size: desktop,
+    act: async (page) => {
+      await page.getByText('opened again, and why').click()
+      await page.getByText('Being worked out').waitFor({ state: 'detached' })
+    },
+  },
   {
     name: 'line-stage',
     path: `${project}/line`,

@@ -108,3 +108,33 @@ test('the shelf takes a material by form and many by CSV, and says what is wrong
   await page.getByRole('button', { name: 'Take it off the shelf' }).click()
   await expect(page.getByRole('button', { name: new RegExp(name) })).toBeHidden()
 })
+
+test('regions change with their layers, a mix tells its drops, and what is short is listed', async ({
+  page,
+  request,
+}) => {
+  const { url } = await seedProject(request, { stages: 0 })
+  await page.goto(`${url}/recipe`)
+  await page.getByRole('button', { name: 'New recipe' }).click()
+  await page.getByRole('button', { name: 'Make the recipe' }).click()
+  await page.getByRole('button', { name: 'Regions' }).click()
+  const dialog = page.getByRole('dialog')
+  await dialog.getByLabel('Name').nth(2).fill('')
+  await dialog.getByRole('button', { name: 'Save the regions' }).click()
+  await expect(dialog.getByRole('alert')).toHaveText('Region 3 needs a name.')
+  await dialog.getByLabel('Name').nth(2).fill('long coat')
+  await dialog.getByRole('button', { name: 'Save the regions' }).click()
+  await expect(dialog).toBeHidden()
+
+  await page.getByRole('button', { name: /moss translucent/ }).click()
+  await expect(page.getByRole('checkbox', { name: 'long coat' })).toBeChecked()
+  const mix = page.getByLabel('Material or mix')
+  await mix.fill('3:1 translucent medium to moss translucent')
+  await mix.press('Enter')
+  const card = page.getByRole('region', { name: 'Mix card' })
+  await expect(card).toContainText('for 6 models at once')
+  await expect(card).toContainText(/\d+ drops\s*translucent medium/)
+
+  await page.getByRole('button', { name: 'What to buy' }).click()
+  await expect(page.getByRole('row', { name: /black primer, spray/ })).toContainText('1 pot')
+})
