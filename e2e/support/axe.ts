@@ -3,7 +3,10 @@ import { expect, type Page } from '@playwright/test'
 
 /** No finding of axe, by all its rules (one document without frames, so its quick mode will do), and no page that scrolls sideways. */
 export async function expectAccessible(page: Page): Promise<void> {
-  const { violations } = await new AxeBuilder({ page }).setLegacyMode().analyze()
+  const { violations } = await new AxeBuilder({ page })
+    .setLegacyMode()
+    .options({ resultTypes: ['violations'] })
+    .analyze()
   expect(
     violations.map((each) => `${each.id}: ${each.nodes.map((node) => node.target.join(' ')).join(' | ')}`),
   ).toEqual([])
