@@ -9,7 +9,6 @@ import { run } from './lib/run.mjs'
 import { runTool } from './lib/stop.mjs'
 import { ensureWebBuild } from './lib/web-build.mjs'
 
-const packages = ['core', 'contract', 'cli', 'web', 'server']
 const failures = []
 let passed = 0
 let failed = 0
@@ -26,8 +25,20 @@ await runTool(async () => {
   const cluster = new Cluster(cache('test-database'), { disposable: true })
   try {
     const database = await cluster.start()
-    // Two cores: the linter has one, everything else the other.
-    await Promise.all([check('lint', 'npm', ['run', '-s', 'check:lint']), checksAndUnitTests(database)])
+    // Two cores, two lanes of about the same length.
+    await Promise.all([
+      inTurn([() => script('lint'), () => unitTests('cli', database), () => unitTests('web', database)]),
+      inTurn([
+        () => script('types'),
+        () => script('format'),
+        () => script('boundaries'),
+        () => script('unused'),
+        () => unitTests('core', database),
+        () => unitTests('contract', database),
+        () => unitTests('server', database),
+        () => ensureWebBuild(),
+      ]),
+    ])
   } finally {
     await cluster.stop()
     cluster.remove()
@@ -41,32 +52,34 @@ await runTool(async () => {
   process.exit(failures.length === 0 ? 0 : 1)
 })
 
-async function checksAndUnitTests(database) {
-  for (const name of ['types', 'format', 'boundaries', 'unused']) {
-    await check(name, 'npm', ['run', '-s', `check:${name}`])
-  }
-  for (const name of packages) {
-    const report = cache(`tests-${name}.json`)
-    await check(
-      `tests of ${name}`,
-      'npx',
-      [
-        'vitest',
-        'run',
-        '--root',
-        `packages/${name}`,
-        '--reporter=dot',
-        '--reporter=json',
-        `--outputFile.json=${report}`,
-      ],
-      { SERIATIM_TEST_DATABASE: database },
-    )
-    count(report, (json) => [json.numPassedTests, json.numFailedTests])
-  }
+async function inTurn(tasks) {
+  for (const task of tasks) await task()
+}
+
+function script(name) {
+  return check(name, 'npm', ['run', '-s', `check:${name}`])
+}
+
+async function unitTests(name, database) {
+  const report = cache(`tests-${name}.json`)
+  await check(
+    `tests of ${name}`,
+    'npx',
+    [
+      'vitest',
+      'run',
+      '--root',
+      `packages/${name}`,
+      '--reporter=dot',
+      '--reporter=json',
+      `--outputFile.json=${report}`,
+    ],
+    { SERIATIM_TEST_DATABASE: database },
+  )
+  count(report, (json) => [json.numPassedTests, json.numFailedTests])
 }
 
 async function browserTests() {
-  await ensureWebBuild()
   const report = cache('e2e-report.json')
   rmSync(report, { force: true })
   const env = { SERIATIM_E2E_PORT: String(await freePort()) }
