@@ -44,7 +44,20 @@ const opened: Readonly<Record<string, (page: Page) => Promise<void>>> = {
     await page.getByRole('button', { name: 'Officers', exact: true }).click()
     await expect(page.getByText('turns silver')).toBeVisible()
     await page.getByRole('button', { name: /soot black/ }).click()
-    await expect(page.getByLabel('Material or mix')).toBeVisible()
+    await page.getByText('Roles, wet-in-wet, drying').click()
+    await expect(page.getByLabel('Only for the roles')).toBeVisible()
+    await page.getByText('Ways of this recipe').click()
+    await expect(page.getByLabel('Main colour')).toBeVisible()
+  },
+  'a recipe’s regions': async (page) => {
+    await page.goto(`/projects/${demoId}/recipe`)
+    await page.getByRole('button', { name: 'Regions' }).click()
+    await expect(page.getByRole('dialog')).toBeVisible()
+  },
+  'what to buy': async (page) => {
+    await page.goto(`/projects/${demoId}/recipe`)
+    await page.getByRole('button', { name: 'What to buy' }).click()
+    await expect(page.getByRole('row').first()).toBeVisible()
   },
   'a new recipe': async (page) => {
     await page.goto(`/projects/${demoId}/recipe`)

@@ -16,7 +16,8 @@ import { useMemo, useState } from 'react'
 import { v7 } from 'uuid'
 import { useProjectChange, useShelf } from '../../shared/api/index.ts'
 import { FindingList } from '../../shared/finding-list.tsx'
-import { durationText, plural } from '../../shared/format/index.ts'
+import { plural } from '../../shared/format/index.ts'
+import { OrderReasons } from './OrderReasons.tsx'
 import { Button, CheckField } from '../../shared/ui/index.ts'
 import { useLineOrder } from '../../shared/worker/index.ts'
 
@@ -85,7 +86,13 @@ function Ordered({ project, onTake, shelf }: OrderFromRecipesProps & { readonly 
           {found ? <TakeButton found={found} project={project} shelf={shelf} onTake={onTake} /> : null}
         </div>
         {found ? (
-          <Reasons found={found} offers={offers.data ?? []} weighing={offers.isFetching} onAccept={accept} />
+          <OrderReasons
+            found={found}
+            units={units}
+            offers={offers.data ?? []}
+            weighing={offers.isFetching}
+            onAccept={accept}
+          />
         ) : null}
       </section>
     </>
@@ -131,47 +138,5 @@ function TakeButton({ found, project, shelf, onTake }: TakeButtonProps) {
     >
       Take this order
     </Button>
-  )
-}
-
-interface ReasonsProps {
-  readonly found: LineOrder
-  readonly offers: readonly SamenessOffer[]
-  readonly weighing: boolean
-  readonly onAccept: (offer: SamenessOffer) => void
-}
-
-function Reasons({ found, offers, weighing, onAccept }: ReasonsProps) {
-  return (
-    <details className="mt-2">
-      <summary className="min-h-11 py-2 font-bold">
-        {found.notMerged.length === 0
-          ? 'Every pot is opened once'
-          : `${plural(found.notMerged.length, 'pot')} opened again, and why`}
-      </summary>
-      <ul className="grid gap-1 text-sm">
-        {found.notMerged.map((each) => (
-          <li key={each.stages.join()}>
-            <b>{each.material}</b>, stages {each.stages.map((stage) => stage + 1).join(' and ')}: {each.why}
-          </li>
-        ))}
-      </ul>
-      <p className="mt-2 text-sm font-bold">Offers of sameness</p>
-      <ul className="grid gap-1 text-sm">
-        {offers.map((offer) => (
-          <li key={offer.stepId}>
-            {offer.reason} {durationText(offer.secondsSaved)} less.{' '}
-            <Button weight="quiet" className="px-1!" onClick={() => onAccept(offer)}>
-              Do so
-            </Button>
-          </li>
-        ))}
-        {offers.length === 0 ? (
-          <li className="text-ink-soft">
-            {weighing ? 'Being worked out …' : 'None: no small region has a pot to itself.'}
-          </li>
-        ) : null}
-      </ul>
-    </details>
   )
 }

@@ -19,7 +19,14 @@ export function ShoppingList({ project, shelf, open, onOpenChange }: ShoppingLis
     <Dialog
       open={open}
       onOpenChange={onOpenChange}
-      title={toBuy.length > 0 ? `${plural(toBuy.length, 'pot')} short` : 'Everything is on the shelf'}
+      title={
+        toBuy.length > 0
+          ? `${plural(
+              toBuy.reduce((sum, need) => sum + need.buyPots, 0),
+              'pot',
+            )} to buy`
+          : 'Everything is on the shelf'
+      }
       description={`For ${project.name}. Amounts are estimates from area and coverage; stock is what the shelf says.`}
       wide
     >

@@ -1,4 +1,5 @@
 import {
+  factsOf,
   mixOfText,
   standards,
   techniques,
@@ -12,6 +13,8 @@ import {
 import { ArrowDown, ArrowUp, Trash2 } from 'lucide-react'
 import { useId, useState } from 'react'
 import { MixCardNote } from './MixCardNote.tsx'
+import { StepExtras } from './StepExtras.tsx'
+import { Swatches } from './Swatches.tsx'
 import { Button, CheckField, SelectField, Stepper, TextField } from '../../shared/ui/index.ts'
 
 interface StepEditorProps {
@@ -31,6 +34,7 @@ export function StepEditor({ recipe, step, shelf, models, onChange, onMove, onRe
   const [mix, setMix] = useState(() => textOfMix(step.mix, shelf))
   const [note, setNote] = useState(step.note)
   const [fault, setFault] = useState<string | undefined>()
+  const facts = factsOf(recipe, shelf).find((each) => each.step.id === step.id)
   const place = recipe.steps.findIndex((each) => each.id === step.id)
 
   const takeMix = () => {
@@ -78,7 +82,12 @@ export function StepEditor({ recipe, step, shelf, models, onChange, onMove, onRe
           onChange={(event) => onChange({ ...step, standard: event.target.value as Standard })}
         />
       </div>
-      <MixCardNote recipe={recipe} step={step} shelf={shelf} models={models} />
+      <div className="grid items-start gap-4 sm:grid-cols-[minmax(0,1fr)_18rem]">
+        <MixCardNote recipe={recipe} step={step} shelf={shelf} models={models} />
+        {facts?.material ? (
+          <Swatches mix={step.mix} shelf={shelf} material={facts.material} coats={step.coats} />
+        ) : null}
+      </div>
       <fieldset>
         <legend className="text-sm font-bold">Lands on</legend>
         <div className="flex flex-wrap gap-x-3">
@@ -107,6 +116,7 @@ export function StepEditor({ recipe, step, shelf, models, onChange, onMove, onRe
         onChange={(event) => setNote(event.target.value)}
         onBlur={() => note.trim() !== step.note && onChange({ ...step, note: note.trim() })}
       />
+      <StepExtras recipe={recipe} step={step} sprayed={facts?.sprayed ?? false} onChange={onChange} />
       <div className="flex flex-wrap items-center gap-3">
         <Stepper
           label="Coats"

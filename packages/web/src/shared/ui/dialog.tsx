@@ -17,10 +17,10 @@ export function Dialog({ open, onOpenChange, title, description, wide = false, c
   return (
     <Radix.Root open={open} onOpenChange={onOpenChange}>
       <Radix.Portal>
-        <Radix.Overlay className="fixed inset-0 bg-[#0b1712b0]" />
+        <Radix.Overlay className="fixed inset-0 z-20 bg-[#0b1712b0]" />
         <Radix.Content
           {...(description === undefined ? { 'aria-describedby': undefined } : {})}
-          className={`ticket fixed top-1/2 left-1/2 max-h-[94dvh] w-[min(96vw,var(--dialog))] -translate-x-1/2 -translate-y-1/2 overflow-y-auto p-6`}
+          className={`ticket fixed z-20 top-1/2 left-1/2 max-h-[94dvh] w-[min(96vw,var(--dialog))] -translate-x-1/2 -translate-y-1/2 overflow-y-auto p-6`}
           style={{ ['--dialog' as string]: wide ? '60rem' : '36rem' }}
         >
           <div className="flex items-start gap-4">
