@@ -12,8 +12,9 @@ export default defineConfig({
   workers: 2,
   fullyParallel: true,
   retries: 0,
-  timeout: 60_000,
-  expect: { timeout: 10_000 },
+  // Guards against a hang, not measures of speed: the machine may be busy.
+  timeout: 180_000,
+  expect: { timeout: 30_000 },
   reporter: [['list'], ['json', { outputFile: `${root}.cache/e2e-report.json` }]],
   use: {
     baseURL: `http://127.0.0.1:${port}`,
@@ -27,7 +28,7 @@ export default defineConfig({
     cwd: root,
     url: `http://127.0.0.1:${port}/api/health`,
     reuseExistingServer: false,
-    timeout: 120_000,
+    timeout: 240_000,
     gracefulShutdown: { signal: 'SIGTERM', timeout: 20_000 },
     env: { PORT: String(port), SERIATIM_DATA: `${root}.cache/e2e-data`, TZ: 'Europe/Berlin' },
   },

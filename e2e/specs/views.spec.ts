@@ -25,7 +25,7 @@ for (const { name, path, ready } of views) {
       await page.goto(path)
       for (const size of scheme === 'light' ? sizes : sizes.slice(0, 1)) {
         await page.setViewportSize(size)
-        await expect(page.getByText(ready).first()).toBeVisible({ timeout: 20_000 })
+        await expect(page.getByText(ready).first()).toBeVisible()
         await expectAccessible(page)
       }
     })

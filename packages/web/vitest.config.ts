@@ -1,3 +1,3 @@
 import { defineConfig } from 'vitest/config'
 
-export default defineConfig({ test: { include: ['src/**/*.test.{ts,tsx}'] } })
+export default defineConfig({ test: { include: ['src/**/*.test.{ts,tsx}'], testTimeout: 120_000 } })
