@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test'
+import { expect, test, type APIRequestContext, type Page } from '@playwright/test'
 import { seedProject } from '../support/projects.ts'
 
 test('from nothing to a line in a few clicks: school, findings, order', async ({ page, request }) => {
@@ -36,10 +36,7 @@ test('a stage moved against its stack is named at once, and moved back by one bu
   page,
   request,
 }) => {
-  const { url } = await seedProject(request, { stages: 0 })
-  await page.goto(`${url}/recipe`)
-  await page.getByRole('button', { name: 'New recipe' }).click()
-  await page.getByRole('button', { name: 'Make the recipe' }).click()
+  await makeFirstRecipe(page, request)
   await page.getByRole('link', { name: 'Line', exact: true }).click()
   await page.getByRole('button', { name: 'Take this order' }).click()
   await expect(page.getByText('The line follows this order.')).toBeVisible()
@@ -52,10 +49,7 @@ test('a stage moved against its stack is named at once, and moved back by one bu
 })
 
 test('a recipe changed half-way keeps the punches of what stays', async ({ page, request }) => {
-  const { url } = await seedProject(request, { stages: 0 })
-  await page.goto(`${url}/recipe`)
-  await page.getByRole('button', { name: 'New recipe' }).click()
-  await page.getByRole('button', { name: 'Make the recipe' }).click()
+  await makeFirstRecipe(page, request)
   await page.getByRole('link', { name: 'Line', exact: true }).click()
   await page.getByRole('button', { name: 'Take this order' }).click()
   await expect(page.getByText('The line follows this order.')).toBeVisible()
@@ -113,10 +107,7 @@ test('regions change with their layers, a mix tells its drops, and what is short
   page,
   request,
 }) => {
-  const { url } = await seedProject(request, { stages: 0 })
-  await page.goto(`${url}/recipe`)
-  await page.getByRole('button', { name: 'New recipe' }).click()
-  await page.getByRole('button', { name: 'Make the recipe' }).click()
+  await makeFirstRecipe(page, request)
   await page.getByRole('button', { name: 'Regions' }).click()
   const dialog = page.getByRole('dialog')
   await dialog.getByLabel('Name').nth(2).fill('')
@@ -138,3 +129,11 @@ test('regions change with their layers, a mix tells its drops, and what is short
   await page.getByRole('button', { name: 'What to buy' }).click()
   await expect(page.getByRole('row', { name: /black primer, spray/ })).toContainText('1 pot')
 })
+
+/** A project of one unit, on its recipe by the first school. */
+async function makeFirstRecipe(page: Page, request: APIRequestContext): Promise<void> {
+  const { url } = await seedProject(request, { stages: 0 })
+  await page.goto(`${url}/recipe`)
+  await page.getByRole('button', { name: 'New recipe' }).click()
+  await page.getByRole('button', { name: 'Make the recipe' }).click()
+}

@@ -1,8 +1,25 @@
 import { readFileSync } from 'node:fs'
+import { parseArgs } from 'node:util'
 import { fieldErrors, projectFileSchema, type ProjectFile } from '@seriatim/contract'
 import type { Result } from '@seriatim/core'
 
 const wrongInput = 2
+
+/** One file and options with a value each; what is wrong with them in a sentence. */
+export function readArguments<Name extends string>(
+  args: readonly string[],
+  names: readonly Name[],
+): Result<{ readonly path: string; readonly values: Readonly<Partial<Record<Name, string>>> }, string> {
+  const options = Object.fromEntries(names.map((name) => [name, { type: 'string' as const }]))
+  try {
+    const { positionals, values } = parseArgs({ args: [...args], allowPositionals: true, options })
+    const [path, ...more] = positionals
+    if (path === undefined || more.length > 0) return { ok: false, error: 'Name one project file.' }
+    return { ok: true, value: { path, values: values as Partial<Record<Name, string>> } }
+  } catch (error) {
+    return { ok: false, error: error instanceof Error ? error.message : String(error) }
+  }
+}
 
 /** The file, or a line for each fault with its path. */
 export function readProjectFile(path: string): Result<ProjectFile, readonly string[]> {

@@ -1,4 +1,3 @@
-import { parseArgs } from 'node:util'
 import {
   followedRecipes,
   offersOfSameness,
@@ -13,7 +12,7 @@ import {
   type Result,
   type Standard,
 } from '@seriatim/core'
-import { complain, readProjectFile } from './input.ts'
+import { complain, readArguments, readProjectFile } from './input.ts'
 
 /** Prints the order of a project's recipes, what was merged and not, and the findings. */
 export function runOrder(args: readonly string[]): number {
@@ -43,21 +42,12 @@ interface Options {
 }
 
 function readOptions(args: readonly string[]): Result<Options, string> {
-  let parsed
-  try {
-    parsed = parseArgs({
-      args: [...args],
-      allowPositionals: true,
-      options: { weight: { type: 'string' }, 'table-ready': { type: 'string' } },
-    })
-  } catch (error) {
-    return { ok: false, error: error instanceof Error ? error.message : String(error) }
-  }
-  const [path, ...more] = parsed.positionals
-  if (path === undefined || more.length > 0) return { ok: false, error: 'Name one project file.' }
-  const weight = orderWeights.find((each) => each === (parsed.values.weight ?? 'fewest pots'))
+  const read = readArguments(args, ['weight', 'table-ready'])
+  if (!read.ok) return read
+  const { path, values } = read.value
+  const weight = orderWeights.find((each) => each === (values.weight ?? 'fewest pots'))
   if (!weight) return { ok: false, error: `--weight: one of ${orderWeights.join(', ')}.` }
-  const tableReady = standards.find((each) => each === (parsed.values['table-ready'] ?? 'tabletop'))
+  const tableReady = standards.find((each) => each === (values['table-ready'] ?? 'tabletop'))
   if (!tableReady) return { ok: false, error: `--table-ready: one of ${standards.join(', ')}.` }
   return { ok: true, value: { path, weight, tableReady } }
 }

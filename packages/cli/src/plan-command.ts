@@ -1,4 +1,3 @@
-import { parseArgs } from 'node:util'
 import {
   foldProgress,
   instant,
@@ -8,7 +7,7 @@ import {
   type Instant,
   type Result,
 } from '@seriatim/core'
-import { complain, readProjectFile } from './input.ts'
+import { complain, readArguments, readProjectFile } from './input.ts'
 import { planJson } from './plan-json.ts'
 
 /** Prints the plan of a project file; wrong input gives exit code 2 and the path of what is wrong. */
@@ -37,21 +36,12 @@ interface Options {
 }
 
 function readOptions(args: readonly string[]): Result<Options, string> {
-  let parsed
-  try {
-    parsed = parseArgs({
-      args: [...args],
-      allowPositionals: true,
-      options: { now: { type: 'string' }, 'batch-size': { type: 'string' } },
-    })
-  } catch (error) {
-    return { ok: false, error: error instanceof Error ? error.message : String(error) }
-  }
-  const [path, ...more] = parsed.positionals
-  if (path === undefined || more.length > 0) return { ok: false, error: 'Name one project file.' }
-  const now = parsed.values.now === undefined ? Date.now() : Date.parse(parsed.values.now)
+  const read = readArguments(args, ['now', 'batch-size'])
+  if (!read.ok) return read
+  const { path, values } = read.value
+  const now = values.now === undefined ? Date.now() : Date.parse(values.now)
   if (Number.isNaN(now)) return { ok: false, error: '--now: this is not an ISO 8601 moment.' }
-  const size = parsed.values['batch-size']
+  const size = values['batch-size']
   if (size !== undefined && !/^[1-9]\d{0,3}$/.test(size)) {
     return { ok: false, error: '--batch-size: give a whole number from 1.' }
   }

@@ -23,17 +23,12 @@ export {
   type Project,
   type Unit,
 } from './project/project.ts'
-export { colourDifference, coatOver, mixedColour, parseHex, type Hex } from './colour/colour.ts'
+export { colourDifference, coatOver, parseHex, type Hex } from './colour/colour.ts'
 export { materialKinds, type Carrier, type Material, type MaterialKind } from './materials/material.ts'
-export { kindPresets, starterShelf } from './materials/starter-shelf.ts'
-export { predictColours } from './colour/predict.ts'
+export { kindPresets, materialOfKind, starterShelf } from './materials/starter-shelf.ts'
+export { colourOfMix, predictColours } from './colour/predict.ts'
 export { dropsPerMl, millilitresFor, mixCard, type MixCard } from './mixing/mix-card.ts'
-export {
-  materialsNeeded,
-  modelsTaking,
-  stepMillilitres,
-  type MaterialNeed,
-} from './mixing/materials-needed.ts'
+export { materialsNeeded, stepMillilitres, type MaterialNeed } from './mixing/materials-needed.ts'
 export { mixOfText, textOfMix } from './mixing/mix-of-text.ts'
 export { parseMix, printMix, type MixPart, type MixQuestion, type ParsedMix } from './mixing/parse-mix.ts'
 export { findFaults } from './ordering/find-faults.ts'
@@ -48,11 +43,12 @@ export {
   type OrderedStage,
   type OrderingInput,
 } from './ordering/order-line.ts'
-export { orderWeights, type OrderedRecipe, type OrderWeight } from './ordering/pieces.ts'
+export { modelsTaking, orderWeights, type OrderedRecipe, type OrderWeight } from './ordering/pieces.ts'
 export type { Finding, Mend, Severity } from './ordering/rule.ts'
 export { bodyPlans, type BodyPlan } from './recipe/body-plans.ts'
 export {
   finishes,
+  plainStep,
   standards,
   stackOf,
   type Finish,

@@ -1,5 +1,5 @@
 import { isVarnish } from '../materials/material.ts'
-import { regionsOfStep, type Recipe } from '../recipe/recipe.ts'
+import { regionsOfStep, type Mix, type Recipe } from '../recipe/recipe.ts'
 import type { Shelf, StepFacts } from '../recipe/step-facts.ts'
 import type { StepId } from '../units/ids.ts'
 import { coatOver, mixedColour, type Hex } from './colour.ts'
@@ -21,6 +21,16 @@ const reach: Partial<Record<string, number>> = {
   glaze: 0.7,
 }
 
+/** What a mix looks like by itself; medium and thinner thin it and do not tint. `null` without paint. */
+export function colourOfMix(mix: Mix, shelf: Shelf): Hex | null {
+  return mixedColour(
+    mix.flatMap(({ materialId, parts }) => {
+      const part = shelf.get(materialId)
+      return part && part.kind !== 'medium' && part.kind !== 'thinner' ? [{ colour: part.colour, parts }] : []
+    }),
+  )
+}
+
 /** Settles where it likes: what shows is the region as a whole, not the stroke. */
 const pooled: ReadonlySet<string> = new Set(['wash', 'pin wash', 'spray from above'])
 
@@ -33,14 +43,7 @@ export function predictColours(
   const seen = new Map<string, Hex>()
   return new Map(
     facts.map(({ step, material }) => {
-      const colour = mixedColour(
-        step.mix.flatMap(({ materialId, parts }) => {
-          const part = shelf.get(materialId)
-          return part && part.kind !== 'medium' && part.kind !== 'thinner'
-            ? [{ colour: part.colour, parts }]
-            : []
-        }),
-      )
+      const colour = colourOfMix(step.mix, shelf)
       const colours = new Map<string, Hex>()
       for (const region of regionsOfStep(recipe, step)) {
         const under = seen.get(region) ?? bare

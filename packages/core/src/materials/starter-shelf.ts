@@ -112,14 +112,14 @@ const rows: readonly Row[] = [
   ['wet gloss gel', 'effect', '#dfe8ea'],
 ]
 
-/** About sixty generic materials to begin with, none in stock. Ids are fixed, so files of different desks agree. */
-export const starterShelf: readonly Material[] = rows.map(([name, kind, colour, some], index) => {
+/** A material as its kind usually is, without a name and with nothing in stock. */
+export function materialOfKind(kind: MaterialKind, id: MaterialId): Material {
   const preset = kindPresets[kind]
   return {
-    id: `01930000-0000-7000-8001-${String(index + 1).padStart(12, '0')}` as MaterialId,
-    name,
+    id,
+    name: '',
     kind,
-    colour: parseHex(colour) ?? '#808080',
+    colour: '#808080',
     carrier: preset.carrier,
     opacity: preset.opacity,
     dryingMinSeconds: minutes(preset.dry[0]),
@@ -128,6 +128,13 @@ export const starterShelf: readonly Material[] = rows.map(([name, kind, colour, 
     reactivates: false,
     stockMl: 0,
     potMl: preset.potMl,
-    ...some,
   }
-})
+}
+
+/** About sixty generic materials to begin with, none in stock. Ids are fixed, so files of different desks agree. */
+export const starterShelf: readonly Material[] = rows.map(([name, kind, colour, some], index) => ({
+  ...materialOfKind(kind, `01930000-0000-7000-8001-${String(index + 1).padStart(12, '0')}` as MaterialId),
+  name,
+  colour: parseHex(colour) ?? '#808080',
+  ...some,
+}))

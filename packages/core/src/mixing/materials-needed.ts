@@ -1,5 +1,5 @@
 import type { Material } from '../materials/material.ts'
-import type { OrderedRecipe } from '../ordering/pieces.ts'
+import { modelsTaking, type OrderedRecipe } from '../ordering/pieces.ts'
 import { factsOf, type Shelf, type StepFacts } from '../recipe/step-facts.ts'
 import type { MaterialId } from '../units/ids.ts'
 import { millilitresFor } from './mix-card.ts'
@@ -19,12 +19,6 @@ export interface MaterialNeed {
 export function stepMillilitres(facts: StepFacts, models: number): number {
   if (!facts.material) return 0
   return millilitresFor(facts.material, facts.area, models, facts.step.coats)
-}
-
-/** How many of a recipe's models take a step: all of them, or those of its roles. */
-export function modelsTaking(step: StepFacts['step'], units: OrderedRecipe['units']): number {
-  const roles = units.flatMap((unit) => unit.roles)
-  return step.roles.length === 0 ? roles.length : roles.filter((role) => step.roles.includes(role)).length
 }
 
 /** Everything the recipes take, by name; what is short comes with the pots to buy. */

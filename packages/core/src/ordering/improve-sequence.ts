@@ -113,7 +113,7 @@ function joinRuns(links: Links, rules: Matrices, row: readonly number[]): number
       if (gain <= 1e-6) continue
       const start = starts[from] ?? 0
       const rest = [...row.slice(0, start), ...row.slice(start + run.length)]
-      const anchor = from < to ? (runs[to]?.at(-1) ?? 0) : (runs[to]?.at(-1) ?? 0)
+      const anchor = runs[to]?.at(-1) ?? 0
       const place = rest.indexOf(anchor) + 1
       return [...rest.slice(0, place), ...run, ...rest.slice(place)]
     }

@@ -18,6 +18,12 @@ export interface OrderedRecipe {
   }[]
 }
 
+/** How many of a recipe's models take a step: all of them, or those of its roles. */
+export function modelsTaking(step: StepFacts['step'], units: OrderedRecipe['units']): number {
+  const roles = units.flatMap((unit) => unit.roles)
+  return step.roles.length === 0 ? roles.length : roles.filter((role) => step.roles.includes(role)).length
+}
+
 /** What the painter wants most of the order. */
 export type OrderWeight = 'fewest pots' | 'least clean-up' | 'soonest table-ready'
 
@@ -108,17 +114,13 @@ function toolOf(piece: Piece) {
 
 function piecesOfRecipe(source: OrderedRecipe, shelf: Shelf, tableReady: Standard): readonly Piece[] {
   const facts = factsOf(source.recipe, shelf)
-  const roles = source.units.flatMap((unit) => unit.roles)
   const pieces: Piece[] = []
   const done = new Set<StepFacts>()
   for (const each of facts) {
     if (done.has(each)) continue
     const group = wetPartners(facts, each)
     for (const partner of group) done.add(partner)
-    const models =
-      each.step.roles.length === 0
-        ? roles.length
-        : roles.filter((role) => each.step.roles.includes(role)).length
+    const models = modelsTaking(each.step, source.units)
     if (models === 0) continue
     pieces.push({
       source,
@@ -160,11 +162,8 @@ function linksWithin(pieces: readonly Piece[]) {
   const reach = Array.from({ length: size }, () => new Uint8Array(size))
   const before: [number, number][] = []
   const link = (a: number, b: number): void => {
-    if (reach[a]?.[b]) {
-      before.push([a, b])
-      return
-    }
     before.push([a, b])
+    if (reach[a]?.[b]) return
     for (let from = 0; from < size; from++) {
       if (from !== a && !reach[from]?.[a]) continue
       for (let to = 0; to < size; to++) {

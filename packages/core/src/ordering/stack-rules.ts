@@ -1,4 +1,4 @@
-import type { Step } from '../recipe/recipe.ts'
+import { plainStep, type Step } from '../recipe/recipe.ts'
 import type { RuleId } from '../recipe/rule-id.ts'
 import { stepText, type StepFacts } from '../recipe/step-facts.ts'
 import type { Material } from '../materials/material.ts'
@@ -80,15 +80,9 @@ function insertBefore(
     step: {
       on: layer.step.on,
       mix: [{ materialId: material.id, parts: 1 }],
-      coats: 1,
-      note: '',
+      ...plainStep,
       standard: layer.step.standard,
       roles: layer.step.roles,
-      wetGroup: null,
-      dryingSeconds: null,
-      spray: null,
-      otherModes: [],
-      substitutes: [],
       ...some,
     },
   }

@@ -104,6 +104,19 @@ export interface Recipe {
   readonly silenced: readonly { readonly rule: RuleId; readonly note: string }[]
 }
 
+/** What a step is unless it says otherwise. */
+export const plainStep: Omit<Step, 'id' | 'on' | 'mix' | 'technique'> = {
+  coats: 1,
+  note: '',
+  standard: 'tabletop',
+  roles: [],
+  wetGroup: null,
+  dryingSeconds: null,
+  spray: null,
+  otherModes: [],
+  substitutes: [],
+}
+
 /** A step of a recipe, as a stage names it. */
 export interface StepRef {
   readonly recipeId: RecipeId

@@ -1,8 +1,8 @@
 import { starterShelf } from '../materials/starter-shelf.ts'
-import { minutes, type Seconds } from '../units/seconds.ts'
+import { minutes } from '../units/seconds.ts'
 import type { MaterialId, RecipeId, StepId } from '../units/ids.ts'
 import type { BodyPlan } from './body-plans.ts'
-import type { Finish, Preferences, Recipe, Region, Standard, Step } from './recipe.ts'
+import { plainStep, type Finish, type Preferences, type Recipe, type Region, type Step } from './recipe.ts'
 import type { Technique } from './technique.ts'
 
 /** A way of painting, from primer to rim. */
@@ -377,15 +377,7 @@ function stepOf(given: Draft, id: string): Step {
     on: given.on,
     mix: materialId ? [{ materialId, parts: 1 }] : [],
     technique: given.technique,
-    coats: 1,
-    note: '',
-    standard: 'tabletop' satisfies Standard,
-    roles: [],
-    wetGroup: null,
-    dryingSeconds: null as { min: Seconds; max: Seconds } | null,
-    spray: null,
-    otherModes: [],
-    substitutes: [],
+    ...plainStep,
     ...given.some,
   }
 }

@@ -1,6 +1,6 @@
 import { starterShelf } from '../materials/starter-shelf.ts'
 import { bodyPlans } from '../recipe/body-plans.ts'
-import type { Preferences, Recipe, Step } from '../recipe/recipe.ts'
+import { plainStep, type Preferences, type Recipe, type Step } from '../recipe/recipe.ts'
 import type { Technique } from '../recipe/technique.ts'
 import type { MaterialId, RecipeId, StepId } from '../units/ids.ts'
 
@@ -21,15 +21,7 @@ export function stepsOf(rows: readonly StepRow[]): readonly Step[] {
     on: on === 'all' ? ('whole' as const) : on.split('+'),
     mix: material === '-' ? [] : [{ materialId: materialNamed(material), parts: 1 }],
     technique,
-    coats: 1,
-    note: '',
-    standard: 'tabletop' as const,
-    roles: [],
-    wetGroup: null,
-    dryingSeconds: null,
-    spray: null,
-    otherModes: [],
-    substitutes: [],
+    ...plainStep,
     ...some,
   }))
 }

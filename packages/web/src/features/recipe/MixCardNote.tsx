@@ -1,20 +1,18 @@
-import { factsOf, mixCard, stepMillilitres, type Recipe, type Shelf, type Step } from '@seriatim/core'
+import { mixCard, stepMillilitres, type Shelf, type StepFacts } from '@seriatim/core'
 import { plural } from '../../shared/format/index.ts'
 
 interface MixCardNoteProps {
-  readonly recipe: Recipe
-  readonly step: Step
+  readonly facts: StepFacts
   readonly shelf: Shelf
   /** Models that take the step. */
   readonly models: number
 }
 
 /** How much to mix for everyone at once, so that the tone stays the same; and what is missing. */
-export function MixCardNote({ recipe, step, shelf, models }: MixCardNoteProps) {
-  const facts = factsOf(recipe, shelf).find((each) => each.step.id === step.id)
-  const ml = facts ? stepMillilitres(facts, models) : 0
+export function MixCardNote({ facts, shelf, models }: MixCardNoteProps) {
+  const ml = stepMillilitres(facts, models)
   if (models === 0 || ml === 0) return null
-  const card = mixCard(step.mix, ml, shelf)
+  const card = mixCard(facts.step.mix, ml, shelf)
   const mixed = card.lines.length > 1
   return (
     <section aria-label="Mix card" className="rounded-[3px] bg-paper-dim p-3 text-sm">

@@ -3,6 +3,7 @@ import {
   findFaults,
   followedRecipes,
   modelsTaking,
+  plainStep,
   recipeSchools,
   type Finding,
   type Project,
@@ -164,15 +165,7 @@ function newStep(recipe: Recipe): Step {
     on: first ? [first.name] : 'whole',
     mix: [],
     technique: 'base coat',
-    coats: 1,
-    note: '',
-    standard: 'tabletop',
-    roles: [],
-    wetGroup: null,
-    dryingSeconds: null,
-    spray: null,
-    otherModes: [],
-    substitutes: [],
+    ...plainStep,
   }
 }
 

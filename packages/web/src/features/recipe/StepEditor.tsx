@@ -83,7 +83,7 @@ export function StepEditor({ recipe, step, shelf, models, onChange, onMove, onRe
         />
       </div>
       <div className="grid items-start gap-4 sm:grid-cols-[minmax(0,1fr)_18rem]">
-        <MixCardNote recipe={recipe} step={step} shelf={shelf} models={models} />
+        {facts ? <MixCardNote facts={facts} shelf={shelf} models={models} /> : null}
         {facts?.material ? (
           <Swatches mix={step.mix} shelf={shelf} material={facts.material} coats={step.coats} />
         ) : null}

@@ -1,4 +1,4 @@
-import { coatOver, mixedColour, type Hex, type Material, type Mix, type Shelf } from '@seriatim/core'
+import { coatOver, colourOfMix, type Hex, type Material, type Mix, type Shelf } from '@seriatim/core'
 
 const grounds: readonly { readonly name: string; readonly colour: Hex }[] = [
   { name: 'dark', colour: '#26282a' },
@@ -15,12 +15,7 @@ interface SwatchesProps {
 
 /** The same paint over a dark, a mid and a light undercoat: a guide, not a match. */
 export function Swatches({ mix, shelf, material, coats }: SwatchesProps) {
-  const colour = mixedColour(
-    mix.flatMap(({ materialId, parts }) => {
-      const part = shelf.get(materialId)
-      return part && part.kind !== 'medium' && part.kind !== 'thinner' ? [{ colour: part.colour, parts }] : []
-    }),
-  )
+  const colour = colourOfMix(mix, shelf)
   if (!colour || material.opacity === 0) return null
   const opacity = 1 - (1 - material.opacity) ** coats
   return (

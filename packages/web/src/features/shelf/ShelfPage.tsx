@@ -1,4 +1,4 @@
-import { kindPresets, materialKinds, minutes, type Material, type MaterialId } from '@seriatim/core'
+import { materialKinds, materialOfKind, type Material, type MaterialId } from '@seriatim/core'
 import { Download, Plus, Upload } from 'lucide-react'
 import { useRef, useState } from 'react'
 import { toast } from 'sonner'
@@ -53,7 +53,7 @@ function Shelf({ shelf }: { readonly shelf: ReadonlyMap<MaterialId, Material> })
         sub={`${plural(all.filter((material) => material.stockMl > 0).length, 'material')} with a known stock`}
         actions={
           <>
-            <Button weight="main" onClick={() => setOpen(blankMaterial())}>
+            <Button weight="main" onClick={() => setOpen(materialOfKind('opaque', v7() as MaterialId))}>
               <Plus aria-hidden="true" size={18} /> New material
             </Button>
             <Button onClick={() => file.current?.click()}>
@@ -165,22 +165,4 @@ function Shelf({ shelf }: { readonly shelf: ReadonlyMap<MaterialId, Material> })
       ) : null}
     </>
   )
-}
-
-function blankMaterial(): Material {
-  const preset = kindPresets.opaque
-  return {
-    id: v7() as MaterialId,
-    name: '',
-    kind: 'opaque',
-    colour: '#808080',
-    carrier: preset.carrier,
-    opacity: preset.opacity,
-    dryingMinSeconds: minutes(preset.dry[0]),
-    dryingMaxSeconds: minutes(preset.dry[1]),
-    coverage: preset.coverage,
-    reactivates: false,
-    stockMl: 0,
-    potMl: preset.potMl,
-  }
 }
