@@ -53,8 +53,8 @@ const shots: Shot[] = [
     path: `${project}/line`,
     size: desktop,
     act: async (page) => {
-      await page.getByRole('button', { name: /^Skin/ }).click()
-      await page.getByRole('button', { name: /^Grade/ }).scrollIntoViewIfNeeded()
+      await page.getByRole('button', { name: /^Base coat, skin.*translucent/ }).click()
+      await page.getByRole('button', { name: /^Spray from above/ }).scrollIntoViewIfNeeded()
     },
   },
   { name: 'plan', path: `${project}/plan`, size: desktop, act: compared },

@@ -7,7 +7,7 @@ const views = [
   { name: 'roster', path: `/projects/${demoId}/roster`, ready: 'Lockmaster Bream' },
   { name: 'shelf', path: '/shelf', ready: 'walnut dip' },
   { name: 'recipe', path: `/projects/${demoId}/recipe`, ready: 'bright steel' },
-  { name: 'line', path: `/projects/${demoId}/line`, ready: 'Edge highlight' },
+  { name: 'line', path: `/projects/${demoId}/line`, ready: 'Join, all over' },
   { name: 'plan', path: `/projects/${demoId}/plan`, ready: 'are done first' },
   { name: 'bench', path: `/projects/${demoId}/bench`, ready: 'of work left' },
 ]
@@ -76,7 +76,7 @@ const opened: Readonly<Record<string, (page: Page) => Promise<void>>> = {
   },
   'an opened stage': async (page) => {
     await page.goto(`/projects/${demoId}/line`)
-    await page.getByRole('button', { name: /^Skin/ }).click()
+    await page.getByRole('button', { name: /^Base coat, skin/ }).click()
     await expect(page.getByLabel('Minutes a model')).toBeVisible()
   },
   'a unit’s models': async (page) => {

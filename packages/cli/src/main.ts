@@ -1,5 +1,5 @@
 import { projectJsonSchema } from '@seriatim/contract'
-import { demoProjectFile } from './demo-project.ts'
+import { demoProjectFile } from './demo/demo-project.ts'
 import { runOrder } from './order-command.ts'
 import { runPlan } from './plan-command.ts'
 
@@ -17,6 +17,11 @@ const usage = `usage: npm run -s cli -- plan FILE [--now MOMENT] [--batch-size N
   --weight      'fewest pots', 'least clean-up' or 'soonest table-ready'
   --table-ready 'three-colour', 'tabletop', 'tabletop plus' or 'display'
 `
+
+// A reader that has seen enough, as `head`, is no fault.
+process.stdout.on('error', (error: NodeJS.ErrnoException) => {
+  if (error.code !== 'EPIPE') throw error
+})
 
 const [command, ...rest] = process.argv.slice(2)
 if (command === 'plan') {

@@ -10,6 +10,7 @@ import {
   type OrderWeight,
   type Project,
   type Result,
+  type Shelf,
   type Standard,
 } from '@seriatim/core'
 import { complain, readArguments, readProjectFile } from './input.ts'
@@ -21,12 +22,13 @@ export function runOrder(args: readonly string[]): number {
   const file = readProjectFile(options.value.path)
   if (!file.ok) return complain(file.error)
   const { project, shelf } = file.value
-  const recipes = followedRecipes(project)
+  const shelfById: Shelf = new Map(shelf.map((material) => [material.id, material]))
+  const recipes = followedRecipes(project, shelfById)
   if (recipes.length === 0) return complain(['project.recipes: No unit follows a recipe yet.'])
   const { weight, tableReady } = options.value
   const input: OrderingInput = {
     recipes,
-    shelf: new Map(shelf.map((material) => [material.id, material])),
+    shelf: shelfById,
     weight,
     tableReady,
   }
@@ -79,8 +81,9 @@ function orderJson(project: Project, input: OrderingInput, order: LineOrder) {
     })),
     setUpSeconds: order.setUpSeconds,
     cost: { weighedSeconds: order.cost, bound: order.bound, proven: order.proven },
-    stopLines: order.stopLines.map(({ unitId, after }) => ({
+    stopLines: order.stopLines.map(({ unitId, after, handsOnSeconds }) => ({
       unit: unitName.get(unitId),
+      handsOnSeconds,
       after: Object.fromEntries(
         Object.entries(after).map(([standard, stage]) => [standard, stage === null ? null : stage + 1]),
       ),

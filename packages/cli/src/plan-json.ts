@@ -24,7 +24,7 @@ export function planJson(project: Project, plan: LinePlan, sheets: readonly RunS
       unit: batch.unitName,
       number: batch.number,
       of: batch.of,
-      modelIds: batch.modelIds,
+      modelIds: batch.models.map((model) => model.id),
     })),
     sessions: sheets.map((sheet) => ({
       startsAt: iso(sheet.session.startsAt),

@@ -6,7 +6,7 @@ import type { ProjectFile } from './project-file.ts'
  * the same days, and the evenings keep their hours on the new wall clock.
  */
 export function moveProjectFile(file: ProjectFile, now: Instant, timeZone: string): ProjectFile {
-  const { evenings, dueOn } = file.project
+  const { evenings, dueOn, recipes } = file.project
   const written = localDateAt(file.writtenAt, evenings.timeZone)
   const days = daysBetween(written, localDateAt(now, timeZone))
   const shift = now - file.writtenAt
@@ -17,6 +17,13 @@ export function moveProjectFile(file: ProjectFile, now: Instant, timeZone: strin
       ...file.project,
       dueOn: dueOn === null ? null : addDays(dueOn, days),
       evenings: { ...evenings, timeZone },
+      recipes: recipes.map((recipe) => ({
+        ...recipe,
+        versions: recipe.versions.map((version) => ({
+          ...version,
+          keptOn: addDays(version.keptOn, days),
+        })),
+      })),
     },
     events: file.events.map((event) => ({ ...event, at: instant(event.at + shift) })),
   }

@@ -34,11 +34,13 @@ export const projectFileSchema = z
     })
     const stages = new Set<string>(file.project.line.map((stage) => stage.id))
     file.project.line.forEach((stage, s) => {
-      stage.notNeededBy.forEach((unitId, n) => {
+      const known = (unitId: string, path: (string | number)[]) => {
         if (!units.has(unitId)) {
-          refuse(['project', 'line', s, 'notNeededBy', n], 'No unit of this file has this id.', unitId)
+          refuse(['project', 'line', s, ...path], 'No unit of this file has this id.', unitId)
         }
-      })
+      }
+      stage.notNeededBy.forEach((unitId, n) => known(unitId, ['notNeededBy', n]))
+      stage.limits.forEach(({ unitId }, n) => known(unitId, ['limits', n, 'unitId']))
     })
     const materials = new Set<string>(file.shelf.map((material) => material.id))
     file.project.recipes.forEach((recipe, r) => {

@@ -1,4 +1,4 @@
-import type { ModelId, ProjectId, StageId, UnitId } from '@seriatim/core'
+import { standards, type ModelId, type ProjectId, type StageId, type UnitId } from '@seriatim/core'
 import { z } from 'zod'
 import { recipesSchema, stepRefSchema } from './recipe.ts'
 import { idOf, localDateField, optionalTextField, refuseTwins, secondsField, textField } from './fields.ts'
@@ -7,6 +7,7 @@ export const modelSchema = z.object({
   id: idOf<ModelId>(),
   name: textField('the model a name', 120),
   role: optionalTextField(60),
+  variants: z.array(textField('the variant a name', 60)).max(20).readonly().default([]),
   points: z
     .number({ error: 'Give the points as a number.' })
     .min(0, { error: 'Points cannot be negative.' })
@@ -16,6 +17,7 @@ export const modelSchema = z.object({
 export const unitSchema = z.object({
   id: idOf<UnitId>(),
   name: textField('the unit a name', 120),
+  standard: z.enum(standards, { error: `Choose a standard: ${standards.join(', ')}.` }).default('display'),
   models: z
     .array(modelSchema)
     .max(1000, { error: 'A unit holds up to 1,000 models.' })
@@ -45,6 +47,10 @@ export const stageSchema = z
     dryingMinSeconds: secondsField,
     dryingMaxSeconds: secondsField,
     notNeededBy: z.array(idOf<UnitId>()),
+    limits: z
+      .array(z.object({ unitId: idOf<UnitId>(), roles: z.array(z.string()).min(1).readonly() }))
+      .readonly()
+      .default([]),
     tableReady: z.boolean(),
     cautions: z.array(z.enum(['spray', 'solvent', 'oily-rags', 'knife', 'dust', 'glue'])),
     note: optionalTextField(400),

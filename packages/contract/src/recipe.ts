@@ -12,7 +12,7 @@ import {
   type UnitId,
 } from '@seriatim/core'
 import { z } from 'zod'
-import { idOf, optionalTextField, refuseTwins, secondsField, textField } from './fields.ts'
+import { idOf, localDateField, optionalTextField, refuseTwins, secondsField, textField } from './fields.ts'
 
 const share = (what: string) =>
   z
@@ -81,6 +81,7 @@ const regionSchema = z.object({
   neighbours: z.array(z.string()).max(30).readonly(),
   depth: z.int().min(0).max(9),
   bare: z.boolean(),
+  apart: optionalTextField(40).default(''),
 })
 
 const mixSchema = z
@@ -124,6 +125,25 @@ const stepSchema = z.object({
   substitutes: z.array(idOf<MaterialId>()).max(10).readonly(),
 })
 
+const preferencesSchema = z.object({
+  mainColour: z.enum(['first', 'last', 'either']),
+  base: z.enum(['first', 'last', 'meanwhile']),
+  lightBeforeDark: z.boolean(),
+  careful: z.boolean(),
+})
+
+const regionsSchema = z.array(regionSchema).max(40, { error: 'A recipe has up to 40 regions.' }).readonly()
+const stepsSchema = z.array(stepSchema).max(300, { error: 'A recipe has up to 300 steps.' }).readonly()
+
+const versionSchema = z.object({
+  number: z.int().min(1),
+  keptOn: localDateField,
+  note: optionalTextField(200),
+  regions: regionsSchema,
+  steps: stepsSchema,
+  preferences: preferencesSchema,
+})
+
 export const recipeSchema = z
   .object({
     id: idOf<RecipeId>(),
@@ -131,15 +151,15 @@ export const recipeSchema = z
     unitIds: z.array(idOf<UnitId>()).max(200).readonly(),
     school: z.string().max(60),
     bodyPlan: z.string().max(60),
-    regions: z.array(regionSchema).max(40, { error: 'A recipe has up to 40 regions.' }).readonly(),
-    steps: z.array(stepSchema).max(300, { error: 'A recipe has up to 300 steps.' }).readonly(),
-    preferences: z.object({
-      mainColour: z.enum(['first', 'last', 'either']),
-      base: z.enum(['first', 'last', 'meanwhile']),
-      lightBeforeDark: z.boolean(),
-      careful: z.boolean(),
-    }),
+    regions: regionsSchema,
+    steps: stepsSchema,
+    preferences: preferencesSchema,
     silenced: z.array(z.object({ rule: z.enum(ruleIds), note: textField('the reason', 200) })).readonly(),
+    versions: z
+      .array(versionSchema)
+      .max(50, { error: 'A recipe keeps up to 50 versions.' })
+      .readonly()
+      .default([]),
   })
   .superRefine((recipe, context) => {
     refuseTwins(recipe.steps, context, 'steps', ['steps'])

@@ -23,11 +23,16 @@ export function renumberProjectFile(file: ProjectFile, makeId: () => string): Pr
         id: renew(recipe.id),
         unitIds: recipe.unitIds.map(renew),
         steps: recipe.steps.map((step) => ({ ...step, id: renew(step.id) })),
+        versions: recipe.versions.map((version) => ({
+          ...version,
+          steps: version.steps.map((step) => ({ ...step, id: renew(step.id) })),
+        })),
       })),
       line: file.project.line.map((stage) => ({
         ...stage,
         id: renew(stage.id),
         notNeededBy: stage.notNeededBy.map(renew),
+        limits: stage.limits.map((limit) => ({ ...limit, unitId: renew(limit.unitId) })),
         steps: stage.steps.map((step) => ({ recipeId: renew(step.recipeId), stepId: renew(step.stepId) })),
       })),
     },

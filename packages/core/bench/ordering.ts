@@ -34,6 +34,7 @@ function largeRecipe(number: number): Recipe {
     neighbours: [around(names, index + 1), around(names, index + 11)],
     depth: index % 3,
     bare: false,
+    apart: '',
   }))
   const rows: StepRow[] = [
     ['all', 'grey primer, spray', 'spray'],
@@ -57,7 +58,8 @@ export function benchOrdering(): void {
       {
         unitId: `unit ${String(number)}` as UnitId,
         name: `Unit ${String(number)}`,
-        roles: Array.from({ length: 10 }, () => 'trooper'),
+        standard: 'display' as const,
+        models: Array.from({ length: 10 }, () => ({ role: 'trooper', variants: [] })),
       },
     ],
   }))
@@ -77,7 +79,7 @@ export function benchOrdering(): void {
     ],
     [
       'findings of one recipe on the line',
-      medianMilliseconds(15, () => findFaults(first.recipe, testShelf, order)),
+      medianMilliseconds(15, () => findFaults(first.recipe, testShelf, { order })),
     ],
   ]
   process.stdout.write(

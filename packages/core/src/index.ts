@@ -17,7 +17,9 @@ export { workLeft, type WorkLeft } from './progress/work-left.ts'
 export { batchSizesText, largestBatchSize, splitIntoBatches, type Batch } from './project/batches.ts'
 export {
   countModels,
+  isOneOf,
   stagesOf,
+  takesStage,
   type Evenings,
   type Model,
   type Project,
@@ -32,8 +34,8 @@ export { materialsNeeded, stepMillilitres, type MaterialNeed } from './mixing/ma
 export { mixOfText, textOfMix } from './mixing/mix-of-text.ts'
 export { parseMix, printMix, type MixPart, type MixQuestion, type ParsedMix } from './mixing/parse-mix.ts'
 export { findFaults } from './ordering/find-faults.ts'
-export { followedRecipes, lineOfOrder } from './ordering/line-of-order.ts'
-export { lineFindings, mendLine } from './ordering/line-findings.ts'
+export { followedRecipes, followersOf, lineOfOrder, takersAmong } from './ordering/line-of-order.ts'
+export { lineJudge, mendLine, type LineFinding } from './ordering/line-findings.ts'
 export { applyMend } from './ordering/mend.ts'
 export { offersOfSameness, type SamenessOffer } from './ordering/offers.ts'
 export {
@@ -42,6 +44,7 @@ export {
   type NotMerged,
   type OrderedStage,
   type OrderingInput,
+  type StopLine,
 } from './ordering/order-line.ts'
 export { modelsTaking, orderWeights, type OrderedRecipe, type OrderWeight } from './ordering/pieces.ts'
 export type { Finding, Mend, Severity } from './ordering/rule.ts'
@@ -55,11 +58,13 @@ export {
   type Mix,
   type Preferences,
   type Recipe,
+  type RecipeVersion,
   type Region,
   type Standard,
   type Step,
   type StepRef,
 } from './recipe/recipe.ts'
+export { modeTimes, type ModeTime } from './recipe/modes.ts'
 export { ruleIds, type RuleId } from './recipe/rule-id.ts'
 export { recipeFromSchool, recipeSchools, type RecipeSchool } from './recipe/schools.ts'
 export { factsOf, joinWords, stepText, type Shelf, type StepFacts } from './recipe/step-facts.ts'

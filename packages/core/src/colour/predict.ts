@@ -1,6 +1,6 @@
 import { isVarnish } from '../materials/material.ts'
 import { regionsOfStep, type Mix, type Recipe } from '../recipe/recipe.ts'
-import type { Shelf, StepFacts } from '../recipe/step-facts.ts'
+import { meetOnAModel, type Shelf, type StepFacts } from '../recipe/step-facts.ts'
 import type { StepId } from '../units/ids.ts'
 import { coatOver, mixedColour, type Hex } from './colour.ts'
 
@@ -40,13 +40,15 @@ export function predictColours(
   facts: readonly StepFacts[],
   shelf: Shelf,
 ): ReadonlyMap<StepId, ReadonlyMap<string, Hex>> {
-  const seen = new Map<string, Hex>()
+  const seen = new Map<string, { readonly by: StepFacts; readonly colour: Hex }[]>()
   return new Map(
-    facts.map(({ step, material }) => {
+    facts.map((each) => {
+      const { step, material } = each
       const colour = colourOfMix(step.mix, shelf)
       const colours = new Map<string, Hex>()
       for (const region of regionsOfStep(recipe, step)) {
-        const under = seen.get(region) ?? bare
+        const below = seen.get(region) ?? []
+        const under = below.findLast(({ by }) => meetOnAModel(by, each))?.colour ?? bare
         const clear =
           colour === null || material === null || isVarnish(material.kind) || material.kind === 'glue'
         const opacity = 1 - (1 - (material?.opacity ?? 0)) ** step.coats
@@ -59,7 +61,7 @@ export function predictColours(
                 { colour: coat, parts: share },
                 { colour: under, parts: 1 - share },
               ]) ?? coat)
-        seen.set(region, mixed)
+        seen.set(region, [...below, { by: each, colour: mixed }])
         colours.set(region, pooled.has(step.technique) ? mixed : coat)
       }
       return [step.id, colours]

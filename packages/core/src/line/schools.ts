@@ -2,7 +2,7 @@ import { minutes } from '../units/seconds.ts'
 import type { Stage } from './stage.ts'
 
 /** A stage before it belongs to a line: no identity, nobody left out. */
-export type StageTemplate = Omit<Stage, 'id' | 'notNeededBy' | 'steps'>
+export type StageTemplate = Omit<Stage, 'id' | 'notNeededBy' | 'limits' | 'steps'>
 
 export interface School {
   readonly id: string

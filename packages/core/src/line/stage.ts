@@ -22,6 +22,8 @@ export interface Stage {
   readonly dryingMaxSeconds: Seconds
   /** Units whose models pass this stage by. */
   readonly notNeededBy: readonly UnitId[]
+  /** Of these units only the models with one of these roles or variants take it. */
+  readonly limits: readonly { readonly unitId: UnitId; readonly roles: readonly string[] }[]
   /** A stop line: a model that is through this stage already counts as table-ready. */
   readonly tableReady: boolean
   readonly cautions: readonly Caution[]

@@ -110,6 +110,12 @@ const rows: readonly Row[] = [
   ['mask fluid', 'mask', '#d8c44a'],
   ['delta heron decal', 'decal', '#e8e4d8'],
   ['wet gloss gel', 'effect', '#dfe8ea'],
+  [
+    'super glue',
+    'glue',
+    '#f6f6f2',
+    { carrier: 'dry', dryingMinSeconds: minutes(2), dryingMaxSeconds: minutes(10), potMl: 20 },
+  ],
 ]
 
 /** A material as its kind usually is, without a name and with nothing in stock. */

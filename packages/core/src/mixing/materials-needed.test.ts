@@ -13,7 +13,11 @@ const units = (count: number) => [
   {
     unitId: 'pikes' as UnitId,
     name: 'pikes',
-    roles: Array.from({ length: count }, (_, index) => (index === 0 ? 'leader' : 'trooper')),
+    standard: 'display' as const,
+    models: Array.from({ length: count }, (_, index) => ({
+      role: index === 0 ? 'leader' : 'trooper',
+      variants: [],
+    })),
   },
 ]
 const needOf = (name: string, count: number, shelf = testShelf) =>

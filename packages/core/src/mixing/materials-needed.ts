@@ -26,7 +26,7 @@ export function materialsNeeded(recipes: readonly OrderedRecipe[], shelf: Shelf)
   const needs = new Map<MaterialId, { ml: number; pieces: number }>()
   for (const { recipe, units } of recipes) {
     for (const facts of factsOf(recipe, shelf)) {
-      const models = modelsTaking(facts.step, units)
+      const models = modelsTaking([facts.step], units)
       const all = facts.step.mix.reduce((sum, part) => sum + part.parts, 0) || 1
       for (const { materialId, parts } of facts.step.mix) {
         const need = needs.get(materialId) ?? { ml: 0, pieces: 0 }

@@ -1,4 +1,5 @@
-import type { Recipe } from '../recipe/recipe.ts'
+import type { Model } from '../project/project.ts'
+import { plainStep, type Recipe } from '../recipe/recipe.ts'
 import type { RuleId } from '../recipe/rule-id.ts'
 import { factsOf, shareRegion, stepText, type Shelf, type StepFacts } from '../recipe/step-facts.ts'
 import type { StepId } from '../units/ids.ts'
@@ -8,12 +9,20 @@ import { stackRules } from './stack-rules.ts'
 
 const gravest: readonly Severity[] = ['spoils', 'wastes', 'could be quicker']
 
-/**
- * What is wrong with a recipe, the gravest first. `order` is the order in which its steps are really to be
- * done; without one only the stacks speak: of two steps that share no region neither comes first.
- */
-export function findFaults(recipe: Recipe, shelf: Shelf, order?: readonly StepId[]): readonly Finding[] {
-  const facts = factsOf(recipe, shelf)
+interface FaultsAsked {
+  /** In which the steps are really to be done; without it only the stacks speak: of two steps that share no region neither comes first. */
+  readonly order?: readonly StepId[] | undefined
+  /** The models painted by the recipe. */
+  readonly models?: readonly Pick<Model, 'role' | 'variants'>[]
+}
+
+/** What is wrong with a recipe, the gravest first. */
+export function findFaults(
+  recipe: Recipe,
+  shelf: Shelf,
+  { order, models }: FaultsAsked = {},
+): readonly Finding[] {
+  const facts = factsOf(recipe, shelf, models)
   const byId = new Map(facts.map((each) => [each.step.id, each]))
   const inOrder = order ? order.flatMap((id) => byId.get(id) ?? []) : facts
   const isOrdered = order ? () => true : shareRegion
@@ -22,16 +31,21 @@ export function findFaults(recipe: Recipe, shelf: Shelf, order?: readonly StepId
     ...(order ? brokenStacks(facts, inOrder) : []),
     ...brokenOrderRules(inOrder, isOrdered),
     ...brokenStackRules(recipe, shelf, inOrder),
+    ...neverJoined(recipe, facts, shelf),
     ...openedTwice(facts),
     ...tornGroups(inOrder, isOrdered),
   ]
     .filter((finding) => !silenced.has(finding.rule))
-    .sort(
-      (a, b) =>
-        gravest.indexOf(a.severity) - gravest.indexOf(b.severity) ||
-        b.secondsAtStake - a.secondsAtStake ||
-        (a.rule < b.rule ? -1 : a.rule > b.rule ? 1 : 0),
-    )
+    .sort(byGravity)
+}
+
+/** The gravest first. */
+export function byGravity(a: Finding, b: Finding): number {
+  return (
+    gravest.indexOf(a.severity) - gravest.indexOf(b.severity) ||
+    b.secondsAtStake - a.secondsAtStake ||
+    (a.rule < b.rule ? -1 : a.rule > b.rule ? 1 : 0)
+  )
 }
 
 /** R01: a lower layer that goes on after its upper one. */
@@ -83,8 +97,11 @@ function brokenOrderRules(
 
 function brokenStackRules(recipe: Recipe, shelf: Shelf, inOrder: readonly StepFacts[]): readonly Finding[] {
   const found = new Map<string, Finding>()
-  for (const region of recipe.regions) {
-    const layers = inOrder.filter((each) => each.regions.some(({ name }) => name === region.name))
+  const stacks = recipe.regions.flatMap((region) => {
+    const all = inOrder.filter((each) => each.regions.some(({ name }) => name === region.name))
+    return stacksOfModels(all).map((layers) => ({ region, layers }))
+  })
+  for (const { region, layers } of stacks) {
     for (const rule of stackRules) {
       for (const fault of rule.check({ region: region.name, layers, shelf: shelf.values() })) {
         const stepIds = fault.layers.map((layer) => layer.step.id)
@@ -103,6 +120,49 @@ function brokenStackRules(recipe: Recipe, shelf: Shelf, inOrder: readonly StepFa
     }
   }
   return [...found.values()]
+}
+
+/** The layers as single models get them: without those of other roles. */
+function stacksOfModels(layers: readonly StepFacts[]): readonly (readonly StepFacts[])[] {
+  const limited = layers.filter((each) => each.takers !== null)
+  if (limited.length === 0) return [layers]
+  const stacks = new Map<string, readonly StepFacts[]>()
+  const all = layers.filter((each) => each.takers === null)
+  stacks.set(all.map((each) => each.index).join(), all)
+  for (const model of new Set(limited.flatMap((each) => [...(each.takers ?? [])]))) {
+    const own = layers.filter((each) => each.takers === null || each.takers.has(model))
+    stacks.set(own.map((each) => each.index).join(), own)
+  }
+  return [...stacks.values()]
+}
+
+/** R23: painted apart, but no step joins it. */
+function neverJoined(recipe: Recipe, facts: readonly StepFacts[], shelf: Shelf): readonly Finding[] {
+  const apart = [...new Set(recipe.regions.map((region) => region.apart))].filter((name) => name !== '')
+  const joined = facts
+    .filter((each) => each.step.technique === 'join')
+    .flatMap((each) => each.regions.map((region) => region.apart))
+  const glue = [...shelf.values()].find((material) => material.kind === 'glue' && material.carrier === 'dry')
+  const varnish = facts.at(-1)?.varnish ? facts.at(-1) : undefined
+  return apart
+    .filter((name) => !joined.includes(name))
+    .map((name) => ({
+      rule: 'R23',
+      severity: 'wastes',
+      stepIds: [],
+      reason: `The ${name} is painted apart, and no layer joins it to the model.`,
+      secondsAtStake: 60,
+      mend: {
+        kind: 'insert',
+        before: varnish?.step.id ?? null,
+        step: {
+          ...plainStep,
+          on: 'whole',
+          technique: 'join',
+          mix: glue ? [{ materialId: glue.id, parts: 1 }] : [],
+        },
+      },
+    }))
 }
 
 /** R18: the same wash written down twice, where nothing keeps the two apart. */

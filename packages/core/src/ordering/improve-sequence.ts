@@ -1,8 +1,8 @@
 import { changeSeconds, type Links } from './sequence.ts'
 
 /**
- * Moves runs of one pot, and single members, past their neighbours or to another run of their pot as long as
- * that is legal and cheaper. In the end no swap of two neighbours is both.
+ * Moves runs of one pot, and single members, past their neighbours or to another run of their pot, with what
+ * stands in the way if need be, as long as that is legal and cheaper. In the end no swap of two neighbours is both.
  */
 export function improveSequence(links: Links, start: readonly number[]): readonly number[] {
   let row = [...start]
@@ -24,7 +24,7 @@ export function improveSequence(links: Links, start: readonly number[]): readonl
       }
     }
     if (better) continue
-    const moved = joinRuns(links, rules, row)
+    const moved = joinRuns(links, rules, row) ?? joinWithBlockers(links, rules, row)
     if (moved) {
       row = moved
       better = true
@@ -119,4 +119,82 @@ function joinRuns(links: Links, rules: Matrices, row: readonly number[]): number
     }
   }
   return null
+}
+
+/**
+ * The first move of two runs of a pot to each other that takes along what keeps them apart: either what has to
+ * come before the second goes before the first, or what has to come after the first goes after the second.
+ */
+function joinWithBlockers(links: Links, rules: Matrices, row: readonly number[]): number[] | null {
+  const { problem } = links
+  const runs = runsOf(links, row)
+  for (let low = 0; low < runs.length; low++) {
+    for (let high = low + 2; high < runs.length; high++) {
+      const [first, second] = [runs[low] ?? [], runs[high] ?? []]
+      if (problem.key[first[0] ?? 0] !== problem.key[second[0] ?? 0]) continue
+      const between = runs.slice(low + 1, high).flat()
+      const [head, tail] = [runs.slice(0, low).flat(), runs.slice(high + 1).flat()]
+      const old = [...first, ...between, ...second]
+      for (const moved of withBlockers(rules, first, between, second)) {
+        if (segmentGain(links, rules, head.at(-1) ?? -1, old, moved, tail[0]) > 1e-6) {
+          return [...head, ...moved, ...tail]
+        }
+      }
+    }
+  }
+  return null
+}
+
+/** Both ways of joining the runs, as far as they are legal. */
+function withBlockers(
+  { size, before }: Matrices,
+  first: readonly number[],
+  between: readonly number[],
+  second: readonly number[],
+): readonly (readonly number[])[] {
+  const precedes = (a: number, list: readonly number[]) => list.some((b) => before[a * size + b])
+  const follows = (b: number, list: readonly number[]) => list.some((a) => before[a * size + b])
+  const early: number[] = []
+  for (const member of between.toReversed()) {
+    if (precedes(member, [...early, ...second])) early.unshift(member)
+  }
+  const late: number[] = []
+  for (const member of between) if (follows(member, [...first, ...late])) late.push(member)
+  const rest = (gone: readonly number[]) => between.filter((member) => !gone.includes(member))
+  return [
+    ...(early.some((member) => follows(member, first))
+      ? []
+      : [[...early, ...first, ...second, ...rest(early)]]),
+    ...(late.some((member) => precedes(member, second))
+      ? []
+      : [[...rest(late), ...first, ...second, ...late]]),
+  ]
+}
+
+/** Seconds saved by writing a stretch of the row in another order. */
+function segmentGain(
+  { problem }: Links,
+  { size, regret }: Matrices,
+  ahead: number,
+  old: readonly number[],
+  moved: readonly number[],
+  after: number | undefined,
+): number {
+  const changes = (members: readonly number[]) =>
+    [...members, ...(after === undefined ? [] : [after])].reduce(
+      (sum, member, index, all) => sum + changeSeconds(problem, all[index - 1] ?? ahead, member),
+      0,
+    )
+  const place = new Int32Array(size)
+  moved.forEach((member, index) => (place[member] = index))
+  let gain = changes(old) - changes(moved)
+  for (let index = 0; index < old.length; index++) {
+    const a = old[index] ?? 0
+    const own = place[a] ?? 0
+    for (let at = index + 1; at < old.length; at++) {
+      const b = old[at] ?? 0
+      if (own > (place[b] ?? 0)) gain += (regret[a * size + b] ?? 0) - (regret[b * size + a] ?? 0)
+    }
+  }
+  return gain
 }

@@ -1,8 +1,13 @@
 import { describe, expect, it } from 'vitest'
 import { project, stage, unit } from '../testing/builders.ts'
 import { footRecipe, testShelf, type StepRow } from '../testing/recipes.ts'
+import { bodyPlans } from '../recipe/body-plans.ts'
+import { recipeFromSchool, recipeSchools } from '../recipe/schools.ts'
 import type { RecipeId, StepId } from '../units/ids.ts'
-import { lineFindings, mendLine } from './line-findings.ts'
+import { followedRecipes, lineOfOrder } from './line-of-order.ts'
+import { orderLine } from './order-line.ts'
+import { orderWeights } from './pieces.ts'
+import { lineJudge, mendLine } from './line-findings.ts'
 
 const rows: readonly StepRow[] = [
   ['all', 'grey primer, spray', 'spray'],
@@ -15,16 +20,18 @@ const stageFor = (index: number) =>
   stage(`stage ${String(index)}`, {
     steps: [{ recipeId: 'recipe' as RecipeId, stepId: `step ${String(index)}` as StepId }],
   })
+const lineFindings = (given: ReturnType<typeof project>) =>
+  lineJudge(given, testShelf, 'fewest pots', 'tabletop')(given.line)
 const given = (order: readonly number[]) => ({ ...project([pikes], order.map(stageFor)), recipes: [recipe] })
 
 describe('lineFindings', () => {
   it('finds nothing on a line in the order of its stacks', () => {
-    expect(lineFindings(given([0, 1, 2]), testShelf)).toEqual([])
+    expect(lineFindings(given([0, 1, 2]))).toEqual([])
   })
 
   it('names stages moved against their stack, and moves them back', () => {
     const wrong = given([0, 2, 1])
-    const [finding] = lineFindings(wrong, testShelf)
+    const [finding] = lineFindings(wrong)
     expect(finding).toMatchObject({ rule: 'R01', recipeId: 'recipe' })
     expect(mendLine(wrong.line, finding!)?.map((each) => each.name)).toEqual([
       'stage 0',
@@ -34,8 +41,53 @@ describe('lineFindings', () => {
   })
 
   it('has nothing to say of stages written by hand', () => {
-    expect(lineFindings({ ...project([pikes], [stage('prime')]), recipes: [recipe] }, testShelf)).toEqual([])
-    const hand = { ...lineFindings(given([0, 2, 1]), testShelf)[0]!, mend: null }
+    expect(lineFindings({ ...project([pikes], [stage('prime')]), recipes: [recipe] })).toEqual([])
+    const hand = { ...lineFindings(given([0, 2, 1]))[0]!, mend: null }
     expect(mendLine([stage('prime')], hand)).toBeNull()
+  })
+
+  it('are silent about what would cost more to mend than it saves, and speak of what would not', () => {
+    const translucents: readonly StepRow[] = [
+      ['all', 'ivory primer, spray', 'spray'],
+      ['coat', 'moss translucent', 'base coat'],
+      ['leather', 'peat brown translucent', 'base coat'],
+      ['trousers', 'moss translucent', 'base coat'],
+    ]
+    const light = {
+      ...project([pikes], [0, 1, 3, 2].map(stageFor)),
+      recipes: [footRecipe(translucents, { unitIds: [pikes.id] })],
+    }
+    // Moss is lighter than peat: in this order nothing is wrong.
+    expect(lineFindings(light)).toEqual([])
+    const apart = { ...light, line: [0, 1, 2, 3].map(stageFor) }
+    expect(lineFindings(apart).map((finding) => finding.rule)).toContain('R02')
+  })
+
+  it('find nothing that is worth mending on an order found for the same weight', () => {
+    for (const school of recipeSchools) {
+      let next = 0
+      const made = recipeFromSchool(school, bodyPlans[1]!, 'x', () => `id ${String(next++)}`)
+      const whole = { ...project([pikes], []), recipes: [{ ...made, unitIds: [pikes.id] }] }
+      for (const weight of orderWeights) {
+        const order = orderLine({
+          recipes: followedRecipes(whole, testShelf),
+          shelf: testShelf,
+          weight,
+          tableReady: 'tabletop',
+          effort: { width: 4, expansions: 300 },
+        })
+        const line = lineOfOrder(order, whole, testShelf, 'tabletop', () => `stage ${String(next++)}`)
+        const grave = lineJudge(
+          whole,
+          testShelf,
+          weight,
+          'tabletop',
+        )(line).filter((finding) => finding.severity !== 'could be quicker')
+        expect(
+          grave.map((finding) => `${finding.rule} ${finding.reason}`),
+          `${school.name}, ${weight}`,
+        ).toEqual([])
+      }
+    }
   })
 })

@@ -1,23 +1,85 @@
 import type { Stage } from '../line/stage.ts'
 import type { Project } from '../project/project.ts'
+import type { Standard } from '../recipe/recipe.ts'
 import type { Shelf } from '../recipe/step-facts.ts'
-import type { RecipeId, StageId } from '../units/ids.ts'
-import { findFaults } from './find-faults.ts'
+import type { RecipeId, StageId, StepId } from '../units/ids.ts'
+import { byGravity, findFaults } from './find-faults.ts'
 import { followedRecipes } from './line-of-order.ts'
+import { modelsOf, piecesOf, type OrderWeight, type PieceProblem } from './pieces.ts'
 import type { Finding } from './rule.ts'
+import { changeSeconds } from './sequence.ts'
 
-/** What is wrong with the line as it stands, for the stages that carry out steps of a recipe. */
-export function lineFindings(
-  project: Pick<Project, 'recipes' | 'units' | 'line'>,
+/** A finding with the recipe it is about and the models painted by it. */
+export interface LineFinding extends Finding {
+  readonly recipeId: RecipeId
+  readonly models: number
+}
+
+type Judged = Pick<Project, 'recipes' | 'units' | 'batchSize'>
+
+/**
+ * Says what is wrong with a line, for the stages that carry out steps of a recipe, the gravest first. What
+ * only wastes time is left out where mending it would cost more than it saves. Made once for the recipes, so
+ * that each edit of the line is judged at once.
+ */
+export function lineJudge(
+  project: Judged,
   shelf: Shelf,
-): readonly (Finding & { readonly recipeId: RecipeId })[] {
-  return followedRecipes(project).flatMap(({ recipe }) => {
-    const order = project.line.flatMap((stage) =>
-      stage.steps.flatMap((step) => (step.recipeId === recipe.id ? [step.stepId] : [])),
-    )
-    if (order.length === 0) return []
-    return findFaults(recipe, shelf, order).map((finding) => ({ ...finding, recipeId: recipe.id }))
+  weight: OrderWeight,
+  tableReady: Standard,
+): (line: readonly Stage[]) => readonly LineFinding[] {
+  const recipes = followedRecipes(project, shelf)
+  const problem = piecesOf(recipes, shelf, weight, tableReady)
+  return (line) => {
+    const cost = lineCost(problem, line)
+    const isWorthIt = (finding: Finding): boolean => {
+      if (finding.severity === 'spoils' || finding.mend?.kind !== 'move') return true
+      const mended = mendLine(line, finding)
+      return mended !== null && isLess(lineCost(problem, mended), cost)
+    }
+    return recipes
+      .flatMap((source) => {
+        const { recipe } = source
+        const order = line.flatMap((stage) =>
+          stage.steps.flatMap((step) => (step.recipeId === recipe.id ? [step.stepId] : [])),
+        )
+        if (order.length === 0) return []
+        const models = modelsOf(source)
+        return findFaults(recipe, shelf, { order, models }).map((finding) => ({
+          ...finding,
+          recipeId: recipe.id,
+          models: models.length,
+        }))
+      })
+      .filter(isWorthIt)
+      .sort(byGravity)
+  }
+}
+
+/** What has to come first and does not, and weighed seconds; the former counts first. */
+type LineCost = readonly [broken: number, seconds: number]
+
+const isLess = (a: LineCost, b: LineCost): boolean => a[0] < b[0] || (a[0] === b[0] && a[1] < b[1] - 1e-6)
+
+function lineCost({ pieces, sequence }: PieceProblem, line: readonly Stage[]): LineCost {
+  const stageOf = new Map<StepId, number>()
+  line.forEach((stage, index) => {
+    for (const step of stage.steps) stageOf.set(step.stepId, index)
   })
+  const placeOf = pieces.map((piece) => stageOf.get(piece.steps[0]?.step.id ?? ('' as StepId)) ?? -1)
+  const row = pieces
+    .map((_, index) => index)
+    .filter((index) => (placeOf[index] ?? -1) >= 0)
+    .sort((a, b) => (placeOf[a] ?? 0) - (placeOf[b] ?? 0))
+  const isBefore = (a: number, b: number) =>
+    (placeOf[a] ?? -1) >= 0 && (placeOf[b] ?? -1) >= 0 && (placeOf[a] ?? 0) < (placeOf[b] ?? 0)
+  const broken = sequence.before.filter(([a, b]) => isBefore(b, a)).length
+  const changes = row.reduce(
+    (sum, member, index) => sum + changeSeconds(sequence, row[index - 1] ?? -1, member),
+    0,
+  )
+  const regrets = sequence.regrets.reduce((sum, [a, b, seconds]) => sum + (isBefore(a, b) ? seconds : 0), 0)
+  return [broken, changes + regrets]
 }
 
 /** The line with the stage that a `move` names put before the other; `null` for another mend, or when nothing moves. */

@@ -21,7 +21,7 @@ function lineFor(some: readonly StepRow[], old: Parameters<typeof project>[1] = 
   ]
   const given = { ...project([pikes, riders], old), recipes }
   const order = orderLine({
-    recipes: followedRecipes(given),
+    recipes: followedRecipes(given, testShelf),
     shelf: testShelf,
     weight: 'fewest pots',
     tableReady: 'tabletop',
@@ -62,7 +62,35 @@ describe('lineOfOrder', () => {
     expect(new Set(after.map((stage) => stage.id)).size).toBe(after.length)
   })
 
+  it('limits a stage to the roles and variants that take it, and leaves out what a standard does not need', () => {
+    const [first, ...others] = unit('pikes', 4).models
+    const pikes = {
+      ...unit('pikes', 4),
+      standard: 'tabletop' as const,
+      models: [{ ...first!, variants: ['cloak'] }, ...others],
+    }
+    const given = {
+      ...project([pikes], []),
+      recipes: [
+        footRecipe([...rows, ['hair', 'rust red', 'base coat', { roles: ['cloak'] }]], {
+          unitIds: [pikes.id],
+        }),
+      ],
+    }
+    const recipes = followedRecipes(given, testShelf)
+    const order = orderLine({ recipes, shelf: testShelf, weight: 'fewest pots', tableReady: 'tabletop' })
+    const line = lineOfOrder(order, given, testShelf, 'tabletop', () => 'new')
+    expect(line.map((stage) => stage.material)).not.toContain('light moss')
+    const hair = line.find((stage) => stage.material === 'rust red')
+    expect(hair?.limits).toEqual([{ unitId: 'pikes', roles: ['cloak'] }])
+    // One model takes it: its time is that of one, not a fourth of it.
+    expect(hair?.handsOnSecondsPerModel).toBe(30)
+    const [stop] = order.stopLines
+    expect(stop!.handsOnSeconds['tabletop plus']).toBeGreaterThan(stop!.handsOnSeconds.tabletop)
+  })
+
   it('leaves out recipes that no unit follows', () => {
-    expect(followedRecipes({ ...project([unit('a', 1)], []), recipes: [footRecipe(rows)] })).toEqual([])
+    const given = { ...project([unit('a', 1)], []), recipes: [footRecipe(rows)] }
+    expect(followedRecipes(given, testShelf)).toEqual([])
   })
 })

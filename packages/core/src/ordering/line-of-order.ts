@@ -1,25 +1,47 @@
 import type { Caution } from '../line/cautions.ts'
 import type { Stage } from '../line/stage.ts'
 import type { Project } from '../project/project.ts'
-import type { Standard, StepRef } from '../recipe/recipe.ts'
+import { withQuickestModes, type Takers } from '../recipe/modes.ts'
+import type { Recipe, Standard, Step, StepRef } from '../recipe/recipe.ts'
 import { joinWords, type Shelf, type StepFacts } from '../recipe/step-facts.ts'
 import type { StageId } from '../units/ids.ts'
 import { seconds } from '../units/seconds.ts'
 import type { LineOrder, OrderedStage } from './order-line.ts'
-import { openSeconds, type OrderedRecipe } from './pieces.ts'
+import { modelsTaking, openSeconds, type FollowingUnit, type OrderedRecipe } from './pieces.ts'
 
-/** The project's recipes with the units that follow them; recipes nobody follows are left out. */
-export function followedRecipes(project: Pick<Project, 'recipes' | 'units'>): readonly OrderedRecipe[] {
+/**
+ * The project's recipes with the units that follow them, each step in the way that is quickest for its
+ * batches; recipes nobody follows are left out.
+ */
+export function followedRecipes(
+  project: Pick<Project, 'recipes' | 'units' | 'batchSize'>,
+  shelf: Shelf,
+): readonly OrderedRecipe[] {
   return project.recipes.flatMap((recipe) => {
-    const units = project.units
-      .filter((unit) => recipe.unitIds.includes(unit.id))
-      .map((unit) => ({
-        unitId: unit.id,
-        name: unit.name,
-        roles: unit.models.map((model) => model.role),
-      }))
-    return units.length > 0 ? [{ recipe, units }] : []
+    const units = followersOf(recipe, project)
+    if (units.length === 0) return []
+    return [{ recipe: withQuickestModes(recipe, shelf, takersAmong(units, project.batchSize)), units }]
   })
+}
+
+export function followersOf(
+  recipe: Pick<Recipe, 'unitIds'>,
+  project: Pick<Project, 'units'>,
+): readonly FollowingUnit[] {
+  return project.units
+    .filter((unit) => recipe.unitIds.includes(unit.id))
+    .map(({ id, name, standard, models }) => ({ unitId: id, name, standard, models }))
+}
+
+/** How many models take a step, and in how many batches. */
+export function takersAmong(units: readonly FollowingUnit[], batchSize: number): (step: Step) => Takers {
+  return (step) => {
+    const counts = units.map((unit) => modelsTaking([step], [unit]))
+    return {
+      models: counts.reduce((sum, count) => sum + count, 0),
+      batches: counts.reduce((sum, count) => sum + Math.ceil(count / batchSize), 0),
+    }
+  }
 }
 
 /**
@@ -28,7 +50,7 @@ export function followedRecipes(project: Pick<Project, 'recipes' | 'units'>): re
  */
 export function lineOfOrder(
   order: LineOrder,
-  project: Pick<Project, 'units' | 'line'>,
+  project: Pick<Project, 'units' | 'line' | 'recipes'>,
   shelf: Shelf,
   tableReady: Standard,
   newId: () => string,
@@ -39,20 +61,18 @@ export function lineOfOrder(
   return order.stages.map((ordered, index) => {
     const old = closestStage(project.line, ordered.steps, taken)
     if (old) taken.add(old.id)
-    const models = project.units
-      .filter((unit) => ordered.units.includes(unit.id))
-      .reduce((sum, unit) => sum + unit.models.length, 0)
     const drying = ordered.facts.map((facts) => facts.drying)
     return {
       id: old?.id ?? (newId() as StageId),
       name: stageName(ordered),
       material: potName(ordered.facts, shelf),
       touch: touchOf(ordered),
-      handsOnSecondsPerModel: seconds(Math.round(ordered.handsOnSeconds / Math.max(1, models))),
+      handsOnSecondsPerModel: seconds(Math.round(ordered.handsOnSeconds / Math.max(1, ordered.models))),
       setUpSeconds: seconds(Math.round(openSeconds(ordered.facts))),
       dryingMinSeconds: seconds(Math.max(0, ...drying.map((range) => range.min))),
       dryingMaxSeconds: seconds(Math.max(0, ...drying.map((range) => range.max))),
       notNeededBy: project.units.filter((unit) => !ordered.units.includes(unit.id)).map((unit) => unit.id),
+      limits: limitsOf(ordered, project),
       tableReady: index === lastNeeded,
       cautions: [...new Set(ordered.facts.flatMap(cautionsOf))],
       note: [...new Set(ordered.facts.map((facts) => facts.step.note))]
@@ -60,6 +80,20 @@ export function lineOfOrder(
         .join(' '),
       steps: ordered.steps,
     }
+  })
+}
+
+/** A unit of which only some roles or variants take what its recipe does at the stage. */
+function limitsOf(
+  { steps, facts, units }: OrderedStage,
+  project: Pick<Project, 'units' | 'recipes'>,
+): Stage['limits'] {
+  return units.flatMap((unitId): Stage['limits'] => {
+    const recipe = project.recipes.find((each) => each.unitIds.includes(unitId))
+    const own = facts.filter((_, index) => steps[index]?.recipeId === recipe?.id)
+    const roles = own.map(({ step }) => step.roles)
+    if (roles.length === 0 || roles.some((each) => each.length === 0)) return []
+    return [{ unitId, roles: [...new Set(roles.flat())] }]
   })
 }
 
@@ -84,7 +118,7 @@ function stageName({ facts }: OrderedStage): string {
   const where = facts.some((each) => each.whole)
     ? 'all over'
     : regions.length > 3
-      ? 'details'
+      ? `${regions.slice(0, 2).join(', ')} and ${String(regions.length - 2)} more`
       : joinWords(regions)
   const name = `${technique.slice(0, 1).toUpperCase()}${technique.slice(1)}, ${where}`
   return name.slice(0, 60)
@@ -117,6 +151,7 @@ function cautionsOf(facts: StepFacts): readonly Caution[] {
     ...(spirit ? (['solvent'] as const) : []),
     ...(kind === 'oil' || kind === 'dip' ? (['oily-rags'] as const) : []),
     ...(kind === 'pigment' ? (['dust'] as const) : []),
+    ...(facts.step.technique === 'join' ? (['glue'] as const) : []),
     ...(facts.step.technique === 'prepare' ? (['knife', 'dust'] as const) : []),
   ]
 }

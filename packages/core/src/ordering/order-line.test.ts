@@ -12,8 +12,12 @@ import { orderWeights, type OrderedRecipe } from './pieces.ts'
 const troopers = (name: string, count: number): OrderedRecipe['units'][number] => ({
   unitId: name as UnitId,
   name,
-  roles: Array.from({ length: count }, () => 'trooper'),
+  standard: 'display',
+  models: Array.from({ length: count }, () => ({ role: 'trooper', variants: [] })),
 })
+
+const ledBy = (count: number) =>
+  troopers('x', count).models.map((model, index) => ({ ...model, role: index === 0 ? 'leader' : model.role }))
 
 function fromSchools(picks: readonly (readonly [school: number, plan: number])[]): readonly OrderedRecipe[] {
   return picks.map(([school, plan], index) => {
@@ -157,7 +161,7 @@ describe('orderLine', () => {
       ['coat', 'light moss', 'edge', { roles: ['leader'] }],
     ]
     const [source] = single(rows)
-    const led = { ...source!, units: [{ ...source!.units[0]!, roles: ['leader', 'trooper', 'trooper'] }] }
+    const led = { ...source!, units: [{ ...source!.units[0]!, models: ledBy(3) }] }
     const seconds = (recipes: readonly OrderedRecipe[]) =>
       orderLine(input(recipes)).stages.map((stage) => stage.handsOnSeconds)
     expect(orderLine(input(single(rows))).stages).toHaveLength(2)

@@ -1,11 +1,25 @@
 import type { Standard, StepRef } from '../recipe/recipe.ts'
-import { standards } from '../recipe/recipe.ts'
 import { toolMinutes } from '../recipe/technique.ts'
-import { joinWords, shareRegion, stepText, type Shelf, type StepFacts } from '../recipe/step-facts.ts'
+import {
+  factsOf,
+  joinWords,
+  shareRegion,
+  stepText,
+  type Shelf,
+  type StepFacts,
+} from '../recipe/step-facts.ts'
 import type { RecipeId, UnitId } from '../units/ids.ts'
-import { findFaults } from './find-faults.ts'
+import { byGravity, findFaults } from './find-faults.ts'
 import { findSequence, type SequenceEffort } from './find-sequence.ts'
-import { openSeconds, piecesOf, type OrderedRecipe, type OrderWeight, type Piece } from './pieces.ts'
+import {
+  modelsOf,
+  modelsTaking,
+  openSeconds,
+  piecesOf,
+  type OrderedRecipe,
+  type OrderWeight,
+  type Piece,
+} from './pieces.ts'
 import type { Finding } from './rule.ts'
 
 /** One stop on the line: a pot and a tool, for every step that takes them together. */
@@ -16,6 +30,8 @@ export interface OrderedStage {
   readonly units: readonly UnitId[]
   /** No unit needs it for the table-ready standard. */
   readonly optional: boolean
+  /** Models that take at least one of its steps. */
+  readonly models: number
   /** All models together. */
   readonly handsOnSeconds: number
 }
@@ -41,11 +57,16 @@ export interface LineOrder {
   readonly bound: number
   readonly proven: boolean
   readonly findings: readonly (Finding & { readonly recipeId: RecipeId })[]
-  /** After which stage (index) a unit reaches each standard; `null` when nothing of it is needed. */
-  readonly stopLines: readonly {
-    readonly unitId: UnitId
-    readonly after: Readonly<Record<Standard, number | null>>
-  }[]
+  readonly stopLines: readonly StopLine[]
+}
+
+/** Where a unit reaches each standard, and what painting it so far takes. */
+export interface StopLine {
+  readonly unitId: UnitId
+  /** Index of the last stage that the standard needs; `null` when there is none on this line. */
+  readonly after: Readonly<Record<Standard, number | null>>
+  /** Seconds of hands-on work for all models of the unit, were it painted to the standard. */
+  readonly handsOnSeconds: Readonly<Record<Standard, number>>
 }
 
 export interface OrderingInput {
@@ -73,7 +94,7 @@ export function orderLine(input: OrderingInput): LineOrder {
     bound: found.bound,
     proven: found.proven,
     findings: findingsOf(input.recipes, input.shelf, row),
-    stopLines: stopLinesOf(input.recipes, stages),
+    stopLines: stopLinesOf(input.recipes, input.shelf, stages),
   }
 }
 
@@ -99,14 +120,31 @@ function stageOf(run: readonly Piece[]): OrderedStage {
       piece.steps.map(({ step }) => ({ recipeId: piece.source.recipe.id, stepId: step.id })),
     ),
     facts: run.flatMap((piece) => piece.steps),
-    units: [...new Set(run.flatMap((piece) => piece.source.units.map((unit) => unit.unitId)))],
+    units: [...new Set(run.flatMap(unitsOf))],
     optional: run.every((piece) => piece.optional),
-    handsOnSeconds: run.reduce(
-      (sum, piece) =>
-        sum + piece.models * piece.steps.reduce((each, step) => each + step.handsOnSecondsPerModel, 0),
-      0,
-    ),
+    models: countModels(run),
+    handsOnSeconds: run.reduce((sum, piece) => sum + piece.workSeconds, 0),
   }
+}
+
+function unitsOf({ source, steps }: Piece): readonly UnitId[] {
+  return source.units
+    .filter((unit) => steps.some(({ step }) => modelsTaking([step], [unit]) > 0))
+    .map((unit) => unit.unitId)
+}
+
+/** A model that takes several of a recipe's steps at one stop counts once. */
+function countModels(run: readonly Piece[]): number {
+  return [...new Set(run.map((piece) => piece.source))].reduce((sum, source) => {
+    const steps = run.filter((piece) => piece.source === source).flatMap((piece) => piece.steps)
+    return (
+      sum +
+      modelsTaking(
+        steps.map(({ step }) => step),
+        source.units,
+      )
+    )
+  }, 0)
 }
 
 function setUpOf(stages: readonly OrderedStage[]): number {
@@ -160,36 +198,56 @@ function raise(): never {
 }
 
 function findingsOf(recipes: readonly OrderedRecipe[], shelf: Shelf, row: readonly Piece[]) {
-  return recipes.flatMap(({ recipe }) => {
-    const order = row
-      .filter((piece) => piece.source.recipe.id === recipe.id)
-      .flatMap((piece) => piece.steps.map(({ step }) => step.id))
-    return findFaults(recipe, shelf, order).map((finding) => ({ ...finding, recipeId: recipe.id }))
-  })
+  return recipes
+    .flatMap((source) => {
+      const { recipe } = source
+      const order = row
+        .filter((piece) => piece.source.recipe.id === recipe.id)
+        .flatMap((piece) => piece.steps.map(({ step }) => step.id))
+      return findFaults(recipe, shelf, { order, models: modelsOf(source) }).map((finding) => ({
+        ...finding,
+        recipeId: recipe.id,
+      }))
+    })
+    .sort(byGravity)
 }
 
-function stopLinesOf(recipes: readonly OrderedRecipe[], stages: readonly OrderedStage[]) {
-  return recipes.flatMap(({ recipe, units }) =>
-    units.map(({ unitId }) => {
-      const lastOf = (standard: Standard): number | null => {
-        const upTo = standards.slice(0, standards.indexOf(standard) + 1)
-        const needed = new Set(
-          recipe.steps.filter((step) => upTo.includes(step.standard)).map((step) => step.id),
-        )
+function stopLinesOf(
+  recipes: readonly OrderedRecipe[],
+  shelf: Shelf,
+  stages: readonly OrderedStage[],
+): readonly StopLine[] {
+  return recipes.flatMap(({ recipe, units }) => {
+    const facts = factsOf(recipe, shelf)
+    return units.map((unit): StopLine => {
+      const stopAt = (standard: Standard) => {
+        const needed = facts.filter(({ step }) => modelsTaking([step], [{ ...unit, standard }]) > 0)
+        const ids = new Set(needed.map(({ step }) => step.id))
         const last = stages.findLastIndex((stage) =>
-          stage.steps.some((each) => each.recipeId === recipe.id && needed.has(each.stepId)),
+          stage.steps.some((each) => each.recipeId === recipe.id && ids.has(each.stepId)),
         )
         return last < 0 ? null : last
       }
+      const workTo = (standard: Standard) =>
+        facts.reduce(
+          (sum, { step, handsOnSecondsPerModel }) =>
+            sum + handsOnSecondsPerModel * modelsTaking([step], [{ ...unit, standard }]),
+          0,
+        )
       return {
-        unitId,
-        after: {
-          'three-colour': lastOf('three-colour'),
-          tabletop: lastOf('tabletop'),
-          'tabletop plus': lastOf('tabletop plus'),
-          display: lastOf('display'),
-        },
+        unitId: unit.unitId,
+        after: byStandard(stopAt),
+        handsOnSeconds: byStandard(workTo),
       }
-    }),
-  )
+    })
+  })
+}
+
+function byStandard<T>(value: (standard: Standard) => T): Readonly<Record<Standard, T>> {
+  return {
+    'three-colour': value('three-colour'),
+    tabletop: value('tabletop'),
+    'tabletop plus': value('tabletop plus'),
+    display: value('display'),
+  }
 }

@@ -185,6 +185,16 @@ export const orderRules: readonly OrderRule[] = [
     why: 'what lies deep cannot be reached cleanly past what is finished in front of it',
     secondsAtStake: (first) => Math.round(first.handsOnSecondsPerModel * 0.2),
   },
+  {
+    id: 'R23',
+    severity: 'wastes',
+    where: 'same region',
+    first: (facts) => !facts.whole && facts.regions.some((region) => region.apart !== ''),
+    then: (facts) => facts.step.technique === 'join',
+    only: (first) => first.colours || first.refines || first.material?.kind === 'wash',
+    why: 'what is joined can no longer be turned and reached from all sides',
+    secondsAtStake: (first) => Math.round(first.handsOnSecondsPerModel * 0.3),
+  },
 ]
 
 function deepest(facts: StepFacts): number {

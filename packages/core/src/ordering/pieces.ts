@@ -1,5 +1,6 @@
 import { techniqueFacts, toolMinutes } from '../recipe/technique.ts'
-import type { Recipe, Standard } from '../recipe/recipe.ts'
+import { isOneOf, type Model } from '../project/project.ts'
+import type { Recipe, Standard, Step } from '../recipe/recipe.ts'
 import { standardReaches } from '../recipe/recipe.ts'
 import { factsOf, shareRegion, type Shelf, type StepFacts } from '../recipe/step-facts.ts'
 import type { UnitId } from '../units/ids.ts'
@@ -10,18 +11,38 @@ import { ruleApplies } from './rule.ts'
 /** A recipe with the models that are painted by it. */
 export interface OrderedRecipe {
   readonly recipe: Recipe
-  readonly units: readonly {
-    readonly unitId: UnitId
-    readonly name: string
-    /** Roles of the unit's models, one entry a model. */
-    readonly roles: readonly string[]
-  }[]
+  readonly units: readonly FollowingUnit[]
 }
 
-/** How many of a recipe's models take a step: all of them, or those of its roles. */
-export function modelsTaking(step: StepFacts['step'], units: OrderedRecipe['units']): number {
-  const roles = units.flatMap((unit) => unit.roles)
-  return step.roles.length === 0 ? roles.length : roles.filter((role) => step.roles.includes(role)).length
+/** A unit painted by a recipe. */
+export interface FollowingUnit {
+  readonly unitId: UnitId
+  readonly name: string
+  readonly standard: Standard
+  readonly models: readonly Pick<Model, 'role' | 'variants'>[]
+}
+
+/** Whether a step is for a model of the unit: by its standard, and by role or variant. */
+function isForModel(
+  step: Pick<Step, 'standard' | 'roles'>,
+  unit: Pick<FollowingUnit, 'standard'>,
+  model: FollowingUnit['models'][number],
+): boolean {
+  return (
+    standardReaches(step.standard, unit.standard) && (step.roles.length === 0 || isOneOf(model, step.roles))
+  )
+}
+
+/** How many of a recipe's models take at least one of the steps. */
+export function modelsTaking(
+  steps: readonly Pick<Step, 'standard' | 'roles'>[],
+  units: readonly FollowingUnit[],
+): number {
+  return units.reduce(
+    (sum, unit) =>
+      sum + unit.models.filter((model) => steps.some((step) => isForModel(step, unit, model))).length,
+    0,
+  )
 }
 
 /** What the painter wants most of the order. */
@@ -35,7 +56,10 @@ export interface Piece {
   readonly steps: readonly StepFacts[]
   /** Pieces with the same key need no new pot and no other tool. */
   readonly key: string
+  /** How many take one of its steps. */
   readonly models: number
+  /** Seconds of hands-on work, all models together. */
+  readonly workSeconds: number
   readonly optional: boolean
 }
 
@@ -58,6 +82,10 @@ export function openSeconds(steps: readonly StepFacts[]): number {
   if (first.tool === 'pen') return 30
   const pots = new Set(steps.flatMap((each) => each.step.mix.map((part) => part.materialId)))
   return 90 * pots.size
+}
+
+export function modelsOf({ units }: OrderedRecipe): readonly FollowingUnit['models'][number][] {
+  return units.flatMap((unit) => unit.models)
 }
 
 /** The problem of the order, and what its numbers stand for. Input order changes nothing. */
@@ -87,9 +115,8 @@ export function piecesOf(
   if (ready > 0) {
     pieces.forEach((piece, a) => {
       if (!piece.optional) return
-      const work = piece.steps.reduce((sum, each) => sum + each.handsOnSecondsPerModel, 0) * piece.models
       pieces.forEach((other, b) => {
-        if (!other.optional) regrets.push([a, b, (ready * work) / required])
+        if (!other.optional) regrets.push([a, b, (ready * piece.workSeconds) / required])
       })
     })
   }
@@ -113,21 +140,29 @@ function toolOf(piece: Piece) {
 }
 
 function piecesOfRecipe(source: OrderedRecipe, shelf: Shelf, tableReady: Standard): readonly Piece[] {
-  const facts = factsOf(source.recipe, shelf)
+  const facts = factsOf(source.recipe, shelf, modelsOf(source))
   const pieces: Piece[] = []
   const done = new Set<StepFacts>()
   for (const each of facts) {
     if (done.has(each)) continue
     const group = wetPartners(facts, each)
     for (const partner of group) done.add(partner)
-    const models = modelsTaking(each.step, source.units)
-    if (models === 0) continue
+    const taken = group.filter(({ step }) => modelsTaking([step], source.units) > 0)
+    if (taken.length === 0) continue
     pieces.push({
       source,
-      steps: group,
-      key: group.map(keyOf).join('+'),
-      models,
-      optional: !standardReaches(each.step.standard, tableReady),
+      steps: taken,
+      key: taken.map(keyOf).join('+'),
+      models: modelsTaking(
+        taken.map(({ step }) => step),
+        source.units,
+      ),
+      workSeconds: taken.reduce(
+        (sum, { step, handsOnSecondsPerModel }) =>
+          sum + handsOnSecondsPerModel * modelsTaking([step], source.units),
+        0,
+      ),
+      optional: taken.every(({ step }) => !standardReaches(step.standard, tableReady)),
     })
   }
   return pieces

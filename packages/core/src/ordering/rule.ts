@@ -1,6 +1,6 @@
 import type { Step } from '../recipe/recipe.ts'
 import type { RuleId } from '../recipe/rule-id.ts'
-import { shareRegion, touchEachOther, type StepFacts } from '../recipe/step-facts.ts'
+import { meetOnAModel, shareRegion, touchEachOther, type StepFacts } from '../recipe/step-facts.ts'
 import type { StepId } from '../units/ids.ts'
 
 /** What breaking a rule does: spoils the work, wastes time, or could be quicker as the school prefers. */
@@ -57,6 +57,6 @@ function inReach(where: OrderRule['where'], a: StepFacts, b: StepFacts): boolean
     case 'touching':
       return touchEachOther(a, b)
     case 'same model':
-      return true
+      return meetOnAModel(a, b)
   }
 }

@@ -470,11 +470,7 @@ const mistakes: readonly Mistake[] = [
 
 function faults(steps: readonly StepRow[], order?: readonly number[]) {
   const recipe = footRecipe(steps)
-  return findFaults(
-    recipe,
-    testShelf,
-    order?.map((index) => `step ${String(index)}` as StepId),
-  )
+  return findFaults(recipe, testShelf, { order: order?.map((index) => `step ${String(index)}` as StepId) })
 }
 
 describe('the rules', () => {

@@ -12,5 +12,11 @@ describe.each(recipeSchools.map((school) => [school.name, school] as const))('%s
     const recipe = recipeFromSchool(school, plan, 'x', () => `s${String(next++)}`)
     const grave = findFaults(recipe, shelf).filter((finding) => finding.severity !== 'could be quicker')
     expect(grave.map((finding) => `${finding.rule} ${finding.reason}`)).toEqual([])
+    const least = recipe.steps.filter((step) => step.standard === 'three-colour')
+    const materials = new Set(
+      least.filter((step) => step.on !== 'whole').flatMap((step) => step.mix.map((part) => part.materialId)),
+    )
+    expect(least.length).toBeLessThanOrEqual(recipe.steps.length)
+    expect(materials.size).toBeGreaterThanOrEqual(3)
   })
 })

@@ -3,7 +3,7 @@ import { dryingWait, potOf, touchedRegions, type Stage } from '../line/stage.ts'
 import type { Progress } from '../progress/fold-progress.ts'
 import { isThrough } from '../progress/hole-state.ts'
 import type { Batch } from '../project/batches.ts'
-import { stagesOf, type Project } from '../project/project.ts'
+import { takesStage, type Project } from '../project/project.ts'
 import type { Instant } from '../units/instant.ts'
 import type { PlanBatch, PlanInstance, PlanTask, Readiness } from './instance.ts'
 
@@ -30,15 +30,16 @@ export function buildInstance(
   const planBatches = batches.map((batch): PlanBatch => {
     const tasks: PlanTask[] = []
     const drying: Readiness[] = []
-    for (const stage of stagesOf(project, batch.unitId)) {
+    for (const stage of project.line) {
       const touched = regionsOf.get(stage.id) ?? 'whole'
       const left: number[] = []
-      batch.modelIds.forEach((modelId, model) => {
-        const mark = progress.marks.get(modelId)?.get(stage.id)
-        if (!isThrough(progress, modelId, stage)) left.push(model)
+      batch.models.forEach((model, index) => {
+        if (!takesStage(stage, batch.unitId, model)) return
+        const mark = progress.marks.get(model.id)?.get(stage.id)
+        if (!isThrough(progress, model.id, stage)) left.push(index)
         else if (mark) {
           const readyAt = Math.ceil((mark.at - now) / 1000) + dryingWait(stage)
-          if (readyAt > 0) drying.push({ model, regions: touched, readyAt })
+          if (readyAt > 0) drying.push({ model: index, regions: touched, readyAt })
         }
       })
       if (left.length === 0) continue
@@ -53,8 +54,8 @@ export function buildInstance(
         models: left,
       })
     }
-    const begun = batch.modelIds.some((modelId) => (progress.marks.get(modelId)?.size ?? 0) > 0)
-    return { models: batch.modelIds.length, tasks, drying, begun }
+    const begun = batch.models.some((model) => (progress.marks.get(model.id)?.size ?? 0) > 0)
+    return { models: batch.models.length, tasks, drying, begun }
   })
 
   return {

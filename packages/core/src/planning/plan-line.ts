@@ -157,7 +157,7 @@ function stretchOf(
     stageId: stage.id,
     modelIds: task.models
       .slice(segment.from, segment.from + segment.count)
-      .flatMap((model) => batch.modelIds[model] ?? []),
+      .flatMap((model) => batch.models[model]?.id ?? []),
     startsAt: addSeconds(now, segment.start),
     setUpSeconds: seconds(segment.setUp),
     opensPot: segment.opensPot,

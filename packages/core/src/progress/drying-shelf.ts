@@ -25,8 +25,8 @@ export function dryingShelf(
   const entries: DryingEntry[] = []
   for (const batch of batches) {
     for (const stage of project.line) {
-      const drying = batch.modelIds
-        .map((id) => holeState(progress, { id, unitId: batch.unitId }, stage, now))
+      const drying = batch.models
+        .map((model) => holeState(progress, batch.unitId, model, stage, now))
         .filter((hole) => hole.kind === 'drying')
       const last = drying.reduce<(typeof drying)[number] | null>(
         (latest, hole) => (latest && latest.until >= hole.until ? latest : hole),

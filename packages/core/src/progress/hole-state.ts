@@ -1,4 +1,5 @@
 import { dryingWait, type Stage } from '../line/stage.ts'
+import { takesStage, type Model } from '../project/project.ts'
 import type { ModelId, UnitId } from '../units/ids.ts'
 import { addSeconds, type Instant } from '../units/instant.ts'
 import type { Progress } from './fold-progress.ts'
@@ -14,11 +15,12 @@ export type HoleState =
 
 export function holeState(
   progress: Progress,
-  model: { readonly id: ModelId; readonly unitId: UnitId },
+  unitId: UnitId,
+  model: Pick<Model, 'id' | 'role' | 'variants'>,
   stage: Stage,
   now: Instant,
 ): HoleState {
-  if (stage.notNeededBy.includes(model.unitId)) return { kind: 'not-needed' }
+  if (!takesStage(stage, unitId, model)) return { kind: 'not-needed' }
   const mark = progress.marks.get(model.id)?.get(stage.id)
   if (mark?.kind === 'touch-up') return { kind: 'touch-up', note: mark.note }
   if (mark) {

@@ -20,11 +20,12 @@ const given = project([a], line)
 const punchedPrime = foldProgress(
   log({ kind: 'punched', stageId: stageId('prime'), modelIds: models('a-1', 'a-2') }),
 )
-const model = (index: number) => ({ id: models(`a-${String(index)}`)[0]!, unitId: a.id })
+const holeOf = (index: number, where: (typeof line)[number], progress = punchedPrime, now = noon) =>
+  holeState(progress, a.id, a.models[index - 1]!, where, now)
 
 describe('holeState', () => {
   it('dries from the moment the stage ends for the middle of the range, then is done', () => {
-    const at = (seconds: number) => holeState(punchedPrime, model(1), line[0]!, addSeconds(noon, seconds))
+    const at = (seconds: number) => holeOf(1, line[0]!, punchedPrime, addSeconds(noon, seconds))
     expect(at(0)).toEqual({ kind: 'drying', since: noon, until: addSeconds(noon, 1200) })
     expect(at(1199).kind).toBe('drying')
     expect(at(1200).kind).toBe('done')
@@ -37,10 +38,34 @@ describe('holeState', () => {
         { kind: 'touch-up', stageId: stageId('prime'), modelIds: models('a-3'), note: 'bare' },
       ),
     )
-    expect(holeState(progress, model(1), line[1]!, noon).kind).toBe('in-hand')
-    expect(holeState(progress, model(2), line[1]!, noon).kind).toBe('to-do')
-    expect(holeState(progress, model(3), line[0]!, noon)).toEqual({ kind: 'touch-up', note: 'bare' })
-    expect(holeState(progress, model(1), line[2]!, noon).kind).toBe('not-needed')
+    expect(holeOf(1, line[1]!, progress).kind).toBe('in-hand')
+    expect(holeOf(2, line[1]!, progress).kind).toBe('to-do')
+    expect(holeOf(3, line[0]!, progress)).toEqual({ kind: 'touch-up', note: 'bare' })
+    expect(holeOf(1, line[2]!, progress).kind).toBe('not-needed')
+  })
+})
+
+describe('limits', () => {
+  const [cloaked, plain] = [{ ...a.models[0]!, variants: ['cloak'] }, a.models[1]!]
+  const cloak = stage('cloak', {
+    handsOnSecondsPerModel: minutes(4),
+    limits: [{ unitId: a.id, roles: ['cloak', 'leader'] }],
+  })
+
+  it('let only models of the role or variant take the stage', () => {
+    expect(holeState(punchedPrime, a.id, cloaked, cloak, noon).kind).toBe('to-do')
+    expect(holeState(punchedPrime, a.id, plain, cloak, noon).kind).toBe('not-needed')
+    expect(holeState(punchedPrime, a.id, { ...plain, role: 'leader' }, cloak, noon).kind).toBe('to-do')
+    expect(holeState(punchedPrime, unit('b', 1).id, plain, cloak, noon).kind).toBe('to-do')
+  })
+
+  it('are left out of the work, and of what makes a model finished', () => {
+    const few = project([{ ...a, models: [cloaked, plain] }], [line[0]!, cloak])
+    expect(workLeft(few, punchedPrime)).toMatchObject({
+      totalSeconds: 360,
+      leftSeconds: 240,
+      modelsFinished: 1,
+    })
   })
 })
 

@@ -1,5 +1,5 @@
 import { batchTime } from '../estimating/batch-time.ts'
-import { stagesOf, type Project } from '../project/project.ts'
+import { takesStage, type Project } from '../project/project.ts'
 import type { Seconds } from '../units/seconds.ts'
 import type { Progress } from './fold-progress.ts'
 import { isThrough } from './hole-state.ts'
@@ -20,11 +20,12 @@ export function workLeft(project: Project, progress: Progress): WorkLeft {
   let modelsFinished = 0
   let modelsTableReady = 0
   let models = 0
+  const stopLine = project.line.findIndex((stage) => stage.tableReady)
+  const optional = new Set(stopLine < 0 ? [] : project.line.slice(stopLine + 1))
   for (const unit of project.units) {
-    const stages = stagesOf(project, unit.id)
-    const stopLine = stages.findIndex((stage) => stage.tableReady)
-    const needed = stopLine < 0 ? stages : stages.slice(0, stopLine + 1)
     for (const model of unit.models) {
+      const stages = project.line.filter((stage) => takesStage(stage, unit.id, model))
+      const needed = stages.filter((stage) => !optional.has(stage))
       models += 1
       for (const stage of stages) {
         const time = batchTime(stage).secondsPerModel

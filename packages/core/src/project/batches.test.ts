@@ -20,13 +20,11 @@ describe('splitIntoBatches', () => {
         (counts, size) => {
           const units = counts.map((count, index) => unit(`u${String(index)}`, count))
           const batches = splitIntoBatches({ units }, size)
-          expect(batches.flatMap((batch) => batch.modelIds)).toEqual(
-            units.flatMap((each) => each.models.map((model) => model.id)),
-          )
+          expect(batches.flatMap((batch) => batch.models)).toEqual(units.flatMap((each) => each.models))
           for (const each of units) {
             const sizes = batches
               .filter((batch) => batch.unitId === each.id)
-              .map((batch) => batch.modelIds.length)
+              .map((batch) => batch.models.length)
             expect(sizes).toHaveLength(Math.ceil(each.models.length / size))
             if (sizes.length > 0) expect(Math.max(...sizes) - Math.min(...sizes)).toBeLessThanOrEqual(1)
             for (const count of sizes) expect(count).toBeLessThanOrEqual(size)

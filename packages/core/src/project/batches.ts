@@ -1,5 +1,5 @@
-import type { BatchId, ModelId, UnitId } from '../units/ids.ts'
-import type { Project } from './project.ts'
+import type { BatchId, UnitId } from '../units/ids.ts'
+import type { Model, Project } from './project.ts'
 
 /** The models of one unit that move down the line together. */
 export interface Batch {
@@ -9,7 +9,7 @@ export interface Batch {
   /** From 1, within its unit. */
   readonly number: number
   readonly of: number
-  readonly modelIds: readonly ModelId[]
+  readonly models: readonly Model[]
 }
 
 /**
@@ -32,7 +32,7 @@ export function splitIntoBatches(project: Pick<Project, 'units'>, batchSize: num
         unitName: unit.name,
         number: index + 1,
         of,
-        modelIds: unit.models.slice(from, to).map((model) => model.id),
+        models: unit.models.slice(from, to),
       }
     })
   })
@@ -45,5 +45,5 @@ export function largestBatchSize(project: Pick<Project, 'units'>): number {
 
 /** The sizes the batches really get, as people say them: `4 · 4 · 4`. */
 export function batchSizesText(batches: readonly Batch[]): string {
-  return batches.map((batch) => batch.modelIds.length).join(' · ')
+  return batches.map((batch) => batch.models.length).join(' · ')
 }

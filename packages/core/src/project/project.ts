@@ -1,5 +1,5 @@
 import type { Stage } from '../line/stage.ts'
-import type { Recipe } from '../recipe/recipe.ts'
+import type { Recipe, Standard } from '../recipe/recipe.ts'
 import type { ModelId, ProjectId, UnitId } from '../units/ids.ts'
 import type { LocalDate } from '../units/local-date.ts'
 import type { Seconds } from '../units/seconds.ts'
@@ -9,6 +9,8 @@ export interface Model {
   readonly id: ModelId
   readonly name: string
   readonly role: string
+  /** Differences in parts and colours: `cloak`, `beard`, `hair 2`. */
+  readonly variants: readonly string[]
   readonly points: number
 }
 
@@ -16,6 +18,8 @@ export interface Model {
 export interface Unit {
   readonly id: UnitId
   readonly name: string
+  /** The agreed finish: steps of its recipe that only a higher one needs are left out. */
+  readonly standard: Standard
   readonly models: readonly Model[]
 }
 
@@ -44,9 +48,25 @@ export interface Project {
   readonly line: readonly Stage[]
 }
 
-/** The stages a unit's models pass through, in line order. */
+/** The stages that models of a unit pass through, in line order. */
 export function stagesOf(project: Pick<Project, 'line'>, unitId: UnitId): readonly Stage[] {
   return project.line.filter((stage) => !stage.notNeededBy.includes(unitId))
+}
+
+/** Whether a model of the unit takes the stage, as its unit, its role and its variants have it. */
+export function takesStage(
+  stage: Pick<Stage, 'notNeededBy' | 'limits'>,
+  unitId: UnitId,
+  model: Pick<Model, 'role' | 'variants'>,
+): boolean {
+  if (stage.notNeededBy.includes(unitId)) return false
+  const limit = stage.limits.find((each) => each.unitId === unitId)
+  return !limit || isOneOf(model, limit.roles)
+}
+
+/** Whether the model has one of these roles or variants. */
+export function isOneOf(model: Pick<Model, 'role' | 'variants'>, roles: readonly string[]): boolean {
+  return roles.includes(model.role) || model.variants.some((variant) => roles.includes(variant))
 }
 
 export function countModels(project: Pick<Project, 'units'>): number {

@@ -16,7 +16,15 @@ type Row = readonly [
   neighbours: readonly string[],
 ]
 
-function plan(id: string, name: string, rows: readonly Row[]): BodyPlan {
+/** `apart` names the regions that are usually painted on their own and joined later. */
+function plan(
+  id: string,
+  name: string,
+  rows: readonly Row[],
+  apart: Readonly<Record<string, readonly string[]>> = {},
+): BodyPlan {
+  const partOf = (region: string) =>
+    Object.entries(apart).find(([, regions]) => regions.includes(region))?.[0] ?? ''
   const regions = rows.map(([region, finish, areaShare, parts, depth, neighbours]) => ({
     name: region,
     finish,
@@ -25,6 +33,7 @@ function plan(id: string, name: string, rows: readonly Row[]): BodyPlan {
     depth,
     neighbours,
     bare: false,
+    apart: partOf(region),
   }))
   return { id, name, regions }
 }
@@ -60,17 +69,22 @@ const oneSided: readonly BodyPlan[] = [
     ['lenses', 'glass', 0.03, 2, 0, ['armour']],
     ['base', 'base', 0.25, 1, 0, []],
   ]),
-  plan('rider-and-mount', 'Rider and mount', [
-    ['hide', 'hide', 0.4, 1, 1, ['mane', 'saddle', 'harness']],
-    ['mane', 'hair', 0.05, 2, 1, []],
-    ['saddle', 'cloth', 0.08, 1, 1, ['harness', 'coat']],
-    ['harness', 'leather', 0.08, 6, 0, []],
-    ['skin', 'skin', 0.06, 3, 2, ['coat']],
-    ['coat', 'cloth', 0.2, 1, 1, ['metal']],
-    ['metal', 'metal', 0.08, 5, 0, []],
-    ['wood', 'wood', 0.05, 1, 0, []],
-    ['base', 'base', 0.35, 1, 0, []],
-  ]),
+  plan(
+    'rider-and-mount',
+    'Rider and mount',
+    [
+      ['hide', 'hide', 0.4, 1, 1, ['mane', 'saddle', 'harness']],
+      ['mane', 'hair', 0.05, 2, 1, []],
+      ['saddle', 'cloth', 0.08, 1, 1, ['harness', 'coat']],
+      ['harness', 'leather', 0.08, 6, 0, []],
+      ['skin', 'skin', 0.06, 3, 2, ['coat']],
+      ['coat', 'cloth', 0.2, 1, 1, ['metal']],
+      ['metal', 'metal', 0.08, 5, 0, []],
+      ['wood', 'wood', 0.05, 1, 0, []],
+      ['base', 'base', 0.35, 1, 0, []],
+    ],
+    { rider: ['skin', 'coat', 'metal', 'wood'] },
+  ),
   plan('large-creature', 'Large creature', [
     ['hide', 'hide', 0.6, 1, 1, ['belly', 'claws', 'mane']],
     ['belly', 'skin', 0.2, 1, 2, []],

@@ -1,4 +1,5 @@
 import type { MaterialId, RecipeId, StepId, UnitId } from '../units/ids.ts'
+import type { LocalDate } from '../units/local-date.ts'
 import type { Seconds } from '../units/seconds.ts'
 import type { RuleId } from './rule-id.ts'
 import type { Technique } from './technique.ts'
@@ -33,6 +34,8 @@ export interface Region {
   readonly depth: number
   /** Left without a step of its own on purpose: primer, stain or wash is its finish. */
   readonly bare: boolean
+  /** The sub-assembly it is painted on, by name, joined later; empty for the model itself. */
+  readonly apart: string
 }
 
 /** The agreed finish, from the least on. */
@@ -68,7 +71,7 @@ export interface Step {
   readonly note: string
   /** The least standard that needs it; below, it is left out. */
   readonly standard: Standard
-  /** Only models with one of these roles; empty for all. */
+  /** Only models with one of these roles or variants; empty for all. */
   readonly roles: readonly string[]
   /** Steps of one group are done wet-in-wet, model by model. */
   readonly wetGroup: string | null
@@ -102,6 +105,19 @@ export interface Recipe {
   readonly preferences: Preferences
   /** Rules not to be reported here, and why not. */
   readonly silenced: readonly { readonly rule: RuleId; readonly note: string }[]
+  /** Earlier states that were kept, the oldest first. */
+  readonly versions: readonly RecipeVersion[]
+}
+
+/** A state of a recipe that was kept, to be compared with and gone back to. */
+export interface RecipeVersion {
+  /** From 1. */
+  readonly number: number
+  readonly keptOn: LocalDate
+  readonly note: string
+  readonly regions: readonly Region[]
+  readonly steps: readonly Step[]
+  readonly preferences: Preferences
 }
 
 /** What a step is unless it says otherwise. */

@@ -351,7 +351,11 @@ export function recipeFromSchool(
     of: (...finishes) =>
       regions.filter((region) => finishes.includes(region.finish)).map((region) => region.name),
   }
-  const steps = school.steps(surfaces).flatMap((each) => (each ? [stepOf(each, newId())] : []))
+  const drafts = school.steps(surfaces).flatMap((each) => each ?? [])
+  const steps = threeColours(
+    withJoin(regions, drafts).map((each) => stepOf(each, newId())),
+    regions,
+  )
   return {
     id: newId() as RecipeId,
     name,
@@ -362,8 +366,48 @@ export function recipeFromSchool(
     steps,
     preferences: school.preferences,
     silenced: [],
+    versions: [],
   }
 }
+
+/** What is painted apart is joined before the last varnish over everything if nothing on it is left to do, else in the end. */
+function withJoin(regions: readonly Region[], drafts: readonly Draft[]): readonly Draft[] {
+  if (!regions.some((region) => region.apart !== '')) return drafts
+  const last = drafts.findLastIndex((each) => each.on === 'whole')
+  const isVarnish = drafts[last]?.material?.includes('varnish') ?? false
+  const isApart = ({ on }: Draft) =>
+    on !== 'whole' && regions.some((region) => region.apart !== '' && on.includes(region.name))
+  const place = isVarnish && !drafts.slice(last).some(isApart) ? last : drafts.length
+  const join: Draft = { on: 'whole', material: 'super glue', technique: 'join', some: {} }
+  return [...drafts.slice(0, place), join, ...drafts.slice(place)]
+}
+
+/** What a model that only has to have three colours and a finished base can do with. */
+function threeColours(steps: readonly Step[], regions: readonly Region[]): readonly Step[] {
+  const areaOf = (step: Step) =>
+    regions
+      .filter((region) => step.on !== 'whole' && step.on.includes(region.name))
+      .reduce((sum, region) => sum + region.areaShare, 0)
+  const onBase = (step: Step) =>
+    step.on !== 'whole' &&
+    step.on.every((name) => regions.some((region) => region.name === name && region.finish === 'base'))
+  const colours = steps
+    .filter((step) => step.on !== 'whole' && !onBase(step) && colouring.includes(step.technique))
+    .filter((step, index, all) => all.findIndex((each) => String(each.on) === String(step.on)) === index)
+    .sort((a, b) => areaOf(b) - areaOf(a))
+    .slice(0, 3)
+  const lastColour = steps.findLastIndex((step) => colours.includes(step))
+  const isNeeded = (step: Step, index: number) =>
+    colours.includes(step) ||
+    onBase(step) ||
+    step.technique === 'join' ||
+    (step.on === 'whole' && index < lastColour)
+  return steps.map((step, index) =>
+    step.standard === 'tabletop' && isNeeded(step, index) ? { ...step, standard: 'three-colour' } : step,
+  )
+}
+
+const colouring: readonly Technique[] = ['base coat', 'airbrush', 'blend', 'stipple', 'pen', 'detail']
 
 /** What a school gives no step of its own, it leaves so on purpose. */
 function isBare(region: Region, steps: readonly Step[]): boolean {

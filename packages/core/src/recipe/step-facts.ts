@@ -1,5 +1,6 @@
 import { lightness } from '../colour/colour.ts'
 import { isPaint, isVarnish, type Material } from '../materials/material.ts'
+import { isOneOf, type Model } from '../project/project.ts'
 import type { MaterialId } from '../units/ids.ts'
 import { regionsOfStep, type Finish, type Mix, type Recipe, type Region, type Step } from './recipe.ts'
 import { isSprayed, techniqueFacts, type Tool } from './technique.ts'
@@ -15,6 +16,8 @@ export interface StepFacts {
   readonly material: Material | null
   readonly tool: Tool
   readonly regions: readonly Region[]
+  /** The models that take it, by their place; `null` for all of them. */
+  readonly takers: ReadonlySet<number> | null
   readonly whole: boolean
   /** Lands on bases alone. */
   readonly onBase: boolean
@@ -46,7 +49,14 @@ function mainMaterial(mix: Mix, shelf: Shelf): Material | null {
 /** How much longer a careful hand takes than one whose slips will be covered; common practice. */
 const careFactor = 1.15
 
-export function factsOf(recipe: Recipe, shelf: Shelf): readonly StepFacts[] {
+type Person = Pick<Model, 'role' | 'variants'>
+
+/** `models` are those painted by the recipe; unless they are named, one of each role and variant it speaks of. */
+export function factsOf(
+  recipe: Recipe,
+  shelf: Shelf,
+  models: readonly Person[] = oneOfEach(recipe),
+): readonly StepFacts[] {
   const regionByName = new Map(recipe.regions.map((region) => [region.name, region]))
   const masked = new Set(
     recipe.steps.filter((step) => step.technique === 'mask').flatMap((step) => regionsOfStep(recipe, step)),
@@ -68,6 +78,7 @@ export function factsOf(recipe: Recipe, shelf: Shelf): readonly StepFacts[] {
       material,
       tool: technique.tool,
       regions,
+      takers: step.roles.length === 0 ? null : takersOf(step.roles, models),
       whole: step.on === 'whole',
       onBase: regions.length > 0 && regions.every((region) => region.finish === ('base' satisfies Finish)),
       sprayed: isSprayed(step.technique),
@@ -91,6 +102,21 @@ export function factsOf(recipe: Recipe, shelf: Shelf): readonly StepFacts[] {
   })
 }
 
+function oneOfEach(recipe: Recipe): readonly Person[] {
+  return [...new Set(recipe.steps.flatMap((step) => step.roles))].map((role) => ({ role, variants: [] }))
+}
+
+function takersOf(roles: readonly string[], models: readonly Person[]): ReadonlySet<number> {
+  return new Set(models.flatMap((model, index) => (isOneOf(model, roles) ? [index] : [])))
+}
+
+/** Whether some model takes both. */
+export function meetOnAModel({ takers }: StepFacts, other: StepFacts): boolean {
+  if (takers === null || other.takers === null) return true
+  for (const taker of takers) if (other.takers.has(taker)) return true
+  return false
+}
+
 const hiding: ReadonlySet<string> = new Set(['primer', 'opaque', 'metallic', 'texture paste'])
 const colouring: ReadonlySet<string> = new Set(['airbrush', 'base coat', 'blend', 'stipple', 'pen', 'spray'])
 const refining: ReadonlySet<string> = new Set(['edge', 'layer', 'detail', 'chip', 'glaze', 'pen'])
@@ -99,14 +125,20 @@ function dryingOf(material: Material | null): { min: number; max: number } {
   return { min: material?.dryingMinSeconds ?? 0, max: material?.dryingMaxSeconds ?? 0 }
 }
 
-/** The same region, or regions that touch each other. */
+/** The same region, or regions that touch each other; what is painted apart touches nothing. */
 export function touchEachOther(a: StepFacts, b: StepFacts): boolean {
+  if (!meetOnAModel(a, b)) return false
   return a.regions.some((region) =>
-    b.regions.some((other) => other.name === region.name || region.neighbours.includes(other.name)),
+    b.regions.some(
+      (other) =>
+        other.name === region.name ||
+        (other.apart === region.apart && region.neighbours.includes(other.name)),
+    ),
   )
 }
 
 export function shareRegion(a: StepFacts, b: StepFacts): boolean {
+  if (!meetOnAModel(a, b)) return false
   return a.regions.some((region) => b.regions.some((other) => other.name === region.name))
 }
 

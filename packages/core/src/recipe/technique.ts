@@ -25,6 +25,7 @@ export const techniques = [
   'spread',
   'sprinkle',
   'stick',
+  'join',
 ] as const
 
 export type Technique = (typeof techniques)[number]
@@ -70,6 +71,7 @@ export const techniqueFacts: Readonly<Record<Technique, TechniqueFacts>> = {
   spread: { tool: 'hand', scales: 'area', minutes: 6, covers: true, brushed: false },
   sprinkle: { tool: 'hand', scales: 'area', minutes: 3, covers: true, brushed: false },
   stick: { tool: 'hand', scales: 'parts', minutes: 0.5, covers: false, brushed: false },
+  join: { tool: 'hand', scales: 'area', minutes: 1, covers: false, brushed: false },
 }
 
 /** Minutes to take another tool in hand; an airbrush change is a flush. Common practice. */

@@ -19,6 +19,7 @@ export function stage(name: string, some: Partial<Stage> = {}): Stage {
     dryingMinSeconds: seconds(0),
     dryingMaxSeconds: seconds(0),
     notNeededBy: [],
+    limits: [],
     tableReady: false,
     cautions: [],
     note: '',
@@ -35,10 +36,12 @@ export function unit(name: string, count: number): Unit {
   return {
     id: name as UnitId,
     name,
+    standard: 'display',
     models: Array.from({ length: count }, (_, index) => ({
       id: `${name}-${String(index + 1)}` as ModelId,
       name: `${name} ${String(index + 1)}`,
       role: 'trooper',
+      variants: [],
       points: 1,
     })),
   }

@@ -46,6 +46,7 @@ export function footRecipe(rows: readonly StepRow[], some: Partial<Recipe> = {})
     steps: stepsOf(rows),
     preferences,
     silenced: [],
+    versions: [],
     ...some,
   }
 }

@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs'
 import { sql } from 'drizzle-orm'
 import { pino } from 'pino'
 import { v7 } from 'uuid'
@@ -14,6 +15,28 @@ describe('the database', () => {
     const server = await startTestServer()
     await migrateDatabase(server.db)
     expect((await server.call('GET', '/health')).body).toEqual({ ok: true })
+    await server.stop()
+  })
+
+  it('gives recipes of an older version what they lack', async () => {
+    const server = await startTestServer()
+    const { id } = await server.seed()
+    const old = { id: v7(), name: 'Old', regions: [{ name: 'skin' }, { name: 'coat' }], steps: [] }
+    await server.db.execute(
+      sql`insert into recipe (id, project_id, position, document) values (${old.id}, ${id}, 0, ${JSON.stringify(old)}::jsonb)`,
+    )
+    const migration = new URL('./migrations/0003_roles_variants_standards.sql', import.meta.url)
+    const statements = readFileSync(migration, 'utf8').split('--> statement-breakpoint')
+    await server.db.execute(sql.raw(statements.at(-1) ?? ''))
+    const { rows } = await server.db.execute(sql`select document from recipe where id = ${old.id}`)
+    expect(rows[0]?.document).toEqual({
+      ...old,
+      regions: [
+        { name: 'skin', apart: '' },
+        { name: 'coat', apart: '' },
+      ],
+      versions: [],
+    })
     await server.stop()
   })
 

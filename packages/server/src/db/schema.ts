@@ -6,7 +6,9 @@ import type {
   ProjectId,
   Recipe,
   RecipeId,
+  Stage,
   StageId,
+  Standard,
   StepRef,
   UnitId,
 } from '@seriatim/core'
@@ -73,11 +75,16 @@ export const unit = pgTable(
       .references(() => project.id),
     position: integer().notNull(),
     name: text().notNull(),
+    standard: text().$type<Standard>().notNull().default('display'),
     removedAt: removedAt(),
   },
   (table) => [
     index('unit_by_project').on(table.projectId, table.position),
     check('unit_name_given', sql`length(trim(${table.name})) > 0`),
+    check(
+      'unit_standard_known',
+      sql`${table.standard} in ('three-colour', 'tabletop', 'tabletop plus', 'display')`,
+    ),
   ],
 )
 
@@ -92,6 +99,7 @@ export const model = pgTable(
     position: integer().notNull(),
     name: text().notNull(),
     role: text().notNull(),
+    variants: text().array().notNull().default([]),
     points: doublePrecision().notNull(),
     removedAt: removedAt(),
   },
@@ -119,6 +127,7 @@ export const stage = pgTable(
     setUpSeconds: integer('set_up_seconds').notNull(),
     dryingMinSeconds: integer('drying_min_seconds').notNull(),
     dryingMaxSeconds: integer('drying_max_seconds').notNull(),
+    limits: jsonb().$type<Stage['limits']>().notNull().default([]),
     tableReady: boolean('table_ready').notNull(),
     cautions: text().array().notNull(),
     note: text().notNull(),

@@ -60,7 +60,7 @@ export async function startTestServer() {
     seed: async () => {
       const id = v7()
       await call('PUT', `/projects/${id}`, settings())
-      const unit = { id: v7(), name: 'Reed-pikes', models: [1, 2, 3].map(newModel) }
+      const unit = { id: v7(), name: 'Reed-pikes', standard: 'tabletop', models: [1, 2, 3].map(newModel) }
       await call('PUT', `/projects/${id}/units/${unit.id}`, { revision: 0, unit })
       const line = [newStage('Prime'), newStage('Coat')]
       await call('PUT', `/projects/${id}/line`, { revision: 1, line })
@@ -86,6 +86,7 @@ export const newModel = (number: number) => ({
   id: v7(),
   name: `Reed-pike ${number}`,
   role: 'trooper',
+  variants: ['cloak', `hair ${number}`],
   points: 5,
 })
 
@@ -99,6 +100,7 @@ export const newStage = (name: string, some: object = {}) => ({
   dryingMinSeconds: 300,
   dryingMaxSeconds: 600,
   notNeededBy: [] as string[],
+  limits: [],
   tableReady: false,
   cautions: [],
   note: '',

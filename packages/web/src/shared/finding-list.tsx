@@ -3,14 +3,15 @@ import { clsx } from 'clsx'
 import { durationText } from './format/index.ts'
 import { Button } from './ui/index.ts'
 
-interface FindingListProps {
-  readonly findings: readonly Finding[]
-  /** Models painted by the recipe. */
-  readonly models: number
-  readonly onMend: (finding: Finding) => void
+/** A finding and how many models are painted by its recipe. */
+type FindingOfModels = Finding & { readonly models: number }
+
+interface FindingListProps<F extends FindingOfModels> {
+  readonly findings: readonly F[]
+  readonly onMend: (finding: F) => void
   /** Whether `onMend` can do it here. */
-  readonly canMend?: (finding: Finding) => boolean
-  readonly onSilence?: (finding: Finding) => void
+  readonly canMend?: (finding: F) => boolean
+  readonly onSilence?: (finding: F) => void
 }
 
 const edges: Readonly<Record<Finding['severity'], string>> = {
@@ -20,7 +21,12 @@ const edges: Readonly<Record<Finding['severity'], string>> = {
 }
 
 /** What is wrong, why, what it costs, and a button that mends it. */
-export function FindingList({ findings, models, onMend, canMend = hasMend, onSilence }: FindingListProps) {
+export function FindingList<F extends FindingOfModels>({
+  findings,
+  onMend,
+  canMend = hasMend,
+  onSilence,
+}: FindingListProps<F>) {
   if (findings.length === 0) return null
   return (
     <ul aria-label="Findings" className="mb-5 grid gap-2 lg:grid-cols-2">
@@ -39,7 +45,7 @@ export function FindingList({ findings, models, onMend, canMend = hasMend, onSil
             <span>
               rule {finding.rule}
               {finding.secondsAtStake > 0
-                ? `; about ${durationText(finding.secondsAtStake * Math.max(1, models))} at stake`
+                ? `; about ${durationText(finding.secondsAtStake * Math.max(1, finding.models))} at stake`
                 : ''}
             </span>
             {canMend(finding) ? (

@@ -16,6 +16,11 @@ export async function readLine(db: Database, projectId: ProjectId): Promise<Stor
     .innerJoin(unit, eq(stageExemption.unitId, unit.id))
     .where(and(eq(unit.projectId, projectId), isNull(unit.removedAt)))
     .orderBy(asc(unit.position), asc(unit.id))
+  const standing = await db
+    .select({ id: unit.id })
+    .from(unit)
+    .where(and(eq(unit.projectId, projectId), isNull(unit.removedAt)))
+  const unitIds = new Set(standing.map(({ id }) => id))
   return rows.map((row) => ({
     id: row.id,
     name: row.name,
@@ -26,6 +31,7 @@ export async function readLine(db: Database, projectId: ProjectId): Promise<Stor
     dryingMinSeconds: row.dryingMinSeconds as Seconds,
     dryingMaxSeconds: row.dryingMaxSeconds as Seconds,
     notNeededBy: exemptions.filter((each) => each.stageId === row.id).map((each) => each.unitId),
+    limits: row.limits.filter(({ unitId }) => unitIds.has(unitId)),
     tableReady: row.tableReady,
     cautions: row.cautions as StoredProject['line'][number]['cautions'],
     note: row.note,
@@ -52,6 +58,7 @@ export async function writeLine(db: Database, projectId: ProjectId, line: readon
     setUpSeconds: each.setUpSeconds,
     dryingMinSeconds: each.dryingMinSeconds,
     dryingMaxSeconds: each.dryingMaxSeconds,
+    limits: each.limits,
     tableReady: each.tableReady,
     cautions: [...each.cautions],
     note: each.note,
@@ -73,6 +80,7 @@ export async function writeLine(db: Database, projectId: ProjectId, line: readon
         setUpSeconds: sql`excluded.set_up_seconds`,
         dryingMinSeconds: sql`excluded.drying_min_seconds`,
         dryingMaxSeconds: sql`excluded.drying_max_seconds`,
+        limits: sql`excluded.limits`,
         tableReady: sql`excluded.table_ready`,
         cautions: sql`excluded.cautions`,
         note: sql`excluded.note`,

@@ -107,7 +107,8 @@ describe('changes', () => {
       cautions: ['dust'],
     })
     const skin = newStage('Skin', { touch: { kind: 'regions', regions: ['skin', 'hands'] }, note: 'Thin.' })
-    const next = [skin, line[1]!, base, line[0]!]
+    const few = newStage('Cloak', { limits: [{ unitId: unit.id, roles: ['cloak', 'leader'] }] })
+    const next = [skin, line[1]!, base, few, line[0]!]
     const after = await server.project(`${path}/line`, 'PUT', { revision: 2, line: next })
     expect(after.line).toEqual(next)
     expect(after.revision).toBe(3)

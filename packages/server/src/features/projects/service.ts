@@ -110,6 +110,7 @@ export function putLine(db: Database, id: ProjectId, revision: number, line: rea
       line.map((stage) => ({
         ...stage,
         notNeededBy: stage.notNeededBy.filter((unitId) => known.has(unitId)),
+        limits: stage.limits.filter(({ unitId }) => known.has(unitId)),
       })),
     )
   })

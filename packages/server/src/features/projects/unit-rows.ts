@@ -16,12 +16,19 @@ export async function readUnits(db: Database, projectId: ProjectId): Promise<Sto
     .innerJoin(unit, eq(model.unitId, unit.id))
     .where(and(eq(unit.projectId, projectId), isNull(model.removedAt)))
     .orderBy(asc(model.position), asc(model.id))
-  return units.map(({ id, name }) => ({
+  return units.map(({ id, name, standard }) => ({
     id,
     name,
+    standard,
     models: models
       .filter(({ row }) => row.unitId === id)
-      .map(({ row }) => ({ id: row.id, name: row.name, role: row.role, points: row.points })),
+      .map(({ row }) => ({
+        id: row.id,
+        name: row.name,
+        role: row.role,
+        variants: row.variants,
+        points: row.points,
+      })),
   }))
 }
 
@@ -35,8 +42,11 @@ export async function writeUnit(
   const place = position ?? (await nextUnitPosition(db, projectId))
   await db
     .insert(unit)
-    .values({ id: written.id, projectId, name: written.name, position: place })
-    .onConflictDoUpdate({ target: unit.id, set: { name: written.name, removedAt: null } })
+    .values({ id: written.id, projectId, name: written.name, standard: written.standard, position: place })
+    .onConflictDoUpdate({
+      target: unit.id,
+      set: { name: written.name, standard: written.standard, removedAt: null },
+    })
   const ids = written.models.map((each) => each.id)
   const stay = and(eq(model.unitId, written.id), isNull(model.removedAt))
   await db
@@ -46,13 +56,21 @@ export async function writeUnit(
   if (written.models.length === 0) return
   await db
     .insert(model)
-    .values(written.models.map((each, index) => ({ ...each, unitId: written.id, position: index })))
+    .values(
+      written.models.map((each, index) => ({
+        ...each,
+        variants: [...each.variants],
+        unitId: written.id,
+        position: index,
+      })),
+    )
     .onConflictDoUpdate({
       target: model.id,
       set: {
         unitId: written.id,
         name: sql`excluded.name`,
         role: sql`excluded.role`,
+        variants: sql`excluded.variants`,
         points: sql`excluded.points`,
         position: sql`excluded.position`,
         removedAt: null,

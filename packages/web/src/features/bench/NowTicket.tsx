@@ -30,6 +30,7 @@ export function NowTicket({ task, project, progress, shelf }: NowTicketProps) {
   const { stage, batch, modelIds, left } = task
   const { timeZone } = project.evenings
   const stages = stagesOf(project, batch.unitId)
+  const models = batch.models.filter((model) => modelIds.includes(model.id))
   const running = progress.running?.stageId === stage.id ? progress.running : null
   const done = modelIds.length - left.length
   const pace = ownPace(progress, stage.id)
@@ -88,14 +89,15 @@ export function NowTicket({ task, project, progress, shelf }: NowTicketProps) {
         </Reading>
       </dl>
       <ol className="mt-5 flex flex-wrap gap-1.5" aria-label="Models of this batch">
-        {modelIds.map((id, index) => {
-          const state = holeState(progress, { id, unitId: batch.unitId }, stage, now)
+        {models.map((model) => {
+          const { id } = model
+          const state = holeState(progress, batch.unitId, model, stage, now)
           const isNext = id === left[0]
           return (
             <li key={id} className={isNext ? 'border-b-4 border-hands' : 'border-b-4 border-transparent'}>
               <PunchHole state={state} now={now} size={44} />
               <span className="sr-only">
-                {modelName(project, id) ?? `Model ${String(index + 1)}`}: {holeText(state)}
+                {model.name}: {holeText(state)}
                 {isNext ? ', next' : ''}
               </span>
             </li>

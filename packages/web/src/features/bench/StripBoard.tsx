@@ -171,7 +171,7 @@ function RowName({
             className={clsx('shrink-0 transition-transform', isOpen && 'rotate-90')}
           />
           <span className="truncate">{row.name}</span>
-          <span className="figures pr-2 text-xs font-normal text-ink-soft">{row.batch.modelIds.length}</span>
+          <span className="figures pr-2 text-xs font-normal text-ink-soft">{row.batch.models.length}</span>
         </button>
       ) : (
         <span className="block truncate pr-2">{row.name}</span>

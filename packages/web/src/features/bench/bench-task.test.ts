@@ -35,16 +35,19 @@ const stage = (name: string, dry: number): Stage => ({
   tableReady: false,
   cautions: [],
   note: '',
+  limits: [],
   steps: [],
 })
 
 const unit = (name: string) => ({
   id: name as UnitId,
   name,
+  standard: 'display' as const,
   models: [1, 2].map((number) => ({
     id: `${name}${number}` as ModelId,
     name: `${name} ${number}`,
     role: '',
+    variants: [],
     points: 0,
   })),
 })

@@ -2,6 +2,7 @@ import {
   isThrough,
   regionsMeet,
   stagesOf,
+  takesStage,
   touchedRegions,
   type Batch,
   type BatchId,
@@ -44,7 +45,7 @@ export function currentTask(
 ): BenchTask | null {
   const { running } = progress
   if (running) {
-    const batch = batches.find((each) => running.modelIds.some((id) => each.modelIds.includes(id)))
+    const batch = batches.find((each) => each.models.some((model) => running.modelIds.includes(model.id)))
     const task = batch && taskOf(project, batches, progress, { batchId: batch.id, stageId: running.stageId })
     if (task) return task
   }
@@ -74,9 +75,11 @@ function taskOf(
 ): BenchTask | null {
   const batch = batches.find((each) => each.id === batchId)
   const stage = project.line.find((each) => each.id === stageId)
-  if (!batch || !stage || stage.notNeededBy.includes(batch.unitId)) return null
-  const left = batch.modelIds.filter((id) => !isThrough(progress, id, stage))
-  return { batch, stage, modelIds: batch.modelIds, left }
+  if (!batch || !stage) return null
+  const models = batch.models.filter((model) => takesStage(stage, batch.unitId, model))
+  if (models.length === 0) return null
+  const modelIds = models.map((model) => model.id)
+  return { batch, stage, modelIds, left: modelIds.filter((id) => !isThrough(progress, id, stage)) }
 }
 
 /** What still dries where the task's stage would touch, if anything does. */

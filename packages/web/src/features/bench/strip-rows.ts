@@ -41,12 +41,11 @@ export function stripRows(
   now: Instant,
   opened: ReadonlySet<string>,
 ): readonly StripRow[] {
-  const names = new Map(project.units.flatMap((unit) => unit.models.map((model) => [model.id, model.name])))
   return batches.flatMap((batch) => {
     const holes = project.line.map((stage) =>
-      batch.modelIds.map((id) => ({
-        id,
-        state: holeState(progress, { id, unitId: batch.unitId }, stage, now),
+      batch.models.map((model) => ({
+        id: model.id,
+        state: holeState(progress, batch.unitId, model, stage, now),
       })),
     )
     const name = batchName(batch)
@@ -58,8 +57,7 @@ export function stripRows(
       cells: project.line.map((stage, column) => cellOf(name, stage, holes[column] ?? [])),
     }
     if (!opened.has(batch.id)) return [strip]
-    const models = batch.modelIds.map((id, index): StripRow => {
-      const modelName = names.get(id) ?? ''
+    const models = batch.models.map(({ id, name: modelName }, index): StripRow => {
       return {
         key: id,
         kind: 'model',

@@ -1,6 +1,6 @@
 import {
   followedRecipes,
-  lineFindings,
+  lineJudge,
   lineOfOrder,
   mendLine,
   orderWeights,
@@ -29,7 +29,7 @@ interface OrderFromRecipesProps {
 /** What the recipes come to as a line, and what is wrong with the line as it stands. */
 export function OrderFromRecipes(props: OrderFromRecipesProps) {
   const shelf = useShelf()
-  if (!shelf.data || followedRecipes(props.project).length === 0) return null
+  if (!shelf.data || followedRecipes(props.project, shelf.data).length === 0) return null
   return <Ordered {...props} shelf={shelf.data} />
 }
 
@@ -37,10 +37,16 @@ const tableReady = 'tabletop'
 
 function Ordered({ project, onTake, shelf }: OrderFromRecipesProps & { readonly shelf: Shelf }) {
   const [weight, setWeight] = useState<OrderWeight>('fewest pots')
-  const { recipes, units, line } = project
+  const { recipes, units, line, batchSize } = project
   const input = useMemo(
-    () => ({ recipes: followedRecipes({ recipes, units }), shelf, weight, tableReady }) as const,
-    [recipes, units, shelf, weight],
+    () =>
+      ({
+        recipes: followedRecipes({ recipes, units, batchSize }, shelf),
+        shelf,
+        weight,
+        tableReady,
+      }) as const,
+    [recipes, units, batchSize, shelf, weight],
   )
   const { order, offers } = useLineOrder(input)
   const change = useProjectChange(project.id)
@@ -49,15 +55,17 @@ function Ordered({ project, onTake, shelf }: OrderFromRecipesProps & { readonly 
       change: { kind: 'recipes', recipes: recipes.map((recipe) => recoloured(recipe, offer)) },
       said: 'The recipe uses the pot that is open anyway.',
     })
-  const findings = useMemo(() => lineFindings({ recipes, units, line }, shelf), [recipes, units, line, shelf])
-  const models = units.reduce((sum, unit) => sum + unit.models.length, 0)
+  const judge = useMemo(
+    () => lineJudge({ recipes, units, batchSize }, shelf, weight, tableReady),
+    [recipes, units, batchSize, shelf, weight],
+  )
+  const findings = useMemo(() => judge(line), [judge, line])
   const found = order.data
 
   return (
     <>
       <FindingList
         findings={findings}
-        models={models}
         canMend={(finding) => mendLine(line, finding) !== null}
         onMend={(finding) => {
           const mended = mendLine(line, finding)

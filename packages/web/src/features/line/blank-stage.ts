@@ -13,6 +13,7 @@ export function blankStage(number: number): Stage {
     dryingMinSeconds: minutes(3),
     dryingMaxSeconds: minutes(10),
     notNeededBy: [],
+    limits: [],
     tableReady: false,
     cautions: [],
     note: '',
@@ -22,5 +23,11 @@ export function blankStage(number: number): Stage {
 
 /** A line that follows a school, with identities of its own. */
 export function lineOfSchool(school: School): Stage[] {
-  return school.stages.map((template) => ({ ...template, id: v7() as StageId, notNeededBy: [], steps: [] }))
+  return school.stages.map((template) => ({
+    ...template,
+    id: v7() as StageId,
+    notNeededBy: [],
+    limits: [],
+    steps: [],
+  }))
 }

@@ -73,7 +73,7 @@ export function formOf(stage: Stage, unitIds: readonly UnitId[]): StageForm {
 
 /** The stage the form describes; `values` must have passed `stageFormSchema`. */
 export function stageOf(
-  { id, steps }: Pick<Stage, 'id' | 'steps'>,
+  { id, steps, limits }: Pick<Stage, 'id' | 'steps' | 'limits'>,
   values: StageForm,
   unitIds: readonly UnitId[],
 ): Stage {
@@ -90,6 +90,7 @@ export function stageOf(
     dryingMinSeconds: secondsOf(values.dryMin),
     dryingMaxSeconds: secondsOf(values.dryMax),
     notNeededBy: unitIds.filter((unitId) => !values.neededBy.includes(unitId)),
+    limits: limits.filter(({ unitId }) => values.neededBy.includes(unitId)),
     tableReady: values.tableReady,
     cautions: values.cautions as Caution[],
     note: values.note.trim(),

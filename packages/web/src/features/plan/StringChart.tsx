@@ -69,7 +69,7 @@ export function StringChart({ plan, project, now }: StringChartProps) {
                   <path d="M1 1 12 11" stroke={colourOf(unit)} strokeWidth="4" strokeLinecap="round" />
                   <path d="M13 11h12" stroke={colourOf(unit)} strokeWidth="2" strokeDasharray="3 2.5" />
                 </svg>
-                {batchName(batch)}, {batch.modelIds.length}
+                {batchName(batch)}, {batch.models.length}
               </button>
             </li>
           ))}

@@ -29,10 +29,12 @@ const project: Project = {
   units: ['a', 'b'].map((name) => ({
     id: name as UnitId,
     name,
+    standard: 'display' as const,
     models: Array.from({ length: 10 }, (_, index) => ({
       id: `${name}${index}` as ModelId,
       name,
       role: '',
+      variants: [],
       points: 0,
     })),
   })),
@@ -41,6 +43,7 @@ const project: Project = {
     ...stage,
     id: `s${index}` as StageId,
     notNeededBy: [],
+    limits: [],
     steps: [],
   })),
 }

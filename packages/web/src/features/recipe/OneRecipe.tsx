@@ -1,7 +1,7 @@
 import {
   applyMend,
   findFaults,
-  followedRecipes,
+  followersOf,
   modelsTaking,
   plainStep,
   recipeSchools,
@@ -50,9 +50,14 @@ export function OneRecipe({
   const [openId, setOpenId] = useState<StepId | null>(null)
   const [regionsOpen, setRegionsOpen] = useState(false)
   const cut = useMemo(() => layOutCut(recipe, shelf), [recipe, shelf])
-  const findings = useMemo(() => findFaults(recipe, shelf), [recipe, shelf])
   const units = project.units.filter((unit) => recipe.unitIds.includes(unit.id))
-  const models = units.reduce((sum, unit) => sum + unit.models.length, 0)
+  const findings = useMemo(() => {
+    const models = project.units
+      .filter((unit) => recipe.unitIds.includes(unit.id))
+      .flatMap((unit) => unit.models)
+    const found = findFaults(recipe, shelf, models.length > 0 ? { models } : {})
+    return found.map((finding) => ({ ...finding, models: models.length }))
+  }, [recipe, shelf, project.units])
   const marked = new Set(findings.flatMap((finding) => finding.stepIds.slice(0, 1)))
   const step = recipe.steps.find((each) => each.id === openId)
 
@@ -93,7 +98,6 @@ export function OneRecipe({
       <div className="mb-5">{picker}</div>
       <FindingList
         findings={findings}
-        models={models}
         onMend={mend}
         onSilence={({ rule }) =>
           onChange(
@@ -114,7 +118,7 @@ export function OneRecipe({
               recipe={recipe}
               step={step}
               shelf={shelf}
-              models={modelsTaking(step, followedRecipes({ ...project, recipes: [recipe] })[0]?.units ?? [])}
+              models={modelsTaking([step], followersOf(recipe, project))}
               onChange={(changed) =>
                 withSteps(recipe.steps.map((each) => (each.id === changed.id ? changed : each)))
               }

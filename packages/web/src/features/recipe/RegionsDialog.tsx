@@ -18,6 +18,8 @@ interface Row {
   readonly area: string
   readonly parts: string
   readonly depth: string
+  readonly apart: string
+  readonly bare: boolean
   readonly neighbours: readonly string[]
 }
 
@@ -37,13 +39,13 @@ export function RegionsDialog({ recipe, open, onOpenChange, onSave }: RegionsDia
       open={open}
       onOpenChange={onOpenChange}
       title="Regions"
-      description="Parts of the model with one finish each. Area in per cent of the surface; depth 0 lies outside."
+      description="Parts of the model with one finish each. Area in per cent of the surface; depth 0 lies outside. What is painted apart is joined later by a layer of its own."
       wide
     >
       <ul className="grid gap-3">
         {rows.map((row, index) => (
           <li key={row.old ?? `new ${String(index)}`} className="border-t border-paper-edge pt-3">
-            <div className="grid grid-cols-2 items-end gap-2 sm:grid-cols-[2fr_1.5fr_1fr_1fr_1fr_auto]">
+            <div className="grid grid-cols-2 items-end gap-2 sm:grid-cols-[2fr_1.4fr_1fr_1fr_1fr_1.6fr_auto]">
               <Cell label="Name" value={row.name} onChange={(name) => setRows(renamed(rows, index, name))} />
               <label className="grid text-sm font-bold">
                 Finish
@@ -60,6 +62,7 @@ export function RegionsDialog({ recipe, open, onOpenChange, onSave }: RegionsDia
               <Cell label="Area, %" value={row.area} onChange={(area) => set(index, { area })} />
               <Cell label="Parts" value={row.parts} onChange={(parts) => set(index, { parts })} />
               <Cell label="Depth" value={row.depth} onChange={(depth) => set(index, { depth })} />
+              <Cell label="Painted apart as" value={row.apart} onChange={(apart) => set(index, { apart })} />
               <IconButton
                 label={`Take ${row.name || 'the region'} out`}
                 onClick={() => setRows(rows.filter((_, each) => each !== index))}
@@ -67,6 +70,15 @@ export function RegionsDialog({ recipe, open, onOpenChange, onSave }: RegionsDia
                 <Trash2 aria-hidden="true" size={18} />
               </IconButton>
             </div>
+            <label className="inline-flex min-h-8 items-center gap-1 text-sm">
+              <input
+                type="checkbox"
+                className="size-4 accent-ink"
+                checked={row.bare}
+                onChange={(event) => set(index, { bare: event.target.checked })}
+              />
+              needs no layer of its own: primer, stain or wash is its finish
+            </label>
             <div className="flex flex-wrap gap-x-3 text-sm" role="group" aria-label={`${row.name} touches`}>
               <span className="self-center text-ink-soft">touches</span>
               {rows
@@ -125,6 +137,8 @@ const blankRow: Row = {
   area: '5',
   parts: '1',
   depth: '0',
+  apart: '',
+  bare: false,
   neighbours: [],
 }
 
@@ -136,6 +150,8 @@ function rowOf(region: Region): Row {
     area: String(Math.round(region.areaShare * 1000) / 10),
     parts: String(region.parts),
     depth: String(region.depth),
+    apart: region.apart,
+    bare: region.bare,
     neighbours: region.neighbours,
   }
 }
@@ -198,7 +214,8 @@ function withRegions(recipe: Recipe, rows: readonly Row[]): Recipe {
       parts: Number(row.parts),
       depth: Number(row.depth),
       neighbours: row.neighbours.map((name) => name.trim()).filter((name) => now.has(name)),
-      bare: recipe.regions.find((region) => region.name === row.old)?.bare ?? false,
+      apart: row.apart.trim().toLowerCase().slice(0, 40),
+      bare: row.bare,
     })),
     steps: recipe.steps.map((step) =>
       step.on === 'whole' ? step : { ...step, on: step.on.flatMap((name) => newName.get(name) ?? []) },

@@ -81,8 +81,14 @@ function columnsOf({ regions }: Recipe): Cut['columns'] {
 /** The order of this recipe alone; a quick search is enough to number its layers. */
 function inWorkingOrder(recipe: Recipe, facts: readonly StepFacts[], shelf: Shelf): readonly StepFacts[] {
   const roles = ['', ...recipe.steps.flatMap((step) => step.roles)]
+  const models = roles.map((role) => ({ role, variants: [] }))
   const order = orderLine({
-    recipes: [{ recipe, units: [{ unitId: recipe.id as unknown as UnitId, name: recipe.name, roles }] }],
+    recipes: [
+      {
+        recipe,
+        units: [{ unitId: recipe.id as unknown as UnitId, name: recipe.name, standard: 'display', models }],
+      },
+    ],
     shelf,
     weight: 'fewest pots',
     tableReady: 'tabletop',

@@ -1,5 +1,5 @@
 import { zodResolver } from '@hookform/resolvers/zod'
-import type { Project, UnitId } from '@seriatim/core'
+import { standards, type Project, type UnitId } from '@seriatim/core'
 import { useForm } from 'react-hook-form'
 import { v7 } from 'uuid'
 import { z } from 'zod'
@@ -7,6 +7,7 @@ import { useProjectChange } from '../../shared/api/index.ts'
 import { plural } from '../../shared/format/index.ts'
 import { Button, Dialog, TextField } from '../../shared/ui/index.ts'
 import { modelsAlike } from './new-models.ts'
+import { StandardField } from './StandardField.tsx'
 
 const formSchema = z.object({
   name: z
@@ -17,6 +18,7 @@ const formSchema = z.object({
   count: z.string().regex(/^[1-9]\d{0,2}$/, { error: 'Give a number of models from 1 to 999.' }),
   role: z.string().trim().max(60, { error: 'Keep it under 60 characters.' }),
   points: z.string().regex(/^\d*([.,]\d+)?$/, { error: 'Give the points as a number.' }),
+  standard: z.enum(standards),
 })
 
 interface AddUnitDialogProps {
@@ -29,7 +31,7 @@ export function AddUnitDialog({ project, open, onOpenChange }: AddUnitDialogProp
   const change = useProjectChange(project.id)
   const form = useForm({
     resolver: zodResolver(formSchema),
-    defaultValues: { name: '', count: '10', role: 'trooper', points: '' },
+    defaultValues: { name: '', count: '10', role: 'trooper', points: '', standard: 'display' as const },
   })
   const { errors } = form.formState
   const submit = form.handleSubmit(async (values) => {
@@ -37,10 +39,12 @@ export function AddUnitDialog({ project, open, onOpenChange }: AddUnitDialogProp
     const unit = {
       id: v7() as UnitId,
       name,
+      standard: values.standard,
       models: modelsAlike({
         name,
         count: Number(values.count),
         role: values.role,
+        variants: [],
         points: Number(values.points.replace(',', '.') || 0),
       }),
     }
@@ -70,8 +74,9 @@ export function AddUnitDialog({ project, open, onOpenChange }: AddUnitDialogProp
             error={errors.points?.message}
           />
         </div>
+        <StandardField {...form.register('standard')} />
         <p className="text-sm text-ink-soft">
-          Leaders, musicians and other names can be told apart afterwards.
+          Leaders, cloak wearers and other names can be told apart afterwards.
         </p>
         <Button type="submit" weight="main" disabled={change.isPending}>
           Add the unit

@@ -12,7 +12,7 @@ interface ImportRosterDialogProps {
   readonly onOpenChange: (open: boolean) => void
 }
 
-const example = 'name,count,role,points\nPikewarden,1,leader,12\nReed-pike,11,trooper,6'
+const example = 'name,count,role,points,variants\nPikewarden,1,leader,12,cloak\nReed-pike,11,trooper,6,'
 const mostFaults = 8
 
 /** A roster from a CSV file or from pasted text; faults are named at their line and column before anything is added. */
@@ -42,7 +42,7 @@ export function ImportRosterDialog({ project, open, onOpenChange }: ImportRoster
       open={open}
       onOpenChange={onOpenChange}
       title="Roster from CSV"
-      description="Columns: name, count, role, points; a column “unit” sorts them into units. Only the name is needed."
+      description="Columns: name, count, role, points, variants; a column “unit” sorts them into units. Only the name is needed."
     >
       <div className="grid gap-4">
         <TextField

@@ -53,7 +53,10 @@ export function RosterPage() {
       </Headline>
       {project.units.length === 0 ? (
         <EmptyState title="The roster is empty" actions={actions}>
-          <p>Add a unit by name and count, or bring a list of dozens from CSV: name, count, role, points.</p>
+          <p>
+            Add a unit by name and count, or bring a list of dozens from CSV: name, count, role, points,
+            variants.
+          </p>
         </EmptyState>
       ) : (
         <ul className="grid gap-4">

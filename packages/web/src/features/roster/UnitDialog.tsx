@@ -1,11 +1,13 @@
 import { zodResolver } from '@hookform/resolvers/zod'
-import type { ModelId, Project, Unit } from '@seriatim/core'
+import { standards, type ModelId, type Project, type Unit } from '@seriatim/core'
 import { Plus, Trash2 } from 'lucide-react'
 import { useFieldArray, useForm } from 'react-hook-form'
 import { v7 } from 'uuid'
 import { z } from 'zod'
 import { useProjectChange } from '../../shared/api/index.ts'
+import { splitNames } from '../../shared/split-names.ts'
 import { Button, controlLook, Dialog, IconButton, TextField } from '../../shared/ui/index.ts'
+import { StandardField } from './StandardField.tsx'
 
 const formSchema = z.object({
   name: z
@@ -13,6 +15,7 @@ const formSchema = z.object({
     .trim()
     .min(1, { error: 'Give the unit a name.' })
     .max(120, { error: 'Keep it under 120 characters.' }),
+  standard: z.enum(standards),
   models: z.array(
     z.object({
       modelId: z.string(),
@@ -22,6 +25,7 @@ const formSchema = z.object({
         .min(1, { error: 'Give the model a name.' })
         .max(120, { error: 'Under 120 characters.' }),
       role: z.string().trim().max(60, { error: 'Under 60 characters.' }),
+      variants: z.string().max(300, { error: 'Under 300 characters.' }),
       points: z.string().regex(/^\d+([.,]\d+)?$/, { error: 'Give a number.' }),
     }),
   ),
@@ -33,17 +37,19 @@ interface UnitDialogProps {
   readonly onClose: () => void
 }
 
-/** Every model of a unit by name, role and points. */
+/** Every model of a unit by name, role, variants and points. */
 export function UnitDialog({ unit, project, onClose }: UnitDialogProps) {
   const change = useProjectChange(project.id)
   const form = useForm({
     resolver: zodResolver(formSchema),
     defaultValues: {
       name: unit.name,
+      standard: unit.standard,
       models: unit.models.map((model) => ({
         modelId: model.id,
         name: model.name,
         role: model.role,
+        variants: model.variants.join(', '),
         points: String(model.points),
       })),
     },
@@ -55,10 +61,11 @@ export function UnitDialog({ unit, project, onClose }: UnitDialogProps) {
       id: model.modelId as ModelId,
       name: model.name,
       role: model.role,
+      variants: splitNames(model.variants, ','),
       points: Number(model.points.replace(',', '.')),
     }))
     await change.mutateAsync({
-      change: { kind: 'unit', unit: { id: unit.id, name: values.name, models } },
+      change: { kind: 'unit', unit: { id: unit.id, name: values.name, standard: values.standard, models } },
       said: `${values.name} is changed.`,
     })
     onClose()
@@ -72,14 +79,27 @@ export function UnitDialog({ unit, project, onClose }: UnitDialogProps) {
       wide
     >
       <form onSubmit={(event) => void submit(event).catch(() => undefined)} noValidate className="grid gap-3">
-        <TextField label="Unit" {...form.register('name')} error={errors.name?.message} />
+        <div className="grid items-start gap-4 sm:grid-cols-2">
+          <TextField label="Unit" {...form.register('name')} error={errors.name?.message} />
+          <StandardField {...form.register('standard')} />
+        </div>
+        <div aria-hidden="true" className="hidden gap-2 pr-13 text-sm font-bold sm:flex">
+          <span className="grow">Name</span>
+          <span className="w-36">Role</span>
+          <span className="w-44">Variants, with commas</span>
+          <span className="w-20">Points</span>
+        </div>
         <ol className="grid gap-2">
           {fields.map((field, index) => {
             const faults = errors.models?.[index]
-            const fault = faults?.name?.message ?? faults?.role?.message ?? faults?.points?.message
+            const fault =
+              faults?.name?.message ??
+              faults?.role?.message ??
+              faults?.variants?.message ??
+              faults?.points?.message
             return (
               <li key={field.id}>
-                <div className="flex gap-2">
+                <div className="flex flex-wrap gap-2 sm:flex-nowrap">
                   <input
                     aria-label={`Model ${String(index + 1)}: name`}
                     className={controlLook}
@@ -88,8 +108,13 @@ export function UnitDialog({ unit, project, onClose }: UnitDialogProps) {
                   />
                   <input
                     aria-label={`Model ${String(index + 1)}: role`}
-                    className={`${controlLook} max-w-44`}
+                    className={`${controlLook} max-w-36`}
                     {...form.register(`models.${index}.role`)}
+                  />
+                  <input
+                    aria-label={`Model ${String(index + 1)}: variants, with commas`}
+                    className={`${controlLook} max-w-44`}
+                    {...form.register(`models.${index}.variants`)}
                   />
                   <input
                     aria-label={`Model ${String(index + 1)}: points`}
@@ -118,6 +143,7 @@ export function UnitDialog({ unit, project, onClose }: UnitDialogProps) {
                 modelId: v7(),
                 name: `${unit.name} ${String(fields.length + 1)}`,
                 role: 'trooper',
+                variants: '',
                 points: '0',
               })
             }

@@ -35,6 +35,7 @@ export function UnitTicket({ project, unit, progress, onEdit, onRemove }: UnitTi
           <h2 className="text-xl">{unit.name}</h2>
           <p className="text-sm text-ink-soft">
             {plural(unit.models.length, 'model')}
+            {unit.standard === 'display' ? '' : `, ${unit.standard}`}
             {points > 0 ? `, ${points.toLocaleString('en-GB')} points` : ''}
             {stages.length < project.line.length
               ? `, ${plural(stages.length, 'stage')} of ${String(project.line.length)}`
@@ -59,8 +60,8 @@ export function UnitTicket({ project, unit, progress, onEdit, onRemove }: UnitTi
           >
             <span className="min-w-0 truncate" title={model.name}>
               {model.name}
-              {model.role === '' || model.role === 'trooper' ? null : (
-                <span className="ml-1.5 text-sm text-ink-soft">{model.role}</span>
+              {tellsApart(model) === '' ? null : (
+                <span className="ml-1.5 text-sm text-ink-soft">{tellsApart(model)}</span>
               )}
             </span>
             {progress ? (
@@ -71,6 +72,11 @@ export function UnitTicket({ project, unit, progress, onEdit, onRemove }: UnitTi
       </ul>
     </article>
   )
+}
+
+/** What sets a model apart from a plain trooper. */
+function tellsApart({ role, variants }: Model): string {
+  return [...(role === 'trooper' || role === '' ? [] : [role]), ...variants].join(', ')
 }
 
 interface ModelStripProps {
@@ -84,7 +90,7 @@ interface ModelStripProps {
 function ModelStrip({ project, unit, model, progress, now }: ModelStripProps) {
   const holes = project.line.map((stage) => ({
     id: stage.id,
-    state: holeState(progress, { id: model.id, unitId: unit.id }, stage, now),
+    state: holeState(progress, unit.id, model, stage, now),
     stopLine: stage.tableReady,
   }))
   const needed = holes.filter((hole) => hole.state.kind !== 'not-needed')

@@ -2,14 +2,15 @@ import type { Model, ModelId, Unit, UnitId } from '@seriatim/core'
 import { v7 } from 'uuid'
 import type { RosterLine } from './parse-roster.ts'
 
-type Alike = Pick<RosterLine, 'name' | 'count' | 'role' | 'points'>
+type Alike = Pick<RosterLine, 'name' | 'count' | 'role' | 'variants' | 'points'>
 
 /** `count` models alike; more than one are numbered. */
-export function modelsAlike({ name, count, role, points }: Alike): Model[] {
+export function modelsAlike({ name, count, role, variants, points }: Alike): Model[] {
   return Array.from({ length: count }, (_, index) => ({
     id: v7() as ModelId,
     name: count === 1 ? name : `${name} ${String(index + 1)}`,
     role,
+    variants,
     points,
   }))
 }
@@ -18,5 +19,5 @@ export function modelsAlike({ name, count, role, points }: Alike): Model[] {
 export function unitsOf(lines: readonly RosterLine[]): Unit[] {
   const byUnit = new Map<string, Model[]>()
   for (const line of lines) byUnit.set(line.unit, [...(byUnit.get(line.unit) ?? []), ...modelsAlike(line)])
-  return [...byUnit].map(([name, models]) => ({ id: v7() as UnitId, name, models }))
+  return [...byUnit].map(([name, models]) => ({ id: v7() as UnitId, name, standard: 'display', models }))
 }

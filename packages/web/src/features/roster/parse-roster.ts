@@ -1,4 +1,5 @@
 import Papa from 'papaparse'
+import { splitNames } from '../../shared/split-names.ts'
 
 /** One line of a roster: `count` models alike. */
 export interface RosterLine {
@@ -6,6 +7,8 @@ export interface RosterLine {
   readonly name: string
   readonly count: number
   readonly role: string
+  /** In their cell with `+` between them. */
+  readonly variants: readonly string[]
   readonly points: number
 }
 
@@ -21,17 +24,17 @@ export interface ParsedRoster {
   readonly faults: readonly RosterFault[]
 }
 
-const columns = ['unit', 'name', 'count', 'role', 'points'] as const
+const columns = ['unit', 'name', 'count', 'role', 'points', 'variants'] as const
 type Column = (typeof columns)[number]
-const usualOrder: readonly Column[] = ['name', 'count', 'role', 'points']
+const usualOrder: readonly Column[] = ['name', 'count', 'role', 'points', 'variants']
 
 const mostModels = 1000
 const longestText = 120
 
 /**
  * Reads a roster from CSV (RFC 4180; comma, semicolon or tab). A first line that names the columns name,
- * count, role, points and, if units are mixed, unit is taken as a heading; without one the columns are
- * name, count, role, points. Only the name is needed.
+ * count, role, points, variants and, if units are mixed, unit is taken as a heading; without one the
+ * columns are name, count, role, points, variants. Only the name is needed.
  */
 export function parseRoster(text: string, defaultUnit: string): ParsedRoster {
   const parsed = Papa.parse<string[]>(text.trim(), {
@@ -99,5 +102,12 @@ function readLine(
   if (cells.length > order.length)
     faults.push({ column: 'points', message: 'There are more cells than columns.' })
   if (faults.length > 0) return faults
-  return { unit: cell('unit') || defaultUnit, name, count, role: cell('role') || 'trooper', points }
+  return {
+    unit: cell('unit') || defaultUnit,
+    name,
+    count,
+    role: cell('role') || 'trooper',
+    variants: splitNames(cell('variants'), '+'),
+    points,
+  }
 }

@@ -9,8 +9,8 @@ const where = (text: string) =>
 describe('parseRoster', () => {
   it('reads names, counts, roles and points, with or without a heading', () => {
     const lines = [
-      { unit: 'New', name: 'Warden', count: 1, role: 'leader', points: 12 },
-      { unit: 'New', name: 'Pike', count: 11, role: 'trooper', points: 6.5 },
+      { unit: 'New', name: 'Warden', count: 1, role: 'leader', variants: [], points: 12 },
+      { unit: 'New', name: 'Pike', count: 11, role: 'trooper', variants: [], points: 6.5 },
     ]
     expect(parseRoster('name,count,role,points\nWarden,1,leader,12\nPike,11,,6.5', 'New')).toEqual({
       lines,
@@ -20,6 +20,11 @@ describe('parseRoster', () => {
     expect(parseRoster('points;name;count;role\n12;Warden;1;leader\n6,5;Pike;11;', 'New').lines).toEqual(
       lines,
     )
+  })
+
+  it('reads variants with a plus between them', () => {
+    const [line] = parseRoster('Warden,1,leader,12,cloak + beard+ cloak', 'New').lines
+    expect(line?.variants).toEqual(['cloak', 'beard'])
   })
 
   it('reads quoted cells, CRLF and blank lines (RFC 4180)', () => {

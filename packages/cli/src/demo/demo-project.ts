@@ -1,0 +1,174 @@
+import { projectFileSchema, type ProjectFile, type ProjectFileJson } from '@seriatim/contract'
+import {
+  addSeconds,
+  followedRecipes,
+  instant,
+  lineOfOrder,
+  orderLine,
+  seconds,
+  type EventId,
+  type Instant,
+  type LocalDate,
+  type Model,
+  type ProgressEvent,
+  type Project,
+  type ProjectId,
+  type Stage,
+  type StageId,
+} from '@seriatim/core'
+import { z } from 'zod'
+import { nextId } from './ids.ts'
+import { recipes, shelf } from './recipes.ts'
+import { eelNetters, lockKeepers, officers, reedPikes, units } from './roster.ts'
+
+const writtenAt = instant(Date.parse('2026-11-24T19:40:00Z'))
+
+const evenings = { weekdays: [2, 4, 7], startsAt: '19:30', lengthSeconds: seconds(9000), timeZone: 'UTC' }
+
+const unordered: Project = {
+  id: '01930000-0000-7000-8000-000000000047' as ProjectId,
+  name: 'Tallow Fen militia',
+  dueOn: '2026-12-19' as LocalDate,
+  evenings,
+  batchSize: 6,
+  batchesInHand: 4,
+  units,
+  recipes,
+  line: [],
+}
+
+/** The recipes in order; then, by hand and by mistake, the tufts go on before the varnish. */
+function demoLine(): readonly Stage[] {
+  const materials = new Map(shelf.map((material) => [material.id, material]))
+  const order = orderLine({
+    recipes: followedRecipes(unordered, materials),
+    shelf: materials,
+    weight: 'fewest pots',
+    tableReady: 'tabletop',
+  })
+  const stages = lineOfOrder(order, unordered, materials, 'tabletop', nextId)
+  const tufts = stages.find((stage) => stage.material === 'reed tuft')
+  const isMatt = (stage: Stage) => stage.material === 'matt varnish, spray'
+  return stages
+    .filter((stage) => stage !== tufts)
+    .flatMap((stage) => (isMatt(stage) && tufts ? [tufts, stage] : [stage]))
+}
+
+const line = demoLine()
+
+function stageOf(material: string): StageId {
+  const stage = line.find((each) => each.material === material)
+  if (!stage) throw new RangeError(`no stage with ${material}`)
+  return stage.id
+}
+
+/** Records one clocked stage: started, every model punched in turn, stopped. */
+function clocked(
+  events: ProgressEvent[],
+  material: string,
+  models: readonly Model[],
+  minutesAgo: number,
+  minutesEach: number,
+): void {
+  const stageId = stageOf(material)
+  const modelIds = models.map((model) => model.id)
+  const startedAt = addSeconds(writtenAt, -minutesAgo * 60)
+  const started = nextId() as EventId
+  events.push({ kind: 'clock-started', id: started, at: startedAt, stageId, modelIds })
+  modelIds.forEach((modelId, index) => {
+    const at = addSeconds(startedAt, (index + 1) * minutesEach * 60)
+    events.push({ kind: 'punched', id: nextId() as EventId, at, stageId, modelIds: [modelId] })
+  })
+  const stoppedAt = addSeconds(startedAt, models.length * minutesEach * 60)
+  events.push({ kind: 'clock-stopped', id: nextId() as EventId, at: stoppedAt, targetId: started })
+}
+
+function punched(
+  events: ProgressEvent[],
+  materials: readonly string[],
+  models: readonly Model[],
+  daysAgo: number,
+): void {
+  materials.forEach((material, index) => {
+    const at: Instant = addSeconds(writtenAt, -daysAgo * 86_400 + index * 1500)
+    events.push({
+      kind: 'punched',
+      id: nextId() as EventId,
+      at,
+      stageId: stageOf(material),
+      modelIds: models.map((model) => model.id),
+    })
+  })
+}
+
+const undercoat = ['black primer, spray', 'ivory primer, spray']
+const colours = [
+  'warm flesh translucent',
+  'hide ochre translucent',
+  'saddle translucent',
+  'rust translucent',
+  'reed grey translucent',
+  'moss translucent',
+  'peat brown translucent',
+]
+const metal = ['soot black', 'bright steel']
+const base = ['white glue', 'river grit', 'silt brown wash', 'dark peat']
+
+function demoEvents(): readonly ProgressEvent[] {
+  const events: ProgressEvent[] = []
+  const pilot = lockKeepers.models.slice(3, 4)
+  const others = lockKeepers.models.filter((model) => !pilot.includes(model))
+  const first = [...undercoat, ...colours]
+  const rest = [...metal, 'dark sepia wash', ...base]
+  punched(events, [...first, ...rest, 'matt varnish, spray'], pilot, 12)
+  punched(events, first, others, 7)
+  punched(events, rest.slice(0, 5), others, 5)
+  punched(events, rest.slice(5), lockKeepers.models.slice(0, 3), 5)
+  events.push({
+    kind: 'touch-up',
+    id: nextId() as EventId,
+    at: addSeconds(writtenAt, -4 * 86_400),
+    stageId: stageOf('bright steel'),
+    modelIds: lockKeepers.models.slice(6, 7).map((model) => model.id),
+    note: 'Missed part: bare undercoat behind the shield.',
+  })
+  punched(events, undercoat, reedPikes.models, 5)
+  punched(events, undercoat, officers.models, 5)
+  clocked(events, 'warm flesh translucent', reedPikes.models, 3 * 1440, 1.6)
+  clocked(events, 'reed grey translucent', reedPikes.models.slice(0, 6), 3 * 1440 - 40, 1.9)
+  clocked(events, 'white glue', officers.models, 62, 1.4)
+  clocked(events, 'river grit', officers.models, 57, 0.8)
+  clocked(events, 'black primer, spray', eelNetters.models.slice(0, 5), 55, 0.6)
+  clocked(events, 'moss translucent', reedPikes.models.slice(0, 4), 28, 2.9)
+  clocked(events, 'ivory primer, spray', eelNetters.models.slice(0, 5), 10, 0.6)
+  return events
+}
+
+/** The militia of a drowned river delta, half-way through; all of it invented. */
+export function demoProjectFile(): ProjectFileJson {
+  const file: ProjectFile = {
+    format: 'seriatim-project',
+    version: 1,
+    writtenAt,
+    shelf: [...shelf],
+    project: {
+      ...unordered,
+      evenings,
+      units: units.map((each) => ({ ...each, models: [...each.models] })),
+      recipes: [...recipes],
+      line: line.map((stage) => ({
+        ...stage,
+        touch:
+          stage.touch.kind === 'regions'
+            ? { kind: 'regions', regions: [...stage.touch.regions] }
+            : stage.touch,
+        notNeededBy: [...stage.notNeededBy],
+        cautions: [...stage.cautions],
+      })),
+    },
+    events: demoEvents().map((event) =>
+      'modelIds' in event ? { ...event, modelIds: [...event.modelIds] } : event,
+    ),
+  }
+  return z.encode(projectFileSchema, file)
+}

@@ -1,0 +1,37 @@
+import { describe, expect, it } from 'vitest'
+import { footRecipe, testShelf } from '../testing/recipes.ts'
+import { minutes } from '../units/seconds.ts'
+import { modeTimes, withQuickestModes } from './modes.ts'
+
+const airbrush = { technique: 'airbrush' as const, setUpSeconds: minutes(12) }
+const recipe = footRecipe([
+  ['all', 'grey primer, spray', 'spray'],
+  ['coat', 'moss green', 'base coat', { otherModes: [airbrush] }],
+])
+const coat = recipe.steps[1]!
+const timesFor = (models: number, batches = 1) => modeTimes(recipe, coat, testShelf, { models, batches })
+
+describe('modeTimes', () => {
+  it('weighs set-ups against hands-on work, the quickest first', () => {
+    // A brush takes 30 s to pick up and 198 s a coat; the airbrush 720 s and 30 s.
+    expect(timesFor(3)).toEqual([
+      { technique: 'base coat', seconds: 30 + 3 * 198 },
+      { technique: 'airbrush', seconds: 720 + 3 * 30 },
+    ])
+    expect(timesFor(5).map((mode) => mode.technique)).toEqual(['airbrush', 'base coat'])
+  })
+
+  it('pays the set-up in every batch', () => {
+    expect(timesFor(10, 1)[0]?.technique).toBe('airbrush')
+    expect(timesFor(10, 5)[0]?.technique).toBe('base coat')
+  })
+})
+
+describe('withQuickestModes', () => {
+  it('takes the way that the batch makes quicker, and leaves the rest alone', () => {
+    const large = withQuickestModes(recipe, testShelf, () => ({ models: 20, batches: 1 }))
+    expect(large.steps.map((step) => step.technique)).toEqual(['spray', 'airbrush'])
+    const small = withQuickestModes(recipe, testShelf, () => ({ models: 2, batches: 1 }))
+    expect(small.steps).toEqual(recipe.steps)
+  })
+})

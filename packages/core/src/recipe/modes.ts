@@ -1,0 +1,45 @@
+import type { Seconds } from '../units/seconds.ts'
+import { factsOf, type Shelf } from './step-facts.ts'
+import type { Recipe, Step } from './recipe.ts'
+import { techniqueFacts, toolMinutes, type Technique } from './technique.ts'
+
+/** One way to do a step, and what it takes for everyone. */
+export interface ModeTime {
+  readonly technique: Technique
+  /** Set-ups and hands-on work of all models. */
+  readonly seconds: number
+}
+
+/** How many take a step, and in how many goes: each go pays the set-up. */
+export interface Takers {
+  readonly models: number
+  readonly batches: number
+}
+
+/** The ways of a step, the quickest first; of two as quick the one written first. */
+export function modeTimes(
+  recipe: Recipe,
+  step: Step,
+  shelf: Shelf,
+  { models, batches }: Takers,
+): readonly ModeTime[] {
+  const tool = toolMinutes[techniqueFacts[step.technique].tool] * 60
+  const ways = [{ technique: step.technique, setUpSeconds: tool as Seconds }, ...step.otherModes]
+  return ways
+    .map(({ technique, setUpSeconds }): ModeTime => {
+      const [facts] = factsOf({ ...recipe, steps: [{ ...step, technique }] }, shelf)
+      return { technique, seconds: batches * setUpSeconds + models * (facts?.handsOnSecondsPerModel ?? 0) }
+    })
+    .sort((a, b) => a.seconds - b.seconds)
+}
+
+/** The recipe with each step done in the way that is quickest for its takers. */
+export function withQuickestModes(recipe: Recipe, shelf: Shelf, takersOf: (step: Step) => Takers): Recipe {
+  if (recipe.steps.every((step) => step.otherModes.length === 0)) return recipe
+  const steps = recipe.steps.map((step) => {
+    if (step.otherModes.length === 0) return step
+    const [best] = modeTimes(recipe, step, shelf, takersOf(step))
+    return best && best.technique !== step.technique ? { ...step, technique: best.technique } : step
+  })
+  return { ...recipe, steps }
+}
