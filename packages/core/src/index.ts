@@ -37,6 +37,8 @@ export { findFaults } from './ordering/find-faults.ts'
 export { followedRecipes, followersOf, lineOfOrder, takersAmong } from './ordering/line-of-order.ts'
 export { lineJudge, mendLine, type LineFinding } from './ordering/line-findings.ts'
 export { applyMend } from './ordering/mend.ts'
+export { changeUnderWay } from './ordering/change-under-way.ts'
+export { recipeAsDone, type RecipeAsDone } from './ordering/recipe-as-done.ts'
 export { offersOfSameness, type SamenessOffer } from './ordering/offers.ts'
 export {
   orderLine,
@@ -48,6 +50,13 @@ export {
 } from './ordering/order-line.ts'
 export { modelsTaking, orderWeights, type OrderedRecipe, type OrderWeight } from './ordering/pieces.ts'
 export type { Finding, Mend, Severity } from './ordering/rule.ts'
+export {
+  compareRecipes,
+  recipeFigures,
+  type RecipeDifference,
+  type RecipeState,
+} from './recipe/compare-recipes.ts'
+export { backToVersion, isSameState, keepVersion } from './recipe/versions.ts'
 export { bodyPlans, type BodyPlan } from './recipe/body-plans.ts'
 export {
   finishes,

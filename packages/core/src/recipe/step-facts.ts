@@ -53,7 +53,7 @@ type Person = Pick<Model, 'role' | 'variants'>
 
 /** `models` are those painted by the recipe; unless they are named, one of each role and variant it speaks of. */
 export function factsOf(
-  recipe: Recipe,
+  recipe: Pick<Recipe, 'regions' | 'steps' | 'preferences'>,
   shelf: Shelf,
   models: readonly Person[] = oneOfEach(recipe),
 ): readonly StepFacts[] {
@@ -102,7 +102,7 @@ export function factsOf(
   })
 }
 
-function oneOfEach(recipe: Recipe): readonly Person[] {
+function oneOfEach(recipe: Pick<Recipe, 'steps'>): readonly Person[] {
   return [...new Set(recipe.steps.flatMap((step) => step.roles))].map((role) => ({ role, variants: [] }))
 }
 

@@ -1,0 +1,89 @@
+import type { Progress } from '../progress/fold-progress.ts'
+import { isOneOf, type Model, type Project } from '../project/project.ts'
+import { compareRecipes } from '../recipe/compare-recipes.ts'
+import type { Recipe, Step } from '../recipe/recipe.ts'
+import { factsOf, shareRegion, stepText, type Shelf, type StepFacts } from '../recipe/step-facts.ts'
+import type { StepId } from '../units/ids.ts'
+
+/**
+ * What a change of a recipe means for models that are half-way by it, in sentences; none when no model is.
+ * Nothing that was done is lost by any change: the log keeps it. `after` is `null` for a recipe put away.
+ */
+export function changeUnderWay(
+  project: Pick<Project, 'units' | 'line'>,
+  progress: Progress,
+  before: Recipe,
+  after: Recipe | null,
+  shelf: Shelf,
+): readonly string[] {
+  const models = project.units
+    .filter((unit) => before.unitIds.includes(unit.id))
+    .flatMap((unit) => unit.models)
+  const has = (model: Model, stepId: StepId): boolean => {
+    const stage = project.line.find((each) =>
+      each.steps.some((ref) => ref.recipeId === before.id && ref.stepId === stepId),
+    )
+    return stage !== undefined && (progress.marks.get(model.id)?.has(stage.id) ?? false)
+  }
+  const begun = models.filter((model) => before.steps.some((step) => has(model, step.id)))
+  if (begun.length === 0) return []
+  if (!after || after.steps.length === 0) {
+    return [
+      `${counted(begun.length, 'is', 'are')} under way by ${before.name}. The line keeps its stages until another order is taken from the recipes; what is done stays in the record.`,
+    ]
+  }
+  const old = new Map(factsOf(before, shelf).map((each) => [each.step.id, each]))
+  const now = new Map(factsOf(after, shelf).map((each) => [each.step.id, each]))
+  return compareRecipes(before, after, shelf).flatMap(({ kind, stepId, text }): string[] => {
+    const [was, is] = [stepId && old.get(stepId), stepId && now.get(stepId)]
+    if (kind === 'added' || kind === 'moved') return is ? underneath(is, now, models, has) : []
+    if (!was || (kind !== 'left out' && kind !== 'changed')) return []
+    const taking = models.filter((model) => takes(model, was.step))
+    const done = taking.filter((model) => has(model, was.step.id)).length
+    if (done === 0) return []
+    const left = taking.length - done
+    if (kind === 'left out') {
+      return [
+        `The ${stepText(was)} is on ${counted(done, '', '')} already and stays there${left > 0 ? `; the other ${left === 1 ? 'one goes' : `${String(left)} go`} without` : ''}.`,
+      ]
+    }
+    if (!changesPaint(was, is)) return []
+    return [
+      `${text} ${counted(done, 'has', 'have')} it as it was${left > 0 ? `; the other ${left === 1 ? 'one gets' : `${String(left)} get`} the new one` : ', so nothing changes for them'}.`,
+    ]
+  })
+}
+
+const takes = (model: Model, step: Step) => step.roles.length === 0 || isOneOf(model, step.roles)
+
+/** A note or a standard that changes leaves no trace on a model. */
+function changesPaint(was: StepFacts, is: StepFacts | null | undefined): boolean {
+  const trace = ({ step }: StepFacts) => JSON.stringify([step.mix, step.technique, step.coats, step.on])
+  return is ? trace(was) !== trace(is) : false
+}
+
+/** A layer that now belongs under what models have already. */
+function underneath(
+  layer: StepFacts,
+  now: ReadonlyMap<StepId, StepFacts>,
+  models: readonly Model[],
+  has: (model: Model, stepId: StepId) => boolean,
+): string[] {
+  const above = [...now.values()].filter((each) => each.index > layer.index && shareRegion(each, layer))
+  const late = models.filter(
+    (model) =>
+      takes(model, layer.step) &&
+      !has(model, layer.step.id) &&
+      above.some((each) => has(model, each.step.id)),
+  )
+  const top = above.find((each) => models.some((model) => has(model, each.step.id)))
+  if (late.length === 0 || !top) return []
+  return [
+    `The ${stepText(layer)} belongs under the ${stepText(top)}, which ${counted(late.length, 'has', 'have')} already: on ${late.length === 1 ? 'it' : 'them'} it would cover what is done.`,
+  ]
+}
+
+/** `1 model has`, `5 models have`. */
+function counted(count: number, one: string, many: string): string {
+  return `${String(count)} ${count === 1 ? 'model' : 'models'} ${count === 1 ? one : many}`.trim()
+}

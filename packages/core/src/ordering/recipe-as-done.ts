@@ -1,0 +1,91 @@
+import type { Stage } from '../line/stage.ts'
+import type { Lap, Mark, Progress } from '../progress/fold-progress.ts'
+import { isOneOf, type Project, type Unit } from '../project/project.ts'
+import { compareRecipes, type RecipeDifference } from '../recipe/compare-recipes.ts'
+import type { Recipe, Step } from '../recipe/recipe.ts'
+import type { Shelf } from '../recipe/step-facts.ts'
+import type { RecipeId, StepId } from '../units/ids.ts'
+
+/** A recipe as a unit was really painted by it, and in what that differs from what was written. */
+export interface RecipeAsDone {
+  readonly recipe: Recipe
+  readonly differences: readonly RecipeDifference[]
+}
+
+interface DoneStep {
+  readonly step: Step
+  /** Epoch milliseconds: the middle one of the models' moments. */
+  readonly at: number
+}
+
+const longestNote = 400
+
+/**
+ * What the log says of a unit, as a recipe to repeat: steps that no model has are left out, the others stand in
+ * the order in which they were really done, and notes carry the pace and what had to be touched up. `null` when
+ * nothing of the recipe is done on the unit. `newId` gives UUIDs.
+ */
+export function recipeAsDone(
+  project: Pick<Project, 'line'>,
+  progress: Progress,
+  recipe: Recipe,
+  unit: Unit,
+  shelf: Shelf,
+  newId: () => string,
+): RecipeAsDone | null {
+  const done = recipe.steps.flatMap((step): DoneStep[] => {
+    const stage = project.line.find((each) =>
+      each.steps.some((ref) => ref.recipeId === recipe.id && ref.stepId === step.id),
+    )
+    if (!stage) return []
+    const marks = unit.models
+      .filter((model) => step.roles.length === 0 || isOneOf(model, step.roles))
+      .flatMap((model) => progress.marks.get(model.id)?.get(stage.id) ?? [])
+    const at = middle(marks.map((mark) => mark.at))
+    if (at === null) return []
+    const note = noteOf(step, stage, marks, paceOf(progress.laps, stage, unit))
+    return [{ step: { ...step, note }, at }]
+  })
+  if (done.length === 0) return null
+  // Steps of one stage have one moment and keep the order of their stacks.
+  const steps = done.toSorted((a, b) => a.at - b.at).map(({ step }) => step)
+  const asDone = { ...recipe, steps }
+  return {
+    recipe: {
+      ...asDone,
+      id: newId() as RecipeId,
+      name: `${recipe.name}, as the ${unit.name} were done`.slice(0, 120),
+      unitIds: [],
+      steps: steps.map((step) => ({ ...step, id: newId() as StepId })),
+      versions: [],
+    },
+    differences: compareRecipes(recipe, asDone, shelf),
+  }
+}
+
+function middle(values: readonly number[]): number | null {
+  return values.toSorted((a, b) => a - b)[Math.floor((values.length - 1) / 2)] ?? null
+}
+
+/** Seconds a model by the unit's own laps. */
+function paceOf(laps: readonly Lap[], stage: Stage, unit: Unit): number | null {
+  const ids = new Set(unit.models.map((model) => model.id))
+  const paces = laps
+    .filter((lap) => lap.stageId === stage.id && lap.modelsDone > 0 && lap.modelIds.some((id) => ids.has(id)))
+    .map((lap) => (lap.stoppedAt - lap.startedAt) / 1000 / lap.modelsDone)
+  return middle(paces)
+}
+
+function noteOf(step: Step, stage: Stage, marks: readonly Mark[], pace: number | null): string {
+  const slips = new Set(
+    marks.flatMap((mark) => (mark.kind === 'touch-up' && mark.note !== '' ? [mark.note] : [])),
+  )
+  return [
+    stage.steps.length === 1 && stage.note !== '' ? stage.note : step.note,
+    ...(pace === null ? [] : [`${(pace / 60).toFixed(1)} min a model last time.`]),
+    ...[...slips].map((slip) => `Look out: ${slip}`),
+  ]
+    .filter((part) => part !== '')
+    .join(' ')
+    .slice(0, longestNote)
+}
