@@ -49,17 +49,21 @@ export const projectFileSchema = z
           refuse(['project', 'recipes', r, 'unitIds', u], 'No unit of this file has this id.', unitId)
         }
       })
-      recipe.steps.forEach((step, s) => {
-        step.mix.forEach(({ materialId }, m) => {
-          if (!materials.has(materialId)) {
-            refuse(
-              ['project', 'recipes', r, 'steps', s, 'mix', m, 'materialId'],
-              'No material of this file’s shelf has this id.',
-              materialId,
-            )
-          }
+      const knownMaterial = (id: string, path: (string | number)[]) => {
+        if (!materials.has(id)) {
+          refuse(['project', 'recipes', r, ...path], 'No material of this file’s shelf has this id.', id)
+        }
+      }
+      const knownSteps = (steps: typeof recipe.steps, path: (string | number)[]) => {
+        steps.forEach((step, s) => {
+          step.mix.forEach(({ materialId }, m) =>
+            knownMaterial(materialId, [...path, 'steps', s, 'mix', m, 'materialId']),
+          )
+          step.substitutes.forEach((id, m) => knownMaterial(id, [...path, 'steps', s, 'substitutes', m]))
         })
-      })
+      }
+      knownSteps(recipe.steps, [])
+      recipe.versions.forEach((version, v) => knownSteps(version.steps, ['versions', v]))
     })
     const events = new Set<string>(file.events.map((event) => event.id))
     if (events.size < file.events.length) refuse(['events'], 'Two events share an id.', undefined)

@@ -14,6 +14,7 @@ export type { ProgressEvent } from './progress/event.ts'
 export { foldProgress, type Clock, type Lap, type Mark, type Progress } from './progress/fold-progress.ts'
 export { holeState, isThrough, type HoleState } from './progress/hole-state.ts'
 export { workLeft, type WorkLeft } from './progress/work-left.ts'
+export { spreadVariants } from './project/spread-variants.ts'
 export { batchSizesText, largestBatchSize, splitIntoBatches, type Batch } from './project/batches.ts'
 export {
   countModels,
@@ -57,12 +58,14 @@ export {
   type RecipeState,
 } from './recipe/compare-recipes.ts'
 export { backToVersion, isSameState, keepVersion } from './recipe/versions.ts'
+export { fitToShelf, materialsOf, withMaterials } from './recipe/recipe-materials.ts'
 export { bodyPlans, type BodyPlan } from './recipe/body-plans.ts'
 export {
   finishes,
   plainStep,
   standards,
   stackOf,
+  standardReaches,
   type Finish,
   type Mix,
   type Preferences,

@@ -4,7 +4,7 @@ import { pino } from 'pino'
 import { createApp } from './app.ts'
 import { openDatabase } from './db/client.ts'
 import { migrateDatabase, NewerDatabase } from './db/migrate.ts'
-import { loadDemoOnce } from './demo.ts'
+import { loadDemoOnce, readDemo } from './demo.ts'
 import { stockShelfOnce } from './features/shelf/service.ts'
 import { readEnvironment } from './env.ts'
 
@@ -23,8 +23,9 @@ function giveUp(sentence: string, error?: unknown): never {
 
 try {
   await migrateDatabase(db)
-  await stockShelfOnce(db)
-  if (env.demoFile !== undefined) await loadDemoOnce(db, env.demoFile, now())
+  const demo = env.demoFile === undefined ? null : readDemo(env.demoFile)
+  await stockShelfOnce(db, demo?.shelf)
+  if (demo) await loadDemoOnce(db, demo, now())
 } catch (error) {
   const cause = error instanceof Error ? ((error.cause as Error | undefined) ?? error) : error
   if (error instanceof NewerDatabase) giveUp(error.message)

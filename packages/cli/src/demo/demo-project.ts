@@ -123,7 +123,7 @@ function demoEvents(): readonly ProgressEvent[] {
   punched(events, [...first, ...rest, 'matt varnish, spray'], pilot, 12)
   punched(events, first, others, 7)
   punched(events, rest.slice(0, 5), others, 5)
-  punched(events, rest.slice(5), lockKeepers.models.slice(0, 3), 5)
+  punched(events, rest.slice(5), lockKeepers.models.slice(0, 3), 4)
   events.push({
     kind: 'touch-up',
     id: nextId() as EventId,

@@ -5,32 +5,16 @@ import { changeSeconds, type Links } from './sequence.ts'
  * stands in the way if need be, as long as that is legal and cheaper. In the end no swap of two neighbours is both.
  */
 export function improveSequence(links: Links, start: readonly number[]): readonly number[] {
-  let row = [...start]
   const rules = matrices(links)
-  for (let better = true; better;) {
-    better = false
-    for (const runs of [runsOf(links, row), row.map((member) => [member])]) {
-      const order = runs.map((run) => [...run])
-      for (let at = 0; at + 1 < order.length; at++) {
-        const [left, right] = [order[at] ?? [], order[at + 1] ?? []]
-        if (swapGain(links, rules, order, at) <= 1e-6) continue
-        order.splice(at, 2, right, left)
-        better = true
-        at = Math.max(-1, at - 2)
-      }
-      if (better) {
-        row = order.flat()
-        break
-      }
-    }
-    if (better) continue
-    const moved = joinRuns(links, rules, row) ?? joinWithBlockers(links, rules, row)
-    if (moved) {
-      row = moved
-      better = true
-    }
+  let row = start
+  for (;;) {
+    const runs = runsOf(links, row)
+    const singles = row.map((member) => [member])
+    const moved =
+      moveRun(links, rules, runs) ?? moveRun(links, rules, singles) ?? joinWithBlockers(links, rules, runs)
+    if (!moved) return row
+    row = moved
   }
-  return row
 }
 
 interface Matrices {
@@ -50,7 +34,9 @@ function matrices({ problem }: Links): Matrices {
   return { size, before, regret }
 }
 
-function runsOf({ problem }: Links, row: readonly number[]): readonly (readonly number[])[] {
+type Runs = readonly (readonly number[])[]
+
+function runsOf({ problem }: Links, row: readonly number[]): Runs {
   const runs: number[][] = []
   for (const member of row) {
     const run = runs.at(-1)
@@ -60,62 +46,36 @@ function runsOf({ problem }: Links, row: readonly number[]): readonly (readonly 
   return runs
 }
 
-/** Seconds saved by swapping the blocks at `at` and `at + 1`; −Infinity when that is not legal. */
-function swapGain(
+/** The first move of one run past others, to wherever it is legal and cheaper. */
+function moveRun(
   { problem }: Links,
   { size, before, regret }: Matrices,
-  order: readonly (readonly number[])[],
-  at: number,
-): number {
-  const [left, right] = [order[at] ?? [], order[at + 1] ?? []]
-  let gain = 0
-  for (const a of left) {
-    for (const b of right) {
-      if (before[a * size + b]) return Number.NEGATIVE_INFINITY
-      gain += (regret[a * size + b] ?? 0) - (regret[b * size + a] ?? 0)
-    }
-  }
-  const ahead = order[at - 1]?.at(-1) ?? -1
-  const after = order[at + 2]?.[0]
-  const change = (from: number, to: number | undefined) =>
-    to === undefined ? 0 : changeSeconds(problem, from, to)
-  const end = (block: readonly number[]) => block.at(-1) ?? -1
-  const old = change(ahead, left[0]) + change(end(left), right[0]) + change(end(right), after)
-  const swapped = change(ahead, right[0]) + change(end(right), left[0]) + change(end(left), after)
-  return gain + old - swapped
-}
-
-/** The first single move of a run or a part of it to another run of its pot that is legal and cheaper. */
-function joinRuns(links: Links, rules: Matrices, row: readonly number[]): number[] | null {
-  const { problem } = links
-  const { size, before, regret } = rules
-  const runs = runsOf(links, row)
-  const starts = runs.map((_, index) => runs.slice(0, index).reduce((sum, run) => sum + run.length, 0))
+  runs: Runs,
+): readonly number[] | null {
+  const change = (from: number | undefined, to: number | undefined) =>
+    to === undefined ? 0 : changeSeconds(problem, from ?? -1, to)
   for (let from = 0; from < runs.length; from++) {
     const run = runs[from] ?? []
-    for (let to = 0; to < runs.length; to++) {
-      if (Math.abs(from - to) < 2 || problem.key[runs[to]?.[0] ?? 0] !== problem.key[run[0] ?? 0]) continue
-      const passed = from < to ? runs.slice(from + 1, to).flat() : runs.slice(to + 1, from).flat()
-      let gain = 0
-      for (const member of run) {
-        for (const other of passed) {
-          const [a, b] = from < to ? [member, other] : [other, member]
-          if (before[a * size + b]) gain = Number.NEGATIVE_INFINITY
-          gain += (regret[a * size + b] ?? 0) - (regret[b * size + a] ?? 0)
+    const [ahead, after] = [runs[from - 1]?.at(-1), runs[from + 1]?.[0]]
+    const leaving = change(ahead, run[0]) + change(run.at(-1), after) - change(ahead, after)
+    for (const step of [-1, 1]) {
+      let passing = 0
+      for (let to = from + step; to >= 0 && to < runs.length; to += step) {
+        for (const member of run) {
+          for (const other of runs[to] ?? []) {
+            const [a, b] = step > 0 ? [member, other] : [other, member]
+            if (before[a * size + b]) passing = Number.NEGATIVE_INFINITY
+            passing += (regret[a * size + b] ?? 0) - (regret[b * size + a] ?? 0)
+          }
         }
+        if (passing === Number.NEGATIVE_INFINITY) break
+        const [left, right] = step > 0 ? [runs[to], runs[to + 1]] : [runs[to - 1], runs[to]]
+        const arriving =
+          change(left?.at(-1), run[0]) + change(run.at(-1), right?.[0]) - change(left?.at(-1), right?.[0])
+        if (passing + leaving - arriving <= 1e-6) continue
+        const rest = runs.filter((_, index) => index !== from)
+        return rest.toSpliced(to, 0, run).flat()
       }
-      const ahead = runs[from - 1]?.at(-1) ?? -1
-      const after = runs[from + 1]?.[0]
-      gain += changeSeconds(problem, ahead, run[0] ?? 0)
-      if (after !== undefined) {
-        gain += changeSeconds(problem, run.at(-1) ?? -1, after) - changeSeconds(problem, ahead, after)
-      }
-      if (gain <= 1e-6) continue
-      const start = starts[from] ?? 0
-      const rest = [...row.slice(0, start), ...row.slice(start + run.length)]
-      const anchor = runs[to]?.at(-1) ?? 0
-      const place = rest.indexOf(anchor) + 1
-      return [...rest.slice(0, place), ...run, ...rest.slice(place)]
     }
   }
   return null
@@ -125,9 +85,8 @@ function joinRuns(links: Links, rules: Matrices, row: readonly number[]): number
  * The first move of two runs of a pot to each other that takes along what keeps them apart: either what has to
  * come before the second goes before the first, or what has to come after the first goes after the second.
  */
-function joinWithBlockers(links: Links, rules: Matrices, row: readonly number[]): number[] | null {
+function joinWithBlockers(links: Links, rules: Matrices, runs: Runs): readonly number[] | null {
   const { problem } = links
-  const runs = runsOf(links, row)
   for (let low = 0; low < runs.length; low++) {
     for (let high = low + 2; high < runs.length; high++) {
       const [first, second] = [runs[low] ?? [], runs[high] ?? []]

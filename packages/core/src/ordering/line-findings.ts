@@ -9,7 +9,7 @@ import { modelsOf, piecesOf, type OrderWeight, type PieceProblem } from './piece
 import type { Finding } from './rule.ts'
 import { changeSeconds } from './sequence.ts'
 
-/** A finding with the recipe it is about and the models painted by it. */
+/** A finding with the recipe it is about, the first of several alike, and the models painted by them. */
 export interface LineFinding extends Finding {
   readonly recipeId: RecipeId
   readonly models: number
@@ -37,23 +37,48 @@ export function lineJudge(
       const mended = mendLine(line, finding)
       return mended !== null && isLess(lineCost(problem, mended), cost)
     }
-    return recipes
-      .flatMap((source) => {
-        const { recipe } = source
-        const order = line.flatMap((stage) =>
-          stage.steps.flatMap((step) => (step.recipeId === recipe.id ? [step.stepId] : [])),
-        )
-        if (order.length === 0) return []
-        const models = modelsOf(source)
-        return findFaults(recipe, shelf, { order, models }).map((finding) => ({
-          ...finding,
-          recipeId: recipe.id,
-          models: models.length,
-        }))
-      })
-      .filter(isWorthIt)
-      .sort(byGravity)
+    const found = recipes.flatMap((source) => {
+      const { recipe } = source
+      const order = line.flatMap((stage) =>
+        stage.steps.flatMap((step) => (step.recipeId === recipe.id ? [step.stepId] : [])),
+      )
+      if (order.length === 0) return []
+      const models = modelsOf(source)
+      return gravestOfPair(findFaults(recipe, shelf, { order, models })).map((finding) => ({
+        ...finding,
+        recipeId: recipe.id,
+        models: models.length,
+      }))
+    })
+    return together(found.filter(isWorthIt)).sort(byGravity)
   }
+}
+
+/** Two steps that break several rules at once are named once, with the gravest. */
+function gravestOfPair(findings: readonly Finding[]): readonly Finding[] {
+  const pairs = new Set<string>()
+  return findings.filter(({ stepIds }) => {
+    const pair = stepIds.toSorted().join()
+    const isNew = stepIds.length < 2 || !pairs.has(pair)
+    pairs.add(pair)
+    return isNew
+  })
+}
+
+/** The same of several recipes, said once for all their models. */
+function together(findings: readonly LineFinding[]): LineFinding[] {
+  const byReason = new Map<string, LineFinding>()
+  for (const finding of findings) {
+    const key = `${finding.rule} ${finding.reason}`
+    const other = byReason.get(key)
+    if (!other) byReason.set(key, finding)
+    else {
+      const models = other.models + finding.models
+      const all = other.secondsAtStake * other.models + finding.secondsAtStake * finding.models
+      byReason.set(key, { ...other, models, secondsAtStake: Math.round(all / Math.max(1, models)) })
+    }
+  }
+  return [...byReason.values()]
 }
 
 /** What has to come first and does not, and weighed seconds; the former counts first. */

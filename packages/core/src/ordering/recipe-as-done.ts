@@ -1,29 +1,33 @@
 import type { Stage } from '../line/stage.ts'
 import type { Lap, Mark, Progress } from '../progress/fold-progress.ts'
-import { isOneOf, type Project, type Unit } from '../project/project.ts'
+import { isThrough } from '../progress/hole-state.ts'
+import { isOneOf, takesStage, type Project, type Unit } from '../project/project.ts'
 import { compareRecipes, type RecipeDifference } from '../recipe/compare-recipes.ts'
 import type { Recipe, Step } from '../recipe/recipe.ts'
 import type { Shelf } from '../recipe/step-facts.ts'
-import type { RecipeId, StepId } from '../units/ids.ts'
+import type { ModelId, RecipeId, StepId } from '../units/ids.ts'
+import type { Instant } from '../units/instant.ts'
 
 /** A recipe as a unit was really painted by it, and in what that differs from what was written. */
 export interface RecipeAsDone {
   readonly recipe: Recipe
   readonly differences: readonly RecipeDifference[]
+  /** Models of the unit with stages still to come. */
+  readonly unfinished: number
 }
 
 interface DoneStep {
   readonly step: Step
-  /** Epoch milliseconds: the middle one of the models' moments. */
-  readonly at: number
+  /** When each model got it. */
+  readonly at: ReadonlyMap<ModelId, Instant>
 }
 
 const longestNote = 400
 
 /**
  * What the log says of a unit, as a recipe to repeat: steps that no model has are left out, the others stand in
- * the order in which they were really done, and notes carry the pace and what had to be touched up. `null` when
- * nothing of the recipe is done on the unit. `newId` gives UUIDs.
+ * the order in which the models really got them, and notes carry the pace and what had to be touched up. `null`
+ * when nothing of the recipe is done on the unit. `newId` gives UUIDs.
  */
 export function recipeAsDone(
   project: Pick<Project, 'line'>,
@@ -38,17 +42,20 @@ export function recipeAsDone(
       each.steps.some((ref) => ref.recipeId === recipe.id && ref.stepId === step.id),
     )
     if (!stage) return []
-    const marks = unit.models
-      .filter((model) => step.roles.length === 0 || isOneOf(model, step.roles))
-      .flatMap((model) => progress.marks.get(model.id)?.get(stage.id) ?? [])
-    const at = middle(marks.map((mark) => mark.at))
-    if (at === null) return []
-    const note = noteOf(step, stage, marks, paceOf(progress.laps, stage, unit))
-    return [{ step: { ...step, note }, at }]
+    const marks = new Map(
+      unit.models
+        .filter((model) => step.roles.length === 0 || isOneOf(model, step.roles))
+        .flatMap((model) => {
+          const mark = progress.marks.get(model.id)?.get(stage.id)
+          return mark ? [[model.id, mark] as const] : []
+        }),
+    )
+    if (marks.size === 0) return []
+    const note = noteOf(step, stage, [...marks.values()], paceOf(progress.laps, stage, unit))
+    return [{ step: { ...step, note }, at: new Map([...marks].map(([id, mark]) => [id, mark.at])) }]
   })
   if (done.length === 0) return null
-  // Steps of one stage have one moment and keep the order of their stacks.
-  const steps = done.toSorted((a, b) => a.at - b.at).map(({ step }) => step)
+  const steps = inOrderOfModels(done).map(({ step }) => step)
   const asDone = { ...recipe, steps }
   return {
     recipe: {
@@ -60,7 +67,39 @@ export function recipeAsDone(
       versions: [],
     },
     differences: compareRecipes(recipe, asDone, shelf),
+    unfinished: unit.models.filter((model) =>
+      project.line.some(
+        (stage) => takesStage(stage, unit.id, model) && !isThrough(progress, model.id, stage),
+      ),
+    ).length,
   }
+}
+
+/** Of two steps, the one comes first that most models with both got first; else they stay as written. */
+function inOrderOfModels(written: readonly DoneStep[]): readonly DoneStep[] {
+  const row = [...written]
+  // Models may disagree in a circle, so that the passes are counted.
+  for (let pass = 0; pass < row.length; pass++) {
+    let isSettled = true
+    for (let place = 0; place + 1 < row.length; place++) {
+      const [first, then] = [row[place], row[place + 1]]
+      if (!first || !then || leadOf(then, first) <= 0) continue
+      row.splice(place, 2, then, first)
+      isSettled = false
+    }
+    if (isSettled) break
+  }
+  return row
+}
+
+/** How many more models got `a` before `b` than after. */
+function leadOf(a: DoneStep, b: DoneStep): number {
+  let lead = 0
+  for (const [model, at] of a.at) {
+    const other = b.at.get(model)
+    if (other !== undefined) lead += Math.sign(other - at)
+  }
+  return lead
 }
 
 function middle(values: readonly number[]): number | null {

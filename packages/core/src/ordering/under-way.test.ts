@@ -83,7 +83,19 @@ describe('recipeAsDone', () => {
     expect(coat?.note).toBe('0.5 min a model last time. Look out: bare behind the shield')
   })
 
-  it('follows the middle of the models where they differ', () => {
+  it('is not led astray by a pilot that went ahead', () => {
+    const [pilot, ...others] = all
+    const done = asDone(
+      log(
+        ...names.map((name) => punched(name, [pilot!])),
+        ...names.slice(0, 3).map((name) => punched(name, others)),
+      ),
+    )
+    expect(done?.differences).toEqual([])
+    expect(done?.unfinished).toBe(3)
+  })
+
+  it('follows most of the models where they differ', () => {
     const [first, ...others] = all
     const done = asDone(
       log(punched('prime'), punched('leather', [first!]), punched('coat'), punched('leather', others)),

@@ -45,7 +45,7 @@ describe('compareRecipes', () => {
         }),
       ),
     ).toEqual([
-      'The moss green on the coat: 3 translucent medium : 1 moss green instead of moss green, 2 coats instead of one coat, only for leader instead of for all and 5–15 min drying instead of 3–10 min drying.',
+      'The moss green on the coat: 3 translucent medium : 1 moss green instead of moss green, 2 coats instead of one coat and only for leader instead of for all.',
     ])
     expect(texts(recipe, withStep(3, { note: 'Thin.' }))).toEqual([
       'The peat brown on the leather: the note says “Thin.”.',

@@ -44,14 +44,14 @@ export function compareRecipes(
       .map((each) => ({
         kind: 'left out' as const,
         stepId: each.step.id,
-        text: `The ${stepText(each)} is left out.`,
+        text: `The ${stepText(each)}${onlyText(each.step)} is left out.`,
       })),
     ...now
       .filter((each) => !oldById.has(each.step.id))
       .map((each) => ({
         kind: 'added' as const,
         stepId: each.step.id,
-        text: `The ${stepText(each)} is new.`,
+        text: `The ${stepText(each)}${onlyText(each.step)} is new.`,
       })),
     ...now.flatMap((each): RecipeDifference[] => {
       const was = oldById.get(each.step.id)
@@ -72,7 +72,8 @@ function changeText(was: StepFacts, now: StepFacts, shelf: Shelf): string {
     changed(placeText(was), placeText(now)),
     changed(`needed from ${was.step.standard}`, `needed from ${now.step.standard}`),
     changed(rolesText(was.step), rolesText(now.step)),
-    changed(dryingText(was), dryingText(now)),
+    // Another material brings its own drying.
+    mixText(was.step, shelf) === mixText(now.step, shelf) ? changed(dryingText(was), dryingText(now)) : '',
     was.step.note === now.step.note ? '' : `the note says “${now.step.note}”`,
   ].filter((part) => part !== '')
   return parts.length === 0 ? '' : `The ${stepText(was)}: ${joinWords(parts)}.`
@@ -83,6 +84,7 @@ const coatsText = ({ coats }: Step) => (coats === 1 ? 'one coat' : `${String(coa
 const rolesText = ({ roles }: Step) => (roles.length === 0 ? 'for all' : `only for ${joinWords(roles)}`)
 const placeText = (facts: StepFacts) =>
   facts.whole ? 'all over' : `on the ${joinWords(facts.regions.map((region) => region.name))}`
+const onlyText = (step: Step) => (step.roles.length === 0 ? '' : `, ${rolesText(step)},`)
 const dryingText = ({ drying }: StepFacts) =>
   `${String(Math.round(drying.min / 60))}–${String(Math.round(drying.max / 60))} min drying`
 
@@ -93,6 +95,13 @@ function mixText({ mix }: Step, shelf: Shelf): string {
   return mix.length === 1 && only
     ? name(only)
     : mix.map((part) => `${String(part.parts)} ${name(part)}`).join(' : ')
+}
+
+/** The first two, and how many more. */
+function someOf(names: readonly string[]): string {
+  return names.length <= 3
+    ? joinWords(names)
+    : `${names.slice(0, 2).join(', ')} and ${String(names.length - 2)} more`
 }
 
 /** Layers that lay over another and now lie under it. */
@@ -112,7 +121,7 @@ function movedLayers(
       {
         kind: 'moved' as const,
         stepId: upper.step.id,
-        text: `The ${stepText(upper)} now comes before the ${joinWords(passed.map(stepText))}.`,
+        text: `The ${stepText(upper)} now comes before the ${someOf(passed.map(stepText))}.`,
       },
     ]
   })

@@ -24,7 +24,7 @@ const edges: Readonly<Record<Finding['severity'], string>> = {
 export function FindingList<F extends FindingOfModels>({
   findings,
   onMend,
-  canMend = hasMend,
+  canMend = () => true,
   onSilence,
 }: FindingListProps<F>) {
   if (findings.length === 0) return null
@@ -32,7 +32,7 @@ export function FindingList<F extends FindingOfModels>({
     <ul aria-label="Findings" className="mb-5 grid gap-2 lg:grid-cols-2">
       {findings.map((finding) => (
         <li
-          key={`${finding.rule} ${finding.stepIds.join()}`}
+          key={`${finding.rule} ${finding.stepIds.join()} ${finding.reason}`}
           className={clsx('ticket border-l-8 p-4', edges[finding.severity])}
         >
           <p>
@@ -48,7 +48,7 @@ export function FindingList<F extends FindingOfModels>({
                 ? `; about ${durationText(finding.secondsAtStake * Math.max(1, finding.models))} at stake`
                 : ''}
             </span>
-            {canMend(finding) ? (
+            {finding.mend !== null && canMend(finding) ? (
               <Button weight="quiet" className="px-1!" onClick={() => onMend(finding)}>
                 {mendText(finding)}
               </Button>
@@ -64,8 +64,6 @@ export function FindingList<F extends FindingOfModels>({
     </ul>
   )
 }
-
-const hasMend = (finding: Finding): boolean => finding.mend !== null
 
 function mendText({ mend }: Finding): string {
   switch (mend?.kind) {

@@ -5,7 +5,7 @@ import {
   type ProjectFileJson,
   type StoredProject,
 } from '@seriatim/contract'
-import type { Instant, MaterialId, ProgressEvent, ProjectId, Recipe } from '@seriatim/core'
+import { materialsOf, withMaterials, type Instant, type ProgressEvent, type ProjectId } from '@seriatim/core'
 import { v7 } from 'uuid'
 import { z } from 'zod'
 import type { Database } from '../../db/client.ts'
@@ -40,7 +40,7 @@ export async function importProject(db: Database, file: ProjectFile, copy: boole
     await writeRecipes(
       tx,
       id,
-      recipes.map((recipe) => withMaterials(recipe, onShelf)),
+      recipes.map((recipe) => withMaterials(recipe, (id) => onShelf.get(id) ?? id)),
     )
     await writeLine(tx, id, line)
     await appendEvents(tx, id, own.events)
@@ -61,29 +61,12 @@ export async function exportProject(db: Database, id: ProjectId, now: Instant): 
     kept.add(known.id)
     events.push(known)
   }
-  const used = new Set(
-    project.recipes.flatMap((recipe) =>
-      recipe.steps.flatMap((step) => step.mix.map((part) => part.materialId)),
-    ),
-  )
+  const used = new Set(project.recipes.flatMap((recipe) => [...materialsOf(recipe)]))
   const shelf = (await readShelf(db))
     .filter((material) => used.has(material.id))
     .sort((a, b) => (a.id < b.id ? -1 : 1))
   const file = { format: 'seriatim-project', version: 1, writtenAt: now, shelf, project, events }
   return z.encode(projectFileSchema, file as ProjectFile)
-}
-
-/** The recipe with the ids its materials have on this shelf. */
-function withMaterials(recipe: Recipe, onShelf: ReadonlyMap<MaterialId, MaterialId>): Recipe {
-  const here = (id: MaterialId) => onShelf.get(id) ?? id
-  return {
-    ...recipe,
-    steps: recipe.steps.map((step) => ({
-      ...step,
-      mix: step.mix.map((part) => ({ ...part, materialId: here(part.materialId) })),
-      substitutes: step.substitutes.map(here),
-    })),
-  }
 }
 
 function withoutRemoved(

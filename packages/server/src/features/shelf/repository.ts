@@ -1,4 +1,4 @@
-import type { Material, MaterialId, RecipeId } from '@seriatim/core'
+import { materialsOf, type Material, type MaterialId, type RecipeId } from '@seriatim/core'
 import { and, eq, isNull, sql } from 'drizzle-orm'
 import type { Database } from '../../db/client.ts'
 import { material, recipe } from '../../db/schema.ts'
@@ -36,15 +36,13 @@ export async function removeMaterial(db: Database, id: MaterialId): Promise<bool
   return rows.length > 0
 }
 
-/** Recipes that name the material in a mix. */
+/** Recipes that name the material, in a version too. */
 export async function recipesUsing(
   db: Database,
   id: MaterialId,
 ): Promise<readonly { readonly id: RecipeId; readonly name: string }[]> {
-  const named = JSON.stringify([{ mix: [{ materialId: id }] }])
-  const rows = await db
-    .select({ document: recipe.document })
-    .from(recipe)
-    .where(and(isNull(recipe.removedAt), sql`${recipe.document} -> 'steps' @> ${named}::jsonb`))
-  return rows.map(({ document }) => ({ id: document.id, name: document.name }))
+  const rows = await db.select({ document: recipe.document }).from(recipe).where(isNull(recipe.removedAt))
+  return rows
+    .filter(({ document }) => materialsOf(document).has(id))
+    .map(({ document }) => ({ id: document.id, name: document.name }))
 }

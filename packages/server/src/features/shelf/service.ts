@@ -3,9 +3,11 @@ import type { Database } from '../../db/client.ts'
 import { RequestProblem } from '../../http/problem.ts'
 import * as rows from './repository.ts'
 
-/** A new desk begins with generic materials; a shelf that was emptied stays empty. */
-export async function stockShelfOnce(db: Database): Promise<void> {
-  if (await rows.isShelfNew(db)) await rows.writeMaterials(db, starterShelf)
+/** A new desk begins with generic materials and those given; a shelf that was emptied stays empty. */
+export async function stockShelfOnce(db: Database, own: readonly Material[] = []): Promise<void> {
+  if (!(await rows.isShelfNew(db))) return
+  const shelf = new Map([...starterShelf, ...own].map((material) => [material.id, material]))
+  await rows.writeMaterials(db, [...shelf.values()])
 }
 
 /** All or none; names stay unique, so that a material can be asked for by name. */

@@ -1,4 +1,13 @@
-import { potOf, schools, type School, type Stage, type StageId } from '@seriatim/core'
+import {
+  potOf,
+  schools,
+  takesStage,
+  type Project,
+  type School,
+  type Stage,
+  type StageId,
+  type Unit,
+} from '@seriatim/core'
 import { Plus } from 'lucide-react'
 import { useState } from 'react'
 import { useProjectChange } from '../../shared/api/index.ts'
@@ -60,8 +69,8 @@ export function LinePage() {
   }
   return (
     <>
-      <Headline actions={addButton} sub={subOf(line)}>
-        {headlineOf(line)}
+      <Headline actions={addButton} sub={subOf(project)}>
+        {headlineOf(project)}
       </Headline>
       <OrderFromRecipes project={project} onTake={write} />
       <StageList line={line} units={project.units} openId={openId} onOpen={setOpenId} onWrite={write} />
@@ -69,15 +78,27 @@ export function LinePage() {
   )
 }
 
-function headlineOf(line: readonly Stage[]): string {
+function headlineOf({ line, units }: Project): string {
   const pots = new Set(line.map(potOf)).size
-  const each = line.reduce((sum, stage) => sum + stage.handsOnSecondsPerModel, 0)
-  return `${plural(line.length, 'stage')}, ${plural(pots, 'pot')}, ${durationText(each)} a model`
+  return `${plural(line.length, 'stage')}, ${plural(pots, 'pot')}, ${durationText(secondsAModel(line, units))} a model`
 }
 
-function subOf(line: readonly Stage[]): string {
+function subOf({ line, units }: Project): string {
   const ready = line.findIndex((stage) => stage.tableReady)
   if (ready < 0) return 'No stop line yet: open a stage and mark where a model counts as table-ready'
-  const upTo = line.slice(0, ready + 1).reduce((sum, stage) => sum + stage.handsOnSecondsPerModel, 0)
+  const upTo = secondsAModel(line.slice(0, ready + 1), units)
   return `Table-ready after stage ${String(ready + 1)}, ${line[ready]?.name ?? ''}: ${durationText(upTo)} a model`
+}
+
+/** Seconds of hands-on work that a model takes; where models differ, on average. */
+function secondsAModel(line: readonly Stage[], units: readonly Unit[]): number {
+  const timeOf = (takes: (stage: Stage) => boolean) =>
+    line.reduce((sum, stage) => sum + (takes(stage) ? stage.handsOnSecondsPerModel : 0), 0)
+  const models = units.flatMap((unit) => unit.models.map((model) => ({ unit, model })))
+  if (models.length === 0) return timeOf(() => true)
+  const all = models.reduce(
+    (sum, { unit, model }) => sum + timeOf((stage) => takesStage(stage, unit.id, model)),
+    0,
+  )
+  return all / models.length
 }

@@ -1,11 +1,14 @@
 import {
+  applyMend,
   followedRecipes,
   lineJudge,
   lineOfOrder,
   mendLine,
   orderWeights,
+  type LineFinding,
   type LineOrder,
   type OrderWeight,
+  type Progress,
   type Project,
   type Recipe,
   type SamenessOffer,
@@ -17,6 +20,7 @@ import { v7 } from 'uuid'
 import { useProjectChange, useShelf } from '../../shared/api/index.ts'
 import { FindingList } from '../../shared/finding-list.tsx'
 import { plural } from '../../shared/format/index.ts'
+import { useProgress } from '../../shared/progress/index.ts'
 import { OrderReasons } from './OrderReasons.tsx'
 import { Button, CheckField } from '../../shared/ui/index.ts'
 import { useLineOrder } from '../../shared/worker/index.ts'
@@ -60,16 +64,27 @@ function Ordered({ project, onTake, shelf }: OrderFromRecipesProps & { readonly 
     [recipes, units, batchSize, shelf, weight],
   )
   const findings = useMemo(() => judge(line), [judge, line])
+  const mendRecipe = ({ mend, recipeId }: LineFinding) => {
+    if (!mend) return
+    change.mutate({
+      change: {
+        kind: 'recipes',
+        recipes: recipes.map((recipe) => (recipe.id === recipeId ? applyMend(recipe, mend, v7) : recipe)),
+      },
+      said: 'Mended in the recipe. Take the order again, and the line has it too.',
+    })
+  }
   const found = order.data
 
   return (
     <>
       <FindingList
         findings={findings}
-        canMend={(finding) => mendLine(line, finding) !== null}
+        canMend={(finding) => finding.mend?.kind !== 'move' || mendLine(line, finding) !== null}
         onMend={(finding) => {
           const mended = mendLine(line, finding)
           if (mended) onTake(mended, 'The stage is moved.')
+          else mendRecipe(finding)
         }}
       />
       <section className="ticket mb-5 p-4" aria-labelledby="from-recipes">
@@ -100,6 +115,12 @@ function Ordered({ project, onTake, shelf }: OrderFromRecipesProps & { readonly 
             offers={offers.data ?? []}
             weighing={offers.isFetching}
             onAccept={accept}
+            onPaintTo={(unit, standard) =>
+              change.mutate({
+                change: { kind: 'unit', unit: { ...unit, standard } },
+                said: `${unit.name} is painted to ${standard}.`,
+              })
+            }
           />
         ) : null}
       </section>
@@ -120,31 +141,55 @@ function headlineOf(found: LineOrder): string {
   return `The recipes come to ${plural(found.stages.length, 'stage')}: ${plural(found.merged, 'step')} share a pot, ${best}`
 }
 
+/** What of two lines has to be alike for the one to follow the other. */
+function whoGetsWhat(line: readonly Stage[]): string {
+  return JSON.stringify(
+    line.map(({ steps, notNeededBy, limits }) => [
+      steps.map((step) => step.stepId),
+      notNeededBy.toSorted(),
+      limits.toSorted((a, b) => (a.unitId < b.unitId ? -1 : 1)).map(({ unitId, roles }) => [unitId, roles]),
+    ]),
+  )
+}
+
+function hasMarks(progress: Progress | undefined, stage: Stage): boolean {
+  return [...(progress?.marks.values() ?? [])].some((marks) => marks.has(stage.id))
+}
+
 interface TakeButtonProps extends OrderFromRecipesProps {
   readonly found: LineOrder
   readonly shelf: Shelf
 }
 
 function TakeButton({ found, project, shelf, onTake }: TakeButtonProps) {
-  const names = (stages: readonly { readonly steps: Stage['steps'] }[]) =>
-    stages.map((stage) => stage.steps.map((step) => step.stepId).join()).join(';')
-  if (names(found.stages) === names(project.line)) {
+  const { progress } = useProgress(project.id)
+  const next = lineOfOrder(found, project, shelf, tableReady, v7)
+  if (whoGetsWhat(next) === whoGetsWhat(project.line)) {
     return <p className="ml-auto font-bold text-done">The line follows this order.</p>
   }
-  const written = project.line.filter((stage) => stage.steps.length === 0).length
+  const kept = new Set(next.map((stage) => stage.id))
+  const leaving = project.line.filter((stage) => !kept.has(stage.id))
+  const begun = leaving.filter((stage) => hasMarks(progress, stage))
   return (
-    <Button
-      className="ml-auto"
-      onClick={() =>
-        onTake(
-          lineOfOrder(found, project, shelf, tableReady, v7),
-          written > 0
-            ? `The line follows the recipes; ${plural(written, 'stage')} written by hand left it.`
-            : 'The line follows the recipes.',
-        )
-      }
-    >
-      Take this order
-    </Button>
+    <div className="ml-auto flex flex-wrap items-center justify-end gap-3">
+      {begun.length > 0 ? (
+        <p className="text-sm text-ink-soft">
+          {plural(begun.length, 'stage')} that models have been through would leave the line;{' '}
+          {begun.length === 1 ? 'its' : 'their'} record stays.
+        </p>
+      ) : null}
+      <Button
+        onClick={() =>
+          onTake(
+            next,
+            leaving.length > 0
+              ? `The line follows the recipes; ${plural(leaving.length, 'stage')} left it.`
+              : 'The line follows the recipes.',
+          )
+        }
+      >
+        Take this order
+      </Button>
+    </div>
   )
 }

@@ -1,6 +1,14 @@
-import { standards, type LineOrder, type Project, type SamenessOffer } from '@seriatim/core'
+import {
+  standards,
+  type LineOrder,
+  type Project,
+  type SamenessOffer,
+  type Standard,
+  type StopLine,
+  type Unit,
+} from '@seriatim/core'
 import { durationText, plural } from '../../shared/format/index.ts'
-import { Button } from '../../shared/ui/index.ts'
+import { Button, controlLook } from '../../shared/ui/index.ts'
 
 interface OrderReasonsProps {
   readonly found: LineOrder
@@ -8,10 +16,11 @@ interface OrderReasonsProps {
   readonly offers: readonly SamenessOffer[]
   readonly weighing: boolean
   readonly onAccept: (offer: SamenessOffer) => void
+  readonly onPaintTo: (unit: Unit, standard: Standard) => void
 }
 
 /** What was not merged and why, where each unit is table-ready, and what one pot could do for two. */
-export function OrderReasons({ found, units, offers, weighing, onAccept }: OrderReasonsProps) {
+export function OrderReasons({ found, units, offers, weighing, onAccept, onPaintTo }: OrderReasonsProps) {
   const optional = found.stages
     .filter((stage) => stage.optional)
     .reduce((sum, stage) => sum + stage.handsOnSeconds, 0)
@@ -31,11 +40,28 @@ export function OrderReasons({ found, units, offers, weighing, onAccept }: Order
       </ul>
       <p className="mt-2 text-sm font-bold">Stop lines</p>
       <ul className="grid gap-1 text-sm">
-        {found.stopLines.map(({ unitId, after }) => (
-          <li key={unitId}>
-            <b>{units.find((unit) => unit.id === unitId)?.name}</b>: {stopText(after)}
-          </li>
-        ))}
+        {found.stopLines.map((stop) => {
+          const unit = units.find((each) => each.id === stop.unitId)
+          return unit ? (
+            <li key={unit.id} className="grid items-center gap-x-3 sm:grid-cols-[24rem_1fr]">
+              <label className="grid grid-cols-[minmax(0,1fr)_5.5rem_12rem] items-center gap-2">
+                <b>{unit.name}</b> <span className="text-right">painted to</span>
+                <select
+                  className={`${controlLook} min-h-9 w-auto! py-0`}
+                  value={unit.standard}
+                  onChange={(event) => onPaintTo(unit, event.target.value as Standard)}
+                >
+                  {standards.map((standard) => (
+                    <option key={standard} value={standard}>
+                      {standard}, {durationText(stop.handsOnSeconds[standard])}
+                    </option>
+                  ))}
+                </select>
+              </label>
+              <span>{stopText(unit.standard, stop)}</span>
+            </li>
+          ) : null
+        })}
         {optional > 0 ? (
           <li className="text-ink-soft">
             Without the stages that tabletop does not need, all models together take {durationText(optional)}{' '}
@@ -64,10 +90,11 @@ export function OrderReasons({ found, units, offers, weighing, onAccept }: Order
 }
 
 /** `tabletop after stage 32, tabletop plus after 33`; a standard that adds nothing is left out. */
-function stopText(after: LineOrder['stopLines'][number]['after']): string {
-  const stops = standards.flatMap((standard, index) => {
+function stopText(upTo: Standard, { after }: StopLine): string {
+  const reached = standards.slice(0, standards.indexOf(upTo) + 1)
+  const stops = reached.flatMap((standard, index) => {
     const stage = after[standard]
-    const before = index === 0 ? null : after[standards[index - 1] ?? standard]
+    const before = index === 0 ? null : after[reached[index - 1] ?? standard]
     return stage === null || stage === before ? [] : [`${standard} after stage ${String(stage + 1)}`]
   })
   return stops.length > 0 ? stops.join(', ') : 'nothing to do'

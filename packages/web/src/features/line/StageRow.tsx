@@ -38,6 +38,10 @@ export function StageRow({
     event.preventDefault()
     onMove(event.key === 'ArrowUp' ? -1 : 1)
   }
+  const only = stage.limits.flatMap(({ unitId, roles }) => {
+    const unit = units.find((each) => each.id === unitId)
+    return unit ? [`${unit.name}: only ${roles.join(', ')}`] : []
+  })
   const leftOut = units.filter((unit) => stage.notNeededBy.includes(unit.id)).map((unit) => unit.name)
 
   return (
@@ -99,8 +103,10 @@ export function StageRow({
             />
           ) : null}
         </div>
-        {leftOut.length > 0 && !isOpen ? (
-          <p className="mt-0.5 pl-9 text-sm text-ink-soft">not needed by {leftOut.join(', ')}</p>
+        {leftOut.length + only.length > 0 && !isOpen ? (
+          <p className="mt-0.5 pl-9 text-sm text-ink-soft">
+            {[...only, ...(leftOut.length > 0 ? [`not needed by ${leftOut.join(', ')}`] : [])].join(' · ')}
+          </p>
         ) : null}
         {stage.tableReady ? (
           <p className="mt-2 flex items-center gap-3 text-sm font-bold text-done">

@@ -1,19 +1,24 @@
-import { mixCard, stepMillilitres, type Shelf, type StepFacts } from '@seriatim/core'
+import { mixCard, stepMillilitres, type MaterialId, type Shelf, type StepFacts } from '@seriatim/core'
 import { plural } from '../../shared/format/index.ts'
+import { Button } from '../../shared/ui/index.ts'
 
 interface MixCardNoteProps {
   readonly facts: StepFacts
   readonly shelf: Shelf
   /** Models that take the step. */
   readonly models: number
+  /** Paint with this instead. */
+  readonly onUse: (materialId: MaterialId) => void
 }
 
 /** How much to mix for everyone at once, so that the tone stays the same; and what is missing. */
-export function MixCardNote({ facts, shelf, models }: MixCardNoteProps) {
+export function MixCardNote({ facts, shelf, models, onUse }: MixCardNoteProps) {
   const ml = stepMillilitres(facts, models)
   if (models === 0 || ml === 0) return null
   const card = mixCard(facts.step.mix, ml, shelf)
   const mixed = card.lines.length > 1
+  const short = card.lines.some((line) => !line.enough)
+  const standIns = short ? facts.step.substitutes.flatMap((id) => shelf.get(id) ?? []) : []
   return (
     <section aria-label="Mix card" className="rounded-[3px] bg-paper-dim p-3 text-sm">
       <p>
@@ -38,6 +43,14 @@ export function MixCardNote({ facts, shelf, models }: MixCardNoteProps) {
           </li>
         ))}
       </ul>
+      {standIns.map((material) => (
+        <p key={material.id} className="mt-1">
+          Or {material.name}, of which {millilitres(material.stockMl)} is there:{' '}
+          <Button weight="quiet" className="px-1!" onClick={() => onUse(material.id)}>
+            Use it here
+          </Button>
+        </p>
+      ))}
     </section>
   )
 }

@@ -5,6 +5,7 @@ import {
   modelsTaking,
   plainStep,
   recipeSchools,
+  takersAmong,
   type Finding,
   type Project,
   type Recipe,
@@ -24,15 +25,21 @@ import { PaintCut } from './PaintCut.tsx'
 import { Preferences } from './Preferences.tsx'
 import { RegionsDialog } from './RegionsDialog.tsx'
 import { StepEditor } from './StepEditor.tsx'
+import { Unpainted } from './Unpainted.tsx'
+import { Versions } from './Versions.tsx'
 
 interface OneRecipeProps {
   readonly project: Project
   readonly recipe: Recipe
   readonly shelf: Shelf
   readonly picker: ReactNode
+  /** What changes mean for models half-way. */
+  readonly underWay: ReactNode
   readonly onChange: (recipe: Recipe, said: string) => void
   readonly onFollow: (unitId: UnitId, follows: boolean) => void
   readonly onCopy: () => void
+  readonly onSpread: (step: Step, count: number) => void
+  readonly onRepeat?: () => void
   readonly onRemove: () => void
 }
 
@@ -42,9 +49,12 @@ export function OneRecipe({
   recipe,
   shelf,
   picker,
+  underWay,
   onChange,
   onFollow,
   onCopy,
+  onSpread,
+  onRepeat,
   onRemove,
 }: OneRecipeProps) {
   const [openId, setOpenId] = useState<StepId | null>(null)
@@ -84,6 +94,7 @@ export function OneRecipe({
               <Plus aria-hidden="true" size={18} /> Add a layer
             </Button>
             <Button onClick={() => setRegionsOpen(true)}>Regions</Button>
+            {onRepeat && units.length > 0 ? <Button onClick={onRepeat}>Repeat as done</Button> : null}
             <IconButton label={`Copy the recipe ${recipe.name}`} onClick={onCopy}>
               <Copy aria-hidden="true" size={20} />
             </IconButton>
@@ -93,9 +104,10 @@ export function OneRecipe({
           </>
         }
       >
-        {headlineOf(recipe, cut)}
+        {headlineOf(recipe, cut, followersOf(recipe, project))}
       </Headline>
       <div className="mb-5">{picker}</div>
+      {underWay}
       <FindingList
         findings={findings}
         onMend={mend}
@@ -106,6 +118,7 @@ export function OneRecipe({
           )
         }
       />
+      <Unpainted recipe={recipe} onChange={onChange} />
       <PaintCut
         cut={cut}
         openId={openId}
@@ -118,10 +131,11 @@ export function OneRecipe({
               recipe={recipe}
               step={step}
               shelf={shelf}
-              models={modelsTaking([step], followersOf(recipe, project))}
               onChange={(changed) =>
                 withSteps(recipe.steps.map((each) => (each.id === changed.id ? changed : each)))
               }
+              takers={takersAmong(followersOf(recipe, project), project.batchSize)(step)}
+              onSpread={(count) => onSpread(step, count)}
               onMove={(by) => withSteps(moved(recipe.steps, step.id, by))}
               onRemove={() => {
                 withSteps(
@@ -135,6 +149,13 @@ export function OneRecipe({
         }
       />
       <Preferences recipe={recipe} units={project.units} onChange={onChange} onFollow={onFollow} />
+      <Versions
+        key={recipe.id}
+        recipe={recipe}
+        shelf={shelf}
+        timeZone={project.evenings.timeZone}
+        onChange={onChange}
+      />
       {regionsOpen ? (
         <RegionsDialog
           recipe={recipe}
@@ -150,9 +171,19 @@ export function OneRecipe({
   )
 }
 
-function headlineOf(recipe: Recipe, cut: ReturnType<typeof layOutCut>): string {
+function headlineOf(
+  recipe: Recipe,
+  cut: ReturnType<typeof layOutCut>,
+  units: ReturnType<typeof followersOf>,
+): string {
   const pots = new Set(recipe.steps.flatMap((step) => step.mix.map((part) => part.materialId))).size
-  const each = cut.layers.reduce((sum, layer) => sum + layer.facts.handsOnSecondsPerModel, 0)
+  const models = units.reduce((sum, unit) => sum + unit.models.length, 0)
+  // A layer that few models take weighs as much as they do.
+  const share = (step: Step) => (models > 0 ? modelsTaking([step], units) / models : 1)
+  const each = cut.layers.reduce(
+    (sum, { facts }) => sum + facts.handsOnSecondsPerModel * share(facts.step),
+    0,
+  )
   return `${plural(recipe.steps.length, 'layer')}, ${plural(pots, 'pot')}, ${durationText(each)} a model`
 }
 

@@ -1,4 +1,4 @@
-import { joinWords, type StepId } from '@seriatim/core'
+import { joinWords, standardReaches, type StepId } from '@seriatim/core'
 import { clsx } from 'clsx'
 import type { ReactNode } from 'react'
 import { waitRangeText } from '../../shared/format/index.ts'
@@ -53,7 +53,9 @@ export function PaintCut({ cut, openId, onOpen, marked, editor }: PaintCutProps)
       <div className={clsx(columns, 'sticky bottom-0 bg-mat pt-1')} aria-hidden="true">
         <div>
           <div className="h-4 bg-[#8f9894] px-2 text-xs leading-4 text-[#10211b]">plastic</div>
-          <div className="relative mt-1 h-7">
+          <div
+            className={clsx('relative mt-1', cut.columns.some(({ apart }) => apart !== '') ? 'h-10' : 'h-7')}
+          >
             {cut.columns.map((column) => (
               <span
                 key={column.name}
@@ -61,6 +63,9 @@ export function PaintCut({ cut, openId, onOpen, marked, editor }: PaintCutProps)
                 style={{ left: `${String(column.left)}%`, width: `${String(column.width)}%` }}
               >
                 {column.name}
+                {column.apart === '' ? null : (
+                  <span className="block font-sans text-xs font-normal">{column.apart}</span>
+                )}
               </span>
             ))}
           </div>
@@ -78,8 +83,9 @@ function placeOf({ facts }: Layer): string {
 function detailOf({ facts: { material, step } }: Layer): string {
   const technique = material && !material.name.includes(step.technique) ? [step.technique] : []
   const coats = step.coats > 1 ? [`${String(step.coats)} coats`] : []
-  const standard = step.standard === 'tabletop' ? [] : [step.standard]
-  return [...technique, ...coats, ...standard].map((each) => `, ${each}`).join('')
+  const standard = standardReaches(step.standard, 'tabletop') ? [] : [step.standard]
+  const roles = step.roles.length === 0 ? [] : [`only ${step.roles.join(', ')}`]
+  return [...technique, ...coats, ...standard, ...roles].map((each) => `, ${each}`).join('')
 }
 
 /** Thickness by coats, colour as predicted. */

@@ -1,5 +1,5 @@
 import type { Recipe, Unit, UnitId } from '@seriatim/core'
-import { Button, CheckField, SelectField } from '../../shared/ui/index.ts'
+import { Button, CheckField, SelectField, TextField } from '../../shared/ui/index.ts'
 
 interface PreferencesProps {
   readonly recipe: Recipe
@@ -58,8 +58,24 @@ export function Preferences({ recipe, units, onChange, onFollow }: PreferencesPr
         </div>
       </fieldset>
       {silenced.map(({ rule, note }) => (
-        <p key={rule} className="mt-2 flex flex-wrap items-center gap-3">
-          Rule {rule} is silent: {note}
+        <div key={rule} className="mt-2 flex flex-wrap items-end gap-3">
+          <TextField
+            label={`Rule ${rule} is silent, because`}
+            className="min-w-60 grow"
+            defaultValue={note}
+            maxLength={200}
+            onBlur={(event) => {
+              const why = event.target.value.trim()
+              if (why === '' || why === note) return
+              onChange(
+                {
+                  ...recipe,
+                  silenced: silenced.map((each) => (each.rule === rule ? { rule, note: why } : each)),
+                },
+                '',
+              )
+            }}
+          />
           <Button
             weight="quiet"
             onClick={() =>
@@ -71,7 +87,7 @@ export function Preferences({ recipe, units, onChange, onFollow }: PreferencesPr
           >
             Report it again
           </Button>
-        </p>
+        </div>
       ))}
     </details>
   )

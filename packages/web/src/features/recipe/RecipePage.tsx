@@ -1,14 +1,27 @@
-import type { Project, Recipe, RecipeId, Shelf, StepId } from '@seriatim/core'
+import {
+  fitToShelf,
+  spreadVariants,
+  starterShelf,
+  type Project,
+  type Recipe,
+  type RecipeId,
+  type Shelf,
+  type Step,
+  type StepId,
+} from '@seriatim/core'
 import { Plus, ShoppingBasket } from 'lucide-react'
 import { useState } from 'react'
 import { v7 } from 'uuid'
-import { useProjectChange, useShelf } from '../../shared/api/index.ts'
+import { useProjectChange, useShelf, useShelfChange } from '../../shared/api/index.ts'
 import { plural } from '../../shared/format/index.ts'
+import { useProgress } from '../../shared/progress/index.ts'
 import { useCurrentProject } from '../../shared/project-context.ts'
 import { Button, EmptyState, ErrorState, Headline, LoadingState } from '../../shared/ui/index.ts'
 import { NewRecipeDialog } from './NewRecipeDialog.tsx'
 import { OneRecipe } from './OneRecipe.tsx'
+import { RepeatDialog } from './RepeatDialog.tsx'
 import { ShoppingList } from './ShoppingList.tsx'
+import { UnderWayNote } from './UnderWayNote.tsx'
 
 export function RecipePage() {
   const project = useCurrentProject()
@@ -21,15 +34,24 @@ export function RecipePage() {
 
 function Recipes({ project, shelf }: { readonly project: Project; readonly shelf: Shelf }) {
   const change = useProjectChange(project.id)
+  const shelfChange = useShelfChange()
+  const { progress } = useProgress(project.id)
   const [chosenId, setChosenId] = useState<RecipeId | null>(null)
   const [making, setMaking] = useState(false)
   const [shopping, setShopping] = useState(false)
+  const [repeating, setRepeating] = useState(false)
   const { recipes } = project
   const recipe = recipes.find((each) => each.id === chosenId) ?? recipes[0]
   const write = (next: readonly Recipe[], said: string) =>
     change.mutate({ change: { kind: 'recipes', recipes: next }, said })
 
-  const make = (made: Recipe) => {
+  /** What a school takes and the shelf has not is put there first, with nothing in stock. */
+  const make = async (fresh: Recipe) => {
+    const { recipe: made, missing } = fitToShelf(fresh, starterShelf, shelf)
+    if (missing.length > 0) {
+      const said = `${plural(missing.length, 'material')} put on the shelf.`
+      await shelfChange.mutateAsync({ kind: 'put', materials: missing, said })
+    }
     // A unit follows one recipe.
     const others = recipes.map((each) => ({
       ...each,
@@ -38,18 +60,53 @@ function Recipes({ project, shelf }: { readonly project: Project; readonly shelf
     write([...others, made], `${made.name}: a recipe of ${plural(made.steps.length, 'step')}.`)
     setChosenId(made.id)
     setMaking(false)
+    setRepeating(false)
+  }
+  /** The layer in several colours, one for each of as many variants, and the variants given to the models. */
+  const spread = (on: Recipe, step: Step, count: number) => {
+    const base = step.on === 'whole' ? 'colour' : (step.on[0] ?? 'colour')
+    const variants = Array.from({ length: count }, (_, index) => `${base} ${String(index + 1)}`)
+    for (const unit of project.units) {
+      if (!on.unitIds.includes(unit.id)) continue
+      const given = spreadVariants(unit, variants)
+      if (given.models.some((model, index) => model !== unit.models[index]))
+        change.mutate({ change: { kind: 'unit', unit: given }, said: '' })
+    }
+    const steps = on.steps.flatMap((each) =>
+      each.id === step.id
+        ? variants.map((variant, index) => ({
+            ...each,
+            id: index === 0 ? each.id : (v7() as StepId),
+            roles: [variant],
+          }))
+        : [each],
+    )
+    write(
+      recipes.map((each) => (each.id === on.id ? { ...on, steps } : each)),
+      `${base.slice(0, 1).toUpperCase()}${base.slice(1)} in ${String(count)} colours: now give each its own.`,
+    )
   }
   const makeButton = (
     <Button weight={recipe ? 'plain' : 'main'} onClick={() => setMaking(true)}>
       <Plus aria-hidden="true" size={18} /> New recipe
     </Button>
   )
-  const dialog = <NewRecipeDialog project={project} open={making} onOpenChange={setMaking} onMake={make} />
+  const dialog = (
+    <NewRecipeDialog
+      project={project}
+      open={making}
+      onOpenChange={setMaking}
+      onMake={(made) => void make(made).catch(() => undefined)}
+    />
+  )
+
+  const underWay = <UnderWayNote project={project} progress={progress} shelf={shelf} />
 
   if (!recipe) {
     return (
       <>
         <Headline>What goes on them?</Headline>
+        {underWay}
         <EmptyState title="No recipe yet" actions={makeButton}>
           <p>
             A recipe says what is on each part of a model, from primer to rim. The line follows from it:
@@ -67,6 +124,7 @@ function Recipes({ project, shelf }: { readonly project: Project; readonly shelf
         project={project}
         recipe={recipe}
         shelf={shelf}
+        underWay={underWay}
         picker={
           <nav aria-label="Recipes" className="flex flex-wrap gap-2">
             {recipes.map((each) => (
@@ -105,6 +163,8 @@ function Recipes({ project, shelf }: { readonly project: Project; readonly shelf
           write([...recipes, copy], `${copy.name}: a copy that no unit follows yet.`)
           setChosenId(copy.id)
         }}
+        onSpread={(step, count) => spread(recipe, step, count)}
+        {...(progress ? { onRepeat: () => setRepeating(true) } : {})}
         onRemove={() =>
           write(
             recipes.filter((each) => each.id !== recipe.id),
@@ -113,6 +173,16 @@ function Recipes({ project, shelf }: { readonly project: Project; readonly shelf
         }
       />
       {dialog}
+      {repeating && progress ? (
+        <RepeatDialog
+          project={project}
+          progress={progress}
+          recipe={recipe}
+          shelf={shelf}
+          onClose={() => setRepeating(false)}
+          onMake={(made) => void make(made).catch(() => undefined)}
+        />
+      ) : null}
       <ShoppingList project={project} shelf={shelf} open={shopping} onOpenChange={setShopping} />
     </>
   )

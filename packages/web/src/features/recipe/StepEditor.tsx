@@ -13,6 +13,7 @@ import {
 import { ArrowDown, ArrowUp, Trash2 } from 'lucide-react'
 import { useId, useState } from 'react'
 import { MixCardNote } from './MixCardNote.tsx'
+import { Modes } from './Modes.tsx'
 import { StepExtras } from './StepExtras.tsx'
 import { Swatches } from './Swatches.tsx'
 import { Button, CheckField, SelectField, Stepper, TextField } from '../../shared/ui/index.ts'
@@ -21,15 +22,25 @@ interface StepEditorProps {
   readonly recipe: Recipe
   readonly step: Step
   readonly shelf: Shelf
-  /** Models that take the step. */
-  readonly models: number
+  readonly takers: { readonly models: number; readonly batches: number }
   readonly onChange: (step: Step) => void
+  /** The same layer in so many colours, spread over the models. */
+  readonly onSpread: (count: number) => void
   readonly onMove: (by: -1 | 1) => void
   readonly onRemove: () => void
 }
 
 /** One step of a stack; every field takes effect as soon as it is left. */
-export function StepEditor({ recipe, step, shelf, models, onChange, onMove, onRemove }: StepEditorProps) {
+export function StepEditor({
+  recipe,
+  step,
+  shelf,
+  takers,
+  onChange,
+  onSpread,
+  onMove,
+  onRemove,
+}: StepEditorProps) {
   const listId = useId()
   const [mix, setMix] = useState(() => textOfMix(step.mix, shelf))
   const [note, setNote] = useState(step.note)
@@ -83,7 +94,14 @@ export function StepEditor({ recipe, step, shelf, models, onChange, onMove, onRe
         />
       </div>
       <div className="grid items-start gap-4 sm:grid-cols-[minmax(0,1fr)_18rem]">
-        {facts ? <MixCardNote facts={facts} shelf={shelf} models={models} /> : null}
+        {facts ? (
+          <MixCardNote
+            facts={facts}
+            shelf={shelf}
+            models={takers.models}
+            onUse={(materialId) => onChange({ ...step, mix: [{ materialId, parts: 1 }] })}
+          />
+        ) : null}
         {facts?.material ? (
           <Swatches mix={step.mix} shelf={shelf} material={facts.material} coats={step.coats} />
         ) : null}
@@ -116,7 +134,15 @@ export function StepEditor({ recipe, step, shelf, models, onChange, onMove, onRe
         onChange={(event) => setNote(event.target.value)}
         onBlur={() => note.trim() !== step.note && onChange({ ...step, note: note.trim() })}
       />
-      <StepExtras recipe={recipe} step={step} sprayed={facts?.sprayed ?? false} onChange={onChange} />
+      <StepExtras
+        recipe={recipe}
+        step={step}
+        shelf={shelf}
+        sprayed={facts?.sprayed ?? false}
+        listId={listId}
+        onChange={onChange}
+      />
+      <Modes recipe={recipe} step={step} shelf={shelf} takers={takers} onChange={onChange} />
       <div className="flex flex-wrap items-center gap-3">
         <Stepper
           label="Coats"
@@ -131,6 +157,20 @@ export function StepEditor({ recipe, step, shelf, models, onChange, onMove, onRe
         <Button onClick={() => onMove(-1)} disabled={place === 0}>
           <ArrowDown aria-hidden="true" size={18} /> Under the last
         </Button>
+        {step.roles.length === 0 ? (
+          <SelectField
+            label="Spread over the models"
+            value=""
+            options={[
+              { value: '', text: 'one colour for all' },
+              ...[2, 3, 4, 5, 6].map((count) => ({
+                value: String(count),
+                text: `in ${String(count)} colours`,
+              })),
+            ]}
+            onChange={(event) => onSpread(Number(event.target.value))}
+          />
+        ) : null}
         <Button className="ml-auto" onClick={onRemove}>
           <Trash2 aria-hidden="true" size={18} /> Take out
         </Button>

@@ -1,19 +1,22 @@
-import type { Recipe, Step } from '@seriatim/core'
-import { seconds } from '@seriatim/core'
+import { seconds, type MaterialId, type Recipe, type Shelf, type Step } from '@seriatim/core'
 import { useState } from 'react'
 import { minutesInputText, parseMinutesText } from '../../shared/format/index.ts'
+import { splitNames } from '../../shared/split-names.ts'
 import { SelectField, TextField } from '../../shared/ui/index.ts'
 
 interface StepExtrasProps {
   readonly recipe: Recipe
   readonly step: Step
+  readonly shelf: Shelf
+  /** The datalist of the shelf’s names. */
+  readonly listId: string
   /** Goes on by can or airbrush. */
   readonly sprayed: boolean
   readonly onChange: (step: Step) => void
 }
 
 /** What few steps need: who alone takes it, wet-in-wet partners, its own drying, how it is sprayed. */
-export function StepExtras({ recipe, step, sprayed, onChange }: StepExtrasProps) {
+export function StepExtras({ recipe, step, shelf, listId, sprayed, onChange }: StepExtrasProps) {
   const [dryFrom, setDryFrom] = useState(step.dryingSeconds ? minutesInputText(step.dryingSeconds.min) : '')
   const [dryTo, setDryTo] = useState(step.dryingSeconds ? minutesInputText(step.dryingSeconds.max) : '')
   const [fault, setFault] = useState<string | undefined>()
@@ -41,15 +44,16 @@ export function StepExtras({ recipe, step, sprayed, onChange }: StepExtrasProps)
 
   return (
     <details>
-      <summary className="min-h-8 font-bold">Roles, wet-in-wet, drying{sprayed ? ', spray' : ''}</summary>
+      <summary className="min-h-8 font-bold">
+        Roles, wet-in-wet, drying, substitutes{sprayed ? ', spray' : ''}
+      </summary>
       <div className="mt-2 grid gap-4 sm:grid-cols-2 lg:grid-cols-4">
         <TextField
-          label="Only for the roles"
-          hint="With commas: leader, musician. Empty for all."
+          label="Only for the roles or variants"
+          hint="With commas: leader, cloak. Empty for all."
           defaultValue={step.roles.join(', ')}
           onBlur={(event) => {
-            const roles = event.target.value.split(',').map((role) => role.trim())
-            const named = roles.filter((role) => role !== '')
+            const named = splitNames(event.target.value, ',')
             if (named.join() !== step.roles.join()) onChange({ ...step, roles: named })
           }}
         />
@@ -80,6 +84,7 @@ export function StepExtras({ recipe, step, sprayed, onChange }: StepExtrasProps)
           onChange={(event) => setDryTo(event.target.value)}
           onBlur={takeDrying}
         />
+        <Substitutes step={step} shelf={shelf} listId={listId} onChange={onChange} />
         {sprayed ? (
           <>
             <SelectField
@@ -104,6 +109,39 @@ export function StepExtras({ recipe, step, sprayed, onChange }: StepExtrasProps)
       </div>
     </details>
   )
+}
+
+interface SubstitutesProps {
+  readonly step: Step
+  readonly shelf: Shelf
+  readonly listId: string
+  readonly onChange: (step: Step) => void
+}
+
+/** What goes on when the pot is missing, the best match first. */
+function Substitutes({ step, shelf, listId, onChange }: SubstitutesProps) {
+  const [fault, setFault] = useState<string | undefined>()
+  return (
+    <TextField
+      label="If the pot is missing"
+      hint="Materials of the shelf, with semicolons."
+      list={listId}
+      defaultValue={step.substitutes.map((id) => shelf.get(id)?.name ?? '').join('; ')}
+      error={fault}
+      onBlur={(event) => {
+        const names = splitNames(event.target.value, ';')
+        const unknown = names.find((name) => idOf(name, shelf) === undefined)
+        setFault(unknown === undefined ? undefined : `“${unknown}” is not on the shelf.`)
+        const substitutes = names.flatMap((name) => idOf(name, shelf) ?? []).slice(0, 10)
+        if (unknown === undefined && substitutes.join() !== step.substitutes.join())
+          onChange({ ...step, substitutes })
+      }}
+    />
+  )
+}
+
+function idOf(name: string, shelf: Shelf): MaterialId | undefined {
+  return [...shelf.values()].find((material) => material.name.toLowerCase() === name.toLowerCase())?.id
 }
 
 const sprayFields = [

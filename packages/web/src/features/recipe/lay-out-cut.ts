@@ -26,7 +26,13 @@ export interface Layer {
 }
 
 export interface Cut {
-  readonly columns: readonly { readonly name: string; readonly left: number; readonly width: number }[]
+  readonly columns: readonly {
+    readonly name: string
+    /** The sub-assembly it is painted on; empty for the model itself. */
+    readonly apart: string
+    readonly left: number
+    readonly width: number
+  }[]
   /** From the bottom up. */
   readonly layers: readonly Layer[]
 }
@@ -72,7 +78,7 @@ function columnsOf({ regions }: Recipe): Cut['columns'] {
   let left = 0
   return regions.map((region, index) => {
     const width = ((wanted[index] ?? 0) / all) * 100
-    const column = { name: region.name, left, width: Math.max(1, width - gap) }
+    const column = { name: region.name, apart: region.apart, left, width: Math.max(1, width - gap) }
     left += width
     return column
   })

@@ -1,0 +1,107 @@
+import {
+  recipeAsDone,
+  type Progress,
+  type Project,
+  type Recipe,
+  type Shelf,
+  type UnitId,
+} from '@seriatim/core'
+import { useMemo, useState } from 'react'
+import { v7 } from 'uuid'
+import { plural } from '../../shared/format/index.ts'
+import { Button, CheckField, Dialog, SelectField } from '../../shared/ui/index.ts'
+
+interface RepeatDialogProps {
+  readonly project: Project
+  readonly progress: Progress
+  readonly recipe: Recipe
+  readonly shelf: Shelf
+  readonly onClose: () => void
+  readonly onMake: (recipe: Recipe) => void
+}
+
+/** The second squad painted exactly as the first really was: by the record, not by the plan. */
+export function RepeatDialog({ project, progress, recipe, shelf, onClose, onMake }: RepeatDialogProps) {
+  const done = useMemo(
+    () =>
+      project.units
+        .filter((unit) => recipe.unitIds.includes(unit.id))
+        .flatMap((unit) => {
+          const asDone = recipeAsDone(project, progress, recipe, unit, shelf, v7)
+          return asDone ? [{ unit, asDone }] : []
+        }),
+    [project, progress, recipe, shelf],
+  )
+  const [chosenId, setChosenId] = useState<UnitId | null>(null)
+  const [unitIds, setUnitIds] = useState<readonly UnitId[]>([])
+  const chosen = done.find(({ unit }) => unit.id === chosenId) ?? done[0]
+
+  return (
+    <Dialog
+      open
+      onOpenChange={onClose}
+      title="Repeat as it was really done"
+      description="Layers in the order in which they went on, without those no model had; with your pace and what to look out for."
+      wide
+    >
+      {chosen ? (
+        <div className="grid gap-4">
+          <SelectField
+            label="As on"
+            value={chosen.unit.id}
+            options={done.map(({ unit }) => ({ value: unit.id, text: unit.name }))}
+            onChange={(event) => setChosenId(event.target.value as UnitId)}
+          />
+          <section aria-label="What differs from the recipe">
+            <p className="text-sm font-bold">
+              {chosen.asDone.differences.length === 0
+                ? 'They were painted exactly as the recipe says.'
+                : 'Other than the recipe says'}
+            </p>
+            <ul className="mt-1 grid gap-1 text-sm">
+              {chosen.asDone.unfinished > 0 ? (
+                <li className="text-ink-soft">
+                  {plural(chosen.asDone.unfinished, 'model')} of them{' '}
+                  {chosen.asDone.unfinished === 1 ? 'is' : 'are'} not finished: what no model has so far
+                  counts as left out.
+                </li>
+              ) : null}
+              {chosen.asDone.differences.map((difference) => (
+                <li key={difference.text}>{difference.text}</li>
+              ))}
+            </ul>
+          </section>
+          <fieldset>
+            <legend className="text-sm font-bold">For</legend>
+            <div className="flex flex-wrap gap-x-3">
+              {project.units
+                .filter((unit) => unit.id !== chosen.unit.id)
+                .map((unit) => (
+                  <CheckField
+                    key={unit.id}
+                    label={unit.name}
+                    checked={unitIds.includes(unit.id)}
+                    onChange={(event) =>
+                      setUnitIds(
+                        event.target.checked
+                          ? [...unitIds, unit.id]
+                          : unitIds.filter((each) => each !== unit.id),
+                      )
+                    }
+                  />
+                ))}
+            </div>
+          </fieldset>
+          <Button weight="main" onClick={() => onMake({ ...chosen.asDone.recipe, unitIds })}>
+            Make the recipe
+          </Button>
+        </div>
+      ) : (
+        <p>
+          Nothing of this recipe is punched yet. Once the line follows it and models are through its stages,
+          the record can be repeated here.
+        </p>
+      )}
+    </Dialog>
+  )
+}
