@@ -1,5 +1,6 @@
-import { expect, test, type APIRequestContext, type Page } from '@playwright/test'
+import { expect, test } from '@playwright/test'
 import { seedProject } from '../support/projects.ts'
+import { goTo, makeFirstRecipe, takeOrder } from '../support/recipes.ts'
 
 test('from nothing to a line in a few clicks: school, findings, order', async ({ page, request }) => {
   const { url } = await seedProject(request, { stages: 0 })
@@ -23,7 +24,7 @@ test('from nothing to a line in a few clicks: school, findings, order', async ({
   await page.getByRole('button', { name: 'Plan 2 coats' }).click()
   await expect(finding).toBeHidden()
 
-  await page.getByRole('link', { name: 'Line', exact: true }).click()
+  await goTo(page, 'Line')
   await expect(page.getByRole('heading', { name: /^The recipes come to \d+ stages/ })).toBeVisible()
   await page.getByRole('button', { name: 'Take this order' }).click()
   await expect(page.getByText('The line follows this order.')).toBeVisible()
@@ -37,9 +38,7 @@ test('a stage moved against its stack is named at once, and moved back by one bu
   request,
 }) => {
   await makeFirstRecipe(page, request)
-  await page.getByRole('link', { name: 'Line', exact: true }).click()
-  await page.getByRole('button', { name: 'Take this order' }).click()
-  await expect(page.getByText('The line follows this order.')).toBeVisible()
+  await takeOrder(page)
   await page.getByRole('button', { name: /^Spray from above, all over/ }).press('Alt+ArrowUp')
   const findings = page.getByRole('list', { name: 'Findings' })
   await expect(findings).toContainText('This spoils.')
@@ -50,21 +49,17 @@ test('a stage moved against its stack is named at once, and moved back by one bu
 
 test('a recipe changed half-way keeps the punches of what stays', async ({ page, request }) => {
   await makeFirstRecipe(page, request)
-  await page.getByRole('link', { name: 'Line', exact: true }).click()
-  await page.getByRole('button', { name: 'Take this order' }).click()
-  await expect(page.getByText('The line follows this order.')).toBeVisible()
-  await page.getByRole('link', { name: 'Bench', exact: true }).click()
+  await takeOrder(page)
+  await goTo(page, 'Bench')
   await page.getByRole('button', { name: 'All done' }).click()
   await expect(
     page.getByRole('gridcell', { name: /^Spray, all over, Reed-pikes: (drying|done)/ }),
   ).toBeVisible()
-  await page.getByRole('link', { name: 'Recipe', exact: true }).click()
+  await goTo(page, 'Recipe')
   await page.getByRole('button', { name: /reed tuft/ }).click()
   await page.getByRole('button', { name: 'Take out' }).click()
-  await page.getByRole('link', { name: 'Line', exact: true }).click()
-  await page.getByRole('button', { name: 'Take this order' }).click()
-  await expect(page.getByText('The line follows this order.')).toBeVisible()
-  await page.getByRole('link', { name: 'Bench', exact: true }).click()
+  await takeOrder(page)
+  await goTo(page, 'Bench')
   await expect(
     page.getByRole('gridcell', { name: /^Spray, all over, Reed-pikes: (drying|done)/ }),
   ).toBeVisible()
@@ -127,13 +122,5 @@ test('regions change with their layers, a mix tells its drops, and what is short
   await expect(card).toContainText(/\d+ drops\s*translucent medium/)
 
   await page.getByRole('button', { name: 'What to buy' }).click()
-  await expect(page.getByRole('row', { name: /black primer, spray/ })).toContainText('1 pot')
+  await expect(page.getByRole('row', { name: /translucent medium/ })).toContainText('1 pot')
 })
-
-/** A project of one unit, on its recipe by the first school. */
-async function makeFirstRecipe(page: Page, request: APIRequestContext): Promise<void> {
-  const { url } = await seedProject(request, { stages: 0 })
-  await page.goto(`${url}/recipe`)
-  await page.getByRole('button', { name: 'New recipe' }).click()
-  await page.getByRole('button', { name: 'Make the recipe' }).click()
-}

@@ -3,6 +3,7 @@ export { batchSeconds, batchTime, sharedHandsOnSeconds, type BatchTime } from '.
 export { cautionText, type Caution } from './line/cautions.ts'
 export { regionsMeet, type Regions } from './line/regions.ts'
 export { schools, type School, type StageTemplate } from './line/schools.ts'
+export { stageLabels } from './line/stage-labels.ts'
 export { dryingWait, potOf, touchedRegions, type Stage, type Touch } from './line/stage.ts'
 export { distinctBatchSizes, tryBatchSize, type BatchSizeOutcome } from './planning/compare-batch-sizes.ts'
 export { planProblemText, type LinePlan, type PlanProblem, type Stretch } from './planning/line-plan.ts'
@@ -40,7 +41,7 @@ export { lineJudge, mendLine, type LineFinding } from './ordering/line-findings.
 export { applyMend } from './ordering/mend.ts'
 export { changeUnderWay } from './ordering/change-under-way.ts'
 export { recipeAsDone, type RecipeAsDone } from './ordering/recipe-as-done.ts'
-export { offersOfSameness, type SamenessOffer } from './ordering/offers.ts'
+export { applyOffer, offersOfSameness, type SamenessOffer } from './ordering/offers.ts'
 export {
   orderLine,
   type LineOrder,

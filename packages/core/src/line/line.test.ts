@@ -4,6 +4,7 @@ import { minutes, seconds } from '../units/seconds.ts'
 import { cautionText } from './cautions.ts'
 import { regionsMeet } from './regions.ts'
 import { schools } from './schools.ts'
+import { stageLabels } from './stage-labels.ts'
 import { dryingWait, potOf, touchedRegions } from './stage.ts'
 
 describe('a stage', () => {
@@ -48,5 +49,17 @@ describe('the school', () => {
 
   it('every caution defers to the product’s sheet', () => {
     for (const text of Object.values(cautionText)) expect(text).toContain('product’s own sheet')
+  })
+})
+
+describe('stageLabels', () => {
+  it('are the names, and the materials where names repeat', () => {
+    const line = [
+      stage('a', { name: 'Base coat, hair', material: 'rust' }),
+      stage('b', { name: 'Base coat, hair', material: 'ochre' }),
+      stage('c', { name: 'Base coat, hair', material: '' }),
+      stage('d', { name: 'Wash', material: 'sepia' }),
+    ]
+    expect([...stageLabels(line).values()]).toEqual(['rust', 'ochre', 'Base coat, hair', 'Wash'])
   })
 })

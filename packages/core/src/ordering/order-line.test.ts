@@ -5,7 +5,7 @@ import { recipeFromSchool, recipeSchools } from '../recipe/schools.ts'
 import { footRecipe, testShelf, type StepRow } from '../testing/recipes.ts'
 import { seededRandom } from '../units/random.ts'
 import type { RecipeId, UnitId } from '../units/ids.ts'
-import { offersOfSameness } from './offers.ts'
+import { applyOffer, offersOfSameness } from './offers.ts'
 import { orderLine, type OrderingInput } from './order-line.ts'
 import { orderWeights, type OrderedRecipe } from './pieces.ts'
 
@@ -200,17 +200,50 @@ describe('orderLine', () => {
     const line = orderLine(given)
     const [offer] = offersOfSameness(given, line)
     expect(offer?.reason).toBe('The saddle brown on the wood could be the peat brown, which is open anyway.')
-    const changed = recipes.map((source) => ({
-      ...source,
-      recipe: {
-        ...source.recipe,
-        id: 'recipe' as RecipeId,
-        steps: source.recipe.steps.map((step) =>
-          step.id === offer?.stepId ? { ...step, mix: [{ materialId: offer.materialId, parts: 1 }] } : step,
-        ),
-      },
-    }))
+    const changed = recipes.map((source) => ({ ...source, recipe: applyOffer(source.recipe, offer!) }))
     expect(offer?.secondsSaved).toBe(90)
     expect(line.setUpSeconds - orderLine(input(changed)).setUpSeconds).toBe(90)
+  })
+
+  it('offers one under-colour for neighbours where a later layer tells them apart', () => {
+    const recipes = single([
+      ['all', 'grey primer, spray', 'spray'],
+      ['coat', 'moss green', 'base coat'],
+      ['metal', 'soot black', 'base coat'],
+      ['leather', 'saddle brown', 'base coat'],
+      ['hair', 'rust red', 'base coat'],
+      ['hair', 'pale bone', 'layer'],
+      ['skin', 'warm flesh', 'base coat'],
+    ])
+    const given = input(recipes)
+    const offer = offersOfSameness(given, orderLine(given)).find((each) =>
+      each.reason.startsWith('One under'),
+    )
+    expect(offer?.reason).toBe(
+      'One under-colour could lie under the skin and hair: the warm flesh, whose border with the hair then needs no care.',
+    )
+    const [changed] = recipes.map((source) => applyOffer(source.recipe, offer!))
+    expect(changed?.steps[4]?.mix).toEqual(changed?.steps[6]?.mix)
+  })
+
+  it('offers to leave a tiny region to the undercoat where it looks much the same', () => {
+    const recipes = single([
+      ['all', 'leather brown primer, spray', 'spray'],
+      ['coat', 'moss green', 'base coat'],
+      ['hair', 'peat brown', 'base coat'],
+      ['hair', 'dark sepia wash', 'wash'],
+    ])
+    const given = input(recipes)
+    const [offer] = offersOfSameness(given, orderLine(given))
+    expect(offer).toMatchObject({ materialId: null })
+    expect(offer?.reason).toBe(
+      'The hair could do without the peat brown: the leather brown primer, spray under it looks much the same.',
+    )
+    const changed = applyOffer(recipes[0]!.recipe, offer!)
+    expect(changed.steps.map((step) => step.technique)).toEqual(['spray', 'base coat', 'wash'])
+    expect(changed.regions.find((region) => region.name === 'hair')?.bare).toBe(true)
+    // A pot less, and four models times half a minute.
+    expect(offer?.secondsSaved).toBeGreaterThan(90)
+    expect(applyOffer({ ...changed, id: 'other' as RecipeId }, offer!).steps).toEqual(changed.steps)
   })
 })

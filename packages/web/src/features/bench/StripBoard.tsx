@@ -1,4 +1,12 @@
-import type { Batch, Instant, ModelId, Progress, Project, StageId } from '@seriatim/core'
+import {
+  stageLabels,
+  type Batch,
+  type Instant,
+  type ModelId,
+  type Progress,
+  type Project,
+  type StageId,
+} from '@seriatim/core'
 import { clsx } from 'clsx'
 import { ChevronRight } from 'lucide-react'
 import { useMemo, useState } from 'react'
@@ -53,6 +61,7 @@ export function StripBoard({
     if (!next.delete(id)) next.add(id)
     setOpened(next)
   }
+  const labels = stageLabels(project.line)
   const columns = `var(--name) repeat(${String(project.line.length)}, minmax(var(--hole), 1fr))`
 
   return (
@@ -89,7 +98,7 @@ export function StripBoard({
                 stage.tableReady && 'border-r-2 border-dotted border-done',
               )}
             >
-              <span className="rotate-180 truncate [writing-mode:vertical-rl]">{stage.name}</span>
+              <span className="rotate-180 truncate [writing-mode:vertical-rl]">{labels.get(stage.id)}</span>
             </span>
           ))}
         </div>

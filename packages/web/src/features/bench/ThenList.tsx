@@ -1,4 +1,4 @@
-import type { LinePlan, Project, Stretch } from '@seriatim/core'
+import { stageLabels, type LinePlan, type Project, type Stretch } from '@seriatim/core'
 import { batchName } from '../../shared/batch-name.ts'
 import { clockText, dayText } from '../../shared/format/index.ts'
 import type { BenchTask, Choice } from './bench-task.ts'
@@ -74,7 +74,7 @@ function ThenText({
   if (!batch || !stage) return null
   return (
     <span className="block leading-snug">
-      <b>{stage.name}</b>, {batchName(batch)} ({stretch.modelIds.length})
+      <b>{stageLabels(project.line).get(stage.id)}</b>, {batchName(batch)} ({stretch.modelIds.length})
     </span>
   )
 }

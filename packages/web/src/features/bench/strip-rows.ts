@@ -1,6 +1,7 @@
 import {
   batchHole,
   holeState,
+  stageLabels,
   type Batch,
   type HoleState,
   type Instant,
@@ -41,6 +42,8 @@ export function stripRows(
   now: Instant,
   opened: ReadonlySet<string>,
 ): readonly StripRow[] {
+  const labels = stageLabels(project.line)
+  const labelOf = (stage: Stage) => labels.get(stage.id) ?? stage.name
   return batches.flatMap((batch) => {
     const holes = project.line.map((stage) =>
       batch.models.map((model) => ({
@@ -54,7 +57,7 @@ export function stripRows(
       kind: 'batch',
       batch,
       name,
-      cells: project.line.map((stage, column) => cellOf(name, stage, holes[column] ?? [])),
+      cells: project.line.map((stage, column) => cellOf(name, stage, labelOf(stage), holes[column] ?? [])),
     }
     if (!opened.has(batch.id)) return [strip]
     const models = batch.models.map(({ id, name: modelName }, index): StripRow => {
@@ -64,7 +67,7 @@ export function stripRows(
         batch,
         name: modelName,
         cells: project.line.map((stage, column) =>
-          cellOf(modelName, stage, holes[column]?.slice(index, index + 1) ?? []),
+          cellOf(modelName, stage, labelOf(stage), holes[column]?.slice(index, index + 1) ?? []),
         ),
       }
     })
@@ -72,7 +75,12 @@ export function stripRows(
   })
 }
 
-function cellOf(name: string, stage: Stage, holes: readonly { id: ModelId; state: HoleState }[]): Cell {
+function cellOf(
+  name: string,
+  stage: Stage,
+  stageLabel: string,
+  holes: readonly { id: ModelId; state: HoleState }[],
+): Cell {
   const taking = holes.filter((hole) => hole.state.kind !== 'not-needed')
   const whole = batchHole(holes.map((hole) => hole.state))
   const partly = whole.done > 0 && whole.done < whole.of
@@ -84,6 +92,6 @@ function cellOf(name: string, stage: Stage, holes: readonly { id: ModelId; state
       .filter((hole) => ['to-do', 'in-hand', 'touch-up'].includes(hole.state.kind))
       .map((hole) => hole.id),
     count: partly ? `${String(whole.done)}/${String(whole.of)}` : '',
-    label: `${stage.name}, ${name}: ${holeText(whole.state)}${partly ? `, ${String(whole.done)} of ${String(whole.of)}` : ''}`,
+    label: `${stageLabel}, ${name}: ${holeText(whole.state)}${partly ? `, ${String(whole.done)} of ${String(whole.of)}` : ''}`,
   }
 }

@@ -1,5 +1,6 @@
 import {
   applyMend,
+  applyOffer,
   followedRecipes,
   lineJudge,
   lineOfOrder,
@@ -10,7 +11,6 @@ import {
   type OrderWeight,
   type Progress,
   type Project,
-  type Recipe,
   type SamenessOffer,
   type Shelf,
   type Stage,
@@ -56,8 +56,8 @@ function Ordered({ project, onTake, shelf }: OrderFromRecipesProps & { readonly 
   const change = useProjectChange(project.id)
   const accept = (offer: SamenessOffer) =>
     change.mutate({
-      change: { kind: 'recipes', recipes: recipes.map((recipe) => recoloured(recipe, offer)) },
-      said: 'The recipe uses the pot that is open anyway.',
+      change: { kind: 'recipes', recipes: recipes.map((recipe) => applyOffer(recipe, offer)) },
+      said: 'The offer is taken up in the recipe.',
     })
   const judge = useMemo(
     () => lineJudge({ recipes, units, batchSize }, shelf, weight, tableReady),
@@ -126,14 +126,6 @@ function Ordered({ project, onTake, shelf }: OrderFromRecipesProps & { readonly 
       </section>
     </>
   )
-}
-
-function recoloured(recipe: Recipe, { recipeId, stepId, materialId }: SamenessOffer): Recipe {
-  if (recipe.id !== recipeId) return recipe
-  const steps = recipe.steps.map((step) =>
-    step.id === stepId ? { ...step, mix: [{ materialId, parts: 1 }] } : step,
-  )
-  return { ...recipe, steps }
 }
 
 function headlineOf(found: LineOrder): string {

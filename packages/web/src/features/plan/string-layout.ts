@@ -1,4 +1,13 @@
-import type { Batch, BatchId, Instant, LinePlan, Project, Session, Stretch } from '@seriatim/core'
+import {
+  stageLabels,
+  type Batch,
+  type BatchId,
+  type Instant,
+  type LinePlan,
+  type Project,
+  type Session,
+  type Stretch,
+} from '@seriatim/core'
 
 /** Where the chart's parts lie, in pixels. */
 export interface StringLayout {
@@ -48,8 +57,12 @@ export function layOutStrings(plan: LinePlan, project: Project, left: number, wi
     x += band.width + fold
     return band
   })
+  const labels = stageLabels(project.line)
   const rows = [
-    ...project.line.map((stage) => ({ label: stage.name, tableReady: stage.tableReady })),
+    ...project.line.map((stage) => ({
+      label: labels.get(stage.id) ?? stage.name,
+      tableReady: stage.tableReady,
+    })),
     { label: 'Done', tableReady: false },
   ]
   const yOf = (row: number) => top + (row + 0.5) * rowHeight

@@ -16,6 +16,7 @@ import { MixCardNote } from './MixCardNote.tsx'
 import { Modes } from './Modes.tsx'
 import { StepExtras } from './StepExtras.tsx'
 import { Swatches } from './Swatches.tsx'
+import { useTextOf } from './use-text-of.ts'
 import { Button, CheckField, SelectField, Stepper, TextField } from '../../shared/ui/index.ts'
 
 interface StepEditorProps {
@@ -42,8 +43,8 @@ export function StepEditor({
   onRemove,
 }: StepEditorProps) {
   const listId = useId()
-  const [mix, setMix] = useState(() => textOfMix(step.mix, shelf))
-  const [note, setNote] = useState(step.note)
+  const [mix, setMix] = useTextOf(textOfMix(step.mix, shelf))
+  const [note, setNote] = useTextOf(step.note)
   const [fault, setFault] = useState<string | undefined>()
   const facts = factsOf(recipe, shelf).find((each) => each.step.id === step.id)
   const place = recipe.steps.findIndex((each) => each.id === step.id)

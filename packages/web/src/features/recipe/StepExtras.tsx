@@ -3,6 +3,7 @@ import { useState } from 'react'
 import { minutesInputText, parseMinutesText } from '../../shared/format/index.ts'
 import { splitNames } from '../../shared/split-names.ts'
 import { SelectField, TextField } from '../../shared/ui/index.ts'
+import { useTextOf } from './use-text-of.ts'
 
 interface StepExtrasProps {
   readonly recipe: Recipe
@@ -17,8 +18,8 @@ interface StepExtrasProps {
 
 /** What few steps need: who alone takes it, wet-in-wet partners, its own drying, how it is sprayed. */
 export function StepExtras({ recipe, step, shelf, listId, sprayed, onChange }: StepExtrasProps) {
-  const [dryFrom, setDryFrom] = useState(step.dryingSeconds ? minutesInputText(step.dryingSeconds.min) : '')
-  const [dryTo, setDryTo] = useState(step.dryingSeconds ? minutesInputText(step.dryingSeconds.max) : '')
+  const [dryFrom, setDryFrom] = useTextOf(step.dryingSeconds ? minutesInputText(step.dryingSeconds.min) : '')
+  const [dryTo, setDryTo] = useTextOf(step.dryingSeconds ? minutesInputText(step.dryingSeconds.max) : '')
   const [fault, setFault] = useState<string | undefined>()
   const groups = [...new Set(recipe.steps.flatMap((each) => each.wetGroup ?? []))]
 
@@ -51,6 +52,7 @@ export function StepExtras({ recipe, step, shelf, listId, sprayed, onChange }: S
         <TextField
           label="Only for the roles or variants"
           hint="With commas: leader, cloak. Empty for all."
+          key={step.roles.join()}
           defaultValue={step.roles.join(', ')}
           onBlur={(event) => {
             const named = splitNames(event.target.value, ',')
@@ -126,6 +128,7 @@ function Substitutes({ step, shelf, listId, onChange }: SubstitutesProps) {
       label="If the pot is missing"
       hint="Materials of the shelf, with semicolons."
       list={listId}
+      key={step.substitutes.join()}
       defaultValue={step.substitutes.map((id) => shelf.get(id)?.name ?? '').join('; ')}
       error={fault}
       onBlur={(event) => {

@@ -56,9 +56,9 @@ export function UnitTicket({ project, unit, progress, onEdit, onRemove }: UnitTi
         {unit.models.map((model) => (
           <li
             key={model.id}
-            className="flex min-h-8 min-w-0 items-center justify-between gap-2 border-t border-paper-edge"
+            className="flex min-h-8 min-w-0 flex-wrap items-center justify-between gap-x-2 border-t border-paper-edge py-1"
           >
-            <span className="min-w-0 truncate" title={model.name}>
+            <span className="min-w-0 grow basis-40 truncate" title={model.name}>
               {model.name}
               {tellsApart(model) === '' ? null : (
                 <span className="ml-1.5 text-sm text-ink-soft">{tellsApart(model)}</span>

@@ -26,7 +26,7 @@ export function PunchStrip({ label, holes, now, size }: PunchStripProps) {
       width={size * holes.length}
       height={size}
       viewBox={`0 0 ${24 * holes.length} 24`}
-      className="block shrink-0"
+      className="block h-auto max-w-full"
     >
       {holes.map((hole, index) => (
         <g key={hole.id} transform={`translate(${24 * index} 0)`}>

@@ -1,0 +1,150 @@
+import { expect, test } from '@playwright/test'
+import { expectAccessible } from '../support/axe.ts'
+import { goTo, makeFirstRecipe, takeOrder } from '../support/recipes.ts'
+
+test('hair in three colours spread over the unit: each model passes the other two by', async ({
+  page,
+  request,
+}) => {
+  await makeFirstRecipe(page, request)
+  await page.getByRole('button', { name: /saddle translucent/ }).click()
+  await page.getByLabel('Spread over the models').selectOption('3')
+  await expect(page.getByText('Hair in 3 colours: now give each its own.')).toBeVisible()
+  await page.getByRole('button', { name: /saddle translucent.*only hair 2/ }).click()
+  const mix = page.getByLabel('Material or mix')
+  await mix.fill('rust translucent')
+  await mix.press('Enter')
+  await expect(page.getByRole('region', { name: 'Mix card' })).toContainText('for 2 models')
+  await expect(page.getByRole('list', { name: 'Findings' })).toBeHidden()
+
+  await takeOrder(page)
+  await expect(page.getByText('Reed-pikes: only hair 2')).toBeVisible()
+  await goTo(page, 'Bench')
+  await page.getByRole('button', { name: /^Reed-pikes/ }).click()
+  const hole = (paint: string, model: number, state: string) =>
+    page.getByRole('gridcell', { name: `${paint}, Reed-pikes ${String(model)}: ${state}` })
+  await expect(hole('saddle translucent', 1, 'to do')).toBeVisible()
+  await expect(hole('rust translucent', 1, 'not needed')).toBeVisible()
+  await expect(hole('rust translucent', 2, 'to do')).toBeVisible()
+
+  await goTo(page, 'Roster')
+  await expect(page.getByText('hair 3').first()).toBeVisible()
+  await page.getByRole('button', { name: 'Change Reed-pikes' }).click()
+  await expect(page.getByLabel('Model 2: variants, with commas')).toHaveValue('hair 2')
+})
+
+test('a version is kept, compared and gone back to', async ({ page, request }) => {
+  await makeFirstRecipe(page, request)
+  await page.getByText('Versions', { exact: true }).click()
+  await page.getByLabel('Note on the present state').fill('Before the pilot')
+  await page.getByRole('button', { name: 'Keep this version' }).click()
+  await expect(page.getByText('The two are the same.')).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Go back to 1' })).toBeDisabled()
+
+  await page.getByRole('button', { name: /reed tuft/ }).click()
+  await page.getByRole('button', { name: 'Take out' }).click()
+  await expect(page.getByText('The reed tuft on the base is left out.')).toBeVisible()
+  await expect(page.getByText(/17 layers → 16 layers/)).toBeVisible()
+  await page.reload()
+  await page.getByText('1 version kept').click()
+  await expect(page.getByLabel('From version')).toContainText('Before the pilot')
+  await expectAccessible(page)
+  await page.getByRole('button', { name: 'Go back to 1' }).click()
+  await expect(page.getByRole('button', { name: /reed tuft/ })).toBeVisible()
+  await expect(page.getByText('2 versions kept')).toBeVisible()
+})
+
+test('painted to a lower standard, a unit goes without the stages it can do without', async ({
+  page,
+  request,
+}) => {
+  await makeFirstRecipe(page, request)
+  await takeOrder(page)
+  await expect(page.getByRole('button', { name: /^Edge, coat and trousers/ })).toBeVisible()
+  await page.getByText('Every pot is opened once').click()
+  const standard = page.getByRole('combobox', { name: /^Reed-pikes painted to/ })
+  await expect(standard.getByRole('option', { name: /^tabletop, / })).toBeAttached()
+  await standard.selectOption('tabletop')
+  await expect(page.getByText('The line follows this order.')).toBeHidden()
+  await takeOrder(page)
+  await expect(page.getByRole('button', { name: /^Edge/ })).toHaveCount(0)
+})
+
+test('a change half-way says what it means, and the record can be repeated for another unit', async ({
+  page,
+  request,
+}) => {
+  await makeFirstRecipe(page, request)
+  await takeOrder(page)
+  await goTo(page, 'Bench')
+  await page.getByRole('button', { name: 'All done' }).click()
+  await expect(
+    page.getByRole('gridcell', { name: /^Spray, all over, Reed-pikes: (drying|done)/ }),
+  ).toBeVisible()
+  await goTo(page, 'Recipe')
+  await page.getByRole('button', { name: /black primer, spray/ }).click()
+  await page.getByRole('button', { name: 'Take out' }).click()
+  const means = page.getByText('What this means for models under way').locator('..')
+  await expect(means).toContainText(
+    'The black primer, spray all over is on 6 models already and stays there.',
+  )
+  await expectAccessible(page)
+  await means.getByRole('button', { name: 'Understood' }).click()
+  await expect(means).toBeHidden()
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByRole('button', { name: /black primer, spray/ })).toBeVisible()
+
+  await page.getByRole('button', { name: 'Repeat as done' }).click()
+  const dialog = page.getByRole('dialog')
+  await expect(dialog).toContainText('The reed tuft on the base is left out.')
+  await expectAccessible(page)
+  await dialog.getByRole('button', { name: 'Make the recipe' }).click()
+  await expect(
+    page.getByRole('button', { name: 'Reed-pikes, as the Reed-pikes were done', pressed: true }),
+  ).toBeVisible()
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('1 layer,')
+})
+
+test('the batch decides between two ways, and a stand-in helps where a pot is missing', async ({
+  page,
+  request,
+}) => {
+  await makeFirstRecipe(page, request)
+  await page.getByRole('button', { name: /moss translucent/ }).click()
+  await page.getByText('Another way to do it').click()
+  await page.getByLabel('Or by').selectOption('airbrush')
+  const setUp = page.getByLabel('By airbrush: set-up, minutes')
+  await expect(page.getByText(/^airbrush .*, so the line takes this; base coat/)).toBeVisible()
+  await setUp.fill('soon')
+  await setUp.blur()
+  await expect(page.getByText('Give minutes, such as 4½, up to a day.')).toBeVisible()
+  await setUp.fill('60')
+  await setUp.blur()
+  await expect(page.getByText(/^base coat .*, so the line takes this; airbrush/)).toBeVisible()
+
+  await page.getByText(/^Roles, wet-in-wet/).click()
+  const standIn = page.getByLabel('If the pot is missing')
+  await standIn.fill('sedge green')
+  await standIn.blur()
+  await expect(page.getByText('“sedge green” is not on the shelf.')).toBeVisible()
+  await standIn.fill('saddle translucent')
+  await standIn.blur()
+  const mix = page.getByLabel('Material or mix')
+  await mix.fill('bright red')
+  await mix.press('Enter')
+  await page.getByRole('region', { name: 'Mix card' }).getByRole('button', { name: 'Use it here' }).click()
+  await expect(mix).toHaveValue('saddle translucent')
+})
+
+test('what is painted apart wants a layer that joins it', async ({ page, request }) => {
+  await makeFirstRecipe(page, request)
+  await page.getByRole('button', { name: 'Regions' }).click()
+  const dialog = page.getByRole('dialog')
+  await dialog.getByLabel('Painted apart as').first().fill('head')
+  await dialog.getByRole('button', { name: 'Save the regions' }).click()
+  const findings = page.getByRole('list', { name: 'Findings' })
+  await expect(findings).toContainText('The head is painted apart, and no layer joins it to the model.')
+  await findings.getByRole('button', { name: 'Put the missing layer in' }).click()
+  await expect(findings).toBeHidden()
+  await expect(page.getByRole('button', { name: /super glue, join/ })).toBeVisible()
+})

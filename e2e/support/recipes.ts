@@ -1,0 +1,22 @@
+import { expect, type APIRequestContext, type Page } from '@playwright/test'
+import { seedProject } from './projects.ts'
+
+/** A project of one unit, on its recipe by the first school. */
+export async function makeFirstRecipe(page: Page, request: APIRequestContext): Promise<void> {
+  const { url } = await seedProject(request, { stages: 0 })
+  await page.goto(`${url}/recipe`)
+  await page.getByRole('button', { name: 'New recipe' }).click()
+  await page.getByRole('button', { name: 'Make the recipe' }).click()
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('layers')
+}
+
+/** Along the road. */
+export async function goTo(page: Page, place: 'Roster' | 'Recipe' | 'Line' | 'Bench'): Promise<void> {
+  await page.getByRole('link', { name: place, exact: true }).click()
+}
+
+export async function takeOrder(page: Page): Promise<void> {
+  await goTo(page, 'Line')
+  await page.getByRole('button', { name: 'Take this order' }).click()
+  await expect(page.getByText('The line follows this order.')).toBeVisible()
+}
