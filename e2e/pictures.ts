@@ -38,6 +38,25 @@ const shots: Shot[] = [
       await page.getByRole('list', { name: 'Findings' }).waitFor()
     },
   },
+  {
+    name: 'recipe-layer',
+    path: `${project}/recipe`,
+    size: desktop,
+    act: async (page) => {
+      await page.getByRole('button', { name: 'Stilt-riders' }).click()
+      await page.getByRole('button', { name: /hide ochre translucent/ }).click()
+      await toTop(page.getByRole('button', { name: /hide ochre translucent/ }))
+    },
+  },
+  {
+    name: 'recipe-repeat',
+    path: `${project}/recipe`,
+    size: desktop,
+    act: async (page) => {
+      await page.getByRole('button', { name: 'Repeat as done' }).click()
+      await page.getByRole('dialog').waitFor()
+    },
+  },
   { name: 'recipe-phone', path: `${project}/recipe`, size: phone },
   {
     name: 'line',

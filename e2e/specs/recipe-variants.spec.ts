@@ -79,7 +79,7 @@ test('a change half-way says what it means, and the record can be repeated for a
   await goTo(page, 'Bench')
   await page.getByRole('button', { name: 'All done' }).click()
   await expect(
-    page.getByRole('gridcell', { name: /^Spray, all over, Reed-pikes: (drying|done)/ }),
+    page.getByRole('gridcell', { name: /^black primer, spray, Reed-pikes: (drying|done)/ }),
   ).toBeVisible()
   await goTo(page, 'Recipe')
   await page.getByRole('button', { name: /black primer, spray/ }).click()

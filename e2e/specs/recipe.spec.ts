@@ -53,7 +53,7 @@ test('a recipe changed half-way keeps the punches of what stays', async ({ page,
   await goTo(page, 'Bench')
   await page.getByRole('button', { name: 'All done' }).click()
   await expect(
-    page.getByRole('gridcell', { name: /^Spray, all over, Reed-pikes: (drying|done)/ }),
+    page.getByRole('gridcell', { name: /^black primer, spray, Reed-pikes: (drying|done)/ }),
   ).toBeVisible()
   await goTo(page, 'Recipe')
   await page.getByRole('button', { name: /reed tuft/ }).click()
@@ -61,7 +61,7 @@ test('a recipe changed half-way keeps the punches of what stays', async ({ page,
   await takeOrder(page)
   await goTo(page, 'Bench')
   await expect(
-    page.getByRole('gridcell', { name: /^Spray, all over, Reed-pikes: (drying|done)/ }),
+    page.getByRole('gridcell', { name: /^black primer, spray, Reed-pikes: (drying|done)/ }),
   ).toBeVisible()
 })
 

@@ -1,7 +1,10 @@
 import { findFaults } from '../src/ordering/find-faults.ts'
+import { lineJudge } from '../src/ordering/line-findings.ts'
+import { lineOfOrder } from '../src/ordering/line-of-order.ts'
 import { orderLine } from '../src/ordering/order-line.ts'
 import type { OrderedRecipe } from '../src/ordering/pieces.ts'
 import type { Recipe, Step } from '../src/recipe/recipe.ts'
+import { unit } from '../src/testing/builders.ts'
 import { footRecipe, stepsOf, testShelf, type StepRow } from '../src/testing/recipes.ts'
 import type { RecipeId, StepId, UnitId } from '../src/units/ids.ts'
 import { medianMilliseconds, table, yardstick } from './measure.ts'
@@ -71,6 +74,19 @@ export function benchOrdering(): void {
   const order = line.stages.flatMap((stage) =>
     stage.steps.filter((each) => each.recipeId === first.recipe.id).map((each) => each.stepId),
   )
+  const models = Array.from({ length: 10 }, (_, index) => unit(`unit ${String(index)}`, 10))
+  const project = {
+    units: recipes.flatMap(({ units }, index) =>
+      units.map(({ unitId }) => ({ ...(models[index] ?? unit('x', 10)), id: unitId })),
+    ),
+    recipes: recipes.map(({ recipe, units }) => ({ ...recipe, unitIds: units.map(({ unitId }) => unitId) })),
+    batchSize: 10,
+    line: [],
+  }
+  let ids = 0
+  const stages = lineOfOrder(line, project, testShelf, 'tabletop', () => `stage ${String(ids++)}`)
+  const judge = lineJudge(project, testShelf, 'fewest pots', 'tabletop')
+  const moved = [...stages.slice(1), ...stages.slice(0, 1)]
   const rows: [string, number][] = [
     ['merge and order 294 steps', medianMilliseconds(5, () => orderLine(given))],
     [
@@ -81,6 +97,7 @@ export function benchOrdering(): void {
       'findings of one recipe on the line',
       medianMilliseconds(15, () => findFaults(first.recipe, testShelf, { order })),
     ],
+    ['findings of all six after a stage is moved', medianMilliseconds(15, () => judge(moved))],
   ]
   process.stdout.write(
     `6 recipes × 12 regions × 4 layers: ${String(line.stages.length)} stages, cost ${line.cost.toFixed(0)}, bound ${line.bound.toFixed(0)}. Yardstick: ${one.toFixed(1)} ms.\n\n`,

@@ -74,12 +74,18 @@ function brokenOrderRules(
   inOrder: readonly StepFacts[],
   isOrdered: (a: StepFacts, b: StepFacts) => boolean,
 ): readonly Finding[] {
-  return inOrder.flatMap((earlier, index) =>
-    inOrder.slice(index + 1).flatMap((later) => {
-      if (!isOrdered(earlier, later)) return []
-      return orderRules.flatMap((rule): Finding[] => {
+  return orderRules.flatMap((rule) => {
+    const firsts = inOrder.map((each, place) => ({ each, place })).filter(({ each }) => rule.first(each))
+    const thens = inOrder.map((each, place) => ({ each, place })).filter(({ each }) => rule.then(each))
+    return firsts.flatMap(({ each: later, place }) =>
+      thens.flatMap(({ each: earlier, place: before }): Finding[] => {
         // Both ways at once is no order at all.
-        if (!ruleApplies(rule, later, earlier) || ruleApplies(rule, earlier, later)) return []
+        const isBroken =
+          before < place &&
+          isOrdered(earlier, later) &&
+          ruleApplies(rule, later, earlier) &&
+          !ruleApplies(rule, earlier, later)
+        if (!isBroken) return []
         return [
           {
             rule: rule.id,
@@ -90,9 +96,9 @@ function brokenOrderRules(
             mend: { kind: 'move', stepId: later.step.id, before: earlier.step.id },
           },
         ]
-      })
-    }),
-  )
+      }),
+    )
+  })
 }
 
 function brokenStackRules(recipe: Recipe, shelf: Shelf, inOrder: readonly StepFacts[]): readonly Finding[] {

@@ -19,7 +19,7 @@ export function StringChart({ plan, project, now }: StringChartProps) {
   const frame = useRef<HTMLDivElement>(null)
   const width = useWidth(frame)
   const narrow = width < 640
-  const left = narrow ? 84 : 130
+  const left = narrow ? 84 : 170
   const layout = useMemo(() => layOutStrings(plan, project, left, width), [plan, project, left, width])
   const [picked, setPicked] = useState<BatchId | null>(null)
   const [hovered, setHovered] = useState<BatchString['hands'][number] | null>(null)
