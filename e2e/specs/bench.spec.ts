@@ -140,6 +140,20 @@ test('punches made while the server is away are kept through a closed tab and se
   expect(await recordedKinds(request, id)).toEqual([])
   await context.unroute('**/api/**')
   const reopened = await context.newPage()
+  // The answer that was read before the record arrived comes last: it must not hide the punch.
+  const recorded = reopened.waitForResponse((response) => response.request().method() === 'POST')
+  let read: () => void = () => undefined
+  const isRead = new Promise<void>((resolve) => (read = resolve))
+  await reopened.route('**/events', async (route) => {
+    if (route.request().method() !== 'GET') {
+      await isRead
+      return route.continue()
+    }
+    const early = await route.fetch()
+    read()
+    await recorded
+    return route.fulfill({ response: early })
+  })
   await reopened.goto(`${url}/bench`)
   await expect(hole(reopened, 'Prime, Reed-pikes: drying')).toBeVisible()
   await expect.poll(() => recordedKinds(request, id)).toEqual(['punched'])

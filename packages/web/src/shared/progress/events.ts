@@ -9,7 +9,7 @@ import {
   type ProjectId,
   type StageId,
 } from '@seriatim/core'
-import { queryOptions, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query'
+import { queryOptions, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useCallback, useEffect, useMemo, useSyncExternalStore } from 'react'
 import { toast } from 'sonner'
 import { v7 } from 'uuid'
@@ -31,7 +31,7 @@ export function useOutbox(): { readonly waiting: number; readonly trouble: strin
   const state = useSyncExternalStore(outbox.subscribe, outbox.getState)
   useEffect(() => {
     outbox.listen({
-      onSent: (projectId, events) => addToCache(client, projectId, events),
+      onSent: () => void client.invalidateQueries({ queryKey: ['projects'] }),
       onRefused: (projectId, reason) => {
         toast.error(`A record was refused: ${reason}`)
         void client.invalidateQueries({ queryKey: eventsQuery(projectId).queryKey })
@@ -45,25 +45,16 @@ export function useOutbox(): { readonly waiting: number; readonly trouble: strin
   return { waiting: state.waiting.length, trouble: state.trouble }
 }
 
-function addToCache(client: QueryClient, projectId: ProjectId, events: readonly ProgressEvent[]): void {
-  const { queryKey } = eventsQuery(projectId)
-  client.setQueryData(queryKey, (known) => {
-    if (!known) return known
-    const ids = new Set(known.map((event) => event.id))
-    return [...known, ...(events.filter((event) => !ids.has(event.id)) as typeof known)]
-  })
-  void client.invalidateQueries({ queryKey: ['projects'] })
-}
-
-/** The state of a project's models: what the server knows and what is still on its way. */
+/** The state of a project's models: what the server knows, and what this page has recorded since. */
 export function useProgress(id: ProjectId) {
   const query = useQuery(eventsQuery(id))
-  const { waiting } = useSyncExternalStore(outbox.subscribe, outbox.getState)
+  const { waiting, sent } = useSyncExternalStore(outbox.subscribe, outbox.getState)
   const progress = useMemo<Progress | undefined>(() => {
     if (!query.data) return undefined
-    const own = waiting.filter((each) => each.projectId === id).map((each) => each.event)
+    // An event may come twice, from the server and from here; folding takes it once.
+    const own = [...sent, ...waiting].filter((each) => each.projectId === id).map((each) => each.event)
     return foldProgress([...query.data, ...own])
-  }, [query.data, waiting, id])
+  }, [query.data, sent, waiting, id])
   return { progress, error: query.error, refetch: query.refetch }
 }
 

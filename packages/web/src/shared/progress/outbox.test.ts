@@ -79,9 +79,13 @@ describe('the outbox', () => {
     expect(keysOf(storage)).toEqual([`seriatim.outbox.${event.id}`])
     await vi.runAllTimersAsync()
     expect(server.received).toEqual([event.id])
-    expect(sent).toHaveBeenCalledWith(project, [event])
+    expect(sent).toHaveBeenCalledTimes(1)
     expect(storage.length).toBe(0)
-    expect(outbox.getState()).toEqual({ waiting: [], trouble: null })
+    expect(outbox.getState()).toEqual({
+      waiting: [],
+      sent: [{ projectId: project, event }],
+      trouble: null,
+    })
   })
 
   it('keeps everything while the server is away and sends it when it is back', async () => {
@@ -138,7 +142,7 @@ describe('the outbox', () => {
     await vi.runAllTimersAsync()
     expect(refused).toHaveBeenCalledWith(project, 'no such stage')
     expect(keysOf(storage)).toEqual([`seriatim.refused.${event.id}`])
-    expect(outbox.getState().waiting).toEqual([])
+    expect(outbox.getState()).toMatchObject({ waiting: [], sent: [] })
   })
 
   it('passes over what is not an event in the storage', () => {

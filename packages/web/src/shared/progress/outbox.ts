@@ -11,13 +11,15 @@ interface Waiting {
 
 export interface OutboxState {
   readonly waiting: readonly Waiting[]
+  /** What the server took since this page was opened: an answer that was under way meanwhile may lack it. */
+  readonly sent: readonly Waiting[]
   /** Why the last attempt came to nothing, in a sentence; another follows by itself. */
   readonly trouble: string | null
 }
 
 interface Listeners {
-  /** The server has these now. */
-  readonly onSent: (projectId: ProjectId, events: readonly ProgressEvent[]) => void
+  /** The server has something new. */
+  readonly onSent: () => void
   /** The server will never take these; they are kept in this browser's storage under `refused`. */
   readonly onRefused: (projectId: ProjectId, reason: string) => void
 }
@@ -32,7 +34,7 @@ const longestPause = 10_000
  * twice is harmless, so several tabs may share the storage.
  */
 export function createOutbox(storage: Storage) {
-  let state: OutboxState = { waiting: readStored(storage), trouble: null }
+  let state: OutboxState = { waiting: readStored(storage), sent: [], trouble: null }
   let sending = false
   let pause = 500
   let timer: ReturnType<typeof setTimeout> | undefined
@@ -88,9 +90,9 @@ export function createOutbox(storage: Storage) {
       listeners.onRefused(projectId, messageOf(error))
       return true
     }
-    // The cache learns of them before the outbox forgets them, so that no punch flickers.
-    listeners.onSent(projectId, events)
+    change({ sent: [...state.sent, ...batch] })
     forget(batch)
+    listeners.onSent()
     return true
   }
 
