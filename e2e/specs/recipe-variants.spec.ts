@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test'
 import { expectAccessible } from '../support/axe.ts'
-import { goTo, makeFirstRecipe, takeOrder } from '../support/recipes.ts'
+import { goTo, makeFirstRecipe, primeAll, takeOrder } from '../support/recipes.ts'
 
 test('hair in three colours spread over the unit: each model passes the other two by', async ({
   page,
@@ -76,11 +76,7 @@ test('a change half-way says what it means, and the record can be repeated for a
 }) => {
   await makeFirstRecipe(page, request)
   await takeOrder(page)
-  await goTo(page, 'Bench')
-  await page.getByRole('button', { name: 'All done' }).click()
-  await expect(
-    page.getByRole('gridcell', { name: /^black primer, spray, Reed-pikes: (drying|done)/ }),
-  ).toBeVisible()
+  await primeAll(page)
   await goTo(page, 'Recipe')
   await page.getByRole('button', { name: /black primer, spray/ }).click()
   await page.getByRole('button', { name: 'Take out' }).click()

@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test'
 import { seedProject } from '../support/projects.ts'
-import { goTo, makeFirstRecipe, takeOrder } from '../support/recipes.ts'
+import { goTo, isPrimed, makeFirstRecipe, primeAll, takeOrder } from '../support/recipes.ts'
 
 test('from nothing to a line in a few clicks: school, findings, order', async ({ page, request }) => {
   const { url } = await seedProject(request, { stages: 0 })
@@ -50,19 +50,13 @@ test('a stage moved against its stack is named at once, and moved back by one bu
 test('a recipe changed half-way keeps the punches of what stays', async ({ page, request }) => {
   await makeFirstRecipe(page, request)
   await takeOrder(page)
-  await goTo(page, 'Bench')
-  await page.getByRole('button', { name: 'All done' }).click()
-  await expect(
-    page.getByRole('gridcell', { name: /^black primer, spray, Reed-pikes: (drying|done)/ }),
-  ).toBeVisible()
+  await primeAll(page)
   await goTo(page, 'Recipe')
   await page.getByRole('button', { name: /reed tuft/ }).click()
   await page.getByRole('button', { name: 'Take out' }).click()
   await takeOrder(page)
   await goTo(page, 'Bench')
-  await expect(
-    page.getByRole('gridcell', { name: /^black primer, spray, Reed-pikes: (drying|done)/ }),
-  ).toBeVisible()
+  await isPrimed(page)
 })
 
 test('the shelf takes a material by form and many by CSV, and says what is wrong at its line', async ({

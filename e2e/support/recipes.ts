@@ -20,3 +20,15 @@ export async function takeOrder(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Take this order' }).click()
   await expect(page.getByText('The line follows this order.')).toBeVisible()
 }
+
+/** The first stage of that recipe, done on every model. */
+export async function primeAll(page: Page): Promise<void> {
+  await goTo(page, 'Bench')
+  await page.getByRole('button', { name: 'All done' }).click()
+  await isPrimed(page)
+}
+
+export async function isPrimed(page: Page): Promise<void> {
+  const prime = page.getByRole('gridcell', { name: /^black primer, spray, Reed-pikes: (drying|done)/ })
+  await expect(prime).toBeVisible()
+}
