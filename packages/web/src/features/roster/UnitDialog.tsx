@@ -99,26 +99,26 @@ export function UnitDialog({ unit, project, onClose }: UnitDialogProps) {
               faults?.points?.message
             return (
               <li key={field.id}>
-                <div className="flex flex-wrap gap-2 sm:flex-nowrap">
+                <div className="grid grid-cols-[minmax(0,1fr)_minmax(0,1.2fr)_3.5rem_2.75rem] gap-2 border-b border-paper-edge pb-3 sm:flex sm:border-0 sm:pb-0">
                   <input
                     aria-label={`Model ${String(index + 1)}: name`}
-                    className={controlLook}
+                    className={`${controlLook} col-span-full`}
                     aria-invalid={faults?.name !== undefined}
                     {...form.register(`models.${index}.name`)}
                   />
                   <input
                     aria-label={`Model ${String(index + 1)}: role`}
-                    className={`${controlLook} max-w-36`}
+                    className={`${controlLook} sm:max-w-36`}
                     {...form.register(`models.${index}.role`)}
                   />
                   <input
                     aria-label={`Model ${String(index + 1)}: variants, with commas`}
-                    className={`${controlLook} max-w-44`}
+                    className={`${controlLook} sm:max-w-44`}
                     {...form.register(`models.${index}.variants`)}
                   />
                   <input
                     aria-label={`Model ${String(index + 1)}: points`}
-                    className={`${controlLook} figures max-w-20`}
+                    className={`${controlLook} figures sm:max-w-20`}
                     inputMode="decimal"
                     aria-invalid={faults?.points !== undefined}
                     {...form.register(`models.${index}.points`)}
