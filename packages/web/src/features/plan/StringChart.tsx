@@ -1,4 +1,4 @@
-import type { Batch, BatchId, Instant, LinePlan, Project } from '@seriatim/core'
+import type { BatchId, Instant, LinePlan, Project } from '@seriatim/core'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { clockText, dayText } from '../../shared/format/index.ts'
 import { batchName } from '../../shared/batch-name.ts'
@@ -161,7 +161,6 @@ interface BatchLineProps {
 
 function BatchLine({ string, dim, onHover }: BatchLineProps) {
   const colour = colourOf(string.unit)
-  const first = string.hands[0]
   return (
     <g opacity={dim ? 0.18 : 1}>
       {string.resting.map(({ from, to }, index) => (
@@ -222,25 +221,12 @@ function BatchLine({ string, dim, onHover }: BatchLineProps) {
           />
         </g>
       ))}
-      {first ? <BatchNumber at={first.from} batch={string.batch} colour={colour} /> : null}
+      {string.numberAt ? (
+        <text {...string.numberAt} className="figures text-[11px] font-bold" fill={colour}>
+          {string.batch.number}
+        </text>
+      ) : null}
     </g>
-  )
-}
-
-function BatchNumber({
-  at,
-  batch,
-  colour,
-}: {
-  readonly at: { x: number; y: number }
-  readonly batch: Batch
-  readonly colour: string
-}) {
-  if (batch.of === 1) return null
-  return (
-    <text x={at.x + 2} y={at.y - 5} className="figures text-[11px] font-bold" fill={colour}>
-      {batch.number}
-    </text>
   )
 }
 

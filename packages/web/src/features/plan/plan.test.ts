@@ -84,6 +84,16 @@ describe('layOutStrings', () => {
     }
   })
 
+  it('numbers of batches that begin together stand side by side', () => {
+    const numbers = layout.strings.flatMap((string) => string.numberAt ?? [])
+    expect(numbers.length).toBeGreaterThan(1)
+    numbers.forEach((number, index) => {
+      for (const other of numbers.slice(index + 1)) {
+        expect(Math.abs(number.x - other.x) >= 9 || Math.abs(number.y - other.y) >= 12).toBe(true)
+      }
+    })
+  })
+
   it('folds nights: an hour between evenings takes less room than one inside', () => {
     const [first] = layout.bands
     const inside = layout.xOf(addSeconds(first!.session.startsAt, 3600)) - layout.xOf(first!.session.startsAt)

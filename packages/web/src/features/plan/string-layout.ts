@@ -23,6 +23,8 @@ export interface BatchString {
   readonly batch: Batch
   /** Index of the unit: batches of one unit share a colour. */
   readonly unit: number
+  /** Where its number stands, beside those of strings that begin nearby; `null` for an only batch. */
+  readonly numberAt: Point | null
   readonly hands: readonly { readonly stretch: Stretch; readonly from: Point; readonly to: Point }[]
   readonly drying: readonly { readonly from: Point; readonly to: Point }[]
   /** From dry to the next work, and past stages that are not needed or done already. */
@@ -82,7 +84,7 @@ export function layOutStrings(plan: LinePlan, project: Project, left: number, wi
     height: yOf(rows.length) + 4,
     rows: rows.map((row, index) => ({ ...row, y: yOf(index) })),
     bands,
-    strings: layOutBatches(plan, project, xOf, yOf),
+    strings: withNumbers(layOutBatches(plan, project, xOf, yOf)),
     xOf,
   }
 }
@@ -92,7 +94,7 @@ function layOutBatches(
   project: Project,
   xOf: (moment: Instant) => number,
   yOfRow: (row: number) => number,
-): BatchString[] {
+): Omit<BatchString, 'numberAt'>[] {
   const rowOf = new Map(project.line.map((stage, index) => [stage.id, index]))
   const byBatch = new Map<BatchId, Stretch[]>()
   for (const stretch of plan.stretches)
@@ -128,6 +130,23 @@ function layOutBatches(
     })
     const unit = project.units.findIndex((each) => each.id === batch.unitId)
     return [{ batch, unit, hands, drying, resting }]
+  })
+}
+
+const digit = { width: 9, height: 12 }
+
+/** A number that would cover another moves to the right of it. */
+function withNumbers(strings: readonly Omit<BatchString, 'numberAt'>[]): readonly BatchString[] {
+  const placed: Point[] = []
+  return strings.map((string) => {
+    const first = string.hands[0]
+    if (!first || string.batch.of === 1) return { ...string, numberAt: null }
+    const at = { x: first.from.x + 2, y: first.from.y - 5 }
+    const covers = (other: Point) =>
+      Math.abs(other.x - at.x) < digit.width && Math.abs(other.y - at.y) < digit.height
+    while (placed.some(covers)) at.x += digit.width
+    placed.push(at)
+    return { ...string, numberAt: at }
   })
 }
 

@@ -1,0 +1,9 @@
+/** The part of jstat that is used here; the package ships no types. */
+declare module 'jstat' {
+  interface StudentT {
+    inv(probability: number, degreesOfFreedom: number): number
+    cdf(value: number, degreesOfFreedom: number): number
+  }
+  const jstat: { readonly studentt: StudentT }
+  export default jstat
+}
