@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { splitIntoBatches } from '../project/batches.ts'
 import { drying, log, models, noon, project, stage, stageId, unit } from '../testing/builders.ts'
+import { footRecipe } from '../testing/recipes.ts'
 import { addSeconds } from '../units/instant.ts'
 import { minutes } from '../units/seconds.ts'
 import { batchHole } from './batch-hole.ts'
@@ -144,5 +145,54 @@ describe('dryingShelf', () => {
     ])
     expect(shelf(1200)).toEqual([['prime', 1]])
     expect(shelf(4000)).toEqual([])
+  })
+})
+
+describe('table-ready', () => {
+  const pikes = unit('pikes', 2)
+  const recipe = footRecipe(
+    [
+      ['all', 'grey primer, spray', 'spray'],
+      ['base', 'reed tuft', 'stick', { standard: 'tabletop plus' }],
+      ['coat', 'moss green', 'base coat'],
+    ],
+    { unitIds: [pikes.id] },
+  )
+  const byRecipe = ['prime', 'tuft', 'coat'].map((name, index) =>
+    stage(name, {
+      steps: [{ recipeId: recipe.id, stepId: recipe.steps[index]!.id }],
+      tableReady: name === 'coat',
+    }),
+  )
+  const done = (...names: readonly string[]) =>
+    foldProgress(
+      log(
+        ...names.map((name) => ({
+          kind: 'punched' as const,
+          stageId: stageId(name),
+          modelIds: models('pikes-1', 'other-1'),
+        })),
+      ),
+    )
+  const readyOf = (some: ReturnType<typeof project>, ...names: readonly string[]) =>
+    workLeft(some, done(...names)).modelsTableReady
+
+  it('is a model that has all its recipe needs for tabletop, wherever finer stages stand', () => {
+    const own = project([pikes], byRecipe, { recipes: [recipe] })
+    expect(readyOf(own, 'prime')).toBe(0)
+    expect(readyOf(own, 'prime', 'coat')).toBe(1)
+  })
+
+  it('goes by the stop line where no recipe speaks', () => {
+    const other = project([unit('other', 1)], byRecipe, { recipes: [recipe] })
+    expect(readyOf(other, 'prime', 'coat')).toBe(0)
+    expect(readyOf(other, 'prime', 'tuft', 'coat')).toBe(1)
+    expect(readyOf(project([pikes], [...byRecipe, stage('matt')]), 'prime', 'tuft', 'coat')).toBe(1)
+  })
+
+  it('is a finished model where there is no stop line', () => {
+    const line = [stage('prime'), stage('coat')]
+    expect(readyOf(project([pikes], line), 'prime')).toBe(0)
+    expect(readyOf(project([pikes], line), 'prime', 'coat')).toBe(1)
   })
 })

@@ -3,13 +3,14 @@ import { takesStage, type Project } from '../project/project.ts'
 import type { Seconds } from '../units/seconds.ts'
 import type { Progress } from './fold-progress.ts'
 import { isThrough } from './hole-state.ts'
+import { neededForTable } from './table-ready.ts'
 
 /** Work counted in hands-on time per model, set-ups apart: they depend on the plan. */
 export interface WorkLeft {
   readonly totalSeconds: Seconds
   readonly leftSeconds: Seconds
   readonly modelsFinished: number
-  /** Through every stage up to the stop line; without a stop line, through every stage. */
+  /** Through every stage that their unit needs for it. */
   readonly modelsTableReady: number
   readonly models: number
 }
@@ -20,12 +21,12 @@ export function workLeft(project: Project, progress: Progress): WorkLeft {
   let modelsFinished = 0
   let modelsTableReady = 0
   let models = 0
-  const stopLine = project.line.findIndex((stage) => stage.tableReady)
-  const optional = new Set(stopLine < 0 ? [] : project.line.slice(stopLine + 1))
+  const isNeeded = neededForTable(project)
   for (const unit of project.units) {
+    const forTable = new Set(project.line.filter((stage) => isNeeded(stage, unit.id)))
     for (const model of unit.models) {
       const stages = project.line.filter((stage) => takesStage(stage, unit.id, model))
-      const needed = stages.filter((stage) => !optional.has(stage))
+      const needed = stages.filter((stage) => forTable.has(stage))
       models += 1
       for (const stage of stages) {
         const time = batchTime(stage).secondsPerModel
