@@ -5,6 +5,7 @@ import {
   orderWeights,
   standards,
   stepText,
+  tableReadyStandard,
   type LineOrder,
   type OrderingInput,
   type OrderWeight,
@@ -49,7 +50,7 @@ function readOptions(args: readonly string[]): Result<Options, string> {
   const { path, values } = read.value
   const weight = orderWeights.find((each) => each === (values.weight ?? 'fewest pots'))
   if (!weight) return { ok: false, error: `--weight: one of ${orderWeights.join(', ')}.` }
-  const tableReady = standards.find((each) => each === (values['table-ready'] ?? 'tabletop'))
+  const tableReady = standards.find((each) => each === (values['table-ready'] ?? tableReadyStandard))
   if (!tableReady) return { ok: false, error: `--table-ready: one of ${standards.join(', ')}.` }
   return { ok: true, value: { path, weight, tableReady } }
 }

@@ -2,7 +2,7 @@ import './messages.ts'
 
 export { eventLogSchema, eventSchema, newEventsSchema, type EventJson } from './event.ts'
 export { moveProjectFile } from './move-project-file.ts'
-export { fieldErrors, problemSchema, type Problem, type ProblemKind } from './problem.ts'
+export { fieldErrors, pathText, problemSchema, type Problem, type ProblemKind } from './problem.ts'
 export { projectJsonSchema } from './project-json-schema.ts'
 export { projectFileSchema, type ProjectFile, type ProjectFileJson } from './project-file.ts'
 export {

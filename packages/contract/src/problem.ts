@@ -26,12 +26,13 @@ export const problemSchema = z.object({
 
 export type Problem = z.output<typeof problemSchema>
 
-/** Zod's issues as paths people can follow: `project.line[2].name`. */
+/** Zod's issues as paths people can follow. */
 export function fieldErrors(issues: readonly z.core.$ZodIssue[]): NonNullable<Problem['errors']> {
   return issues.map((issue) => ({ path: pathText(issue.path), message: issue.message }))
 }
 
-function pathText(path: readonly PropertyKey[]): string {
+/** `project.line[2].name`. */
+export function pathText(path: readonly PropertyKey[]): string {
   return path
     .map((part, index) =>
       typeof part === 'number' ? `[${String(part)}]` : `${index > 0 ? '.' : ''}${String(part)}`,

@@ -1,3 +1,4 @@
+import { namedMaterials } from '@seriatim/core'
 import { z } from 'zod'
 import { eventSchema } from './event.ts'
 import { instantField } from './fields.ts'
@@ -49,21 +50,11 @@ export const projectFileSchema = z
           refuse(['project', 'recipes', r, 'unitIds', u], 'No unit of this file has this id.', unitId)
         }
       })
-      const knownMaterial = (id: string, path: (string | number)[]) => {
+      for (const { id, path } of namedMaterials(recipe)) {
         if (!materials.has(id)) {
           refuse(['project', 'recipes', r, ...path], 'No material of this file’s shelf has this id.', id)
         }
       }
-      const knownSteps = (steps: typeof recipe.steps, path: (string | number)[]) => {
-        steps.forEach((step, s) => {
-          step.mix.forEach(({ materialId }, m) =>
-            knownMaterial(materialId, [...path, 'steps', s, 'mix', m, 'materialId']),
-          )
-          step.substitutes.forEach((id, m) => knownMaterial(id, [...path, 'steps', s, 'substitutes', m]))
-        })
-      }
-      knownSteps(recipe.steps, [])
-      recipe.versions.forEach((version, v) => knownSteps(version.steps, ['versions', v]))
     })
     const events = new Set<string>(file.events.map((event) => event.id))
     if (events.size < file.events.length) refuse(['events'], 'Two events share an id.', undefined)

@@ -85,7 +85,7 @@ export function benchOrdering(): void {
   }
   let ids = 0
   const stages = lineOfOrder(line, project, testShelf, 'tabletop', () => `stage ${String(ids++)}`)
-  const judge = lineJudge(project, testShelf, 'fewest pots', 'tabletop')
+  const judge = lineJudge(given)
   const moved = [...stages.slice(1), ...stages.slice(0, 1)]
   const rows: [string, number][] = [
     ['merge and order 294 steps', medianMilliseconds(5, () => orderLine(given))],

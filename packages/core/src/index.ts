@@ -15,7 +15,7 @@ export type { ProgressEvent } from './progress/event.ts'
 export { foldProgress, type Clock, type Lap, type Mark, type Progress } from './progress/fold-progress.ts'
 export { holeState, isThrough, type HoleState } from './progress/hole-state.ts'
 export { workLeft, type WorkLeft } from './progress/work-left.ts'
-export { spreadVariants } from './project/spread-variants.ts'
+export { spreadStep, spreadVariants } from './project/spread-variants.ts'
 export { batchSizesText, largestBatchSize, splitIntoBatches, type Batch } from './project/batches.ts'
 export {
   countModels,
@@ -59,7 +59,7 @@ export {
   type RecipeState,
 } from './recipe/compare-recipes.ts'
 export { backToVersion, isSameState, keepVersion } from './recipe/versions.ts'
-export { fitToShelf, materialsOf, withMaterials } from './recipe/recipe-materials.ts'
+export { fitToShelf, materialsOf, namedMaterials, withMaterials } from './recipe/recipe-materials.ts'
 export { bodyPlans, type BodyPlan } from './recipe/body-plans.ts'
 export {
   finishes,
@@ -67,6 +67,7 @@ export {
   standards,
   stackOf,
   standardReaches,
+  tableReadyStandard,
   type Finish,
   type Mix,
   type Preferences,
@@ -79,7 +80,8 @@ export {
 } from './recipe/recipe.ts'
 export { modeTimes, type ModeTime } from './recipe/modes.ts'
 export { ruleIds, type RuleId } from './recipe/rule-id.ts'
-export { recipeFromSchool, recipeSchools, type RecipeSchool } from './recipe/schools.ts'
+export { recipeFromSchool } from './recipe/recipe-from-school.ts'
+export { recipeSchools, type RecipeSchool } from './recipe/schools.ts'
 export { factsOf, joinWords, stepText, type Shelf, type StepFacts } from './recipe/step-facts.ts'
 export { techniques, type Technique } from './recipe/technique.ts'
 export type {

@@ -1,5 +1,5 @@
 import type { StepRef } from '../recipe/recipe.ts'
-import type { StageId, UnitId } from '../units/ids.ts'
+import type { RecipeId, StageId, StepId, UnitId } from '../units/ids.ts'
 import type { Seconds } from '../units/seconds.ts'
 import type { Caution } from './cautions.ts'
 import type { Regions } from './regions.ts'
@@ -30,6 +30,15 @@ export interface Stage {
   readonly note: string
   /** The recipe steps it carries out; none for a stage written by hand. */
   readonly steps: readonly StepRef[]
+}
+
+/** The stages that carry out steps of a recipe, by step. */
+export function stagesByStep(line: readonly Stage[], recipeId: RecipeId): ReadonlyMap<StepId, Stage> {
+  return new Map(
+    line.flatMap((stage) =>
+      stage.steps.flatMap((step) => (step.recipeId === recipeId ? [[step.stepId, stage] as const] : [])),
+    ),
+  )
 }
 
 /** The wait the plan uses: the middle of the range, to the nearest second. */

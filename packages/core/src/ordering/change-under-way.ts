@@ -1,7 +1,8 @@
+import { stagesByStep } from '../line/stage.ts'
 import type { Progress } from '../progress/fold-progress.ts'
-import { isOneOf, type Model, type Project } from '../project/project.ts'
+import { takesStep, type Model, type Project } from '../project/project.ts'
 import { compareRecipes } from '../recipe/compare-recipes.ts'
-import type { Recipe, Step } from '../recipe/recipe.ts'
+import type { Recipe } from '../recipe/recipe.ts'
 import { factsOf, shareRegion, stepText, type Shelf, type StepFacts } from '../recipe/step-facts.ts'
 import type { StepId } from '../units/ids.ts'
 
@@ -19,10 +20,9 @@ export function changeUnderWay(
   const models = project.units
     .filter((unit) => before.unitIds.includes(unit.id))
     .flatMap((unit) => unit.models)
+  const stages = stagesByStep(project.line, before.id)
   const has = (model: Model, stepId: StepId): boolean => {
-    const stage = project.line.find((each) =>
-      each.steps.some((ref) => ref.recipeId === before.id && ref.stepId === stepId),
-    )
+    const stage = stages.get(stepId)
     return stage !== undefined && (progress.marks.get(model.id)?.has(stage.id) ?? false)
   }
   const begun = models.filter((model) => before.steps.some((step) => has(model, step.id)))
@@ -38,7 +38,7 @@ export function changeUnderWay(
     const [was, is] = [stepId && old.get(stepId), stepId && now.get(stepId)]
     if (kind === 'added' || kind === 'moved') return is ? underneath(is, now, models, has) : []
     if (!was || (kind !== 'left out' && kind !== 'changed')) return []
-    const taking = models.filter((model) => takes(model, was.step))
+    const taking = models.filter((model) => takesStep(was.step, model))
     const done = taking.filter((model) => has(model, was.step.id)).length
     if (done === 0) return []
     const left = taking.length - done
@@ -53,8 +53,6 @@ export function changeUnderWay(
     ]
   })
 }
-
-const takes = (model: Model, step: Step) => step.roles.length === 0 || isOneOf(model, step.roles)
 
 /** A note or a standard that changes leaves no trace on a model. */
 function changesPaint(was: StepFacts, is: StepFacts | null | undefined): boolean {
@@ -72,7 +70,7 @@ function underneath(
   const above = [...now.values()].filter((each) => each.index > layer.index && shareRegion(each, layer))
   const late = models.filter(
     (model) =>
-      takes(model, layer.step) &&
+      takesStep(layer.step, model) &&
       !has(model, layer.step.id) &&
       above.some((each) => has(model, each.step.id)),
   )

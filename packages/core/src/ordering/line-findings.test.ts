@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest'
 import { project, stage, unit } from '../testing/builders.ts'
 import { footRecipe, testShelf, type StepRow } from '../testing/recipes.ts'
 import { bodyPlans } from '../recipe/body-plans.ts'
-import { recipeFromSchool, recipeSchools } from '../recipe/schools.ts'
+import { recipeFromSchool } from '../recipe/recipe-from-school.ts'
+import { recipeSchools } from '../recipe/schools.ts'
 import type { RecipeId, StepId } from '../units/ids.ts'
 import { followedRecipes, lineOfOrder } from './line-of-order.ts'
 import { orderLine } from './order-line.ts'
@@ -20,8 +21,9 @@ const stageFor = (index: number) =>
   stage(`stage ${String(index)}`, {
     steps: [{ recipeId: 'recipe' as RecipeId, stepId: `step ${String(index)}` as StepId }],
   })
+const wish = { shelf: testShelf, weight: 'fewest pots', tableReady: 'tabletop' } as const
 const lineFindings = (given: ReturnType<typeof project>) =>
-  lineJudge(given, testShelf, 'fewest pots', 'tabletop')(given.line)
+  lineJudge({ ...wish, recipes: followedRecipes(given, testShelf) })(given.line)
 const given = (order: readonly number[]) => ({ ...project([pikes], order.map(stageFor)), recipes: [recipe] })
 
 describe('lineFindings', () => {
@@ -70,20 +72,10 @@ describe('lineFindings', () => {
       const made = recipeFromSchool(school, bodyPlans[1]!, 'x', () => `id ${String(next++)}`)
       const whole = { ...project([pikes], []), recipes: [{ ...made, unitIds: [pikes.id] }] }
       for (const weight of orderWeights) {
-        const order = orderLine({
-          recipes: followedRecipes(whole, testShelf),
-          shelf: testShelf,
-          weight,
-          tableReady: 'tabletop',
-          effort: { width: 4, expansions: 300 },
-        })
+        const input = { ...wish, weight, recipes: followedRecipes(whole, testShelf) }
+        const order = orderLine({ ...input, effort: { width: 4, expansions: 300 } })
         const line = lineOfOrder(order, whole, testShelf, 'tabletop', () => `stage ${String(next++)}`)
-        const grave = lineJudge(
-          whole,
-          testShelf,
-          weight,
-          'tabletop',
-        )(line).filter((finding) => finding.severity !== 'could be quicker')
+        const grave = lineJudge(input)(line).filter((finding) => finding.severity !== 'could be quicker')
         expect(
           grave.map((finding) => `${finding.rule} ${finding.reason}`),
           `${school.name}, ${weight}`,

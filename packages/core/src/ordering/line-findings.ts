@@ -1,13 +1,10 @@
 import type { Stage } from '../line/stage.ts'
-import type { Project } from '../project/project.ts'
-import type { Standard } from '../recipe/recipe.ts'
-import type { Shelf } from '../recipe/step-facts.ts'
 import type { RecipeId, StageId, StepId } from '../units/ids.ts'
 import { byGravity, findFaults } from './find-faults.ts'
-import { followedRecipes } from './line-of-order.ts'
-import { modelsOf, piecesOf, type OrderWeight, type PieceProblem } from './pieces.ts'
+import type { OrderingInput } from './order-line.ts'
+import { modelsOf, piecesOf, type PieceProblem } from './pieces.ts'
 import type { Finding } from './rule.ts'
-import { changeSeconds } from './sequence.ts'
+import { rowCost } from './sequence.ts'
 
 /** A finding with the recipe it is about, the first of several alike, and the models painted by them. */
 export interface LineFinding extends Finding {
@@ -15,20 +12,17 @@ export interface LineFinding extends Finding {
   readonly models: number
 }
 
-type Judged = Pick<Project, 'recipes' | 'units' | 'batchSize'>
-
 /**
  * Says what is wrong with a line, for the stages that carry out steps of a recipe, the gravest first. What
  * only wastes time is left out where mending it would cost more than it saves. Made once for the recipes, so
  * that each edit of the line is judged at once.
  */
-export function lineJudge(
-  project: Judged,
-  shelf: Shelf,
-  weight: OrderWeight,
-  tableReady: Standard,
-): (line: readonly Stage[]) => readonly LineFinding[] {
-  const recipes = followedRecipes(project, shelf)
+export function lineJudge({
+  recipes,
+  shelf,
+  weight,
+  tableReady,
+}: OrderingInput): (line: readonly Stage[]) => readonly LineFinding[] {
   const problem = piecesOf(recipes, shelf, weight, tableReady)
   return (line) => {
     const cost = lineCost(problem, line)
@@ -81,30 +75,21 @@ function together(findings: readonly LineFinding[]): LineFinding[] {
   return [...byReason.values()]
 }
 
-/** What has to come first and does not, and weighed seconds; the former counts first. */
-type LineCost = readonly [broken: number, seconds: number]
+type LineCost = ReturnType<typeof rowCost>
 
-const isLess = (a: LineCost, b: LineCost): boolean => a[0] < b[0] || (a[0] === b[0] && a[1] < b[1] - 1e-6)
+/** What has to come first and does not counts before the seconds. */
+const isLess = (a: LineCost, b: LineCost): boolean =>
+  a.broken < b.broken || (a.broken === b.broken && a.seconds < b.seconds - 1e-6)
 
 function lineCost({ pieces, sequence }: PieceProblem, line: readonly Stage[]): LineCost {
   const stageOf = new Map<StepId, number>()
   line.forEach((stage, index) => {
     for (const step of stage.steps) stageOf.set(step.stepId, index)
   })
-  const placeOf = pieces.map((piece) => stageOf.get(piece.steps[0]?.step.id ?? ('' as StepId)) ?? -1)
-  const row = pieces
-    .map((_, index) => index)
-    .filter((index) => (placeOf[index] ?? -1) >= 0)
-    .sort((a, b) => (placeOf[a] ?? 0) - (placeOf[b] ?? 0))
-  const isBefore = (a: number, b: number) =>
-    (placeOf[a] ?? -1) >= 0 && (placeOf[b] ?? -1) >= 0 && (placeOf[a] ?? 0) < (placeOf[b] ?? 0)
-  const broken = sequence.before.filter(([a, b]) => isBefore(b, a)).length
-  const changes = row.reduce(
-    (sum, member, index) => sum + changeSeconds(sequence, row[index - 1] ?? -1, member),
-    0,
-  )
-  const regrets = sequence.regrets.reduce((sum, [a, b, seconds]) => sum + (isBefore(a, b) ? seconds : 0), 0)
-  return [broken, changes + regrets]
+  const place = pieces.map((piece) => stageOf.get(piece.steps[0]?.step.id ?? ('' as StepId)) ?? -1)
+  const row = pieces.flatMap((_, index) => ((place[index] ?? -1) >= 0 ? [index] : []))
+  row.sort((a, b) => (place[a] ?? 0) - (place[b] ?? 0))
+  return rowCost(sequence, row, place)
 }
 
 /** The line with the stage that a `move` names put before the other; `null` for another mend, or when nothing moves. */

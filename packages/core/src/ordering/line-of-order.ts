@@ -3,7 +3,7 @@ import type { Stage } from '../line/stage.ts'
 import type { Project } from '../project/project.ts'
 import { withQuickestModes, type Takers } from '../recipe/modes.ts'
 import type { Recipe, Standard, Step, StepRef } from '../recipe/recipe.ts'
-import { joinWords, type Shelf, type StepFacts } from '../recipe/step-facts.ts'
+import { joinWords, mixText, type Shelf, type StepFacts } from '../recipe/step-facts.ts'
 import type { StageId } from '../units/ids.ts'
 import { seconds } from '../units/seconds.ts'
 import type { LineOrder, OrderedStage } from './order-line.ts'
@@ -125,12 +125,7 @@ function stageName({ facts }: OrderedStage): string {
 }
 
 function potName(facts: readonly StepFacts[], shelf: Shelf): string {
-  const mixes = facts.map(({ step }) => {
-    if (step.mix.length === 1) return shelf.get(step.mix[0]?.materialId ?? ('' as never))?.name ?? ''
-    return step.mix
-      .map(({ materialId, parts }) => `${String(parts)} ${shelf.get(materialId)?.name ?? 'unknown'}`)
-      .join(' : ')
-  })
+  const mixes = facts.map(({ step }) => mixText(step.mix, shelf))
   return [...new Set(mixes)].join(' + ').slice(0, 80)
 }
 

@@ -38,13 +38,15 @@ export function offersOfSameness(input: OrderingInput, order: LineOrder): readon
   for (const { step } of all) {
     for (const { materialId } of step.mix) users.set(materialId, (users.get(materialId) ?? 0) + 1)
   }
-  const isAlone = ({ step, material }: StepFacts) =>
-    step.mix.length === 1 && material !== null && users.get(material.id) === 1
-  const tries = sources.flatMap(({ source, facts }): Try[] => [
-    ...facts.filter((each) => isSmallColour(each) && isAlone(each)).flatMap(underOne(source, facts)),
-    ...facts.filter((each) => isSmallColour(each) && isAlone(each)).flatMap(recoloured(source, all)),
-    ...facts.filter((each) => each.area <= tinyArea).flatMap(leftBare(source, facts, input)),
-  ])
+  const hasOwnPot = ({ material }: StepFacts) => material !== null && users.get(material.id) === 1
+  const tries = sources.flatMap(({ source, facts }): Try[] => {
+    const small = facts.filter((each) => isSmallColour(each) && hasOwnPot(each))
+    return [
+      ...small.flatMap(underOne(source, facts)),
+      ...small.flatMap(recoloured(source, all)),
+      ...facts.filter((each) => each.area <= tinyArea).flatMap(leftBare(source, facts, input)),
+    ]
+  })
   return onePerStep(tries)
     .slice(0, mostTried)
     .flatMap((offer) => {

@@ -1,5 +1,5 @@
 import { techniqueFacts, toolMinutes } from '../recipe/technique.ts'
-import { isOneOf, type Model } from '../project/project.ts'
+import { takesStep, type Model } from '../project/project.ts'
 import type { Recipe, Standard, Step } from '../recipe/recipe.ts'
 import { standardReaches } from '../recipe/recipe.ts'
 import { factsOf, shareRegion, type Shelf, type StepFacts } from '../recipe/step-facts.ts'
@@ -28,9 +28,7 @@ function isForModel(
   unit: Pick<FollowingUnit, 'standard'>,
   model: FollowingUnit['models'][number],
 ): boolean {
-  return (
-    standardReaches(step.standard, unit.standard) && (step.roles.length === 0 || isOneOf(model, step.roles))
-  )
+  return standardReaches(step.standard, unit.standard) && takesStep(step, model)
 }
 
 /** How many of a recipe's models take at least one of the steps. */

@@ -1,7 +1,7 @@
-import type { Stage } from '../line/stage.ts'
+import { stagesByStep, type Stage } from '../line/stage.ts'
 import type { Lap, Mark, Progress } from '../progress/fold-progress.ts'
 import { isThrough } from '../progress/hole-state.ts'
-import { isOneOf, takesStage, type Project, type Unit } from '../project/project.ts'
+import { takesStage, takesStep, type Project, type Unit } from '../project/project.ts'
 import { compareRecipes, type RecipeDifference } from '../recipe/compare-recipes.ts'
 import type { Recipe, Step } from '../recipe/recipe.ts'
 import type { Shelf } from '../recipe/step-facts.ts'
@@ -37,14 +37,13 @@ export function recipeAsDone(
   shelf: Shelf,
   newId: () => string,
 ): RecipeAsDone | null {
+  const stages = stagesByStep(project.line, recipe.id)
   const done = recipe.steps.flatMap((step): DoneStep[] => {
-    const stage = project.line.find((each) =>
-      each.steps.some((ref) => ref.recipeId === recipe.id && ref.stepId === step.id),
-    )
+    const stage = stages.get(step.id)
     if (!stage) return []
     const marks = new Map(
       unit.models
-        .filter((model) => step.roles.length === 0 || isOneOf(model, step.roles))
+        .filter((model) => takesStep(step, model))
         .flatMap((model) => {
           const mark = progress.marks.get(model.id)?.get(stage.id)
           return mark ? [[model.id, mark] as const] : []

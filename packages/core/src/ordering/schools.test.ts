@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { starterShelf } from '../materials/starter-shelf.ts'
 import { bodyPlans } from '../recipe/body-plans.ts'
-import { recipeFromSchool, recipeSchools } from '../recipe/schools.ts'
+import { recipeFromSchool } from '../recipe/recipe-from-school.ts'
+import { recipeSchools } from '../recipe/schools.ts'
 import { findFaults } from './find-faults.ts'
 
 const shelf = new Map(starterShelf.map((material) => [material.id, material]))

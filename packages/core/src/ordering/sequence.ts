@@ -94,9 +94,25 @@ export function changeSeconds(problem: SequenceProblem, last: number, next: numb
 export function sequenceCost(problem: SequenceProblem, order: readonly number[]): number {
   const place = new Int32Array(problem.size).fill(-1)
   order.forEach((member, index) => (place[member] = index))
-  if (problem.before.some(([a, b]) => (place[a] ?? 0) > (place[b] ?? 0))) return Number.POSITIVE_INFINITY
-  let cost = 0
-  order.forEach((member, index) => (cost += changeSeconds(problem, order[index - 1] ?? -1, member)))
-  for (const [a, b, seconds] of problem.regrets) if ((place[a] ?? 0) < (place[b] ?? 0)) cost += seconds
-  return cost
+  const { broken, seconds } = rowCost(problem, order, place)
+  return broken > 0 ? Number.POSITIVE_INFINITY : seconds
+}
+
+/**
+ * What a row costs, and how often it breaks `before`. `place` by member: the lower comes first, members of one
+ * place are done together, one below 0 is not in the row.
+ */
+export function rowCost(
+  problem: SequenceProblem,
+  row: readonly number[],
+  place: ArrayLike<number>,
+): { readonly broken: number; readonly seconds: number } {
+  const isBefore = (a: number, b: number) => {
+    const [first, then] = [place[a] ?? -1, place[b] ?? -1]
+    return first >= 0 && first < then
+  }
+  let seconds = 0
+  row.forEach((member, index) => (seconds += changeSeconds(problem, row[index - 1] ?? -1, member)))
+  for (const [a, b, regret] of problem.regrets) if (isBefore(a, b)) seconds += regret
+  return { broken: problem.before.filter(([a, b]) => isBefore(b, a)).length, seconds }
 }

@@ -1,10 +1,7 @@
 import type { Stage } from '../line/stage.ts'
 import type { Project } from '../project/project.ts'
-import { standardReaches, type Standard } from '../recipe/recipe.ts'
+import { standardReaches, tableReadyStandard, type Standard } from '../recipe/recipe.ts'
 import type { StepId, UnitId } from '../units/ids.ts'
-
-/** The standard from which a model counts as table-ready. */
-const tableReady: Standard = 'tabletop'
 
 /**
  * Whether a unit's models need a stage to count as table-ready: by the standards of its recipe's steps there; for
@@ -23,6 +20,6 @@ export function neededForTable(
     const own = stage.steps
       .filter((step) => step.recipeId === recipe?.id)
       .flatMap((step) => standards.get(step.stepId) ?? [])
-    return own.length > 0 ? own.some((each) => standardReaches(each, tableReady)) : !beyond.has(stage)
+    return own.length > 0 ? own.some((each) => standardReaches(each, tableReadyStandard)) : !beyond.has(stage)
   }
 }

@@ -1,5 +1,5 @@
 import type { Stage } from '../line/stage.ts'
-import type { Recipe, Standard } from '../recipe/recipe.ts'
+import type { Recipe, Standard, Step } from '../recipe/recipe.ts'
 import type { ModelId, ProjectId, UnitId } from '../units/ids.ts'
 import type { LocalDate } from '../units/local-date.ts'
 import type { Seconds } from '../units/seconds.ts'
@@ -62,6 +62,11 @@ export function takesStage(
   if (stage.notNeededBy.includes(unitId)) return false
   const limit = stage.limits.find((each) => each.unitId === unitId)
   return !limit || isOneOf(model, limit.roles)
+}
+
+/** Whether a model takes a step, as its role and its variants have it. */
+export function takesStep(step: Pick<Step, 'roles'>, model: Pick<Model, 'role' | 'variants'>): boolean {
+  return step.roles.length === 0 || isOneOf(model, step.roles)
 }
 
 /** Whether the model has one of these roles or variants. */

@@ -1,7 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { unit } from '../testing/builders.ts'
-import { spreadVariants } from './spread-variants.ts'
+import { footRecipe } from '../testing/recipes.ts'
+import { spreadStep, spreadVariants } from './spread-variants.ts'
 
 const names = ['hair 1', 'hair 2', 'hair 3', 'hair 4']
 
@@ -42,5 +43,25 @@ describe('spreadVariants', () => {
 
   it('has nothing to give without variants', () => {
     expect(spreadVariants(unit('pikes', 2), [])).toEqual(unit('pikes', 2))
+  })
+})
+
+describe('spreadStep', () => {
+  const { steps } = footRecipe([
+    ['all', 'grey primer, spray', 'spray'],
+    ['hair', 'rust red', 'base coat', { coats: 2 }],
+    ['coat', 'moss green', 'base coat'],
+  ])
+
+  it('writes the step once a variant, in its place, the first under its own id', () => {
+    const spread = spreadStep(steps, steps[1]!.id, names.slice(0, 3), () => 'new')
+    expect(spread.map((step) => [step.id, step.roles])).toEqual([
+      ['step 0', []],
+      ['step 1', ['hair 1']],
+      ['new', ['hair 2']],
+      ['new', ['hair 3']],
+      ['step 2', []],
+    ])
+    expect(spread[3]).toMatchObject({ on: ['hair'], coats: 2, mix: steps[1]!.mix })
   })
 })

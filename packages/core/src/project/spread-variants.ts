@@ -1,3 +1,5 @@
+import type { Step } from '../recipe/recipe.ts'
+import type { StepId } from '../units/ids.ts'
 import type { Model, Unit } from './project.ts'
 
 /**
@@ -19,4 +21,22 @@ export function spreadVariants(unit: Unit, variants: readonly string[]): Unit {
     return given
   })
   return { ...unit, models }
+}
+
+/** The steps with one of them once for each variant; the first of these keeps its id. `newId` gives UUIDs. */
+export function spreadStep(
+  steps: readonly Step[],
+  id: StepId,
+  variants: readonly string[],
+  newId: () => string,
+): readonly Step[] {
+  return steps.flatMap((step) =>
+    step.id === id
+      ? variants.map((variant, index) => ({
+          ...step,
+          id: index === 0 ? id : (newId() as StepId),
+          roles: [variant],
+        }))
+      : [step],
+  )
 }

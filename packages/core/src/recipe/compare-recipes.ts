@@ -1,6 +1,14 @@
 import type { StepId } from '../units/ids.ts'
 import type { Preferences, Recipe, Region, Step } from './recipe.ts'
-import { factsOf, joinWords, shareRegion, stepText, type Shelf, type StepFacts } from './step-facts.ts'
+import {
+  factsOf,
+  joinWords,
+  mixText,
+  shareRegion,
+  stepText,
+  type Shelf,
+  type StepFacts,
+} from './step-facts.ts'
 
 /** What makes a recipe: all that a version keeps of it. */
 export type RecipeState = Pick<Recipe, 'regions' | 'steps' | 'preferences'>
@@ -66,20 +74,23 @@ export function compareRecipes(
 
 function changeText(was: StepFacts, now: StepFacts, shelf: Shelf): string {
   const parts = [
-    changed(mixText(was.step, shelf), mixText(now.step, shelf)),
+    changed(paintText(was.step, shelf), paintText(now.step, shelf)),
     changed(was.step.technique, now.step.technique),
     changed(coatsText(was.step), coatsText(now.step)),
     changed(placeText(was), placeText(now)),
     changed(`needed from ${was.step.standard}`, `needed from ${now.step.standard}`),
     changed(rolesText(was.step), rolesText(now.step)),
     // Another material brings its own drying.
-    mixText(was.step, shelf) === mixText(now.step, shelf) ? changed(dryingText(was), dryingText(now)) : '',
+    paintText(was.step, shelf) === paintText(now.step, shelf)
+      ? changed(dryingText(was), dryingText(now))
+      : '',
     was.step.note === now.step.note ? '' : `the note says “${now.step.note}”`,
   ].filter((part) => part !== '')
   return parts.length === 0 ? '' : `The ${stepText(was)}: ${joinWords(parts)}.`
 }
 
 const changed = (was: string, now: string): string => (was === now ? '' : `${now} instead of ${was}`)
+const paintText = ({ mix }: Step, shelf: Shelf) => mixText(mix, shelf) || 'no material'
 const coatsText = ({ coats }: Step) => (coats === 1 ? 'one coat' : `${String(coats)} coats`)
 const rolesText = ({ roles }: Step) => (roles.length === 0 ? 'for all' : `only for ${joinWords(roles)}`)
 const placeText = (facts: StepFacts) =>
@@ -87,15 +98,6 @@ const placeText = (facts: StepFacts) =>
 const onlyText = (step: Step) => (step.roles.length === 0 ? '' : `, ${rolesText(step)},`)
 const dryingText = ({ drying }: StepFacts) =>
   `${String(Math.round(drying.min / 60))}–${String(Math.round(drying.max / 60))} min drying`
-
-function mixText({ mix }: Step, shelf: Shelf): string {
-  if (mix.length === 0) return 'no material'
-  const name = (part: (typeof mix)[number]) => shelf.get(part.materialId)?.name ?? 'an unknown material'
-  const [only] = mix
-  return mix.length === 1 && only
-    ? name(only)
-    : mix.map((part) => `${String(part.parts)} ${name(part)}`).join(' : ')
-}
 
 /** The first two, and how many more. */
 function someOf(names: readonly string[]): string {

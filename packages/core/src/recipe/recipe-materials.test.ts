@@ -3,7 +3,7 @@ import { starterShelf } from '../materials/starter-shelf.ts'
 import { footRecipe, materialNamed, testShelf } from '../testing/recipes.ts'
 import type { MaterialId } from '../units/ids.ts'
 import type { LocalDate } from '../units/local-date.ts'
-import { fitToShelf, materialsOf, withMaterials } from './recipe-materials.ts'
+import { fitToShelf, materialsOf, namedMaterials, withMaterials } from './recipe-materials.ts'
 import { keepVersion } from './versions.ts'
 
 const first = footRecipe([['coat', 'rust red', 'base coat']])
@@ -17,6 +17,11 @@ describe('materialsOf and withMaterials', () => {
   it('reach mixes, substitutes and versions', () => {
     const named = ['moss green', 'light moss', 'rust red'].map(materialNamed)
     expect([...materialsOf(recipe)]).toEqual(named)
+    expect(namedMaterials(recipe).map(({ path }) => path.join('.'))).toEqual([
+      'steps.0.mix.0.materialId',
+      'steps.0.substitutes.0',
+      'versions.0.steps.0.mix.0.materialId',
+    ])
     const others = withMaterials(recipe, (id) => `other ${id}` as MaterialId)
     expect([...materialsOf(others)]).toEqual(named.map((id) => `other ${id}`))
     expect(withMaterials(others, (id) => id.replace('other ', '') as MaterialId)).toEqual(recipe)

@@ -3,10 +3,28 @@ import type { MaterialId } from '../units/ids.ts'
 import type { Recipe, Step } from './recipe.ts'
 import type { Shelf } from './step-facts.ts'
 
-/** Every material that a recipe names: in mixes, as substitutes, in kept versions. */
+type Path = readonly (string | number)[]
+
+/** Every material that a recipe names, with the path to it: in mixes, as substitutes, in kept versions. */
+export function namedMaterials(
+  recipe: Pick<Recipe, 'steps' | 'versions'>,
+): readonly { readonly id: MaterialId; readonly path: Path }[] {
+  const inSteps = (steps: readonly Step[], path: Path) =>
+    steps.flatMap((step, s) => [
+      ...step.mix.map((part, m) => ({
+        id: part.materialId,
+        path: [...path, 'steps', s, 'mix', m, 'materialId'],
+      })),
+      ...step.substitutes.map((id, m) => ({ id, path: [...path, 'steps', s, 'substitutes', m] })),
+    ])
+  return [
+    ...inSteps(recipe.steps, []),
+    ...recipe.versions.flatMap((version, v) => inSteps(version.steps, ['versions', v])),
+  ]
+}
+
 export function materialsOf(recipe: Pick<Recipe, 'steps' | 'versions'>): ReadonlySet<MaterialId> {
-  const steps = [...recipe.steps, ...recipe.versions.flatMap((version) => version.steps)]
-  return new Set(steps.flatMap((step) => [...step.mix.map((part) => part.materialId), ...step.substitutes]))
+  return new Set(namedMaterials(recipe).map(({ id }) => id))
 }
 
 /** The recipe with other materials in the place of those it names. */

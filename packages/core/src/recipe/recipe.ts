@@ -43,6 +43,9 @@ export const standards = ['three-colour', 'tabletop', 'tabletop plus', 'display'
 
 export type Standard = (typeof standards)[number]
 
+/** The standard from which a model counts as table-ready. */
+export const tableReadyStandard: Standard = 'tabletop'
+
 /** One material or several stirred together, by parts; none for work without material. */
 export type Mix = readonly { readonly materialId: MaterialId; readonly parts: number }[]
 

@@ -149,6 +149,15 @@ export function stepText(facts: StepFacts): string {
   return `${what} on the ${joinWords(facts.regions.map((region) => region.name))}`
 }
 
+/** `moss green`, `3 translucent medium : 1 moss green`; empty without material. */
+export function mixText(mix: Mix, shelf: Shelf): string {
+  const name = (part: Mix[number]) => shelf.get(part.materialId)?.name ?? 'unknown'
+  const [only, ...others] = mix
+  if (!only) return ''
+  if (others.length === 0) return name(only)
+  return mix.map((part) => `${String(part.parts)} ${name(part)}`).join(' : ')
+}
+
 export function joinWords(words: readonly string[]): string {
   if (words.length < 2) return words[0] ?? ''
   return `${words.slice(0, -1).join(', ')} and ${words.at(-1) ?? ''}`

@@ -1,26 +1,26 @@
 import type { StoredProject } from '@seriatim/contract'
-import type { ProjectId, Seconds, Stage } from '@seriatim/core'
+import type { ProjectId, Seconds, Stage, Unit } from '@seriatim/core'
 import { and, asc, eq, inArray, isNull, sql } from 'drizzle-orm'
 import type { Database } from '../../db/client.ts'
-import { stage, stageExemption, unit } from '../../db/schema.ts'
+import { stage, stageExemption } from '../../db/schema.ts'
 
-export async function readLine(db: Database, projectId: ProjectId): Promise<StoredProject['line']> {
+/** The line; who passes a stage by is told of `units` alone, in their order. */
+export async function readLine(
+  db: Database,
+  projectId: ProjectId,
+  units: readonly Pick<Unit, 'id'>[],
+): Promise<StoredProject['line']> {
   const rows = await db
     .select()
     .from(stage)
     .where(and(eq(stage.projectId, projectId), isNull(stage.removedAt)))
     .orderBy(asc(stage.position), asc(stage.id))
+  const unitIds = units.map((unit) => unit.id)
   const exemptions = await db
     .select({ stageId: stageExemption.stageId, unitId: stageExemption.unitId })
     .from(stageExemption)
-    .innerJoin(unit, eq(stageExemption.unitId, unit.id))
-    .where(and(eq(unit.projectId, projectId), isNull(unit.removedAt)))
-    .orderBy(asc(unit.position), asc(unit.id))
-  const standing = await db
-    .select({ id: unit.id })
-    .from(unit)
-    .where(and(eq(unit.projectId, projectId), isNull(unit.removedAt)))
-  const unitIds = new Set(standing.map(({ id }) => id))
+    .where(inArray(stageExemption.unitId, unitIds))
+  const isExempt = new Set(exemptions.map(({ stageId, unitId }) => `${stageId} ${unitId}`))
   return rows.map((row) => ({
     id: row.id,
     name: row.name,
@@ -30,8 +30,8 @@ export async function readLine(db: Database, projectId: ProjectId): Promise<Stor
     setUpSeconds: row.setUpSeconds as Seconds,
     dryingMinSeconds: row.dryingMinSeconds as Seconds,
     dryingMaxSeconds: row.dryingMaxSeconds as Seconds,
-    notNeededBy: exemptions.filter((each) => each.stageId === row.id).map((each) => each.unitId),
-    limits: row.limits.filter(({ unitId }) => unitIds.has(unitId)),
+    notNeededBy: unitIds.filter((unitId) => isExempt.has(`${row.id} ${unitId}`)),
+    limits: row.limits.filter(({ unitId }) => unitIds.includes(unitId)),
     tableReady: row.tableReady,
     cautions: row.cautions as StoredProject['line'][number]['cautions'],
     note: row.note,

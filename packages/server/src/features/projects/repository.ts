@@ -29,7 +29,8 @@ export async function readProject(db: Database, id: ProjectId): Promise<StoredPr
     .from(project)
     .where(and(eq(project.id, id), isNull(project.removedAt)))
   if (!row) return null
-  const [units, recipes, line] = [await readUnits(db, id), await readRecipes(db, id), await readLine(db, id)]
+  const units = await readUnits(db, id)
+  const [recipes, line] = [await readRecipes(db, id), await readLine(db, id, units)]
   return { id, revision: row.revision, ...settingsOf(row), units, recipes, line }
 }
 

@@ -1,7 +1,8 @@
-import type { ProjectSettings, ProjectSummary, StoredProject } from '@seriatim/contract'
+import { pathText, type ProjectSettings, type ProjectSummary, type StoredProject } from '@seriatim/contract'
 import {
   countModels,
   foldProgress,
+  namedMaterials,
   workLeft,
   type ProjectId,
   type Recipe,
@@ -136,18 +137,12 @@ export function putRecipes(db: Database, id: ProjectId, revision: number, recipe
 async function refuseUnknownMaterials(db: Database, recipes: readonly Recipe[]): Promise<void> {
   const shelf = new Set((await readShelf(db)).map((material) => material.id))
   const errors = recipes.flatMap((recipe, r) =>
-    recipe.steps.flatMap((step, s) =>
-      step.mix.flatMap(({ materialId }, m) =>
-        shelf.has(materialId)
-          ? []
-          : [
-              {
-                path: `recipes[${String(r)}].steps[${String(s)}].mix[${String(m)}].materialId`,
-                message: 'This material is not on the shelf.',
-              },
-            ],
-      ),
-    ),
+    namedMaterials(recipe)
+      .filter(({ id }) => !shelf.has(id))
+      .map(({ path }) => ({
+        path: pathText(['recipes', r, ...path]),
+        message: 'This material is not on the shelf.',
+      })),
   )
   if (errors.length > 0) {
     throw new RequestProblem('invalid-request', 'A mix names a material that is not on the shelf.', errors)

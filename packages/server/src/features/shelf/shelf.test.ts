@@ -112,6 +112,25 @@ describe('recipes', () => {
     )
   })
 
+  it('takes no stand-in that is not on the shelf, in a kept version neither', async () => {
+    const { path } = await server.seed()
+    const recipe = firstRecipe()
+    const [step, ...rest] = recipe.steps
+    const steps = [{ ...step, substitutes: [v7()] }, ...rest]
+    const { regions, preferences } = recipe
+    const versions = [{ number: 1, keptOn: '2026-11-25', note: '', regions, steps, preferences }]
+    const put = (changed: object) =>
+      server.problem(`${path}/recipes`, 'PUT', { revision: 2, recipes: [{ ...recipe, ...changed }] })
+    expect(await put({ steps })).toMatchObject({
+      status: 422,
+      body: { errors: [{ path: 'recipes[0].steps[0].substitutes[0]' }] },
+    })
+    expect(await put({ versions })).toMatchObject({
+      status: 422,
+      body: { errors: [{ path: 'recipes[0].versions[0].steps[0].substitutes[0]' }] },
+    })
+  })
+
   it('go out with their materials and come back onto another shelf, by name where it has them', async () => {
     const other = await startTestServer()
     const mine = own('black primer, spray')

@@ -6,6 +6,7 @@ import {
   lineOfOrder,
   mendLine,
   orderWeights,
+  tableReadyStandard,
   type LineFinding,
   type LineOrder,
   type OrderWeight,
@@ -33,11 +34,11 @@ interface OrderFromRecipesProps {
 /** What the recipes come to as a line, and what is wrong with the line as it stands. */
 export function OrderFromRecipes(props: OrderFromRecipesProps) {
   const shelf = useShelf()
-  if (!shelf.data || followedRecipes(props.project, shelf.data).length === 0) return null
+  const { recipes, units } = props.project
+  const isFollowed = units.some((unit) => recipes.some((recipe) => recipe.unitIds.includes(unit.id)))
+  if (!shelf.data || !isFollowed) return null
   return <Ordered {...props} shelf={shelf.data} />
 }
-
-const tableReady = 'tabletop'
 
 function Ordered({ project, onTake, shelf }: OrderFromRecipesProps & { readonly shelf: Shelf }) {
   const [weight, setWeight] = useState<OrderWeight>('fewest pots')
@@ -48,7 +49,7 @@ function Ordered({ project, onTake, shelf }: OrderFromRecipesProps & { readonly 
         recipes: followedRecipes({ recipes, units, batchSize }, shelf),
         shelf,
         weight,
-        tableReady,
+        tableReady: tableReadyStandard,
       }) as const,
     [recipes, units, batchSize, shelf, weight],
   )
@@ -59,10 +60,7 @@ function Ordered({ project, onTake, shelf }: OrderFromRecipesProps & { readonly 
       change: { kind: 'recipes', recipes: recipes.map((recipe) => applyOffer(recipe, offer)) },
       said: 'The offer is taken up in the recipe.',
     })
-  const judge = useMemo(
-    () => lineJudge({ recipes, units, batchSize }, shelf, weight, tableReady),
-    [recipes, units, batchSize, shelf, weight],
-  )
+  const judge = useMemo(() => lineJudge(input), [input])
   const findings = useMemo(() => judge(line), [judge, line])
   const mendRecipe = ({ mend, recipeId }: LineFinding) => {
     if (!mend) return
@@ -155,7 +153,7 @@ interface TakeButtonProps extends OrderFromRecipesProps {
 
 function TakeButton({ found, project, shelf, onTake }: TakeButtonProps) {
   const { progress } = useProgress(project.id)
-  const next = lineOfOrder(found, project, shelf, tableReady, v7)
+  const next = lineOfOrder(found, project, shelf, tableReadyStandard, v7)
   if (whoGetsWhat(next) === whoGetsWhat(project.line)) {
     return <p className="ml-auto font-bold text-done">The line follows this order.</p>
   }

@@ -9,7 +9,8 @@ import {
 } from '@seriatim/core'
 import { useState } from 'react'
 import { v7 } from 'uuid'
-import { Button, CheckField, Dialog, SelectField } from '../../shared/ui/index.ts'
+import { Button, Dialog, SelectField } from '../../shared/ui/index.ts'
+import { UnitChecks, withChecked } from './UnitChecks.tsx'
 
 interface NewRecipeDialogProps {
   readonly project: Project
@@ -42,25 +43,12 @@ export function NewRecipeDialog({ project, open, onOpenChange, onMake }: NewReci
     <Dialog open={open} onOpenChange={onOpenChange} title="New recipe" wide>
       <div className="grid gap-4">
         {project.units.length > 0 ? (
-          <fieldset>
-            <legend className="text-sm font-bold">For</legend>
-            <div className="flex flex-wrap gap-x-3">
-              {project.units.map((unit) => (
-                <CheckField
-                  key={unit.id}
-                  label={unit.name}
-                  checked={unitIds.includes(unit.id)}
-                  onChange={(event) =>
-                    setChosen(
-                      event.target.checked
-                        ? [...unitIds, unit.id]
-                        : unitIds.filter((each) => each !== unit.id),
-                    )
-                  }
-                />
-              ))}
-            </div>
-          </fieldset>
+          <UnitChecks
+            legend="For"
+            units={project.units}
+            chosen={unitIds}
+            onCheck={(unitId, checked) => setChosen(withChecked(unitIds, unitId, checked))}
+          />
         ) : null}
         <SelectField
           label="Kind of model"

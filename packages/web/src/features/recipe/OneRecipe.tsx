@@ -60,14 +60,13 @@ export function OneRecipe({
   const [openId, setOpenId] = useState<StepId | null>(null)
   const [regionsOpen, setRegionsOpen] = useState(false)
   const cut = useMemo(() => layOutCut(recipe, shelf), [recipe, shelf])
-  const units = project.units.filter((unit) => recipe.unitIds.includes(unit.id))
+  const { units } = project
+  const followers = useMemo(() => followersOf(recipe, { units }), [recipe, units])
   const findings = useMemo(() => {
-    const models = project.units
-      .filter((unit) => recipe.unitIds.includes(unit.id))
-      .flatMap((unit) => unit.models)
+    const models = followers.flatMap((unit) => unit.models)
     const found = findFaults(recipe, shelf, models.length > 0 ? { models } : {})
     return found.map((finding) => ({ ...finding, models: models.length }))
-  }, [recipe, shelf, project.units])
+  }, [recipe, shelf, followers])
   const marked = new Set(findings.flatMap((finding) => finding.stepIds.slice(0, 1)))
   const step = recipe.steps.find((each) => each.id === openId)
 
@@ -86,7 +85,7 @@ export function OneRecipe({
       <Headline
         sub={subOf(
           recipe,
-          units.map((unit) => unit.name),
+          followers.map((unit) => unit.name),
         )}
         actions={
           <>
@@ -94,7 +93,7 @@ export function OneRecipe({
               <Plus aria-hidden="true" size={18} /> Add a layer
             </Button>
             <Button onClick={() => setRegionsOpen(true)}>Regions</Button>
-            {onRepeat && units.length > 0 ? <Button onClick={onRepeat}>Repeat as done</Button> : null}
+            {onRepeat && followers.length > 0 ? <Button onClick={onRepeat}>Repeat as done</Button> : null}
             <IconButton label={`Copy the recipe ${recipe.name}`} onClick={onCopy}>
               <Copy aria-hidden="true" size={20} />
             </IconButton>
@@ -104,7 +103,7 @@ export function OneRecipe({
           </>
         }
       >
-        {headlineOf(recipe, cut, followersOf(recipe, project))}
+        {headlineOf(recipe, cut, followers)}
       </Headline>
       <div className="mb-5">{picker}</div>
       {underWay}
@@ -134,7 +133,7 @@ export function OneRecipe({
               onChange={(changed) =>
                 withSteps(recipe.steps.map((each) => (each.id === changed.id ? changed : each)))
               }
-              takers={takersAmong(followersOf(recipe, project), project.batchSize)(step)}
+              takers={takersAmong(followers, project.batchSize)(step)}
               onSpread={(count) => onSpread(step, count)}
               onMove={(by) => withSteps(moved(recipe.steps, step.id, by))}
               onRemove={() => {
@@ -148,7 +147,7 @@ export function OneRecipe({
           ) : null
         }
       />
-      <Preferences recipe={recipe} units={project.units} onChange={onChange} onFollow={onFollow} />
+      <Preferences recipe={recipe} units={units} onChange={onChange} onFollow={onFollow} />
       <Versions
         key={recipe.id}
         recipe={recipe}

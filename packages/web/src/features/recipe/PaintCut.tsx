@@ -1,4 +1,4 @@
-import { joinWords, standardReaches, type StepId } from '@seriatim/core'
+import { joinWords, standardReaches, tableReadyStandard, type StepId } from '@seriatim/core'
 import { clsx } from 'clsx'
 import type { ReactNode } from 'react'
 import { waitRangeText } from '../../shared/format/index.ts'
@@ -83,7 +83,7 @@ function placeOf({ facts }: Layer): string {
 function detailOf({ facts: { material, step } }: Layer): string {
   const technique = material && !material.name.includes(step.technique) ? [step.technique] : []
   const coats = step.coats > 1 ? [`${String(step.coats)} coats`] : []
-  const standard = standardReaches(step.standard, 'tabletop') ? [] : [step.standard]
+  const standard = standardReaches(step.standard, tableReadyStandard) ? [] : [step.standard]
   const roles = step.roles.length === 0 ? [] : [`only ${step.roles.join(', ')}`]
   return [...technique, ...coats, ...standard, ...roles].map((each) => `, ${each}`).join('')
 }

@@ -1,5 +1,6 @@
 import type { Recipe, Unit, UnitId } from '@seriatim/core'
 import { Button, CheckField, SelectField, TextField } from '../../shared/ui/index.ts'
+import { UnitChecks } from './UnitChecks.tsx'
 
 interface PreferencesProps {
   readonly recipe: Recipe
@@ -44,19 +45,9 @@ export function Preferences({ recipe, units, onChange, onFollow }: PreferencesPr
           onChange={(event) => set({ careful: event.target.checked })}
         />
       </div>
-      <fieldset className="mt-3">
-        <legend className="text-sm font-bold">Followed by</legend>
-        <div className="flex flex-wrap gap-x-3">
-          {units.map((unit) => (
-            <CheckField
-              key={unit.id}
-              label={unit.name}
-              checked={recipe.unitIds.includes(unit.id)}
-              onChange={(event) => onFollow(unit.id, event.target.checked)}
-            />
-          ))}
-        </div>
-      </fieldset>
+      <div className="mt-3">
+        <UnitChecks legend="Followed by" units={units} chosen={recipe.unitIds} onCheck={onFollow} />
+      </div>
       {silenced.map(({ rule, note }) => (
         <div key={rule} className="mt-2 flex flex-wrap items-end gap-3">
           <TextField

@@ -1,5 +1,6 @@
 import {
   fitToShelf,
+  spreadStep,
   spreadVariants,
   starterShelf,
   type Project,
@@ -46,7 +47,7 @@ function Recipes({ project, shelf }: { readonly project: Project; readonly shelf
     change.mutate({ change: { kind: 'recipes', recipes: next }, said })
 
   /** What a school takes and the shelf has not is put there first, with nothing in stock. */
-  const make = async (fresh: Recipe) => {
+  const makeOnShelf = async (fresh: Recipe) => {
     const { recipe: made, missing } = fitToShelf(fresh, starterShelf, shelf)
     if (missing.length > 0) {
       const said = `${plural(missing.length, 'material')} put on the shelf.`
@@ -62,6 +63,8 @@ function Recipes({ project, shelf }: { readonly project: Project; readonly shelf
     setMaking(false)
     setRepeating(false)
   }
+  const make = (fresh: Recipe) => void makeOnShelf(fresh).catch(() => undefined)
+
   /** The layer in several colours, one for each of as many variants, and the variants given to the models. */
   const spread = (on: Recipe, step: Step, count: number) => {
     const base = step.on === 'whole' ? 'colour' : (step.on[0] ?? 'colour')
@@ -72,15 +75,7 @@ function Recipes({ project, shelf }: { readonly project: Project; readonly shelf
       if (given.models.some((model, index) => model !== unit.models[index]))
         change.mutate({ change: { kind: 'unit', unit: given }, said: '' })
     }
-    const steps = on.steps.flatMap((each) =>
-      each.id === step.id
-        ? variants.map((variant, index) => ({
-            ...each,
-            id: index === 0 ? each.id : (v7() as StepId),
-            roles: [variant],
-          }))
-        : [each],
-    )
+    const steps = spreadStep(on.steps, step.id, variants, v7)
     write(
       recipes.map((each) => (each.id === on.id ? { ...on, steps } : each)),
       `${base.slice(0, 1).toUpperCase()}${base.slice(1)} in ${String(count)} colours: now give each its own.`,
@@ -91,14 +86,7 @@ function Recipes({ project, shelf }: { readonly project: Project; readonly shelf
       <Plus aria-hidden="true" size={18} /> New recipe
     </Button>
   )
-  const dialog = (
-    <NewRecipeDialog
-      project={project}
-      open={making}
-      onOpenChange={setMaking}
-      onMake={(made) => void make(made).catch(() => undefined)}
-    />
-  )
+  const dialog = <NewRecipeDialog project={project} open={making} onOpenChange={setMaking} onMake={make} />
 
   const underWay = <UnderWayNote project={project} progress={progress} shelf={shelf} />
 
@@ -180,7 +168,7 @@ function Recipes({ project, shelf }: { readonly project: Project; readonly shelf
           recipe={recipe}
           shelf={shelf}
           onClose={() => setRepeating(false)}
-          onMake={(made) => void make(made).catch(() => undefined)}
+          onMake={make}
         />
       ) : null}
       <ShoppingList project={project} shelf={shelf} open={shopping} onOpenChange={setShopping} />

@@ -9,7 +9,9 @@ import {
 import { useMemo, useState } from 'react'
 import { v7 } from 'uuid'
 import { plural } from '../../shared/format/index.ts'
-import { Button, CheckField, Dialog, SelectField } from '../../shared/ui/index.ts'
+import { Button, Dialog, SelectField } from '../../shared/ui/index.ts'
+import { DifferenceList } from './DifferenceList.tsx'
+import { UnitChecks, withChecked } from './UnitChecks.tsx'
 
 interface RepeatDialogProps {
   readonly project: Project
@@ -58,40 +60,17 @@ export function RepeatDialog({ project, progress, recipe, shelf, onClose, onMake
                 ? 'They were painted exactly as the recipe says.'
                 : 'Other than the recipe says'}
             </p>
-            <ul className="mt-1 grid gap-1 text-sm">
-              {chosen.asDone.unfinished > 0 ? (
-                <li className="text-ink-soft">
-                  {plural(chosen.asDone.unfinished, 'model')} of them{' '}
-                  {chosen.asDone.unfinished === 1 ? 'is' : 'are'} not finished: what no model has so far
-                  counts as left out.
-                </li>
-              ) : null}
-              {chosen.asDone.differences.map((difference) => (
-                <li key={difference.text}>{difference.text}</li>
-              ))}
-            </ul>
+            <DifferenceList
+              differences={chosen.asDone.differences}
+              remark={chosen.asDone.unfinished > 0 ? unfinishedText(chosen.asDone.unfinished) : null}
+            />
           </section>
-          <fieldset>
-            <legend className="text-sm font-bold">For</legend>
-            <div className="flex flex-wrap gap-x-3">
-              {project.units
-                .filter((unit) => unit.id !== chosen.unit.id)
-                .map((unit) => (
-                  <CheckField
-                    key={unit.id}
-                    label={unit.name}
-                    checked={unitIds.includes(unit.id)}
-                    onChange={(event) =>
-                      setUnitIds(
-                        event.target.checked
-                          ? [...unitIds, unit.id]
-                          : unitIds.filter((each) => each !== unit.id),
-                      )
-                    }
-                  />
-                ))}
-            </div>
-          </fieldset>
+          <UnitChecks
+            legend="For"
+            units={project.units.filter((unit) => unit.id !== chosen.unit.id)}
+            chosen={unitIds}
+            onCheck={(unitId, checked) => setUnitIds(withChecked(unitIds, unitId, checked))}
+          />
           <Button weight="main" onClick={() => onMake({ ...chosen.asDone.recipe, unitIds })}>
             Make the recipe
           </Button>
@@ -104,4 +83,8 @@ export function RepeatDialog({ project, progress, recipe, shelf, onClose, onMake
       )}
     </Dialog>
   )
+}
+
+function unfinishedText(count: number): string {
+  return `${plural(count, 'model')} of them ${count === 1 ? 'is' : 'are'} not finished: what no model has so far counts as left out.`
 }

@@ -1,5 +1,5 @@
 import { changeUnderWay, type Progress, type Project, type Recipe, type Shelf } from '@seriatim/core'
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
 import { Button } from '../../shared/ui/index.ts'
 
 interface UnderWayNoteProps {
@@ -11,11 +11,13 @@ interface UnderWayNoteProps {
 /** What the changes made here mean for models that are half-way; it stays until it is read. */
 export function UnderWayNote({ project, progress, shelf }: UnderWayNoteProps) {
   const [known, setKnown] = useState<readonly Recipe[]>(project.recipes)
-  if (!progress || known === project.recipes) return null
-  const said = known.flatMap((before) => {
-    const after = project.recipes.find((each) => each.id === before.id) ?? null
-    return changeUnderWay(project, progress, before, after, shelf)
-  })
+  const said = useMemo(() => {
+    if (!progress || known === project.recipes) return []
+    return known.flatMap((before) => {
+      const after = project.recipes.find((each) => each.id === before.id) ?? null
+      return changeUnderWay(project, progress, before, after, shelf)
+    })
+  }, [project, progress, known, shelf])
   if (said.length === 0) return null
   return (
     <section role="status" className="ticket mb-5 border-l-8 border-l-drying p-4">

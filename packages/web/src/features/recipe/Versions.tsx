@@ -13,6 +13,7 @@ import {
 import { useState } from 'react'
 import { dateText, durationText, plural } from '../../shared/format/index.ts'
 import { Button, SelectField, TextField } from '../../shared/ui/index.ts'
+import { DifferenceList } from './DifferenceList.tsx'
 
 interface VersionsProps {
   readonly recipe: Recipe
@@ -114,12 +115,10 @@ function Comparison({ from, to, shelf }: ComparisonProps) {
         {fromTo(plural(old.pots, 'pot'), plural(now.pots, 'pot'))},{' '}
         {fromTo(durationText(old.secondsPerModel), durationText(now.secondsPerModel))} a model
       </p>
-      <ul className="mt-1 grid gap-1 text-sm">
-        {differences.map((difference) => (
-          <li key={difference.text}>{difference.text}</li>
-        ))}
-        {differences.length === 0 ? <li className="text-ink-soft">The two are the same.</li> : null}
-      </ul>
+      <DifferenceList
+        differences={differences}
+        remark={differences.length === 0 ? 'The two are the same.' : null}
+      />
     </div>
   )
 }

@@ -2,6 +2,7 @@ import {
   factsOf,
   orderLine,
   predictColours,
+  tableReadyStandard,
   type Hex,
   type Recipe,
   type Shelf,
@@ -97,7 +98,7 @@ function inWorkingOrder(recipe: Recipe, facts: readonly StepFacts[], shelf: Shel
     ],
     shelf,
     weight: 'fewest pots',
-    tableReady: 'tabletop',
+    tableReady: tableReadyStandard,
     effort: { width: 4, expansions: 0 },
   })
   const byId = new Map(facts.map((each) => [each.step.id, each]))
