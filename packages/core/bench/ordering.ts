@@ -86,7 +86,10 @@ export function benchOrdering(): void {
   let ids = 0
   const stages = lineOfOrder(line, project, testShelf, 'tabletop', () => `stage ${String(ids++)}`)
   const judge = lineJudge(given)
-  const moved = [...stages.slice(1), ...stages.slice(0, 1)]
+  const [primer, ...others] = stages
+  const primedLast = primer ? [...others, primer] : others
+  const [tenth] = stages.slice(9, 10)
+  const movedOn = tenth ? stages.toSpliced(9, 1).toSpliced(12, 0, tenth) : stages
   const rows: [string, number][] = [
     ['merge and order 294 steps', medianMilliseconds(5, () => orderLine(given))],
     [
@@ -97,7 +100,8 @@ export function benchOrdering(): void {
       'findings of one recipe on the line',
       medianMilliseconds(15, () => findFaults(first.recipe, testShelf, { order })),
     ],
-    ['findings of all six after a stage is moved', medianMilliseconds(15, () => judge(moved))],
+    ['findings of all six after a stage moved by three', medianMilliseconds(15, () => judge(movedOn))],
+    ['the same after the primer moved to the end', medianMilliseconds(15, () => judge(primedLast))],
   ]
   process.stdout.write(
     `6 recipes × 12 regions × 4 layers: ${String(line.stages.length)} stages, cost ${line.cost.toFixed(0)}, bound ${line.bound.toFixed(0)}. Yardstick: ${one.toFixed(1)} ms.\n\n`,
