@@ -83,7 +83,7 @@ test('a stage longer than an evening is named with the way out', async ({ page, 
   const { url } = await seedProject(request, { stages: 2 })
   await page.goto(`${url}/line`)
   await page.getByRole('button', { name: /^Grade/ }).click()
-  await page.getByLabel('Minutes a model').fill('3 h')
+  await page.getByLabel('Minutes a foot model').fill('3 h')
   await page.getByRole('button', { name: 'Save the stage' }).click()
   await page.getByRole('link', { name: 'Plan' }).click()
   await expect(

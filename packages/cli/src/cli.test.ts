@@ -50,7 +50,7 @@ describe('plan', () => {
 
   it('takes another batch size', () => {
     const plan = JSON.parse(cli('plan', demo, ...now, '--batch-size', '12').stdout) as PlanOutput
-    expect(plan.batches.map((batch) => batch.modelIds.length)).toEqual([12, 12, 10, 4, 4, 3])
+    expect(plan.batches.map((batch) => batch.modelIds.length)).toEqual([1, 11, 12, 10, 4, 4, 3])
   })
 
   it.each([

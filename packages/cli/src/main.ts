@@ -1,13 +1,21 @@
 import { projectJsonSchema } from '@seriatim/contract'
 import { demoProjectFile } from './demo/demo-project.ts'
+import { runEstimate } from './estimate-command.ts'
+import { runJob } from './job-command.ts'
 import { runOrder } from './order-command.ts'
 import { runPlan } from './plan-command.ts'
 
 const usage = `usage: npm run -s cli -- plan FILE [--now MOMENT] [--batch-size N]
        npm run -s cli -- order FILE [--weight WEIGHT] [--table-ready STANDARD]
+       npm run -s cli -- estimate FILE [--batch-size N] [--painters N] [--now MOMENT]
+       npm run -s cli -- job SCHOOL [--body PLAN] [--models N] [--size SIZE] [--detail DETAIL]
+                             [--standard STANDARD] [--per-holder N] [--batch-size N]
 
   plan   reads a project file (docs/format.md) and prints the plan as JSON
   order  prints the order of its recipes, what was merged, and the findings
+
+  estimate prints what is left of its work by unit and stage, with ranges and every factor
+  job    prints a project file of some models alike, painted by a school: for estimate and plan
 
   demo   prints the demo project as a project file
   schema prints the JSON Schema of project files
@@ -28,6 +36,10 @@ if (command === 'plan') {
   process.exitCode = runPlan(rest)
 } else if (command === 'order') {
   process.exitCode = runOrder(rest)
+} else if (command === 'estimate') {
+  process.exitCode = runEstimate(rest)
+} else if (command === 'job') {
+  process.exitCode = runJob(rest)
 } else if (command === 'demo') {
   process.stdout.write(`${JSON.stringify(demoProjectFile(), null, 1)}\n`)
 } else if (command === 'schema') {

@@ -1,6 +1,8 @@
 import './messages.ts'
 
+export { airReadingsSchema, airSchema, type AirReading } from './air.ts'
 export { eventLogSchema, eventSchema, newEventsSchema, type EventJson } from './event.ts'
+export { broughtRatesSchema, handSchema, putBroughtRatesSchema, type BroughtRate, type Hand } from './hand.ts'
 export { moveProjectFile } from './move-project-file.ts'
 export { fieldErrors, pathText, problemSchema, type Problem, type ProblemKind } from './problem.ts'
 export { projectJsonSchema } from './project-json-schema.ts'

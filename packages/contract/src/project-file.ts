@@ -42,6 +42,7 @@ export const projectFileSchema = z
       }
       stage.notNeededBy.forEach((unitId, n) => known(unitId, ['notNeededBy', n]))
       stage.limits.forEach(({ unitId }, n) => known(unitId, ['limits', n, 'unitId']))
+      stage.typed.forEach(({ unitId }, n) => known(unitId, ['typed', n, 'unitId']))
     })
     const materials = new Set<string>(file.shelf.map((material) => material.id))
     file.project.recipes.forEach((recipe, r) => {
@@ -65,9 +66,13 @@ export const projectFileSchema = z
         }
         return
       }
-      if (!stages.has(event.stageId)) {
-        refuse(['events', e, 'stageId'], 'No stage of this file has this id.', event.stageId)
+      const knownStage = (stageId: string, path: (string | number)[]) => {
+        if (!stages.has(stageId)) {
+          refuse(['events', e, ...path], 'No stage of this file has this id.', stageId)
+        }
       }
+      if (event.kind === 'milestone') event.stageIds.forEach((id, s) => knownStage(id, ['stageIds', s]))
+      else knownStage(event.stageId, ['stageId'])
       event.modelIds.forEach((modelId, m) => {
         if (!models.has(modelId)) {
           refuse(['events', e, 'modelIds', m], 'No model of this file has this id.', modelId)

@@ -1,4 +1,14 @@
-import { standards, type ModelId, type ProjectId, type StageId, type UnitId } from '@seriatim/core'
+import {
+  details,
+  sizes,
+  spreadOf,
+  standards,
+  techniques,
+  type ModelId,
+  type ProjectId,
+  type StageId,
+  type UnitId,
+} from '@seriatim/core'
 import { z } from 'zod'
 import { recipesSchema, stepRefSchema } from './recipe.ts'
 import { idOf, localDateField, optionalTextField, refuseTwins, secondsField, textField } from './fields.ts'
@@ -14,15 +24,59 @@ export const modelSchema = z.object({
     .max(100_000, { error: 'Points go up to 100,000.' }),
 })
 
-export const unitSchema = z.object({
-  id: idOf<UnitId>(),
-  name: textField('the unit a name', 120),
-  standard: z.enum(standards, { error: `Choose a standard: ${standards.join(', ')}.` }).default('display'),
-  models: z
-    .array(modelSchema)
-    .max(1000, { error: 'A unit holds up to 1,000 models.' })
-    .superRefine((models, context) => refuseTwins(models, context, 'models')),
-})
+export const unitSchema = z
+  .object({
+    id: idOf<UnitId>(),
+    name: textField('the unit a name', 120),
+    standard: z.enum(standards, { error: `Choose a standard: ${standards.join(', ')}.` }).default('display'),
+    size: z.enum(sizes, { error: `Choose a size: ${sizes.join(', ')}.` }).default('foot'),
+    detail: z.enum(details, { error: `Choose the detail: ${details.join(', ')}.` }).default('usual'),
+    perHolder: z
+      .int({ error: 'Give a whole number of models.' })
+      .min(1, { error: 'A holder has at least one model.' })
+      .max(50, { error: 'A holder has up to 50 models.' })
+      .default(1),
+    pilot: z.array(idOf<ModelId>()).max(1000).readonly().default([]),
+    models: z
+      .array(modelSchema)
+      .max(1000, { error: 'A unit holds up to 1,000 models.' })
+      .superRefine((models, context) => refuseTwins(models, context, 'models')),
+  })
+  .superRefine((unit, context) => {
+    const models = new Set<string>(unit.models.map((model) => model.id))
+    unit.pilot.forEach((id, index) => {
+      if (models.has(id)) return
+      context.addIssue({
+        code: 'custom',
+        path: ['pilot', index],
+        message: 'The unit has no model with this id.',
+        input: id,
+      })
+    })
+  })
+
+const typedTimeSchema = z
+  .object({
+    unitId: idOf<UnitId>(),
+    bestSeconds: secondsField,
+    likelySeconds: secondsField,
+    worstSeconds: secondsField,
+  })
+  .superRefine((typed, context) => {
+    const spread = spreadOf({
+      best: typed.bestSeconds,
+      likely: typed.likelySeconds,
+      worst: typed.worstSeconds,
+    })
+    if (!spread.ok) {
+      context.addIssue({
+        code: 'custom',
+        path: ['likelySeconds'],
+        message: spread.error,
+        input: typed.likelySeconds,
+      })
+    }
+  })
 
 const touchSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('whole') }),
@@ -54,6 +108,11 @@ export const stageSchema = z
     tableReady: z.boolean(),
     cautions: z.array(z.enum(['spray', 'solvent', 'oily-rags', 'knife', 'dust', 'glue'])),
     note: optionalTextField(400),
+    technique: z
+      .enum(techniques, { error: `Choose a technique: ${techniques.join(', ')}.` })
+      .nullable()
+      .default(null),
+    typed: z.array(typedTimeSchema).max(200).readonly().default([]),
     steps: z.array(stepRefSchema).max(2000).readonly().default([]),
   })
   .superRefine((stage, context) => {

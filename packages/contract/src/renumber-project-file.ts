@@ -16,6 +16,7 @@ export function renumberProjectFile(file: ProjectFile, makeId: () => string): Pr
       units: file.project.units.map((unit) => ({
         ...unit,
         id: renew(unit.id),
+        pilot: unit.pilot.map(renew),
         models: unit.models.map((model) => ({ ...model, id: renew(model.id) })),
       })),
       recipes: file.project.recipes.map((recipe) => ({
@@ -33,18 +34,17 @@ export function renumberProjectFile(file: ProjectFile, makeId: () => string): Pr
         id: renew(stage.id),
         notNeededBy: stage.notNeededBy.map(renew),
         limits: stage.limits.map((limit) => ({ ...limit, unitId: renew(limit.unitId) })),
+        typed: stage.typed.map((typed) => ({ ...typed, unitId: renew(typed.unitId) })),
         steps: stage.steps.map((step) => ({ recipeId: renew(step.recipeId), stepId: renew(step.stepId) })),
       })),
     },
-    events: file.events.map((event) =>
-      'targetId' in event
-        ? { ...event, id: renew(event.id), targetId: renew(event.targetId) }
-        : {
-            ...event,
-            id: renew(event.id),
-            stageId: renew(event.stageId),
-            modelIds: event.modelIds.map(renew),
-          },
-    ),
+    events: file.events.map((event) => {
+      const id = renew(event.id)
+      if ('targetId' in event) return { ...event, id, targetId: renew(event.targetId) }
+      const modelIds = event.modelIds.map(renew)
+      return event.kind === 'milestone'
+        ? { ...event, id, stageIds: event.stageIds.map(renew), modelIds }
+        : { ...event, id, stageId: renew(event.stageId), modelIds }
+    }),
   }
 }

@@ -1,18 +1,63 @@
+export { againstSpraying, dewPoint, vapourDeficit, waitFactor, type Air, type NoSpray } from './air/air.ts'
+export { airNow, carrierOf, lineInAir, type AirAt } from './air/line-in-air.ts'
+export { simulatedAir } from './air/simulated-air.ts'
+export { sprayWindows, type SprayWindow } from './air/spray-windows.ts'
 export { endOfDay, expandSessions, localDateAt, wallClock, type Session } from './calendar/sessions.ts'
-export { batchSeconds, batchTime, sharedHandsOnSeconds, type BatchTime } from './estimating/batch-time.ts'
+export { batchTime, sharedHandsOnSeconds, type BatchTime, type BatchTimes } from './estimating/batch-time.ts'
+export {
+  amountsLeft,
+  estimateLine,
+  timesOf,
+  totalOf,
+  type EstimateSource,
+  type LineEstimate,
+  type StageAmount,
+  type StageEstimate,
+  type TimeRange,
+} from './estimating/estimate-line.ts'
+export { rateRows, type DatedObservation, type RateRow } from './estimating/rate-rows.ts'
+export { observeTimes, type ObservedTime } from './estimating/observe-times.ts'
+export {
+  details,
+  sizePresets,
+  sizes,
+  spreadPresets,
+  techniquePresets,
+  type Detail,
+  type Size,
+} from './estimating/presets.ts'
+export {
+  lapSpread,
+  learnRates,
+  overallPace,
+  paceOf,
+  type PaceObservation,
+  type PaceRange,
+  type Rates,
+} from './estimating/rates.ts'
+export { stageWorks, type StageWork } from './estimating/stage-work.ts'
+export { productOf, type Factor } from './estimating/step-factors.ts'
+export { spreadOf, type ThreePoints } from './estimating/three-point.ts'
 export { cautionText, type Caution } from './line/cautions.ts'
 export { regionsMeet, type Regions } from './line/regions.ts'
 export { schools, type School, type StageTemplate } from './line/schools.ts'
 export { stageLabels } from './line/stage-labels.ts'
-export { dryingWait, potOf, touchedRegions, type Stage, type Touch } from './line/stage.ts'
+export { dryingWait, potOf, touchedRegions, type Stage, type Touch, type TypedTime } from './line/stage.ts'
 export { distinctBatchSizes, tryBatchSize, type BatchSizeOutcome } from './planning/compare-batch-sizes.ts'
 export { planProblemText, type LinePlan, type PlanProblem, type Stretch } from './planning/line-plan.ts'
 export { planLine, type PlanningInput } from './planning/plan-line.ts'
 export { runSheets, type Drying, type RunSheet, type RunSheetEntry } from './planning/run-sheet.ts'
 export { batchHole, type BatchHole } from './progress/batch-hole.ts'
 export { dryingShelf, type DryingEntry } from './progress/drying-shelf.ts'
-export type { ProgressEvent } from './progress/event.ts'
-export { foldProgress, type Clock, type Lap, type Mark, type Progress } from './progress/fold-progress.ts'
+export { verdicts, type ProgressEvent, type Verdict } from './progress/event.ts'
+export {
+  foldProgress,
+  type Clock,
+  type Judgement,
+  type Lap,
+  type Mark,
+  type Progress,
+} from './progress/fold-progress.ts'
 export { holeState, isThrough, type HoleState } from './progress/hole-state.ts'
 export { workLeft, type WorkLeft } from './progress/work-left.ts'
 export { spreadStep, spreadVariants } from './project/spread-variants.ts'

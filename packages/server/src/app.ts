@@ -6,6 +6,8 @@ import { bodyLimit } from 'hono/body-limit'
 import { secureHeaders } from 'hono/secure-headers'
 import type { Logger } from 'pino'
 import type { Database } from './db/client.ts'
+import { airRoutes } from './features/air/routes.ts'
+import { handRoutes } from './features/hand/routes.ts'
 import { progressRoutes } from './features/progress/routes.ts'
 import { projectRoutes } from './features/projects/routes.ts'
 import { shelfRoutes } from './features/shelf/routes.ts'
@@ -31,6 +33,8 @@ const createApi = ({ db, now }: AppOptions) =>
     .route('/projects', projectRoutes(db, now))
     .route('/projects', progressRoutes(db))
     .route('/shelf', shelfRoutes(db))
+    .route('/hand', handRoutes(db))
+    .route('/air', airRoutes(db, now))
 
 export function createApp(options: AppOptions) {
   const app = new Hono()

@@ -6,6 +6,7 @@ import {
   lineOfOrder,
   orderLine,
   seconds,
+  takesStage,
   type EventId,
   type Instant,
   type LocalDate,
@@ -15,6 +16,7 @@ import {
   type ProjectId,
   type Stage,
   type StageId,
+  type Verdict,
 } from '@seriatim/core'
 import { z } from 'zod'
 import { nextId } from './ids.ts'
@@ -114,13 +116,44 @@ const colours = [
 const metal = ['soot black', 'bright steel']
 const base = ['white glue', 'river grit', 'silt brown wash', 'dark peat']
 
+const pilotMinutes = [3.9, 3.7, 2.4, 1.9, 1.9, 1.9, 3.1, 4.4, 3.4, 2.3, 2.6, 2.9, 1.3, 1.2, 1.6, 1.3, 3.8]
+
+/** One model through everything with the clock on, twelve days ago; then looked at beside the others. */
+function pilotLaps(events: ProgressEvent[], materials: readonly string[], pilot: readonly Model[]): void {
+  let ago = 12 * 1440
+  const [first] = pilot
+  materials.forEach((material, index) => {
+    const stage = line.find((each) => each.id === stageOf(material))
+    if (!stage || !first || !takesStage(stage, lockKeepers.id, first)) return
+    const spent = pilotMinutes[index] ?? 1
+    clocked(events, material, pilot, ago, spent)
+    ago -= spent + 9
+  })
+  const judged = (material: string, verdict: Verdict, note: string) => {
+    const modelIds = pilot.map((model) => model.id)
+    const at = addSeconds(writtenAt, -ago * 60)
+    events.push({
+      kind: 'judged',
+      id: nextId() as EventId,
+      at,
+      stageId: stageOf(material),
+      modelIds,
+      verdict,
+      note,
+    })
+    ago -= 1
+  }
+  judged('silt brown wash', 'did nothing', 'The mud is as dark without it.')
+  judged('moss translucent', 'too little', 'The coats look flat from a metre; quick highlights on the folds.')
+}
+
 function demoEvents(): readonly ProgressEvent[] {
   const events: ProgressEvent[] = []
   const pilot = lockKeepers.models.slice(3, 4)
   const others = lockKeepers.models.filter((model) => !pilot.includes(model))
   const first = [...undercoat, ...colours]
   const rest = [...metal, 'dark sepia wash', ...base]
-  punched(events, [...first, ...rest, 'matt varnish, spray'], pilot, 12)
+  pilotLaps(events, [...first, ...rest, 'matt varnish, spray'], pilot)
   punched(events, first, others, 7)
   punched(events, rest.slice(0, 5), others, 5)
   punched(events, rest.slice(5), lockKeepers.models.slice(0, 3), 4)
@@ -135,7 +168,8 @@ function demoEvents(): readonly ProgressEvent[] {
   punched(events, undercoat, reedPikes.models, 5)
   punched(events, undercoat, officers.models, 5)
   clocked(events, 'warm flesh translucent', reedPikes.models, 3 * 1440, 1.6)
-  clocked(events, 'reed grey translucent', reedPikes.models.slice(0, 6), 3 * 1440 - 40, 1.9)
+  // The telephone rang in the middle of it.
+  clocked(events, 'reed grey translucent', reedPikes.models.slice(0, 6), 3 * 1440 - 40, 6.5)
   clocked(events, 'white glue', officers.models, 62, 1.4)
   clocked(events, 'river grit', officers.models, 57, 0.8)
   clocked(events, 'black primer, spray', eelNetters.models.slice(0, 5), 55, 0.6)
@@ -166,9 +200,7 @@ export function demoProjectFile(): ProjectFileJson {
         cautions: [...stage.cautions],
       })),
     },
-    events: demoEvents().map((event) =>
-      'modelIds' in event ? { ...event, modelIds: [...event.modelIds] } : event,
-    ),
+    events: demoEvents() as ProjectFile['events'],
   }
   return z.encode(projectFileSchema, file)
 }

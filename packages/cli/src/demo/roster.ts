@@ -3,11 +3,18 @@ import { nextId } from './ids.ts'
 
 type Row = readonly [name: string, role: string, points: number, variants?: readonly string[]]
 
-function unit(name: string, standard: Standard, models: readonly Row[]): Unit {
+type Kind = Partial<Pick<Unit, 'size' | 'detail' | 'perHolder'>>
+
+function unit(name: string, standard: Standard, models: readonly Row[], kind: Kind = {}): Unit {
   return {
     id: nextId() as UnitId,
     name,
     standard,
+    size: 'foot',
+    detail: 'usual',
+    perHolder: 1,
+    pilot: [],
+    ...kind,
     models: models.map(([modelName, role, points, variants = []]): Model => ({
       id: nextId() as ModelId,
       name: modelName,
@@ -30,7 +37,7 @@ const withHair = (rows: readonly Row[]) =>
     [...variants, `hair ${String((index % 4) + 1)}`],
   ])
 
-export const lockKeepers = unit(
+const keepers = unit(
   'Lock-keepers',
   'tabletop',
   withHair([
@@ -40,24 +47,38 @@ export const lockKeepers = unit(
     ...troopers('Lock-keeper', 4, 12, 7),
   ]),
 )
+/** The fourth of them went first. */
+export const lockKeepers: Unit = { ...keepers, pilot: keepers.models.slice(3, 4).map((model) => model.id) }
+
 export const reedPikes = unit(
   'Reed-pikes',
   'tabletop',
   withHair([['Pikewarden Sedge', 'leader', 12, ['cloak']], ...troopers('Reed-pike', 2, 12, 6)]),
 )
-export const eelNetters = unit('Eel-netters', 'tabletop', [
-  ['Netmother Lamprey', 'leader', 11],
-  ...troopers('Eel-netter', 2, 10, 5),
-])
-export const stiltRiders = unit('Stilt-riders', 'tabletop plus', troopers('Stilt-rider', 1, 4, 18))
-export const sluiceGun = unit('Sluice gun', 'tabletop plus', [
-  ['Sluice gun', 'special', 60],
-  ...troopers('Gun hand', 1, 3, 5),
-])
-export const officers = unit('Officers', 'display', [
-  ['Provost Quill', 'character', 45],
-  ['Dame Osier', 'character', 40],
-  ['Reeve Marl', 'character', 35],
-])
+export const eelNetters = unit(
+  'Eel-netters',
+  'tabletop',
+  [['Netmother Lamprey', 'leader', 11], ...troopers('Eel-netter', 2, 10, 5)],
+  { perHolder: 5 },
+)
+export const stiltRiders = unit('Stilt-riders', 'tabletop plus', troopers('Stilt-rider', 1, 4, 18), {
+  size: 'mounted',
+})
+export const sluiceGun = unit(
+  'Sluice gun',
+  'tabletop plus',
+  [['Sluice gun', 'special', 60], ...troopers('Gun hand', 1, 3, 5)],
+  { size: 'large' },
+)
+export const officers = unit(
+  'Officers',
+  'display',
+  [
+    ['Provost Quill', 'character', 45],
+    ['Dame Osier', 'character', 40],
+    ['Reeve Marl', 'character', 35],
+  ],
+  { detail: 'ornate' },
+)
 
 export const units: readonly Unit[] = [lockKeepers, reedPikes, eelNetters, stiltRiders, sluiceGun, officers]

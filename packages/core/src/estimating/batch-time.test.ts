@@ -1,13 +1,19 @@
 import { describe, expect, it } from 'vitest'
 import { stage } from '../testing/builders.ts'
 import { minutes } from '../units/seconds.ts'
-import { batchSeconds, sharedHandsOnSeconds } from './batch-time.ts'
+import type { UnitId } from '../units/ids.ts'
+import { batchTime, sharedHandsOnSeconds } from './batch-time.ts'
 
 describe('batch time', () => {
-  it('is set-up + count × minutes', () => {
+  it('is estimated where there is an estimate, else as written on the stage', () => {
     const coat = stage('coat', { handsOnSecondsPerModel: minutes(3), setUpSeconds: minutes(2) })
-    expect(batchSeconds(coat, 12)).toBe(minutes(38))
-    expect(batchSeconds(coat, 0)).toBe(minutes(2))
+    const [own, other] = ['own', 'other'] as UnitId[]
+    const estimated = { setUpSeconds: minutes(1), secondsPerModel: minutes(4) }
+    const times = new Map([[coat.id, new Map([[own!, estimated]])]])
+    expect(batchTime(coat, own!, times)).toBe(estimated)
+    const written = { setUpSeconds: minutes(2), secondsPerModel: minutes(3) }
+    expect(batchTime(coat, other!, times)).toEqual(written)
+    expect(batchTime(coat, own!)).toEqual(written)
   })
 
   it('20 models at 4½ min by two painters take 45 min (common practice)', () => {

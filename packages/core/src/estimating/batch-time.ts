@@ -1,21 +1,27 @@
 import type { Stage } from '../line/stage.ts'
+import type { StageId, UnitId } from '../units/ids.ts'
 import type { Seconds } from '../units/seconds.ts'
 
-/** What a batch takes at one stage; the one place where a finer estimate will plug in. */
+/** What a batch takes at one stage. */
 export interface BatchTime {
   readonly setUpSeconds: Seconds
   readonly secondsPerModel: Seconds
 }
 
-export function batchTime(stage: Stage): BatchTime {
-  return { setUpSeconds: stage.setUpSeconds, secondsPerModel: stage.handsOnSecondsPerModel }
+/** Estimated times, by stage and unit. */
+export type BatchTimes = ReadonlyMap<StageId, ReadonlyMap<UnitId, BatchTime>>
+
+/** The estimate where there is one, else what is written on the stage. */
+export function batchTime(stage: Stage, unitId: UnitId, times: BatchTimes = noTimes): BatchTime {
+  return (
+    times.get(stage.id)?.get(unitId) ?? {
+      setUpSeconds: stage.setUpSeconds,
+      secondsPerModel: stage.handsOnSecondsPerModel,
+    }
+  )
 }
 
-/** Set-up + count × time per model. */
-export function batchSeconds(stage: Stage, count: number): Seconds {
-  const time = batchTime(stage)
-  return (time.setUpSeconds + count * time.secondsPerModel) as Seconds
-}
+const noTimes: BatchTimes = new Map()
 
 /**
  * Minutes on the clock when painters share a stage evenly, each taking whole models

@@ -4,6 +4,9 @@ declare module 'jstat' {
     inv(probability: number, degreesOfFreedom: number): number
     cdf(value: number, degreesOfFreedom: number): number
   }
-  const jstat: { readonly studentt: StudentT }
+  const jstat: {
+    readonly studentt: StudentT
+    inv(matrix: readonly (readonly number[])[]): number[][]
+  }
   export default jstat
 }

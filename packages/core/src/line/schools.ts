@@ -1,8 +1,9 @@
 import { minutes } from '../units/seconds.ts'
+import type { Technique } from '../recipe/technique.ts'
 import type { Stage } from './stage.ts'
 
 /** A stage before it belongs to a line: no identity, nobody left out. */
-export type StageTemplate = Omit<Stage, 'id' | 'notNeededBy' | 'limits' | 'steps'>
+export type StageTemplate = Omit<Stage, 'id' | 'notNeededBy' | 'limits' | 'typed' | 'steps'>
 
 export interface School {
   readonly id: string
@@ -14,6 +15,7 @@ export interface School {
 interface Row {
   readonly name: string
   readonly material: string
+  readonly technique: Technique
   readonly touch: Stage['touch']
   readonly each: number
   readonly setUp: number
@@ -29,6 +31,7 @@ function template(row: Row): StageTemplate {
   return {
     name: row.name,
     material: row.material,
+    technique: row.technique,
     touch: row.touch,
     handsOnSecondsPerModel: minutes(row.each),
     setUpSeconds: minutes(row.setUp),
@@ -43,6 +46,153 @@ function template(row: Row): StageTemplate {
 const whole = { kind: 'whole' } as const
 const base = { kind: 'base' } as const
 
+const translucentRows: readonly Row[] = [
+  {
+    name: 'Prime',
+    material: 'black primer, spray',
+    technique: 'spray',
+    touch: whole,
+    each: 0.5,
+    setUp: 5,
+    dry: [15, 30],
+    cautions: ['spray'],
+    note: 'Two thin passes from 20–30 cm.',
+  },
+  {
+    name: 'Grade',
+    material: 'ivory primer, spray',
+    technique: 'spray from above',
+    touch: whole,
+    each: 0.5,
+    setUp: 4,
+    dry: [15, 30],
+    cautions: ['spray'],
+    note: 'From above at about 45°, so that the shadows stay dark.',
+  },
+  {
+    name: 'Skin',
+    material: 'warm flesh translucent',
+    technique: 'base coat',
+    touch: regions('skin'),
+    each: 1.5,
+    setUp: 2,
+    dry: [15, 30],
+    note: 'One coat; pull pools off chin and knuckles.',
+  },
+  {
+    name: 'Coat',
+    material: 'moss translucent',
+    technique: 'base coat',
+    touch: regions('coat'),
+    each: 3,
+    setUp: 2,
+    dry: [15, 30],
+    note: 'One coat, broad brush; let it run into the folds.',
+  },
+  {
+    name: 'Trousers',
+    material: 'reed grey translucent',
+    technique: 'base coat',
+    touch: regions('trousers'),
+    each: 1.5,
+    setUp: 2,
+    dry: [15, 30],
+    note: 'One coat, no second pass over the knees.',
+  },
+  {
+    name: 'Leather',
+    material: 'peat brown translucent',
+    technique: 'base coat',
+    touch: regions('leather', 'wood'),
+    each: 2,
+    setUp: 2,
+    dry: [15, 30],
+    note: 'Belts, boots, pouches and shafts with the same pot.',
+  },
+  {
+    name: 'Dark under',
+    material: 'soot black',
+    technique: 'base coat',
+    touch: regions('metal'),
+    each: 1,
+    setUp: 2,
+    dry: [3, 10],
+    note: 'Everything that becomes metal.',
+  },
+  {
+    name: 'Steel',
+    material: 'bright steel',
+    technique: 'base coat',
+    touch: regions('metal'),
+    each: 1.5,
+    setUp: 2,
+    dry: [3, 10],
+    note: 'Leave the dark showing in the recesses.',
+  },
+  {
+    name: 'Shade',
+    material: 'dark sepia wash',
+    technique: 'wash',
+    touch: regions('skin', 'leather', 'metal'),
+    each: 1,
+    setUp: 2,
+    dry: [20, 30],
+    note: 'Thin; mop pools with a clean damp brush.',
+  },
+  {
+    name: 'Grit',
+    material: 'white glue and river grit',
+    technique: 'spread',
+    touch: base,
+    each: 0.7,
+    setUp: 3,
+    dry: [30, 60],
+    note: 'Glue to the edge, dip, tap off.',
+  },
+  {
+    name: 'Base wash',
+    material: 'silt brown wash',
+    technique: 'wash',
+    touch: base,
+    each: 0.5,
+    setUp: 2,
+    dry: [20, 30],
+    note: 'Flood the grit; keep it off the boots.',
+  },
+  {
+    name: 'Rim',
+    material: 'dark peat',
+    technique: 'detail',
+    touch: base,
+    each: 0.6,
+    setUp: 2,
+    dry: [3, 10],
+    tableReady: true,
+    note: 'Two strokes round; table-ready from here.',
+  },
+  {
+    name: 'Edge highlight',
+    material: 'dark bone',
+    technique: 'edge',
+    touch: regions('skin', 'coat', 'leather'),
+    each: 2.5,
+    setUp: 2,
+    dry: [3, 10],
+    note: 'Only what catches light from a metre away.',
+  },
+  {
+    name: 'Matt',
+    material: 'matt varnish, spray',
+    technique: 'spray',
+    touch: whole,
+    each: 0.4,
+    setUp: 4,
+    dry: [20, 60],
+    cautions: ['spray'],
+    note: 'Dry, mild air only. Tough after about a day.',
+  },
+]
+
 /**
  * Translucent over bright: grade the undercoat, one translucent paint a region, few layers. Minutes for a
  * small trooper at tabletop standard and drying ranges at room air: common practice.
@@ -51,138 +201,7 @@ const translucentOverBright: School = {
   id: 'translucent-over-bright',
   name: 'Translucent over bright',
   idea: 'Dark primer, bright from above, then one translucent paint a region. The fastest way to colour.',
-  stages: [
-    {
-      name: 'Prime',
-      material: 'black primer, spray',
-      touch: whole,
-      each: 0.5,
-      setUp: 5,
-      dry: [15, 30] as const,
-      cautions: ['spray'] as const,
-      note: 'Two thin passes from 20–30 cm.',
-    },
-    {
-      name: 'Grade',
-      material: 'ivory primer, spray',
-      touch: whole,
-      each: 0.5,
-      setUp: 4,
-      dry: [15, 30] as const,
-      cautions: ['spray'] as const,
-      note: 'From above at about 45°, so that the shadows stay dark.',
-    },
-    {
-      name: 'Skin',
-      material: 'warm flesh translucent',
-      touch: regions('skin'),
-      each: 1.5,
-      setUp: 2,
-      dry: [15, 30] as const,
-      note: 'One coat; pull pools off chin and knuckles.',
-    },
-    {
-      name: 'Coat',
-      material: 'moss translucent',
-      touch: regions('coat'),
-      each: 3,
-      setUp: 2,
-      dry: [15, 30] as const,
-      note: 'One coat, broad brush; let it run into the folds.',
-    },
-    {
-      name: 'Trousers',
-      material: 'reed grey translucent',
-      touch: regions('trousers'),
-      each: 1.5,
-      setUp: 2,
-      dry: [15, 30] as const,
-      note: 'One coat, no second pass over the knees.',
-    },
-    {
-      name: 'Leather',
-      material: 'peat brown translucent',
-      touch: regions('leather', 'wood'),
-      each: 2,
-      setUp: 2,
-      dry: [15, 30] as const,
-      note: 'Belts, boots, pouches and shafts with the same pot.',
-    },
-    {
-      name: 'Dark under',
-      material: 'soot black',
-      touch: regions('metal'),
-      each: 1,
-      setUp: 2,
-      dry: [3, 10] as const,
-      note: 'Everything that becomes metal.',
-    },
-    {
-      name: 'Steel',
-      material: 'bright steel',
-      touch: regions('metal'),
-      each: 1.5,
-      setUp: 2,
-      dry: [3, 10] as const,
-      note: 'Leave the dark showing in the recesses.',
-    },
-    {
-      name: 'Shade',
-      material: 'dark sepia wash',
-      touch: regions('skin', 'leather', 'metal'),
-      each: 1,
-      setUp: 2,
-      dry: [20, 30] as const,
-      note: 'Thin; mop pools with a clean damp brush.',
-    },
-    {
-      name: 'Grit',
-      material: 'white glue and river grit',
-      touch: base,
-      each: 0.7,
-      setUp: 3,
-      dry: [30, 60] as const,
-      note: 'Glue to the edge, dip, tap off.',
-    },
-    {
-      name: 'Base wash',
-      material: 'silt brown wash',
-      touch: base,
-      each: 0.5,
-      setUp: 2,
-      dry: [20, 30] as const,
-      note: 'Flood the grit; keep it off the boots.',
-    },
-    {
-      name: 'Rim',
-      material: 'dark peat',
-      touch: base,
-      each: 0.6,
-      setUp: 2,
-      dry: [3, 10] as const,
-      tableReady: true,
-      note: 'Two strokes round; table-ready from here.',
-    },
-    {
-      name: 'Edge highlight',
-      material: 'dark bone',
-      touch: regions('skin', 'coat', 'leather'),
-      each: 2.5,
-      setUp: 2,
-      dry: [3, 10] as const,
-      note: 'Only what catches light from a metre away.',
-    },
-    {
-      name: 'Matt',
-      material: 'matt varnish, spray',
-      touch: whole,
-      each: 0.4,
-      setUp: 4,
-      dry: [20, 60] as const,
-      cautions: ['spray'] as const,
-      note: 'Dry, mild air only. Tough after about a day.',
-    },
-  ].map(template),
+  stages: translucentRows.map(template),
 }
 
 export const schools: readonly School[] = [translucentOverBright]

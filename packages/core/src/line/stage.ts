@@ -1,3 +1,4 @@
+import type { Technique } from '../recipe/technique.ts'
 import type { StepRef } from '../recipe/recipe.ts'
 import type { RecipeId, StageId, StepId, UnitId } from '../units/ids.ts'
 import type { Seconds } from '../units/seconds.ts'
@@ -10,12 +11,21 @@ export type Touch =
   | { readonly kind: 'regions'; readonly regions: readonly string[] }
   | { readonly kind: 'base' }
 
+/** What somebody expects of one model of a unit at a stage. */
+export interface TypedTime {
+  readonly unitId: UnitId
+  readonly bestSeconds: Seconds
+  readonly likelySeconds: Seconds
+  readonly worstSeconds: Seconds
+}
+
 /** One stop on the assembly line: one material put on every model that takes it. */
 export interface Stage {
   readonly id: StageId
   readonly name: string
   readonly material: string
   readonly touch: Touch
+  /** As written on the stage; the recipe's own steps are estimated anew for every unit. */
   readonly handsOnSecondsPerModel: Seconds
   readonly setUpSeconds: Seconds
   readonly dryingMinSeconds: Seconds
@@ -28,6 +38,10 @@ export interface Stage {
   readonly tableReady: boolean
   readonly cautions: readonly Caution[]
   readonly note: string
+  /** What the hand does; `null` where the recipe says it, or nobody did. */
+  readonly technique: Technique | null
+  /** Where somebody knows better, for the models of a unit: minutes of a model, handling in them. */
+  readonly typed: readonly TypedTime[]
   /** The recipe steps it carries out; none for a stage written by hand. */
   readonly steps: readonly StepRef[]
 }

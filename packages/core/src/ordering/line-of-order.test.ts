@@ -84,7 +84,7 @@ describe('lineOfOrder', () => {
     const hair = line.find((stage) => stage.material === 'rust red')
     expect(hair?.limits).toEqual([{ unitId: 'pikes', roles: ['cloak'] }])
     // One model takes it: its time is that of one, not a fourth of it.
-    expect(hair?.handsOnSecondsPerModel).toBe(30)
+    expect(hair?.handsOnSecondsPerModel).toBe(26)
     const [stop] = order.stopLines
     expect(stop!.handsOnSeconds['tabletop plus']).toBeGreaterThan(stop!.handsOnSeconds.tabletop)
   })

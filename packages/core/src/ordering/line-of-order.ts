@@ -78,6 +78,8 @@ export function lineOfOrder(
       note: [...new Set(ordered.facts.map((facts) => facts.step.note))]
         .filter((note) => note !== '')
         .join(' '),
+      technique: null,
+      typed: old?.typed ?? [],
       steps: ordered.steps,
     }
   })

@@ -202,8 +202,8 @@ describe('orderLine', () => {
     const [offer] = offersOfSameness(given, line)
     expect(offer?.reason).toBe('The saddle brown on the wood could be the peat brown, which is open anyway.')
     const changed = recipes.map((source) => ({ ...source, recipe: applyOffer(source.recipe, offer!) }))
-    expect(offer?.secondsSaved).toBe(90)
-    expect(line.setUpSeconds - orderLine(input(changed)).setUpSeconds).toBe(90)
+    expect(offer?.secondsSaved).toBe(60)
+    expect(line.setUpSeconds - orderLine(input(changed)).setUpSeconds).toBe(60)
   })
 
   it('offers one under-colour for neighbours where a later layer tells them apart', () => {
@@ -244,7 +244,7 @@ describe('orderLine', () => {
     expect(changed.steps.map((step) => step.technique)).toEqual(['spray', 'base coat', 'wash'])
     expect(changed.regions.find((region) => region.name === 'hair')?.bare).toBe(true)
     // A pot less, and four models times half a minute.
-    expect(offer?.secondsSaved).toBeGreaterThan(90)
+    expect(offer?.secondsSaved).toBeGreaterThan(60)
     expect(applyOffer({ ...changed, id: 'other' as RecipeId }, offer!).steps).toEqual(changed.steps)
   })
 })

@@ -1,5 +1,5 @@
 import type { Standard, StepRef } from '../recipe/recipe.ts'
-import { toolMinutes } from '../recipe/technique.ts'
+import { setUpPresets } from '../estimating/presets.ts'
 import {
   factsOf,
   joinWords,
@@ -152,7 +152,7 @@ function setUpOf(stages: readonly OrderedStage[]): number {
     const before = stages[index - 1]
     const tool = stage.facts[0]?.tool ?? 'none'
     const open = before?.key === stage.key ? 0 : openSeconds(stage.facts)
-    const change = before?.facts[0]?.tool === tool ? 0 : toolMinutes[tool] * 60
+    const change = before?.facts[0]?.tool === tool ? 0 : setUpPresets[tool].change * 60
     return sum + open + change
   }, 0)
 }

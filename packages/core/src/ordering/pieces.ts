@@ -1,4 +1,5 @@
-import { techniqueFacts, toolMinutes } from '../recipe/technique.ts'
+import { setUpPresets } from '../estimating/presets.ts'
+import { techniqueFacts } from '../recipe/technique.ts'
 import { takesStep, type Model } from '../project/project.ts'
 import type { Recipe, Standard, Step } from '../recipe/recipe.ts'
 import { standardReaches } from '../recipe/recipe.ts'
@@ -76,10 +77,10 @@ const factors: Readonly<Record<OrderWeight, { pots: number; cleanUp: number; rea
 export function openSeconds(steps: readonly StepFacts[]): number {
   const [first] = steps
   if (!first || first.step.mix.length === 0) return 0
-  if (first.tool === 'can') return 180
-  if (first.tool === 'pen') return 30
+  const open = setUpPresets[first.tool].open * 60
+  if (first.tool === 'can' || first.tool === 'pen') return open
   const pots = new Set(steps.flatMap((each) => each.step.mix.map((part) => part.materialId)))
-  return 90 * pots.size
+  return open * pots.size
 }
 
 export function modelsOf({ units }: OrderedRecipe): readonly FollowingUnit['models'][number][] {
@@ -126,7 +127,7 @@ export function piecesOf(
       key: pieces.map((piece) => keys.indexOf(piece.key)),
       openSeconds: keys.map((key) => openOf.get(key) ?? 0),
       tool: pieces.map((piece) => tools.indexOf(toolOf(piece))),
-      toolSeconds: tools.map((tool) => toolMinutes[tool] * 60),
+      toolSeconds: tools.map((tool) => setUpPresets[tool].change * 60),
       before,
       regrets,
     },

@@ -109,8 +109,10 @@ function middle(values: readonly number[]): number | null {
 function paceOf(laps: readonly Lap[], stage: Stage, unit: Unit): number | null {
   const ids = new Set(unit.models.map((model) => model.id))
   const paces = laps
-    .filter((lap) => lap.stageId === stage.id && lap.modelsDone > 0 && lap.modelIds.some((id) => ids.has(id)))
-    .map((lap) => (lap.stoppedAt - lap.startedAt) / 1000 / lap.modelsDone)
+    .filter(
+      (lap) => lap.stageId === stage.id && lap.done.length > 0 && lap.modelIds.some((id) => ids.has(id)),
+    )
+    .map((lap) => (lap.stoppedAt - lap.startedAt) / 1000 / lap.done.length)
   return middle(paces)
 }
 

@@ -1,4 +1,4 @@
-import { batchTime } from '../estimating/batch-time.ts'
+import { batchTime, type BatchTimes } from '../estimating/batch-time.ts'
 import { dryingWait, potOf, touchedRegions, type Stage } from '../line/stage.ts'
 import type { Progress } from '../progress/fold-progress.ts'
 import { isThrough } from '../progress/hole-state.ts'
@@ -16,6 +16,7 @@ export function buildInstance(
   batches: readonly Batch[],
   progress: Progress,
   now: Instant,
+  times?: BatchTimes,
 ): Omit<PlanInstance, 'sessions'> {
   const families = numbered(project.line.map(potOf))
   const regions = numbered(project.line.flatMap((stage) => namedRegions(stage)))
@@ -43,7 +44,7 @@ export function buildInstance(
         }
       })
       if (left.length === 0) continue
-      const time = batchTime(stage)
+      const time = batchTime(stage, batch.unitId, times)
       tasks.push({
         stage: project.line.indexOf(stage),
         family: families.get(potOf(stage)) ?? 0,

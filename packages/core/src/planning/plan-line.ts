@@ -1,4 +1,5 @@
 import { expandSessions, type Session } from '../calendar/sessions.ts'
+import type { BatchTimes } from '../estimating/batch-time.ts'
 import { regionsMeet } from '../line/regions.ts'
 import { dryingShelf } from '../progress/drying-shelf.ts'
 import { foldProgress, type Progress } from '../progress/fold-progress.ts'
@@ -19,6 +20,8 @@ export interface PlanningInput {
   readonly project: Project
   readonly progress?: Progress
   readonly now: Instant
+  /** Estimated times; without them what is written on the stages. */
+  readonly times?: BatchTimes
   /** Defaults to the project's own. */
   readonly batchSize?: number
   readonly seed?: number
@@ -38,7 +41,7 @@ export function planLine(input: PlanningInput): Result<LinePlan, PlanProblem> {
   const { project, progress = nothingDone } = input
   const now = instant(Math.floor(input.now / 1000) * 1000)
   const batches = splitIntoBatches(project, input.batchSize ?? project.batchSize)
-  const bare = buildInstance(project, batches, progress, now)
+  const bare = buildInstance(project, batches, progress, now, input.times)
   const problem = findProblem(project, bare)
   if (problem) return failure(problem)
 

@@ -83,7 +83,8 @@ describe('foldProgress', () => {
         modelIds: models('a', 'b', 'c'),
         startedAt: noon,
         stoppedAt: addSeconds(noon, 180),
-        modelsDone: 2,
+        done: models('a', 'b'),
+        correction: null,
       },
     ])
   })

@@ -1,6 +1,7 @@
 import type { EventId, ModelId, StageId } from '../units/ids.ts'
 import type { Instant } from '../units/instant.ts'
-import type { ProgressEvent } from './event.ts'
+import type { Seconds } from '../units/seconds.ts'
+import type { ProgressEvent, Verdict } from './event.ts'
 
 /** What the log says of one model at one stage; no mark means still to do. */
 export type Mark =
@@ -15,16 +16,46 @@ export interface Clock {
   readonly startedAt: Instant
 }
 
+/** What was said of a time afterwards; `workSeconds` of `null` leaves it out. */
+export interface Correction {
+  readonly eventId: EventId
+  readonly workSeconds: Seconds | null
+  readonly note: string
+}
+
 /** A clock that was stopped: real seconds over the models punched meanwhile. */
 export interface Lap extends Clock {
   readonly stoppedAt: Instant
-  readonly modelsDone: number
+  readonly done: readonly ModelId[]
+  readonly correction: Correction | null
+}
+
+/** Several stages in one span of time. */
+interface Milestone {
+  readonly eventId: EventId
+  readonly at: Instant
+  readonly workSeconds: Seconds
+  /** What was not through before: by stage, the models. */
+  readonly done: ReadonlyMap<StageId, readonly ModelId[]>
+  readonly correction: Correction | null
+}
+
+/** The latest word on what a stage did for a model. */
+export interface Judgement {
+  readonly eventId: EventId
+  readonly at: Instant
+  readonly stageId: StageId
+  readonly modelIds: readonly ModelId[]
+  readonly verdict: Verdict
+  readonly note: string
 }
 
 export interface Progress {
   readonly marks: ReadonlyMap<ModelId, ReadonlyMap<StageId, Mark>>
   readonly running: Clock | null
   readonly laps: readonly Lap[]
+  readonly milestones: readonly Milestone[]
+  readonly judgements: readonly Judgement[]
   /** The newest event that an undo would take back. */
   readonly lastUndoable: ProgressEvent | null
   /** The newest undo that taking back would bring work back: a redo. */
@@ -41,33 +72,85 @@ export function foldProgress(log: readonly ProgressEvent[]): Progress {
   const taken = takenBack(events)
   const valid = events.filter((event) => event.kind !== 'undone' && !taken.has(event.id))
   const marks = new Map<ModelId, Map<StageId, Mark>>()
+  const corrections = correctionsIn(valid)
   const laps: Lap[] = []
+  const milestones: Milestone[] = []
+  const judgements: Judgement[] = []
   let running: Clock | null = null
+  const stop = (clock: Clock, at: Instant) => {
+    laps.push({
+      ...clock,
+      stoppedAt: at,
+      done: doneOn(clock, at, valid),
+      correction: corrections.get(clock.eventId) ?? null,
+    })
+  }
   for (const event of valid) {
-    if (event.kind === 'clock-started') {
-      if (running) laps.push(lapOf(running, event.at, valid))
-      running = {
-        eventId: event.id,
-        stageId: event.stageId,
-        modelIds: event.modelIds,
-        startedAt: event.at,
+    switch (event.kind) {
+      case 'clock-started':
+        if (running) stop(running, event.at)
+        running = {
+          eventId: event.id,
+          stageId: event.stageId,
+          modelIds: event.modelIds,
+          startedAt: event.at,
+        }
+        break
+      case 'clock-stopped':
+        if (running?.eventId !== event.targetId) break
+        stop(running, event.at)
+        running = null
+        break
+      case 'milestone':
+        milestones.push({
+          eventId: event.id,
+          at: event.at,
+          workSeconds: event.workSeconds,
+          done: reach(marks, event),
+          correction: corrections.get(event.id) ?? null,
+        })
+        break
+      case 'judged': {
+        const { id, at, stageId, modelIds, verdict, note } = event
+        judgements.push({ eventId: id, at, stageId, modelIds, verdict, note })
+        break
       }
-    } else if (event.kind === 'clock-stopped') {
-      if (running?.eventId !== event.targetId) continue
-      laps.push(lapOf(running, event.at, valid))
-      running = null
-    } else if (event.kind !== 'undone') {
-      for (const modelId of event.modelIds) setMark(marks, modelId, event)
+      case 'punched':
+      case 'cleared':
+      case 'touch-up':
+        for (const modelId of event.modelIds) setMark(marks, modelId, event)
+        break
+      case 'lap-corrected':
+      case 'undone':
+        break
     }
   }
-  return { marks, running, laps, ...undoTargets(events, taken) }
+  return { marks, running, laps, milestones, judgements, ...undoTargets(events, taken) }
+}
+
+/** The latest correction of each lap or milestone. */
+function correctionsIn(valid: readonly ProgressEvent[]): ReadonlyMap<EventId, Correction> {
+  return new Map(
+    valid.flatMap((event) =>
+      event.kind === 'lap-corrected'
+        ? [[event.targetId, { eventId: event.id, workSeconds: event.workSeconds, note: event.note }] as const]
+        : [],
+    ),
+  )
+}
+
+type Marks = Map<ModelId, Map<StageId, Mark>>
+
+function ofModelIn(marks: Marks, modelId: ModelId): Map<StageId, Mark> {
+  const ofModel = marks.get(modelId) ?? new Map<StageId, Mark>()
+  marks.set(modelId, ofModel)
+  return ofModel
 }
 
 type Marking = Extract<ProgressEvent, { kind: 'punched' | 'cleared' | 'touch-up' }>
 
-function setMark(marks: Map<ModelId, Map<StageId, Mark>>, modelId: ModelId, event: Marking): void {
-  const ofModel = marks.get(modelId) ?? new Map<StageId, Mark>()
-  marks.set(modelId, ofModel)
+function setMark(marks: Marks, modelId: ModelId, event: Marking): void {
+  const ofModel = ofModelIn(marks, modelId)
   if (event.kind === 'cleared') {
     ofModel.delete(event.stageId)
   } else if (event.kind === 'punched') {
@@ -78,14 +161,31 @@ function setMark(marks: Map<ModelId, Map<StageId, Mark>>, modelId: ModelId, even
   }
 }
 
-function lapOf(clock: Clock, stoppedAt: Instant, valid: readonly ProgressEvent[]): Lap {
+/** Punches what the milestone's models were not through; what they were keeps its own moment. */
+function reach(
+  marks: Marks,
+  { stageIds, modelIds, at }: Extract<ProgressEvent, { kind: 'milestone' }>,
+): ReadonlyMap<StageId, readonly ModelId[]> {
+  const done = new Map<StageId, ModelId[]>()
+  for (const stageId of stageIds) {
+    for (const modelId of modelIds) {
+      const ofModel = ofModelIn(marks, modelId)
+      if (ofModel.has(stageId)) continue
+      ofModel.set(stageId, { kind: 'punched', at })
+      done.set(stageId, [...(done.get(stageId) ?? []), modelId])
+    }
+  }
+  return done
+}
+
+function doneOn(clock: Clock, stoppedAt: Instant, valid: readonly ProgressEvent[]): readonly ModelId[] {
   const done = new Set<ModelId>()
   for (const event of valid) {
     if (event.kind !== 'punched' || event.stageId !== clock.stageId) continue
     if (event.at < clock.startedAt || event.at > stoppedAt) continue
     for (const modelId of event.modelIds) if (clock.modelIds.includes(modelId)) done.add(modelId)
   }
-  return { ...clock, stoppedAt, modelsDone: done.size }
+  return [...done]
 }
 
 function inOrder(log: readonly ProgressEvent[]): readonly ProgressEvent[] {

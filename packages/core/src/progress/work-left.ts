@@ -1,4 +1,4 @@
-import { batchTime } from '../estimating/batch-time.ts'
+import { batchTime, type BatchTimes } from '../estimating/batch-time.ts'
 import { takesStage, type Project } from '../project/project.ts'
 import type { Seconds } from '../units/seconds.ts'
 import type { Progress } from './fold-progress.ts'
@@ -15,7 +15,7 @@ export interface WorkLeft {
   readonly models: number
 }
 
-export function workLeft(project: Project, progress: Progress): WorkLeft {
+export function workLeft(project: Project, progress: Progress, times?: BatchTimes): WorkLeft {
   let total = 0
   let left = 0
   let modelsFinished = 0
@@ -29,7 +29,7 @@ export function workLeft(project: Project, progress: Progress): WorkLeft {
       const needed = stages.filter((stage) => forTable.has(stage))
       models += 1
       for (const stage of stages) {
-        const time = batchTime(stage).secondsPerModel
+        const time = batchTime(stage, unit.id, times).secondsPerModel
         total += time
         if (!isThrough(progress, model.id, stage)) left += time
       }

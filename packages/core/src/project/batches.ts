@@ -9,12 +9,15 @@ export interface Batch {
   /** From 1, within its unit. */
   readonly number: number
   readonly of: number
+  /** The unit's pilot: by itself, and before the others. */
+  readonly pilot: boolean
   readonly models: readonly Model[]
 }
 
 /**
  * Splits every unit into as few batches of at most `batchSize` models as it takes, their sizes as equal
  * as can be (12 models at most 5 → 4 · 4 · 4): a small last batch would open every pot for little.
+ * A unit's pilot comes first, by itself.
  * @throws RangeError a batch size below 1 or with a fraction.
  */
 export function splitIntoBatches(project: Pick<Project, 'units'>, batchSize: number): readonly Batch[] {
@@ -22,20 +25,31 @@ export function splitIntoBatches(project: Pick<Project, 'units'>, batchSize: num
     throw new RangeError(`not a batch size: ${String(batchSize)}`)
   }
   return project.units.flatMap((unit) => {
-    const of = Math.ceil(unit.models.length / batchSize)
-    return Array.from({ length: of }, (_, index): Batch => {
-      const from = Math.floor((index * unit.models.length) / of)
-      const to = Math.floor(((index + 1) * unit.models.length) / of)
-      return {
-        id: `${unit.id}/${String(index + 1)}` as BatchId,
-        unitId: unit.id,
-        unitName: unit.name,
-        number: index + 1,
-        of,
-        models: unit.models.slice(from, to),
-      }
-    })
+    const isPilot = (model: Model) => unit.pilot.includes(model.id)
+    const parts = [
+      ...splitEvenly(unit.models.filter(isPilot), batchSize),
+      ...splitEvenly(
+        unit.models.filter((model) => !isPilot(model)),
+        batchSize,
+      ),
+    ]
+    return parts.map((models, index): Batch => ({
+      id: `${unit.id}/${String(index + 1)}` as BatchId,
+      unitId: unit.id,
+      unitName: unit.name,
+      number: index + 1,
+      of: parts.length,
+      pilot: models.some(isPilot),
+      models,
+    }))
   })
+}
+
+function splitEvenly(models: readonly Model[], most: number): readonly (readonly Model[])[] {
+  const of = Math.ceil(models.length / most)
+  return Array.from({ length: of }, (_, index) =>
+    models.slice(Math.floor((index * models.length) / of), Math.floor(((index + 1) * models.length) / of)),
+  )
 }
 
 /** The largest batch size that still changes anything: the largest unit's count, at least 1. */

@@ -1,3 +1,4 @@
+import type { Detail, Size } from '../estimating/presets.ts'
 import type { Stage } from '../line/stage.ts'
 import type { Recipe, Standard, Step } from '../recipe/recipe.ts'
 import type { ModelId, ProjectId, UnitId } from '../units/ids.ts'
@@ -20,6 +21,12 @@ export interface Unit {
   readonly name: string
   /** The agreed finish: steps of its recipe that only a higher one needs are left out. */
   readonly standard: Standard
+  readonly size: Size
+  readonly detail: Detail
+  /** Models that share a holder: 1 for a cork each, 5 to 10 on a stick. */
+  readonly perHolder: number
+  /** Taken down the line first, by themselves, timed and looked at; the unit's reference when they are done. */
+  readonly pilot: readonly ModelId[]
   readonly models: readonly Model[]
 }
 

@@ -1,7 +1,8 @@
 import type { Seconds } from '../units/seconds.ts'
 import { factsOf, type Shelf } from './step-facts.ts'
 import type { Recipe, Step } from './recipe.ts'
-import { techniqueFacts, toolMinutes, type Technique } from './technique.ts'
+import { setUpPresets } from '../estimating/presets.ts'
+import { techniqueFacts, type Technique } from './technique.ts'
 
 /** One way to do a step, and what it takes for everyone. */
 export interface ModeTime {
@@ -23,7 +24,7 @@ export function modeTimes(
   shelf: Shelf,
   { models, batches }: Takers,
 ): readonly ModeTime[] {
-  const tool = toolMinutes[techniqueFacts[step.technique].tool] * 60
+  const tool = setUpPresets[techniqueFacts[step.technique].tool].change * 60
   const ways = [{ technique: step.technique, setUpSeconds: tool as Seconds }, ...step.otherModes]
   return ways
     .map(({ technique, setUpSeconds }): ModeTime => {

@@ -145,7 +145,7 @@ export const recipeSchools: readonly RecipeSchool[] = [
       ...metal(model),
       draft(model.of('skin', 'leather', 'wood', 'hair', 'bone', 'metal'), 'dark sepia wash', 'wash'),
       draft(model.of('cloth', 'plate', 'hide'), 'soot wash', 'wash'),
-      ...perRegion(model, highlights, 'layer', optional),
+      ...perRegion(model, highlights, 'layer'),
       draft([model.main.name], (opaques[model.main.finish] ?? ['moss green'])[0] ?? null, 'detail', {
         note: 'Slips over the border only.',
       }),
@@ -224,10 +224,12 @@ export const recipeSchools: readonly RecipeSchool[] = [
       draft('whole', 'pale bone primer, spray', 'spray'),
       draft('whole', 'hide ochre translucent', 'base coat', { note: 'One flood; pull the pools.' }),
       draft('whole', 'pale bone', 'dry brush'),
-      draft(model.of('leather', 'wood'), 'peat brown', 'detail'),
+      draft(model.of('leather'), 'peat brown', 'detail'),
       draft(model.of('hair', 'glass', 'bone'), 'rust red', 'detail'),
-      draft(model.of('metal'), 'dark iron', 'pen', { coats: 2 }),
-      ...grittedBase(model),
+      draft(model.of('metal'), 'dark iron', 'pen'),
+      draft(model.of('base'), 'river mud paste', 'spread', {
+        note: 'Ready mixed: dip the base, tap it off.',
+      }),
     ],
   },
   {

@@ -3,6 +3,8 @@ import { isPaint, isVarnish, type Material } from '../materials/material.ts'
 import { isOneOf, type Model } from '../project/project.ts'
 import type { MaterialId } from '../units/ids.ts'
 import { regionsOfStep, type Finish, type Mix, type Recipe, type Region, type Step } from './recipe.ts'
+import { carePresets } from '../estimating/presets.ts'
+import { productOf, stepFactors, usualDemand } from '../estimating/step-factors.ts'
 import { isSprayed, techniqueFacts, type Tool } from './technique.ts'
 
 export type Shelf = ReadonlyMap<MaterialId, Material>
@@ -34,6 +36,9 @@ export interface StepFacts {
   /** Share of the model it lands on; a whole model with its base is over 1. */
   readonly area: number
   readonly lightness: number
+  /** Parts to pick out, of all its regions. */
+  readonly parts: number
+  /** On a foot model of usual detail at tabletop, at the preset's pace. */
   readonly handsOnSecondsPerModel: number
   readonly drying: { readonly min: number; readonly max: number }
 }
@@ -45,9 +50,6 @@ function mainMaterial(mix: Mix, shelf: Shelf): Material | null {
   )
   return main ? (shelf.get(main.materialId) ?? null) : null
 }
-
-/** How much longer a careful hand takes than one whose slips will be covered; common practice. */
-const careFactor = 1.15
 
 type Person = Pick<Model, 'role' | 'variants'>
 
@@ -69,8 +71,9 @@ export function factsOf(
     const opaque = kind !== undefined && hiding.has(kind)
     const area = regions.reduce((sum, region) => sum + region.areaShare, 0)
     const parts = regions.reduce((sum, region) => sum + region.parts, 0)
-    const care = recipe.preferences.careful && !isSprayed(step.technique) ? careFactor : 1
-    const minutes = technique.minutes * (technique.scales === 'area' ? area : parts) * step.coats * care
+    const whole = step.on === 'whole'
+    const work = { technique: step.technique, area, parts, whole, coats: step.coats, material: null }
+    const care = recipe.preferences.careful ? carePresets.carefulThroughout : 1
     const range = step.dryingSeconds ?? dryingOf(material)
     return {
       step,
@@ -79,7 +82,7 @@ export function factsOf(
       tool: technique.tool,
       regions,
       takers: step.roles.length === 0 ? null : takersOf(step.roles, models),
-      whole: step.on === 'whole',
+      whole,
       onBase: regions.length > 0 && regions.every((region) => region.finish === ('base' satisfies Finish)),
       sprayed: isSprayed(step.technique),
       covers: technique.covers && opaque,
@@ -96,7 +99,8 @@ export function factsOf(
       masked: regions.some((region) => masked.has(region.name)),
       area,
       lightness: material ? lightness(material.colour) : 0,
-      handsOnSecondsPerModel: Math.round(minutes * 60),
+      parts,
+      handsOnSecondsPerModel: Math.round(productOf(stepFactors(work, usualDemand, care)) * 60),
       drying: range,
     }
   })

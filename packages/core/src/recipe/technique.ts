@@ -34,56 +34,43 @@ export type Tool = 'none' | 'can' | 'airbrush' | 'brush' | 'dry brush' | 'sponge
 
 export interface TechniqueFacts {
   readonly tool: Tool
-  /** Time grows with the area covered or with the number of parts picked out. */
-  readonly scales: 'area' | 'parts'
-  /** Minutes for the whole surface of a foot model (`area`), or for one part (`parts`). */
-  readonly minutes: number
   /** Hides what is under it, given an opaque material. */
   readonly covers: boolean
   /** Wet and brushed: it can lift what re-activates. */
   readonly brushed: boolean
 }
 
-/** Minutes at tabletop standard on a foot model: common practice, to be replaced by the painter's own. */
-export const techniqueFacts: Readonly<Record<Technique, TechniqueFacts>> = {
-  prepare: { tool: 'hand', scales: 'area', minutes: 3, covers: false, brushed: false },
-  spray: { tool: 'can', scales: 'area', minutes: 0.5, covers: true, brushed: false },
-  'spray from above': { tool: 'can', scales: 'area', minutes: 0.5, covers: false, brushed: false },
-  airbrush: { tool: 'airbrush', scales: 'area', minutes: 1.5, covers: true, brushed: false },
-  'base coat': { tool: 'brush', scales: 'area', minutes: 10, covers: true, brushed: true },
-  layer: { tool: 'brush', scales: 'area', minutes: 9, covers: false, brushed: true },
-  blend: { tool: 'brush', scales: 'area', minutes: 5, covers: true, brushed: true },
-  wash: { tool: 'brush', scales: 'area', minutes: 4, covers: false, brushed: true },
-  'pin wash': { tool: 'brush', scales: 'area', minutes: 7, covers: false, brushed: true },
-  dip: { tool: 'hand', scales: 'area', minutes: 1.5, covers: false, brushed: false },
-  'dry brush': { tool: 'dry brush', scales: 'area', minutes: 1.5, covers: false, brushed: false },
-  edge: { tool: 'brush', scales: 'area', minutes: 8, covers: false, brushed: true },
-  detail: { tool: 'brush', scales: 'parts', minutes: 0.4, covers: false, brushed: true },
-  pen: { tool: 'pen', scales: 'parts', minutes: 0.15, covers: true, brushed: false },
-  glaze: { tool: 'brush', scales: 'area', minutes: 6, covers: false, brushed: true },
-  stipple: { tool: 'brush', scales: 'area', minutes: 4, covers: true, brushed: true },
-  chip: { tool: 'sponge', scales: 'area', minutes: 2, covers: false, brushed: false },
-  varnish: { tool: 'brush', scales: 'area', minutes: 4, covers: false, brushed: true },
-  decal: { tool: 'hand', scales: 'parts', minutes: 2.5, covers: false, brushed: false },
-  mask: { tool: 'brush', scales: 'area', minutes: 4, covers: false, brushed: true },
-  peel: { tool: 'hand', scales: 'area', minutes: 1, covers: false, brushed: false },
-  wipe: { tool: 'hand', scales: 'area', minutes: 2, covers: false, brushed: false },
-  spread: { tool: 'hand', scales: 'area', minutes: 6, covers: true, brushed: false },
-  sprinkle: { tool: 'hand', scales: 'area', minutes: 3, covers: true, brushed: false },
-  stick: { tool: 'hand', scales: 'parts', minutes: 0.5, covers: false, brushed: false },
-  join: { tool: 'hand', scales: 'area', minutes: 1, covers: false, brushed: false },
+function facts(tool: Tool, covers = false): TechniqueFacts {
+  return { tool, covers, brushed: tool === 'brush' }
 }
 
-/** Minutes to take another tool in hand; an airbrush change is a flush. Common practice. */
-export const toolMinutes: Readonly<Record<Tool, number>> = {
-  none: 0,
-  can: 3,
-  airbrush: 4,
-  brush: 0.5,
-  'dry brush': 1,
-  sponge: 0.5,
-  pen: 0.5,
-  hand: 0.5,
+export const techniqueFacts: Readonly<Record<Technique, TechniqueFacts>> = {
+  prepare: facts('hand'),
+  spray: facts('can', true),
+  'spray from above': facts('can'),
+  airbrush: facts('airbrush', true),
+  'base coat': facts('brush', true),
+  layer: facts('brush'),
+  blend: facts('brush', true),
+  wash: facts('brush'),
+  'pin wash': facts('brush'),
+  dip: facts('hand'),
+  'dry brush': facts('dry brush'),
+  edge: facts('brush'),
+  detail: facts('brush'),
+  pen: facts('pen', true),
+  glaze: facts('brush'),
+  stipple: facts('brush', true),
+  chip: facts('sponge'),
+  varnish: facts('brush'),
+  decal: facts('hand'),
+  mask: facts('brush'),
+  peel: facts('hand'),
+  wipe: facts('hand'),
+  spread: facts('hand', true),
+  sprinkle: facts('hand', true),
+  stick: facts('hand'),
+  join: facts('hand'),
 }
 
 export function isSprayed(technique: Technique): boolean {

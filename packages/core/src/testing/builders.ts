@@ -23,6 +23,8 @@ export function stage(name: string, some: Partial<Stage> = {}): Stage {
     tableReady: false,
     cautions: [],
     note: '',
+    technique: null,
+    typed: [],
     steps: [],
     ...some,
   }
@@ -37,6 +39,10 @@ export function unit(name: string, count: number): Unit {
     id: name as UnitId,
     name,
     standard: 'display',
+    size: 'foot',
+    detail: 'usual',
+    perHolder: 1,
+    pilot: [],
     models: Array.from({ length: count }, (_, index) => ({
       id: `${name}-${String(index + 1)}` as ModelId,
       name: `${name} ${String(index + 1)}`,

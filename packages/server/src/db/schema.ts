@@ -1,4 +1,5 @@
 import type {
+  Detail,
   EventId,
   Material,
   MaterialId,
@@ -6,11 +7,15 @@ import type {
   ProjectId,
   Recipe,
   RecipeId,
+  Size,
   Stage,
   StageId,
   Standard,
   StepRef,
+  Technique,
+  TypedTime,
   UnitId,
+  Verdict,
 } from '@seriatim/core'
 import { sql } from 'drizzle-orm'
 import {
@@ -76,6 +81,11 @@ export const unit = pgTable(
     position: integer().notNull(),
     name: text().notNull(),
     standard: text().$type<Standard>().notNull().default('display'),
+    size: text().$type<Size>().notNull().default('foot'),
+    detail: text().$type<Detail>().notNull().default('usual'),
+    perHolder: integer('per_holder').notNull().default(1),
+    /** Models of the unit; one that left the roster is none of it any more. */
+    pilot: uuid().array().$type<ModelId[]>().notNull().default([]),
     removedAt: removedAt(),
   },
   (table) => [
@@ -85,6 +95,12 @@ export const unit = pgTable(
       'unit_standard_known',
       sql`${table.standard} in ('three-colour', 'tabletop', 'tabletop plus', 'display')`,
     ),
+    check(
+      'unit_size_known',
+      sql`${table.size} in ('small', 'foot', 'large foot', 'mounted', 'large', 'huge')`,
+    ),
+    check('unit_detail_known', sql`${table.detail} in ('plain', 'usual', 'ornate')`),
+    check('unit_holder_positive', sql`${table.perHolder} >= 1`),
   ],
 )
 
@@ -131,6 +147,8 @@ export const stage = pgTable(
     tableReady: boolean('table_ready').notNull(),
     cautions: text().array().notNull(),
     note: text().notNull(),
+    technique: text().$type<Technique>(),
+    typed: jsonb().$type<readonly TypedTime[]>().notNull().default([]),
     /** References into the recipes' documents. */
     steps: jsonb().$type<readonly StepRef[]>().notNull().default([]),
     removedAt: removedAt(),
@@ -212,7 +230,17 @@ export const progressEvent = pgTable(
       .notNull()
       .references(() => project.id),
     kind: text({
-      enum: ['punched', 'cleared', 'touch-up', 'clock-started', 'clock-stopped', 'undone'],
+      enum: [
+        'punched',
+        'cleared',
+        'touch-up',
+        'clock-started',
+        'clock-stopped',
+        'milestone',
+        'judged',
+        'lap-corrected',
+        'undone',
+      ],
     }).notNull(),
     at: moment('at').notNull(),
     stageId: uuid('stage_id')
@@ -220,6 +248,8 @@ export const progressEvent = pgTable(
       .references(() => stage.id),
     targetId: uuid('target_id').$type<EventId>(),
     note: text(),
+    workSeconds: integer('work_seconds'),
+    verdict: text().$type<Verdict>(),
     receivedAt: moment('received_at').notNull().defaultNow(),
   },
   (table) => [
@@ -230,11 +260,33 @@ export const progressEvent = pgTable(
       sql`case
         when ${table.kind} in ('punched', 'cleared', 'touch-up', 'clock-started')
           then ${table.stageId} is not null and ${table.targetId} is null
-        when ${table.kind} in ('clock-stopped', 'undone')
+        when ${table.kind} = 'judged'
+          then ${table.stageId} is not null and ${table.targetId} is null and ${table.verdict} is not null
+        when ${table.kind} = 'milestone'
+          then ${table.stageId} is null and ${table.targetId} is null and ${table.workSeconds} > 0
+        when ${table.kind} in ('clock-stopped', 'lap-corrected', 'undone')
           then ${table.stageId} is null and ${table.targetId} is not null
         else false end`,
     ),
+    check('progress_event_work_positive', sql`${table.workSeconds} > 0`),
   ],
+)
+
+/** The stages of a milestone. */
+export const progressEventStage = pgTable(
+  'progress_event_stage',
+  {
+    eventId: uuid('event_id')
+      .$type<EventId>()
+      .notNull()
+      .references(() => progressEvent.id),
+    stageId: uuid('stage_id')
+      .$type<StageId>()
+      .notNull()
+      .references(() => stage.id),
+    position: integer().notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.eventId, table.stageId] })],
 )
 
 export const progressEventModel = pgTable(
@@ -250,4 +302,37 @@ export const progressEventModel = pgTable(
       .references(() => model.id),
   },
   (table) => [primaryKey({ columns: [table.eventId, table.modelId] })],
+)
+
+/** The hand as it was before, brought from elsewhere: laps in a sum, by technique and size. */
+export const broughtRate = pgTable(
+  'brought_rate',
+  {
+    technique: text().$type<Technique>().notNull(),
+    size: text().$type<Size>().notNull(),
+    /** Times the preset. */
+    factor: doublePrecision().notNull(),
+    laps: doublePrecision().notNull(),
+  },
+  (table) => [
+    primaryKey({ columns: [table.technique, table.size] }),
+    check('brought_rate_positive', sql`${table.factor} > 0 and ${table.laps} > 0`),
+  ],
+)
+
+/** What a thermo-hygrometer showed, or is foretold to show; the last word of a moment stands. */
+export const airReading = pgTable(
+  'air_reading',
+  {
+    at: moment('at').primaryKey(),
+    celsius: doublePrecision().notNull(),
+    humidity: doublePrecision().notNull(),
+    source: text({ enum: ['typed', 'file', 'simulated'] }).notNull(),
+  },
+  (table) => [
+    check(
+      'air_reading_possible',
+      sql`${table.celsius} between -60 and 70 and ${table.humidity} between 1 and 100`,
+    ),
+  ],
 )

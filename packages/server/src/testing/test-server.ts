@@ -60,7 +60,17 @@ export async function startTestServer() {
     seed: async () => {
       const id = v7()
       await call('PUT', `/projects/${id}`, settings())
-      const unit = { id: v7(), name: 'Reed-pikes', standard: 'tabletop', models: [1, 2, 3].map(newModel) }
+      const models = [1, 2, 3].map(newModel)
+      const unit = {
+        id: v7(),
+        name: 'Reed-pikes',
+        standard: 'tabletop',
+        size: 'large foot',
+        detail: 'ornate',
+        perHolder: 3,
+        pilot: [models[1]!.id],
+        models,
+      }
       await call('PUT', `/projects/${id}/units/${unit.id}`, { revision: 0, unit })
       const line = [newStage('Prime'), newStage('Coat')]
       await call('PUT', `/projects/${id}/line`, { revision: 1, line })
@@ -104,6 +114,8 @@ export const newStage = (name: string, some: object = {}) => ({
   tableReady: false,
   cautions: [],
   note: '',
+  technique: null,
+  typed: [],
   steps: [],
   ...some,
 })

@@ -16,6 +16,13 @@ const places = [
   { path: 'line', name: 'Line' },
   { path: 'plan', name: 'Plan' },
   { path: 'bench', name: 'Bench' },
+  { path: 'logbook', name: 'Logbook' },
+] as const
+
+/** What belongs to the desk and not to a project. */
+const besideTheDesk = [
+  { path: '/shelf', name: 'Shelf' },
+  { path: '/air', name: 'Air' },
 ] as const
 
 /** The mat, the road across its top, and what is on its way to the server. */
@@ -38,12 +45,15 @@ export function Shell() {
           {projectId === undefined ? null : <Road projectId={projectId as ProjectId} />}
           <div className="ml-auto flex items-center gap-3">
             {projectId === undefined ? null : <ProjectName projectId={projectId as ProjectId} />}
-            <NavLink
-              to="/shelf"
-              className="flex min-h-11 items-center px-2 font-bold aria-[current=page]:underline"
-            >
-              Shelf
-            </NavLink>
+            {besideTheDesk.map(({ path, name }) => (
+              <NavLink
+                key={path}
+                to={path}
+                className="flex min-h-11 items-center px-2 font-bold aria-[current=page]:underline"
+              >
+                {name}
+              </NavLink>
+            ))}
             <ThemeButton />
           </div>
         </div>

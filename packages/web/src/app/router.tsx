@@ -20,6 +20,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../features/shelf/index.ts')).ShelfPage }),
       },
       {
+        path: 'air',
+        lazy: async () => ({ Component: (await import('../features/air/index.ts')).AirPage }),
+      },
+      {
         path: 'projects/:projectId',
         element: <ProjectRoad />,
         errorElement: <BrokenPage />,
@@ -36,6 +40,10 @@ export const router = createBrowserRouter([
             lazy: async () => ({ Component: (await import('../features/plan/index.ts')).PlanPage }),
           },
           { path: 'bench', element: <BenchPage /> },
+          {
+            path: 'logbook',
+            lazy: async () => ({ Component: (await import('../features/logbook/index.ts')).LogbookPage }),
+          },
         ],
       },
       { path: '*', element: <NotFoundPage /> },

@@ -33,6 +33,25 @@ describe('the progress log', () => {
         note: 'bare behind the shield',
       },
       { id: v7(), at, kind: 'cleared', stageId, modelIds: modelIds.slice(0, 1) },
+      {
+        id: v7(),
+        at,
+        kind: 'milestone',
+        stageIds: line.map((stage) => stage.id).toReversed(),
+        modelIds: modelIds.slice(0, 2),
+        workSeconds: 5400,
+      },
+      {
+        id: v7(),
+        at,
+        kind: 'judged',
+        stageId,
+        modelIds: modelIds.slice(0, 1),
+        verdict: 'did nothing',
+        note: '',
+      },
+      { id: v7(), at, kind: 'lap-corrected', targetId: started.id, workSeconds: 300, note: 'telephone' },
+      { id: v7(), at, kind: 'lap-corrected', targetId: started.id, workSeconds: null, note: 'fell asleep' },
     ]
     const undo = { id: v7(), at, kind: 'undone', targetId: events[4]!.id }
     expect((await server.call('POST', `${path}/events`, { events })).status).toBe(200)

@@ -1,8 +1,8 @@
-import type { EventId, ModelId, ProgressEvent, ProjectId, StageId } from '@seriatim/core'
+import type { EventId, ModelId, ProgressEvent, ProjectId, Seconds, StageId, Verdict } from '@seriatim/core'
 import { instant } from '@seriatim/core'
 import { asc, eq, inArray } from 'drizzle-orm'
 import type { Database } from '../../db/client.ts'
-import { model, progressEvent, progressEventModel, stage, unit } from '../../db/schema.ts'
+import { model, progressEvent, progressEventModel, progressEventStage, stage, unit } from '../../db/schema.ts'
 
 type Row = typeof progressEvent.$inferSelect
 
@@ -19,7 +19,13 @@ export async function readEvents(db: Database, projectId: ProjectId): Promise<re
     .innerJoin(progressEvent, eq(progressEventModel.eventId, progressEvent.id))
     .where(eq(progressEvent.projectId, projectId))
     .orderBy(asc(progressEventModel.eventId), asc(progressEventModel.modelId))
-  return toEvents(rows, touched)
+  const spanned = await db
+    .select({ eventId: progressEventStage.eventId, stageId: progressEventStage.stageId })
+    .from(progressEventStage)
+    .innerJoin(progressEvent, eq(progressEventStage.eventId, progressEvent.id))
+    .where(eq(progressEvent.projectId, projectId))
+    .orderBy(asc(progressEventStage.eventId), asc(progressEventStage.position))
+  return toEvents(rows, touched, spanned)
 }
 
 /** Those of the ids that are recorded already, whatever their project. */
@@ -35,7 +41,12 @@ export async function readEventsById(
     .select({ eventId: progressEventModel.eventId, modelId: progressEventModel.modelId })
     .from(progressEventModel)
     .where(inArray(progressEventModel.eventId, [...ids]))
-  const events = toEvents(rows, touched)
+  const spanned = await db
+    .select({ eventId: progressEventStage.eventId, stageId: progressEventStage.stageId })
+    .from(progressEventStage)
+    .where(inArray(progressEventStage.eventId, [...ids]))
+    .orderBy(asc(progressEventStage.eventId), asc(progressEventStage.position))
+  const events = toEvents(rows, touched, spanned)
   return rows.flatMap((row, index) => {
     const event = events[index]
     return event ? [{ projectId: row.projectId, event }] : []
@@ -45,6 +56,7 @@ export async function readEventsById(
 function toEvents(
   rows: readonly Row[],
   touched: readonly { readonly eventId: EventId; readonly modelId: ModelId }[],
+  spanned: readonly { readonly eventId: EventId; readonly stageId: StageId }[],
 ): ProgressEvent[] {
   const models = new Map<EventId, ModelId[]>()
   for (const { eventId, modelId } of touched) {
@@ -52,15 +64,41 @@ function toEvents(
     if (known) known.push(modelId)
     else models.set(eventId, [modelId])
   }
+  const stages = new Map<EventId, StageId[]>()
+  for (const { eventId, stageId } of spanned) {
+    const known = stages.get(eventId)
+    if (known) known.push(stageId)
+    else stages.set(eventId, [stageId])
+  }
   return rows.map((row): ProgressEvent => {
     const recorded = { id: row.id, at: instant(row.at.getTime()) }
-    if (row.kind === 'clock-stopped' || row.kind === 'undone') {
-      return { ...recorded, kind: row.kind, targetId: row.targetId as EventId }
-    }
     const over = { ...recorded, stageId: row.stageId as StageId, modelIds: models.get(row.id) ?? [] }
-    return row.kind === 'touch-up'
-      ? { ...over, kind: row.kind, note: row.note ?? '' }
-      : { ...over, kind: row.kind }
+    const note = row.note ?? ''
+    const targetId = row.targetId as EventId
+    const workSeconds = row.workSeconds as Seconds | null
+    switch (row.kind) {
+      case 'clock-stopped':
+      case 'undone':
+        return { ...recorded, kind: row.kind, targetId }
+      case 'lap-corrected':
+        return { ...recorded, kind: row.kind, targetId, workSeconds, note }
+      case 'touch-up':
+        return { ...over, kind: row.kind, note }
+      case 'judged':
+        return { ...over, kind: row.kind, verdict: row.verdict as Verdict, note }
+      case 'milestone':
+        return {
+          ...recorded,
+          kind: row.kind,
+          stageIds: stages.get(row.id) ?? [],
+          modelIds: models.get(row.id) ?? [],
+          workSeconds: workSeconds as Seconds,
+        }
+      case 'punched':
+      case 'cleared':
+      case 'clock-started':
+        return { ...over, kind: row.kind }
+    }
   })
 }
 
@@ -83,7 +121,9 @@ export async function appendEvents(
           at: new Date(event.at),
           stageId: 'stageId' in event ? event.stageId : null,
           targetId: 'targetId' in event ? event.targetId : null,
-          note: event.kind === 'touch-up' ? event.note : null,
+          note: 'note' in event ? event.note : null,
+          workSeconds: 'workSeconds' in event ? event.workSeconds : null,
+          verdict: 'verdict' in event ? event.verdict : null,
         })),
       )
       .onConflictDoNothing()
@@ -95,6 +135,14 @@ export async function appendEvents(
   )
   for (const part of chunks(touched, rowsAtOnce)) {
     await db.insert(progressEventModel).values(part).onConflictDoNothing()
+  }
+  const spanned = events.flatMap((event) =>
+    event.kind === 'milestone'
+      ? [...new Set(event.stageIds)].map((stageId, position) => ({ eventId: event.id, stageId, position }))
+      : [],
+  )
+  for (const part of chunks(spanned, rowsAtOnce)) {
+    await db.insert(progressEventStage).values(part).onConflictDoNothing()
   }
 }
 

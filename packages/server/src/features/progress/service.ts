@@ -40,9 +40,18 @@ export async function recordEvents(
 }
 
 function contentOf(event: ProgressEvent): string {
-  const over =
-    'modelIds' in event ? [event.stageId, ...[...new Set(event.modelIds)].sort()] : [event.targetId]
-  return [event.kind, event.at, 'note' in event ? event.note : '', ...over].join('|')
+  const ids =
+    'targetId' in event
+      ? [event.targetId]
+      : [...new Set(event.modelIds)]
+          .sort()
+          .concat((event.kind === 'milestone' ? event.stageIds : [event.stageId]) as never)
+  const said = [
+    'note' in event ? event.note : '',
+    'workSeconds' in event ? event.workSeconds : '',
+    'verdict' in event ? event.verdict : '',
+  ]
+  return [event.kind, event.at, ...said, ...ids].join('|')
 }
 
 async function unknownReferences(
@@ -60,8 +69,12 @@ async function unknownReferences(
         errors.push({ path: `${at}.targetId`, message: 'This project has no such event.' })
       return
     }
-    if (!known.stages.has(event.stageId))
-      errors.push({ path: `${at}.stageId`, message: 'This project has no such stage.' })
+    const stages = event.kind === 'milestone' ? event.stageIds : [event.stageId]
+    stages.forEach((stageId, position) => {
+      if (known.stages.has(stageId)) return
+      const path = event.kind === 'milestone' ? `stageIds[${String(position)}]` : 'stageId'
+      errors.push({ path: `${at}.${path}`, message: 'This project has no such stage.' })
+    })
     event.modelIds.forEach((modelId, position) => {
       if (!known.models.has(modelId)) {
         errors.push({

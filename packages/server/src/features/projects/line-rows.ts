@@ -35,6 +35,8 @@ export async function readLine(
     tableReady: row.tableReady,
     cautions: row.cautions as StoredProject['line'][number]['cautions'],
     note: row.note,
+    technique: row.technique,
+    typed: row.typed.filter(({ unitId }) => unitIds.includes(unitId)),
     steps: row.steps,
   }))
 }
@@ -62,6 +64,8 @@ export async function writeLine(db: Database, projectId: ProjectId, line: readon
     tableReady: each.tableReady,
     cautions: [...each.cautions],
     note: each.note,
+    technique: each.technique,
+    typed: each.typed,
     steps: each.steps,
     removedAt: null,
   }))
@@ -84,6 +88,8 @@ export async function writeLine(db: Database, projectId: ProjectId, line: readon
         tableReady: sql`excluded.table_ready`,
         cautions: sql`excluded.cautions`,
         note: sql`excluded.note`,
+        technique: sql`excluded.technique`,
+        typed: sql`excluded.typed`,
         steps: sql`excluded.steps`,
         removedAt: null,
       },

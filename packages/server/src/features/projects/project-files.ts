@@ -76,7 +76,11 @@ function withoutRemoved(
   kept: ReadonlySet<string>,
 ): ProgressEvent | null {
   if ('targetId' in event) return kept.has(event.targetId) ? event : null
-  if (!stages.has(event.stageId)) return null
   const modelIds = event.modelIds.filter((id) => models.has(id))
-  return modelIds.length > 0 ? { ...event, modelIds } : null
+  if (modelIds.length === 0) return null
+  if (event.kind === 'milestone') {
+    const stageIds = event.stageIds.filter((id) => stages.has(id))
+    return stageIds.length > 0 ? { ...event, stageIds, modelIds } : null
+  }
+  return stages.has(event.stageId) ? { ...event, modelIds } : null
 }

@@ -30,8 +30,9 @@ describe('projects', () => {
     expect(list.projects.find((project) => project.id === id)).toMatchObject({
       models: 3,
       stages: 2,
-      totalSeconds: 360,
-      leftSeconds: 300,
+      // A minute on a foot model is 1.5 · 1.2 minutes on a large, ornate one.
+      totalSeconds: 648,
+      leftSeconds: 540,
       modelsTableReady: 0,
     })
   })
@@ -106,7 +107,13 @@ describe('changes', () => {
       tableReady: true,
       cautions: ['dust'],
     })
-    const skin = newStage('Skin', { touch: { kind: 'regions', regions: ['skin', 'hands'] }, note: 'Thin.' })
+    const known = { unitId: unit.id, bestSeconds: 60, likelySeconds: 90, worstSeconds: 240 }
+    const skin = newStage('Skin', {
+      technique: 'wash',
+      typed: [known],
+      touch: { kind: 'regions', regions: ['skin', 'hands'] },
+      note: 'Thin.',
+    })
     const few = newStage('Cloak', { limits: [{ unitId: unit.id, roles: ['cloak', 'leader'] }] })
     const next = [skin, line[1]!, base, few, line[0]!]
     const after = await server.project(`${path}/line`, 'PUT', { revision: 2, line: next })
@@ -119,7 +126,7 @@ describe('changes', () => {
     const event = punched(line[0]!.id, [unit.models[1]!.id])
     await server.call('POST', `${path}/events`, { events: [event] })
     await server.call('PUT', `${path}/line`, { revision: 2, line: line.slice(1) })
-    const less = { ...unit, models: unit.models.slice(0, 1) }
+    const less = { ...unit, pilot: [], models: unit.models.slice(0, 1) }
     await server.call('PUT', `${path}/units/${unit.id}`, { revision: 3, unit: less })
     expect(await server.project(path)).toMatchObject({ line: [line[1]], units: [less] })
     await server.call('DELETE', `${path}/units/${unit.id}`, { revision: 4 })

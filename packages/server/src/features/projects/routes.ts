@@ -22,7 +22,7 @@ const copyQuery = zValidator('query', z.object({ copy: z.enum(['true', 'false'])
 
 export const projectRoutes = (db: Database, now: () => Instant) =>
   new Hono()
-    .get('/', async (context) => context.json({ projects: await projects.listProjects(db) }))
+    .get('/', async (context) => context.json({ projects: await projects.listProjects(db, now()) }))
     .post('/import', copyQuery, jsonBody(projectFileSchema), async (context) => {
       const copy = context.req.valid('query').copy === 'true'
       return context.json(await importProject(db, context.req.valid('json'), copy), 201)

@@ -1,9 +1,12 @@
 import { pathText, type ProjectSettings, type ProjectSummary, type StoredProject } from '@seriatim/contract'
 import {
   countModels,
+  estimateLine,
   foldProgress,
   namedMaterials,
+  timesOf,
   workLeft,
+  type Instant,
   type ProjectId,
   type Recipe,
   type Stage,
@@ -25,11 +28,17 @@ export async function requireProject(db: Database, id: ProjectId): Promise<Store
   return found
 }
 
-export async function listProjects(db: Database): Promise<ProjectSummary[]> {
+export async function listProjectIds(db: Database): Promise<readonly ProjectId[]> {
+  return (await rows.listProjectRows(db)).map((row) => row.id)
+}
+
+export async function listProjects(db: Database, now: Instant): Promise<ProjectSummary[]> {
+  const shelf = new Map((await readShelf(db)).map((material) => [material.id, material]))
   const summaries: ProjectSummary[] = []
-  for (const { id } of await rows.listProjectRows(db)) {
+  for (const id of await listProjectIds(db)) {
     const project = await requireProject(db, id)
-    const left = workLeft(project, foldProgress(await readEvents(db, id)))
+    const progress = foldProgress(await readEvents(db, id))
+    const left = workLeft(project, progress, timesOf(estimateLine({ project, shelf, progress, now })))
     summaries.push({
       id,
       name: project.name,
@@ -112,6 +121,7 @@ export function putLine(db: Database, id: ProjectId, revision: number, line: rea
         ...stage,
         notNeededBy: stage.notNeededBy.filter((unitId) => known.has(unitId)),
         limits: stage.limits.filter(({ unitId }) => known.has(unitId)),
+        typed: stage.typed.filter(({ unitId }) => known.has(unitId)),
       })),
     )
   })

@@ -16,11 +16,8 @@ export async function readUnits(db: Database, projectId: ProjectId): Promise<Sto
     .innerJoin(unit, eq(model.unitId, unit.id))
     .where(and(eq(unit.projectId, projectId), isNull(model.removedAt)))
     .orderBy(asc(model.position), asc(model.id))
-  return units.map(({ id, name, standard }) => ({
-    id,
-    name,
-    standard,
-    models: models
+  return units.map(({ id, name, standard, size, detail, perHolder, pilot }) => {
+    const own = models
       .filter(({ row }) => row.unitId === id)
       .map(({ row }) => ({
         id: row.id,
@@ -28,8 +25,19 @@ export async function readUnits(db: Database, projectId: ProjectId): Promise<Sto
         role: row.role,
         variants: row.variants,
         points: row.points,
-      })),
-  }))
+      }))
+    const ids = new Set(own.map((each) => each.id))
+    return {
+      id,
+      name,
+      standard,
+      size,
+      detail,
+      perHolder,
+      pilot: pilot.filter((each) => ids.has(each)),
+      models: own,
+    }
+  })
 }
 
 /** Writes the unit and its models; models it no longer names are marked removed, and named ones come back. */
@@ -40,13 +48,12 @@ export async function writeUnit(
   position?: number,
 ): Promise<void> {
   const place = position ?? (await nextUnitPosition(db, projectId))
+  const { name, standard, size, detail, perHolder, pilot } = written
+  const values = { name, standard, size, detail, perHolder, pilot: [...pilot] }
   await db
     .insert(unit)
-    .values({ id: written.id, projectId, name: written.name, standard: written.standard, position: place })
-    .onConflictDoUpdate({
-      target: unit.id,
-      set: { name: written.name, standard: written.standard, removedAt: null },
-    })
+    .values({ id: written.id, projectId, position: place, ...values })
+    .onConflictDoUpdate({ target: unit.id, set: { ...values, removedAt: null } })
   const ids = written.models.map((each) => each.id)
   const stay = and(eq(model.unitId, written.id), isNull(model.removedAt))
   await db

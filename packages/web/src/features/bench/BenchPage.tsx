@@ -13,6 +13,7 @@ import { useCurrentProject } from '../../shared/project-context.ts'
 import { useProgress, useRecorder } from '../../shared/progress/index.ts'
 import { EmptyState, ErrorState, Headline, HoleLegend, LoadingState } from '../../shared/ui/index.ts'
 import { useNow } from '../../shared/use-now.ts'
+import { useEstimate, useProjectInAir, useTimes } from '../../shared/working-project.ts'
 import { usePlan, usePlanningInput } from '../../shared/worker/index.ts'
 import { ActionBar } from './ActionBar.tsx'
 import { currentTask, type Choice } from './bench-task.ts'
@@ -41,10 +42,13 @@ export interface TouchUpWish {
 }
 
 function Bench({ progress }: { readonly progress: Progress }) {
-  const project = useCurrentProject()
+  const written = useCurrentProject()
+  const project = useProjectInAir(written)
+  const estimate = useEstimate(project, progress)
+  const times = useTimes(estimate)
   const recorder = useRecorder(project.id)
   const now = useNow(10)
-  const planned = usePlan(usePlanningInput(project, progress, quickEffort))
+  const planned = usePlan(usePlanningInput(project, progress, times, quickEffort))
   const plan = planned.data?.ok ? planned.data.value : null
   const [choice, setChoice] = useState<Choice | null>(null)
   const [touchUp, setTouchUp] = useState<TouchUpWish | null>(null)
@@ -76,7 +80,7 @@ function Bench({ progress }: { readonly progress: Progress }) {
     )
   }
 
-  const left = workLeft(project, progress)
+  const left = workLeft(project, progress, times)
   const done = left.totalSeconds === 0 ? 0 : 1 - left.leftSeconds / left.totalSeconds
   const finish =
     plan && planned.data?.ok ? `, done by ${dayText(plan.finishesAt, project.evenings.timeZone)}` : ''
@@ -90,7 +94,7 @@ function Bench({ progress }: { readonly progress: Progress }) {
       <div className="grid gap-x-8 gap-y-4 pt-5 lg:grid-cols-[minmax(0,1fr)_22rem]">
         <div className="grid content-start gap-3">
           {task ? (
-            <NowTicket task={task} project={project} progress={progress} shelf={shelf} />
+            <NowTicket task={task} project={project} progress={progress} estimate={estimate} shelf={shelf} />
           ) : (
             <EmptyState title="Nothing left to paint">
               <p>Every model is through every stage. What still dries is on the shelf.</p>

@@ -1,31 +1,32 @@
 import {
   addSeconds,
-  batchTime,
   cautionText,
   dryingWait,
   holeState,
   stagesOf,
   type DryingEntry,
+  type LineEstimate,
   type Progress,
   type Project,
 } from '@seriatim/core'
 import { TriangleAlert } from 'lucide-react'
 import type { ReactNode } from 'react'
-import { clockText, durationText, stopwatchText } from '../../shared/format/index.ts'
+import { clockText, durationText, rangeText, stopwatchText } from '../../shared/format/index.ts'
 import { holeText, PunchHole } from '../../shared/ui/index.ts'
 import { useNow } from '../../shared/use-now.ts'
-import { ownPace, wetUnder, type BenchTask } from './bench-task.ts'
+import { wetUnder, type BenchTask } from './bench-task.ts'
 import { taskWhere } from './use-bench.ts'
 
 interface NowTicketProps {
   readonly task: BenchTask
   readonly project: Project
   readonly progress: Progress
+  readonly estimate: LineEstimate | undefined
   readonly shelf: readonly DryingEntry[]
 }
 
 /** Do this now: the stage, the pot, how far, how long. */
-export function NowTicket({ task, project, progress, shelf }: NowTicketProps) {
+export function NowTicket({ task, project, progress, estimate, shelf }: NowTicketProps) {
   const now = useNow()
   const { stage, batch, modelIds, left } = task
   const { timeZone } = project.evenings
@@ -33,8 +34,11 @@ export function NowTicket({ task, project, progress, shelf }: NowTicketProps) {
   const models = batch.models.filter((model) => modelIds.includes(model.id))
   const running = progress.running?.stageId === stage.id ? progress.running : null
   const done = modelIds.length - left.length
-  const pace = ownPace(progress, stage.id)
-  const each = pace ?? batchTime(stage).secondsPerModel
+  const expected = estimate?.stages.find(
+    ({ work }) => work.stageId === stage.id && work.unitId === batch.unitId,
+  )
+  const isOwn = expected?.source === 'laps'
+  const each = expected?.perModel.likely ?? stage.handsOnSecondsPerModel
   const wet = wetUnder(task, shelf)
   const lastPunch = Math.max(
     running?.startedAt ?? 0,
@@ -73,8 +77,8 @@ export function NowTicket({ task, project, progress, shelf }: NowTicketProps) {
         <Reading
           name={
             running
-              ? `this one; ${pace === null ? 'planned' : 'usually'} ${durationText(each)}`
-              : `a model, ${pace === null ? 'as planned' : 'by your laps'}`
+              ? `this one; ${isOwn ? 'usually' : 'planned'} ${durationText(each)}`
+              : `a model, ${isOwn ? 'by your laps' : 'as planned'}${expected ? `: ${rangeText(expected.perModel)}` : ''}`
           }
         >
           {running ? stopwatchText((now - lastPunch) / 1000) : durationText(each)}

@@ -17,7 +17,7 @@ import {
   type UnitId,
 } from '@seriatim/core'
 import { describe, expect, it } from 'vitest'
-import { currentTask, ownPace } from './bench-task.ts'
+import { currentTask } from './bench-task.ts'
 import { stripRows } from './strip-rows.ts'
 
 const now = instant(Date.parse('2026-11-24T20:00:00Z'))
@@ -36,6 +36,8 @@ const stage = (name: string, dry: number): Stage => ({
   cautions: [],
   note: '',
   limits: [],
+  technique: null,
+  typed: [],
   steps: [],
 })
 
@@ -43,6 +45,10 @@ const unit = (name: string) => ({
   id: name as UnitId,
   name,
   standard: 'display' as const,
+  size: 'foot' as const,
+  detail: 'usual' as const,
+  perHolder: 1,
+  pilot: [],
   models: [1, 2].map((number) => ({
     id: `${name}${number}` as ModelId,
     name: `${name} ${number}`,
@@ -109,18 +115,6 @@ describe('currentTask', () => {
   it('is nothing when all is done', () => {
     const all = ['a1', 'a2', 'b1', 'b2']
     expect(task([punched('prime', ...all), punched('coat', ...all)])).toBeNull()
-  })
-})
-
-describe('ownPace', () => {
-  it('is the seconds a model over all laps of the stage', () => {
-    const events = [
-      { kind: 'clock-started', stageId: 'prime', modelIds: ['a1', 'a2'], id: 'x', at: now },
-      { kind: 'punched', stageId: 'prime', modelIds: ['a1', 'a2'], id: 'y', at: addSeconds(now, 100) },
-      { kind: 'clock-stopped', targetId: 'x', id: 'z', at: addSeconds(now, 120) },
-    ] as ProgressEvent[]
-    expect(ownPace(foldProgress(events), 'prime' as StageId)).toBe(60)
-    expect(ownPace(foldProgress(events), 'coat' as StageId)).toBeNull()
   })
 })
 

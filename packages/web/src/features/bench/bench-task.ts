@@ -93,11 +93,3 @@ export function wetUnder(task: BenchTask, shelf: readonly DryingEntry[]): Drying
   )
   return entry ?? null
 }
-
-/** Your own seconds a model at a stage, from the laps so far; null before the first. */
-export function ownPace(progress: Progress, stageId: StageId): number | null {
-  const laps = progress.laps.filter((lap) => lap.stageId === stageId && lap.modelsDone > 0)
-  const models = laps.reduce((sum, lap) => sum + lap.modelsDone, 0)
-  if (models === 0) return null
-  return laps.reduce((sum, lap) => sum + (lap.stoppedAt - lap.startedAt) / 1000, 0) / models
-}

@@ -83,6 +83,12 @@ export function undoText(project: Project, progress: Progress): string | null {
       return `clock started at ${stageName(project, event.stageId)}`
     case 'clock-stopped':
       return 'clock stopped'
+    case 'milestone':
+      return `milestone of ${String(event.modelIds.length)} models`
+    case 'judged':
+      return `verdict on ${stageName(project, event.stageId)}`
+    case 'lap-corrected':
+      return event.workSeconds === null ? 'lap left out' : 'lap mended'
     case 'undone':
       return null
   }

@@ -1,7 +1,9 @@
 import {
+  batchTime,
   potOf,
   schools,
   takesStage,
+  type BatchTimes,
   type Project,
   type School,
   type Stage,
@@ -12,6 +14,8 @@ import { Plus } from 'lucide-react'
 import { useState } from 'react'
 import { useProjectChange } from '../../shared/api/index.ts'
 import { durationText, plural } from '../../shared/format/index.ts'
+import { useProgress } from '../../shared/progress/index.ts'
+import { useEstimate, useTimes } from '../../shared/working-project.ts'
 import { useCurrentProject } from '../../shared/project-context.ts'
 import { Button, EmptyState, Headline } from '../../shared/ui/index.ts'
 import { blankStage, lineOfSchool } from './blank-stage.ts'
@@ -23,6 +27,9 @@ export function LinePage() {
   const change = useProjectChange(project.id)
   const [openId, setOpenId] = useState<StageId | null>(null)
   const { line } = project
+  const { progress } = useProgress(project.id)
+  const estimate = useEstimate(project, progress)
+  const times = useTimes(estimate)
 
   const write = (next: readonly Stage[], said: string) =>
     change.mutate({ change: { kind: 'line', line: next }, said })
@@ -69,35 +76,48 @@ export function LinePage() {
   }
   return (
     <>
-      <Headline actions={addButton} sub={subOf(project)}>
-        {headlineOf(project)}
+      <Headline actions={addButton} sub={subOf(project, times)}>
+        {headlineOf(project, times)}
       </Headline>
       <OrderFromRecipes project={project} onTake={write} />
-      <StageList line={line} units={project.units} openId={openId} onOpen={setOpenId} onWrite={write} />
+      <StageList
+        line={line}
+        units={project.units}
+        estimate={estimate}
+        openId={openId}
+        onOpen={setOpenId}
+        onWrite={write}
+      />
     </>
   )
 }
 
-function headlineOf({ line, units }: Project): string {
+function headlineOf({ line, units }: Project, times: BatchTimes | undefined): string {
   const pots = new Set(line.map(potOf)).size
-  return `${plural(line.length, 'stage')}, ${plural(pots, 'pot')}, ${durationText(secondsAModel(line, units))} a model`
+  return `${plural(line.length, 'stage')}, ${plural(pots, 'pot')}, ${durationText(secondsAModel(line, units, times))} a model`
 }
 
-function subOf({ line, units }: Project): string {
+function subOf({ line, units }: Project, times: BatchTimes | undefined): string {
   const ready = line.findIndex((stage) => stage.tableReady)
   if (ready < 0) return 'No stop line yet: open a stage and mark where a model counts as table-ready'
-  const upTo = secondsAModel(line.slice(0, ready + 1), units)
+  const upTo = secondsAModel(line.slice(0, ready + 1), units, times)
   return `Table-ready after stage ${String(ready + 1)}, ${line[ready]?.name ?? ''}: ${durationText(upTo)} a model`
 }
 
 /** Seconds of hands-on work that a model takes; where models differ, on average. */
-function secondsAModel(line: readonly Stage[], units: readonly Unit[]): number {
-  const timeOf = (takes: (stage: Stage) => boolean) =>
-    line.reduce((sum, stage) => sum + (takes(stage) ? stage.handsOnSecondsPerModel : 0), 0)
+function secondsAModel(
+  line: readonly Stage[],
+  units: readonly Unit[],
+  times: BatchTimes | undefined,
+): number {
   const models = units.flatMap((unit) => unit.models.map((model) => ({ unit, model })))
-  if (models.length === 0) return timeOf(() => true)
+  if (models.length === 0) return line.reduce((sum, stage) => sum + stage.handsOnSecondsPerModel, 0)
   const all = models.reduce(
-    (sum, { unit, model }) => sum + timeOf((stage) => takesStage(stage, unit.id, model)),
+    (sum, { unit, model }) =>
+      sum +
+      line
+        .filter((stage) => takesStage(stage, unit.id, model))
+        .reduce((own, stage) => own + batchTime(stage, unit.id, times).secondsPerModel, 0),
     0,
   )
   return all / models.length

@@ -1,8 +1,8 @@
 import { zodResolver } from '@hookform/resolvers/zod'
-import { cautionText, type Caution, type Stage, type Unit } from '@seriatim/core'
+import { cautionText, techniques, type Caution, type Stage, type Unit } from '@seriatim/core'
 import { useEffect } from 'react'
 import { useForm, useWatch } from 'react-hook-form'
-import { Button, CheckField, TextAreaField, TextField } from '../../shared/ui/index.ts'
+import { Button, CheckField, SelectField, TextAreaField, TextField } from '../../shared/ui/index.ts'
 import { formOf, stageFormSchema, stageOf } from './stage-form.ts'
 
 interface StageEditorProps {
@@ -32,6 +32,7 @@ export function StageEditor({ stage, units, onSave, onRemove, onCancel }: StageE
   const unitIds = units.map((unit) => unit.id)
   const form = useForm({ resolver: zodResolver(stageFormSchema), defaultValues: formOf(stage, unitIds) })
   const { errors } = form.formState
+  const byRecipe = stage.steps.length > 0
   const touchKind = useWatch({ control: form.control, name: 'touchKind' })
   const { setFocus } = form
   useEffect(() => setFocus('name', { shouldSelect: true }), [setFocus])
@@ -71,11 +72,25 @@ export function StageEditor({ stage, units, onSave, onRemove, onCancel }: StageE
         ) : null}
       </fieldset>
       <div className="grid grid-cols-2 gap-4 lg:grid-cols-4">
-        <TextField label="Minutes a model" {...form.register('each')} error={errors.each?.message} />
+        {byRecipe ? null : (
+          <TextField label="Minutes a foot model" {...form.register('each')} error={errors.each?.message} />
+        )}
         <TextField label="Set-up, minutes" {...form.register('setUp')} error={errors.setUp?.message} />
         <TextField label="Dry after, at least" {...form.register('dryMin')} error={errors.dryMin?.message} />
         <TextField label="Dry after, at most" {...form.register('dryMax')} error={errors.dryMax?.message} />
       </div>
+      {byRecipe ? null : (
+        <SelectField
+          label="Technique"
+          hint="Your laps teach the minutes of a technique, for every stage that uses it."
+          className="sm:max-w-sm"
+          options={[
+            { value: '', text: 'none of these' },
+            ...techniques.map((value) => ({ value, text: value })),
+          ]}
+          {...form.register('technique')}
+        />
+      )}
       <TextAreaField label="How" rows={2} {...form.register('note')} error={errors.note?.message} />
       {units.length > 0 ? (
         <fieldset>

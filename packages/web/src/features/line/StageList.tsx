@@ -14,19 +14,20 @@ import {
   sortableKeyboardCoordinates,
   verticalListSortingStrategy,
 } from '@dnd-kit/sortable'
-import type { Stage, StageId, Unit } from '@seriatim/core'
+import type { LineEstimate, Stage, StageId, Unit } from '@seriatim/core'
 import { StageRow } from './StageRow.tsx'
 
 interface StageListProps {
   readonly line: readonly Stage[]
   readonly units: readonly Unit[]
+  readonly estimate: LineEstimate | undefined
   readonly openId: StageId | null
   readonly onOpen: (id: StageId | null) => void
   readonly onWrite: (line: readonly Stage[], said: string) => void
 }
 
 /** The line, top to bottom; a stage moves by drag, by the handle's keys, or with Alt and an arrow. */
-export function StageList({ line, units, openId, onOpen, onWrite }: StageListProps) {
+export function StageList({ line, units, estimate, openId, onOpen, onWrite }: StageListProps) {
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
@@ -66,6 +67,7 @@ export function StageList({ line, units, openId, onOpen, onWrite }: StageListPro
               stage={stage}
               number={index + 1}
               units={units}
+              estimate={estimate}
               isOpen={stage.id === openId}
               onToggle={() => onOpen(stage.id === openId ? null : stage.id)}
               onMove={(by) => move(index, index + by)}
@@ -76,6 +78,12 @@ export function StageList({ line, units, openId, onOpen, onWrite }: StageListPro
                 )
                 onOpen(null)
               }}
+              onType={(next) =>
+                onWrite(
+                  line.map((each) => (each.id === next.id ? next : each)),
+                  `${next.name}: the minutes are changed.`,
+                )
+              }
               onRemove={() => {
                 onWrite(
                   line.filter((each) => each.id !== stage.id),

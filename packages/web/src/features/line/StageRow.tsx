@@ -1,20 +1,24 @@
 import { useSortable } from '@dnd-kit/sortable'
 import { CSS } from '@dnd-kit/utilities'
-import type { Stage, Unit } from '@seriatim/core'
+import type { LineEstimate, Stage, Unit } from '@seriatim/core'
 import { clsx } from 'clsx'
 import { GripVertical } from 'lucide-react'
 import type { KeyboardEvent } from 'react'
-import { durationText, waitRangeText } from '../../shared/format/index.ts'
+import { durationText, rangeText, stopwatchText, waitRangeText } from '../../shared/format/index.ts'
 import { StageEditor } from './StageEditor.tsx'
+import { StageEstimates } from './StageEstimates.tsx'
 
 interface StageRowProps {
   readonly stage: Stage
   readonly number: number
   readonly units: readonly Unit[]
+  readonly estimate: LineEstimate | undefined
   readonly isOpen: boolean
   readonly onToggle: () => void
   readonly onMove: (by: -1 | 1) => void
   readonly onSave: (stage: Stage) => void
+  /** Keeps the row open. */
+  readonly onType: (stage: Stage) => void
   readonly onRemove: () => void
 }
 
@@ -22,10 +26,12 @@ export function StageRow({
   stage,
   number,
   units,
+  estimate,
   isOpen,
   onToggle,
   onMove,
   onSave,
+  onType,
   onRemove,
 }: StageRowProps) {
   const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } =
@@ -75,14 +81,14 @@ export function StageRow({
               aria-keyshortcuts="Alt+ArrowUp Alt+ArrowDown"
               onClick={onToggle}
               onKeyDown={onKeyDown}
-              className="grid min-h-12 min-w-0 grow grid-cols-2 items-center gap-x-4 gap-y-0.5 py-1.5 pr-3 text-left md:grid-cols-[minmax(0,1.5fr)_minmax(0,1.6fr)_6.5rem_6.5rem_8.5rem]"
+              className="grid min-h-12 min-w-0 grow grid-cols-2 items-center gap-x-4 gap-y-0.5 py-1.5 pr-3 text-left md:grid-cols-[minmax(0,1.5fr)_minmax(0,1.4fr)_9rem_6.5rem_8.5rem]"
             >
               <span className="truncate font-heading text-lg font-bold">{stage.name}</span>
               <span className="min-w-0 text-right text-sm leading-tight text-ink-soft md:text-left">
                 <span className="block truncate">{stage.material || 'no material named'}</span>
                 <span className="block truncate">{touchText(stage)}</span>
               </span>
-              <span className="figures text-sm">{durationText(stage.handsOnSecondsPerModel)} each</span>
+              <span className="figures text-sm">{eachText(stage, estimate)}</span>
               <span className="figures text-right text-sm text-ink-soft md:text-left">
                 set-up {durationText(stage.setUpSeconds)}
               </span>
@@ -93,6 +99,9 @@ export function StageRow({
               </span>
             </button>
           </div>
+          {isOpen && estimate ? (
+            <StageEstimates stage={stage} units={units} estimate={estimate} onSave={onType} />
+          ) : null}
           {isOpen ? (
             <StageEditor
               stage={stage}
@@ -117,6 +126,15 @@ export function StageRow({
       </div>
     </li>
   )
+}
+
+/** Minutes a model; where units differ, from the quickest to the slowest. */
+function eachText(stage: Stage, estimate: LineEstimate | undefined): string {
+  const own = estimate?.stages.filter(({ work }) => work.stageId === stage.id) ?? []
+  const times = own.map(({ perModel }) => Math.round(perModel.likely))
+  if (times.length === 0) return `${stopwatchText(stage.handsOnSecondsPerModel)} each`
+  const [low, high] = [Math.min(...times), Math.max(...times)]
+  return high < 1.25 * low ? `${stopwatchText((low + high) / 2)} each` : `${rangeText({ low, high })} each`
 }
 
 function touchText({ touch }: Stage): string {

@@ -17,6 +17,8 @@ export function blankStage(number: number): Stage {
     tableReady: false,
     cautions: [],
     note: '',
+    technique: 'base coat',
+    typed: [],
     steps: [],
   }
 }
@@ -28,6 +30,7 @@ export function lineOfSchool(school: School): Stage[] {
     id: v7() as StageId,
     notNeededBy: [],
     limits: [],
+    typed: [],
     steps: [],
   }))
 }

@@ -26,7 +26,7 @@ describe('the stage form', () => {
 
   it('reads regions with commas, once each, in lower case', () => {
     const values = form({ touchKind: 'regions', regions: ' Skin, boots,skin ,' }).data!
-    expect(stageOf({ id: 's' as StageId, steps: [], limits: [] }, values, units).touch).toEqual({
+    expect(stageOf({ id: 's' as StageId, steps: [], limits: [], typed: [] }, values, units).touch).toEqual({
       kind: 'regions',
       regions: ['skin', 'boots'],
     })

@@ -1,4 +1,4 @@
-import { seconds, type Caution, type Seconds, type Stage, type UnitId } from '@seriatim/core'
+import { seconds, techniques, type Caution, type Seconds, type Stage, type UnitId } from '@seriatim/core'
 import { z } from 'zod'
 import { minutesInputText, parseMinutesText } from '../../shared/format/index.ts'
 
@@ -28,6 +28,7 @@ export const stageFormSchema = z
     dryMin: time,
     dryMax: time,
     tableReady: z.boolean(),
+    technique: z.union([z.literal(''), z.enum(techniques)]),
     neededBy: z.array(z.string()),
     cautions: z.array(z.string()),
     note: z.string().trim().max(400, { error: 'Keep it under 400 characters.' }),
@@ -65,6 +66,7 @@ export function formOf(stage: Stage, unitIds: readonly UnitId[]): StageForm {
     dryMin: minutesInputText(stage.dryingMinSeconds),
     dryMax: minutesInputText(stage.dryingMaxSeconds),
     tableReady: stage.tableReady,
+    technique: stage.technique ?? '',
     neededBy: unitIds.filter((id) => !stage.notNeededBy.includes(id)),
     cautions: [...stage.cautions],
     note: stage.note,
@@ -73,7 +75,7 @@ export function formOf(stage: Stage, unitIds: readonly UnitId[]): StageForm {
 
 /** The stage the form describes; `values` must have passed `stageFormSchema`. */
 export function stageOf(
-  { id, steps, limits }: Pick<Stage, 'id' | 'steps' | 'limits'>,
+  { id, steps, limits, typed }: Pick<Stage, 'id' | 'steps' | 'limits' | 'typed'>,
   values: StageForm,
   unitIds: readonly UnitId[],
 ): Stage {
@@ -94,6 +96,8 @@ export function stageOf(
     tableReady: values.tableReady,
     cautions: values.cautions as Caution[],
     note: values.note.trim(),
+    technique: values.technique === '' ? null : values.technique,
+    typed: typed.filter(({ unitId }) => values.neededBy.includes(unitId)),
     steps,
   }
 }

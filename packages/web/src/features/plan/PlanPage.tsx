@@ -23,6 +23,7 @@ import {
   Stepper,
 } from '../../shared/ui/index.ts'
 import { useNow } from '../../shared/use-now.ts'
+import { useEstimate, useProjectInAir, useTimes } from '../../shared/working-project.ts'
 import { useBatchSizeComparison, usePlan, usePlanningInput } from '../../shared/worker/index.ts'
 import { BatchSizeChart } from './BatchSizeChart.tsx'
 import { PlanFigures, planHeadline } from './PlanFigures.tsx'
@@ -32,9 +33,10 @@ import { StringChart } from './StringChart.tsx'
 const sheetsAtFirst = 3
 
 export function PlanPage() {
-  const project = useCurrentProject()
+  const project = useProjectInAir(useCurrentProject())
   const { progress, error, refetch } = useProgress(project.id)
-  const input = usePlanningInput(project, progress)
+  const estimate = useEstimate(project, progress)
+  const input = usePlanningInput(project, progress, useTimes(estimate))
   const planned = usePlan(input)
   const comparison = useBatchSizeComparison(planned.data?.ok ? input : null)
   const now = useNow(60)

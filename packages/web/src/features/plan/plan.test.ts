@@ -30,6 +30,10 @@ const project: Project = {
     id: name as UnitId,
     name,
     standard: 'display' as const,
+    size: 'foot' as const,
+    detail: 'usual' as const,
+    perHolder: 1,
+    pilot: [],
     models: Array.from({ length: 10 }, (_, index) => ({
       id: `${name}${index}` as ModelId,
       name,
@@ -44,6 +48,7 @@ const project: Project = {
     id: `s${index}` as StageId,
     notNeededBy: [],
     limits: [],
+    typed: [],
     steps: [],
   })),
 }

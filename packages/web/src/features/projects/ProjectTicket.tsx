@@ -4,6 +4,7 @@ import { Download, Trash2 } from 'lucide-react'
 import { Link } from 'react-router'
 import { toast } from 'sonner'
 import { exportProjectFile, projectListQuery, setProjectRemoved } from '../../shared/api/index.ts'
+import { saveText } from '../../shared/csv/index.ts'
 import { dateText, durationText, plural } from '../../shared/format/index.ts'
 import { IconButton } from '../../shared/ui/index.ts'
 
@@ -23,7 +24,10 @@ export function ProjectTicket({ project }: { readonly project: ProjectSummary })
     }, complain)
   }
   const save = () => {
-    exportProjectFile(project.id).then((text) => saveAs(`${project.name}.seriatim.json`, text), complain)
+    exportProjectFile(project.id).then(
+      (text) => saveText(`${project.name}.seriatim.json`, text, 'application/json'),
+      complain,
+    )
   }
 
   return (
@@ -58,12 +62,4 @@ export function ProjectTicket({ project }: { readonly project: ProjectSummary })
 
 function complain(error: unknown): void {
   toast.error(error instanceof Error ? error.message : String(error))
-}
-
-function saveAs(name: string, text: string): void {
-  const link = document.createElement('a')
-  link.href = URL.createObjectURL(new Blob([text], { type: 'application/json' }))
-  link.download = name
-  link.click()
-  URL.revokeObjectURL(link.href)
 }

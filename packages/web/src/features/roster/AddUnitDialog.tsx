@@ -1,5 +1,5 @@
 import { zodResolver } from '@hookform/resolvers/zod'
-import { standards, type Project, type UnitId } from '@seriatim/core'
+import { details, sizes, standards, type Project, type UnitId } from '@seriatim/core'
 import { useForm } from 'react-hook-form'
 import { v7 } from 'uuid'
 import { z } from 'zod'
@@ -7,6 +7,8 @@ import { useProjectChange } from '../../shared/api/index.ts'
 import { plural } from '../../shared/format/index.ts'
 import { Button, Dialog, TextField } from '../../shared/ui/index.ts'
 import { modelsAlike } from './new-models.ts'
+import { holderText } from './holder-text.ts'
+import { KindFields } from './KindFields.tsx'
 import { StandardField } from './StandardField.tsx'
 
 const formSchema = z.object({
@@ -19,6 +21,9 @@ const formSchema = z.object({
   role: z.string().trim().max(60, { error: 'Keep it under 60 characters.' }),
   points: z.string().regex(/^\d*([.,]\d+)?$/, { error: 'Give the points as a number.' }),
   standard: z.enum(standards),
+  size: z.enum(sizes),
+  detail: z.enum(details),
+  perHolder: holderText,
 })
 
 interface AddUnitDialogProps {
@@ -31,7 +36,16 @@ export function AddUnitDialog({ project, open, onOpenChange }: AddUnitDialogProp
   const change = useProjectChange(project.id)
   const form = useForm({
     resolver: zodResolver(formSchema),
-    defaultValues: { name: '', count: '10', role: 'trooper', points: '', standard: 'display' as const },
+    defaultValues: {
+      name: '',
+      count: '10',
+      role: 'trooper',
+      points: '',
+      standard: 'display' as const,
+      size: 'foot' as const,
+      detail: 'usual' as const,
+      perHolder: '1',
+    },
   })
   const { errors } = form.formState
   const submit = form.handleSubmit(async (values) => {
@@ -40,6 +54,10 @@ export function AddUnitDialog({ project, open, onOpenChange }: AddUnitDialogProp
       id: v7() as UnitId,
       name,
       standard: values.standard,
+      size: values.size,
+      detail: values.detail,
+      perHolder: Number(values.perHolder),
+      pilot: [],
       models: modelsAlike({
         name,
         count: Number(values.count),
@@ -75,6 +93,11 @@ export function AddUnitDialog({ project, open, onOpenChange }: AddUnitDialogProp
           />
         </div>
         <StandardField {...form.register('standard')} />
+        <KindFields
+          size={form.register('size')}
+          detail={form.register('detail')}
+          perHolder={{ ...form.register('perHolder'), error: errors.perHolder?.message }}
+        />
         <p className="text-sm text-ink-soft">
           Leaders, cloak wearers and other names can be told apart afterwards.
         </p>

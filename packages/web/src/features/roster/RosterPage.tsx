@@ -6,6 +6,7 @@ import { useProjectChange } from '../../shared/api/index.ts'
 import { durationText, plural } from '../../shared/format/index.ts'
 import { useProgress } from '../../shared/progress/index.ts'
 import { useCurrentProject } from '../../shared/project-context.ts'
+import { useEstimate, useTimes } from '../../shared/working-project.ts'
 import { Button, EmptyState, Headline } from '../../shared/ui/index.ts'
 import { AddUnitDialog } from './AddUnitDialog.tsx'
 import { ImportRosterDialog } from './ImportRosterDialog.tsx'
@@ -18,7 +19,9 @@ export function RosterPage() {
   const change = useProjectChange(project.id)
   const [open, setOpen] = useState<'add' | 'import' | Unit | null>(null)
   const models = countModels(project)
-  const left = progress ? workLeft(project, progress) : null
+  const estimate = useEstimate(project, progress)
+  const times = useTimes(estimate)
+  const left = progress ? workLeft(project, progress, times) : null
 
   const actions = (
     <>

@@ -1,5 +1,5 @@
 import { zodResolver } from '@hookform/resolvers/zod'
-import { standards, type ModelId, type Project, type Unit } from '@seriatim/core'
+import { details, sizes, standards, type ModelId, type Project, type Unit } from '@seriatim/core'
 import { Plus, Trash2 } from 'lucide-react'
 import { useFieldArray, useForm } from 'react-hook-form'
 import { v7 } from 'uuid'
@@ -7,6 +7,8 @@ import { z } from 'zod'
 import { useProjectChange } from '../../shared/api/index.ts'
 import { splitNames } from '../../shared/split-names.ts'
 import { Button, controlLook, Dialog, IconButton, TextField } from '../../shared/ui/index.ts'
+import { holderText } from './holder-text.ts'
+import { KindFields } from './KindFields.tsx'
 import { StandardField } from './StandardField.tsx'
 
 const formSchema = z.object({
@@ -16,6 +18,9 @@ const formSchema = z.object({
     .min(1, { error: 'Give the unit a name.' })
     .max(120, { error: 'Keep it under 120 characters.' }),
   standard: z.enum(standards),
+  size: z.enum(sizes),
+  detail: z.enum(details),
+  perHolder: holderText,
   models: z.array(
     z.object({
       modelId: z.string(),
@@ -45,6 +50,9 @@ export function UnitDialog({ unit, project, onClose }: UnitDialogProps) {
     defaultValues: {
       name: unit.name,
       standard: unit.standard,
+      size: unit.size,
+      detail: unit.detail,
+      perHolder: String(unit.perHolder),
       models: unit.models.map((model) => ({
         modelId: model.id,
         name: model.name,
@@ -65,7 +73,16 @@ export function UnitDialog({ unit, project, onClose }: UnitDialogProps) {
       points: Number(model.points.replace(',', '.')),
     }))
     await change.mutateAsync({
-      change: { kind: 'unit', unit: { id: unit.id, name: values.name, standard: values.standard, models } },
+      change: {
+        kind: 'unit',
+        unit: {
+          ...values,
+          id: unit.id,
+          perHolder: Number(values.perHolder),
+          pilot: unit.pilot.filter((id) => models.some((model) => model.id === id)),
+          models,
+        },
+      },
       said: `${values.name} is changed.`,
     })
     onClose()
@@ -83,6 +100,11 @@ export function UnitDialog({ unit, project, onClose }: UnitDialogProps) {
           <TextField label="Unit" {...form.register('name')} error={errors.name?.message} />
           <StandardField {...form.register('standard')} />
         </div>
+        <KindFields
+          size={form.register('size')}
+          detail={form.register('detail')}
+          perHolder={{ ...form.register('perHolder'), error: errors.perHolder?.message }}
+        />
         <div aria-hidden="true" className="hidden gap-2 pr-13 text-sm font-bold sm:flex">
           <span className="grow">Name</span>
           <span className="w-36">Role</span>

@@ -35,6 +35,8 @@ export function UnitTicket({ project, unit, progress, onEdit, onRemove }: UnitTi
           <h2 className="text-xl">{unit.name}</h2>
           <p className="text-sm text-ink-soft">
             {plural(unit.models.length, 'model')}
+            {unit.size === 'foot' ? '' : `, ${unit.size}`}
+            {unit.detail === 'usual' ? '' : `, ${unit.detail}`}
             {unit.standard === 'display' ? '' : `, ${unit.standard}`}
             {points > 0 ? `, ${points.toLocaleString('en-GB')} points` : ''}
             {stages.length < project.line.length

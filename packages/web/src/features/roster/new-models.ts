@@ -17,7 +17,16 @@ export function modelsAlike({ name, count, role, variants, points }: Alike): Mod
 
 /** The lines grouped by unit, in the order the units first appear. */
 export function unitsOf(lines: readonly RosterLine[]): Unit[] {
-  const byUnit = new Map<string, Model[]>()
-  for (const line of lines) byUnit.set(line.unit, [...(byUnit.get(line.unit) ?? []), ...modelsAlike(line)])
-  return [...byUnit].map(([name, models]) => ({ id: v7() as UnitId, name, standard: 'display', models }))
+  const byUnit = new Map<string, RosterLine[]>()
+  for (const line of lines) byUnit.set(line.unit, [...(byUnit.get(line.unit) ?? []), line])
+  return [...byUnit].map(([name, own]) => ({
+    id: v7() as UnitId,
+    name,
+    standard: 'display',
+    size: own.find((line) => line.size !== null)?.size ?? 'foot',
+    detail: own.find((line) => line.detail !== null)?.detail ?? 'usual',
+    perHolder: 1,
+    pilot: [],
+    models: own.flatMap(modelsAlike),
+  }))
 }

@@ -1,3 +1,4 @@
+import { details, sizes, type Detail, type Size } from '@seriatim/core'
 import Papa from 'papaparse'
 import { splitNames } from '../../shared/split-names.ts'
 
@@ -10,6 +11,9 @@ export interface RosterLine {
   /** In their cell with `+` between them. */
   readonly variants: readonly string[]
   readonly points: number
+  /** Of its unit; the first line that names one decides. */
+  readonly size: Size | null
+  readonly detail: Detail | null
 }
 
 /** A fault at its place: the line as counted in the file, and the column. */
@@ -24,17 +28,17 @@ export interface ParsedRoster {
   readonly faults: readonly RosterFault[]
 }
 
-const columns = ['unit', 'name', 'count', 'role', 'points', 'variants'] as const
+const columns = ['unit', 'name', 'count', 'role', 'points', 'variants', 'size', 'detail'] as const
 type Column = (typeof columns)[number]
-const usualOrder: readonly Column[] = ['name', 'count', 'role', 'points', 'variants']
+const usualOrder: readonly Column[] = ['name', 'count', 'role', 'points', 'variants', 'size', 'detail']
 
 const mostModels = 1000
 const longestText = 120
 
 /**
  * Reads a roster from CSV (RFC 4180; comma, semicolon or tab). A first line that names the columns name,
- * count, role, points, variants and, if units are mixed, unit is taken as a heading; without one the
- * columns are name, count, role, points, variants. Only the name is needed.
+ * count, role, points, variants, size, detail and, if units are mixed, unit is taken as a heading; without one
+ * the columns are name, count, role, points, variants, size, detail. Only the name is needed.
  */
 export function parseRoster(text: string, defaultUnit: string): ParsedRoster {
   const parsed = Papa.parse<string[]>(text.trim(), {
@@ -99,9 +103,17 @@ function readLine(
   if (!Number.isFinite(points) || points < 0) {
     faults.push({ column: 'points', message: `“${cell('points')}” is not a number of points.` })
   }
+  const size = cell('size') === '' ? null : sizes.find((each) => each === cell('size').toLowerCase())
+  if (size === undefined) {
+    faults.push({ column: 'size', message: `“${cell('size')}” is not a size: ${sizes.join(', ')}.` })
+  }
+  const detail = cell('detail') === '' ? null : details.find((each) => each === cell('detail').toLowerCase())
+  if (detail === undefined) {
+    faults.push({ column: 'detail', message: `“${cell('detail')}” is none of ${details.join(', ')}.` })
+  }
   if (cells.length > order.length)
     faults.push({ column: 'points', message: 'There are more cells than columns.' })
-  if (faults.length > 0) return faults
+  if (faults.length > 0 || size === undefined || detail === undefined) return faults
   return {
     unit: cell('unit') || defaultUnit,
     name,
@@ -109,5 +121,7 @@ function readLine(
     role: cell('role') || 'trooper',
     variants: splitNames(cell('variants'), '+'),
     points,
+    size,
+    detail,
   }
 }

@@ -9,8 +9,26 @@ const where = (text: string) =>
 describe('parseRoster', () => {
   it('reads names, counts, roles and points, with or without a heading', () => {
     const lines = [
-      { unit: 'New', name: 'Warden', count: 1, role: 'leader', variants: [], points: 12 },
-      { unit: 'New', name: 'Pike', count: 11, role: 'trooper', variants: [], points: 6.5 },
+      {
+        unit: 'New',
+        name: 'Warden',
+        count: 1,
+        role: 'leader',
+        variants: [],
+        points: 12,
+        size: null,
+        detail: null,
+      },
+      {
+        unit: 'New',
+        name: 'Pike',
+        count: 11,
+        role: 'trooper',
+        variants: [],
+        points: 6.5,
+        size: null,
+        detail: null,
+      },
     ]
     expect(parseRoster('name,count,role,points\nWarden,1,leader,12\nPike,11,,6.5', 'New')).toEqual({
       lines,
@@ -20,6 +38,19 @@ describe('parseRoster', () => {
     expect(parseRoster('points;name;count;role\n12;Warden;1;leader\n6,5;Pike;11;', 'New').lines).toEqual(
       lines,
     )
+  })
+
+  it('reads size and detail, and says which there are where it is another', () => {
+    const { lines, faults } = parseRoster('name,size,detail\nRider,Mounted,ornate\nHeron,giant,usual', 'New')
+    expect(lines.map(({ size, detail }) => [size, detail])).toEqual([['mounted', 'ornate']])
+    expect(faults).toEqual([
+      {
+        line: 3,
+        column: 'size',
+        message: '“giant” is not a size: small, foot, large foot, mounted, large, huge.',
+      },
+    ])
+    expect(unitsOf(lines)[0]).toMatchObject({ size: 'mounted', detail: 'ornate', perHolder: 1 })
   })
 
   it('reads variants with a plus between them', () => {

@@ -1,9 +1,10 @@
 import { materialKinds, materialOfKind, type Material, type MaterialId } from '@seriatim/core'
-import { Download, Plus, Upload } from 'lucide-react'
-import { useRef, useState } from 'react'
+import { Download, Plus } from 'lucide-react'
+import { useState } from 'react'
 import { toast } from 'sonner'
 import { v7 } from 'uuid'
 import { useShelf, useShelfChange } from '../../shared/api/index.ts'
+import { CsvButton, CsvFaults, saveText } from '../../shared/csv/index.ts'
 import { plural, waitRangeText } from '../../shared/format/index.ts'
 import { Button, ErrorState, Headline, LoadingState, TextField } from '../../shared/ui/index.ts'
 import { MaterialDialog } from './MaterialDialog.tsx'
@@ -22,14 +23,13 @@ function Shelf({ shelf }: { readonly shelf: ReadonlyMap<MaterialId, Material> })
   const [wanted, setWanted] = useState('')
   const [open, setOpen] = useState<Material | null>(null)
   const [faults, setFaults] = useState<readonly ShelfFault[]>([])
-  const file = useRef<HTMLInputElement>(null)
   const all = [...shelf.values()]
   const shown = all.filter((material) =>
     `${material.name} ${material.kind}`.toLowerCase().includes(wanted.trim().toLowerCase()),
   )
 
-  const bring = async (text: Promise<string>) => {
-    const read = parseShelf(await text, shelf, v7)
+  const bring = (text: string) => {
+    const read = parseShelf(text, shelf, v7)
     setFaults(read.faults)
     if (read.faults.length > 0 || read.materials.length === 0) return
     change.mutate({
@@ -39,11 +39,7 @@ function Shelf({ shelf }: { readonly shelf: ReadonlyMap<MaterialId, Material> })
     })
   }
   const save = () => {
-    const link = document.createElement('a')
-    link.href = URL.createObjectURL(new Blob([shelfCsv(all)], { type: 'text/csv' }))
-    link.download = 'shelf.csv'
-    link.click()
-    URL.revokeObjectURL(link.href)
+    saveText('shelf.csv', shelfCsv(all))
     toast('The shelf is saved as shelf.csv.')
   }
 
@@ -56,43 +52,16 @@ function Shelf({ shelf }: { readonly shelf: ReadonlyMap<MaterialId, Material> })
             <Button weight="main" onClick={() => setOpen(materialOfKind('opaque', v7() as MaterialId))}>
               <Plus aria-hidden="true" size={18} /> New material
             </Button>
-            <Button onClick={() => file.current?.click()}>
-              <Upload aria-hidden="true" size={18} /> Shelf from CSV
-            </Button>
+            <CsvButton label="Shelf from CSV" onText={bring} />
             <Button onClick={save}>
               <Download aria-hidden="true" size={18} /> Save as CSV
             </Button>
-            <input
-              ref={file}
-              type="file"
-              accept=".csv,text/csv"
-              aria-label="Shelf from CSV"
-              className="hidden"
-              onChange={(event) => {
-                const [chosen] = event.target.files ?? []
-                if (chosen) void bring(chosen.text())
-                event.target.value = ''
-              }}
-            />
           </>
         }
       >
         {plural(all.length, 'material')} on the shelf
       </Headline>
-      {faults.length > 0 ? (
-        <div role="alert" className="ticket mb-4 border-l-8 border-l-hands p-4">
-          <p className="font-bold">Nothing was put on the shelf.</p>
-          <ul>
-            {faults.slice(0, 20).map((fault) => (
-              <li key={`${String(fault.line)} ${fault.column} ${fault.message}`}>
-                Line {fault.line}
-                {fault.column === '' ? '' : `, ${fault.column}`}: {fault.message}
-              </li>
-            ))}
-          </ul>
-          {faults.length > 20 ? <p>… and {faults.length - 20} more.</p> : null}
-        </div>
-      ) : null}
+      <CsvFaults faults={faults} title="Nothing was put on the shelf." />
       <TextField
         label="Find"
         value={wanted}

@@ -1,4 +1,6 @@
+export { useAir, useAirChange } from './air.ts'
 export { api, ApiProblem, ask, isAway, mayPass } from './client.ts'
+export { broughtObservations, useBringRates, useHand } from './hand.ts'
 export {
   createProject,
   exportProjectFile,

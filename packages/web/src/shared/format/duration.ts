@@ -11,6 +11,15 @@ export function durationText(wholeSeconds: number): string {
   return rest === 0 ? `${String(hours)} h` : `${String(hours)} h ${String(rest).padStart(2, '0')}`
 }
 
+/** A range that holds in four cases of five: `1:24–4:36`, `18–26 min`, `45 min – 1 h 20`. */
+export function rangeText({ low, high }: { readonly low: number; readonly high: number }): string {
+  if (high < 600) return `${stopwatchText(Math.round(low))}–${stopwatchText(Math.round(high))}`
+  const [from, to] = [durationText(low), durationText(high)]
+  if (from === to) return from
+  const unit = / (s|min)$/.exec(from)?.[0]
+  return unit !== undefined && to.endsWith(unit) ? `${from.slice(0, -unit.length)}–${to}` : `${from} – ${to}`
+}
+
 /** A countdown or a stopwatch: `4:09`, `1:02:30`. */
 export function stopwatchText(wholeSeconds: number): string {
   const total = Math.max(0, Math.floor(wholeSeconds))

@@ -7,7 +7,9 @@ import {
   type Progress,
   type ProgressEvent,
   type ProjectId,
+  type Seconds,
   type StageId,
+  type Verdict,
 } from '@seriatim/core'
 import { queryOptions, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useCallback, useEffect, useMemo, useSyncExternalStore } from 'react'
@@ -74,6 +76,12 @@ export function useRecorder(projectId: ProjectId) {
       startClock: (stageId: StageId, modelIds: readonly ModelId[]) =>
         record({ ...base(), kind: 'clock-started', stageId, modelIds }),
       stopClock: (targetId: EventId) => record({ ...base(), kind: 'clock-stopped', targetId }),
+      milestone: (stageIds: readonly StageId[], modelIds: readonly ModelId[], workSeconds: Seconds) =>
+        record({ ...base(), kind: 'milestone', stageIds, modelIds, workSeconds }),
+      judge: (stageId: StageId, modelIds: readonly ModelId[], verdict: Verdict, note: string) =>
+        record({ ...base(), kind: 'judged', stageId, modelIds, verdict, note }),
+      correctLap: (targetId: EventId, workSeconds: Seconds | null, note: string) =>
+        record({ ...base(), kind: 'lap-corrected', targetId, workSeconds, note }),
       undo: (targetId: EventId) => record({ ...base(), kind: 'undone', targetId }),
     }),
     [record],

@@ -1,25 +1,26 @@
-import { instant, type PlanningInput, type Progress, type Project } from '@seriatim/core'
+import { instant, type BatchTimes, type PlanningInput, type Progress, type Project } from '@seriatim/core'
 import { useMemo } from 'react'
 import { useNow } from '../use-now.ts'
 
 const freshFor = 10 * 60 * 1000
 
 /**
- * What the planner needs, made anew when the project or its progress changes, and every ten minutes
+ * What the planner needs, made anew when the project, its progress or the times change, and every ten minutes
  * otherwise: a plan that follows every second could not be read. `effort` as the planner takes it.
  */
 export function usePlanningInput(
   project: Project,
   progress: Progress | undefined,
+  times: BatchTimes | undefined,
   effort?: number,
 ): PlanningInput | null {
   const slot = Math.floor(useNow(600) / freshFor)
   return useMemo(
     () =>
-      progress
-        ? { project, progress, now: momentIn(slot), ...(effort === undefined ? {} : { effort }) }
+      progress && times
+        ? { project, progress, times, now: momentIn(slot), ...(effort === undefined ? {} : { effort }) }
         : null,
-    [project, progress, slot, effort],
+    [project, progress, times, slot, effort],
   )
 }
 

@@ -1,0 +1,139 @@
+import {
+  amountsLeft,
+  estimateLine,
+  foldProgress,
+  instant,
+  overallPace,
+  sharedHandsOnSeconds,
+  totalOf,
+  type Instant,
+  type LineEstimate,
+  type Project,
+  type Result,
+  type StageEstimate,
+  type TimeRange,
+} from '@seriatim/core'
+import { sequentialIds } from './demo/ids.ts'
+import { complain, readArguments, readProjectFile } from './input.ts'
+import { withLine } from './job.ts'
+
+/** Prints what is left of a project's work: by unit, by stage, with ranges and what they are made of. */
+export function runEstimate(args: readonly string[]): number {
+  const options = readOptions(args)
+  if (!options.ok) return complain([options.error])
+  const file = readProjectFile(options.value.path)
+  if (!file.ok) return complain(file.error)
+  const { shelf, events, writtenAt } = file.value
+  const project = withLine(file.value.project, shelf, sequentialIds())
+  if (project.line.length === 0) {
+    return complain(['project.line: There is nothing to estimate: no stages, and no unit follows a recipe.'])
+  }
+  const estimate = estimateLine({
+    project,
+    shelf: new Map(shelf.map((material) => [material.id, material])),
+    progress: foldProgress(events),
+    now: options.value.now ?? writtenAt,
+  })
+  const json = estimateJson(project, estimate, options.value)
+  process.stdout.write(`${JSON.stringify(json, null, 2)}\n`)
+  return 0
+}
+
+interface Options {
+  readonly path: string
+  readonly now: Instant | undefined
+  readonly batchSize: number | undefined
+  readonly painters: number
+}
+
+function readOptions(args: readonly string[]): Result<Options, string> {
+  const read = readArguments(args, ['now', 'batch-size', 'painters'])
+  if (!read.ok) return read
+  const { path, values } = read.value
+  const now = values.now === undefined ? undefined : Date.parse(values.now)
+  if (Number.isNaN(now)) return { ok: false, error: '--now: this is not an ISO 8601 moment.' }
+  for (const name of ['batch-size', 'painters'] as const) {
+    if (values[name] !== undefined && !/^[1-9]\d{0,3}$/.test(values[name])) {
+      return { ok: false, error: `--${name}: give a whole number from 1.` }
+    }
+  }
+  const size = values['batch-size']
+  return {
+    ok: true,
+    value: {
+      path,
+      now: now === undefined ? undefined : instant(now),
+      batchSize: size === undefined ? undefined : Number(size),
+      painters: Number(values.painters ?? 1),
+    },
+  }
+}
+
+const whole = ({ low, likely, high }: TimeRange) => ({
+  low: Math.round(low),
+  likely: Math.round(likely),
+  high: Math.round(high),
+})
+
+/** Durations in whole seconds; a range holds in four cases of five. */
+function estimateJson(project: Project, estimate: LineEstimate, options: Options) {
+  const batchSize = options.batchSize ?? project.batchSize
+  const total = (isMeant?: (stage: StageEstimate) => boolean) =>
+    totalOf(estimate.rates, amountsLeft(estimate, batchSize, isMeant))
+  const all = total()
+  const names = new Map(project.line.map((stage) => [stage.id, stage]))
+  const shared = (each: StageEstimate) =>
+    sharedHandsOnSeconds(Math.round(each.perModel.likely) as never, each.left, options.painters)
+  return {
+    project: project.name,
+    batchSize,
+    handsOnSeconds: whole(all),
+    painters: options.painters,
+    onTheClockSeconds: estimate.stages.reduce(
+      (sum, each) =>
+        sum + shared(each) + (each.left > 0 ? Math.ceil(each.left / batchSize) * each.work.setUpSeconds : 0),
+      0,
+    ),
+    laps: estimate.observed.filter((each) => each.silent === null).length,
+    pace: overallPace(estimate.rates),
+    units: project.units.map((unit) => {
+      const range = total((stage) => stage.work.unitId === unit.id)
+      const models = unit.models.length
+      return {
+        unit: unit.name,
+        models,
+        size: unit.size,
+        detail: unit.detail,
+        standard: unit.standard,
+        handsOnSeconds: whole(range),
+        perModelSeconds: models === 0 ? null : Math.round(range.likely / models),
+        stages: estimate.stages
+          .filter((stage) => stage.work.unitId === unit.id)
+          .map((stage) => stageJson(stage, names.get(stage.work.stageId)?.name ?? '')),
+      }
+    }),
+  }
+}
+
+function stageJson(stage: StageEstimate, name: string) {
+  const { work } = stage
+  return {
+    stageId: work.stageId,
+    stage: name,
+    technique: work.technique,
+    source: stage.source,
+    laps: Math.round(stage.laps * 10) / 10,
+    modelsLeft: stage.left,
+    perModelSeconds: whole(stage.perModel),
+    setUpSeconds: work.setUpSeconds,
+    pace: stage.pace,
+    learning: stage.learning,
+    handlingSeconds: Math.round(work.handlingSeconds),
+    parts: work.parts.map((part) => ({
+      text: part.text,
+      share: part.share,
+      seconds: Math.round(part.seconds),
+      factors: part.factors,
+    })),
+  }
+}

@@ -1,0 +1,252 @@
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { projectFileSchema } from '@seriatim/contract'
+import { plainStep, starterShelf, type Recipe, type Step, type StepId, type Technique } from '@seriatim/core'
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest'
+import { z } from 'zod'
+import { runEstimate } from './estimate-command.ts'
+import { jobFile, type Job } from './job.ts'
+
+/** Hands-on minutes that practitioners tell of (common practice), against presets alone. */
+interface ToldJob {
+  readonly told: string
+  readonly minutes: number
+  readonly job: Partial<Job>
+  readonly painters?: number
+}
+
+const usual: Job = {
+  name: 'Told',
+  school: 'translucent-over-bright',
+  bodyPlan: 'foot',
+  models: 10,
+  size: 'foot',
+  detail: 'usual',
+  standard: 'tabletop',
+  perHolder: 1,
+  batchSize: 100,
+}
+
+type Keep = (step: Step, material: string) => boolean
+
+const materialOf = (step: Step) =>
+  starterShelf.find((material) => material.id === step.mix[0]?.materialId)?.name ?? ''
+
+const only =
+  (keep: Keep) =>
+  (recipe: Recipe): Recipe => ({
+    ...recipe,
+    steps: recipe.steps.filter((step) => keep(step, materialOf(step))),
+  })
+
+const isBase = (step: Step) => step.on !== 'whole' && step.on.includes('base')
+const isSprayed = (step: Step) => step.technique.startsWith('spray')
+/** Models that were primed, and based, on another day. */
+const paintingAlone: Keep = (step) => !isBase(step) && !isSprayed(step)
+
+function step(
+  newId: () => string,
+  on: Step['on'],
+  material: string,
+  technique: Technique,
+  some: Partial<Step> = {},
+): Step {
+  const found = starterShelf.find((each) => each.name === material)
+  if (!found) throw new RangeError(`no material ${material}`)
+  return {
+    ...plainStep,
+    id: newId() as StepId,
+    on,
+    mix: [{ materialId: found.id, parts: 1 }],
+    technique,
+    ...some,
+  }
+}
+
+const toldJobs: readonly ToldJob[] = [
+  {
+    told: 'four small infantry together, translucent, a dozen colours: 75 min',
+    minutes: 75,
+    job: { models: 4, adapt: only(paintingAlone) },
+  },
+  {
+    told: 'five large armoured troopers, translucent, with decals and chipping: 3–4 h',
+    minutes: 210,
+    job: {
+      models: 5,
+      bodyPlan: 'armoured-foot',
+      size: 'large foot',
+      adapt: (recipe, newId) => ({
+        ...recipe,
+        steps: [
+          ...only(paintingAlone)(recipe).steps,
+          step(newId, ['armour'], 'delta heron decal', 'decal'),
+          step(newId, ['armour'], 'dark peat', 'chip'),
+        ],
+      }),
+    },
+  },
+  {
+    told: 'twenty cloaked infantry, translucent, with quick highlights: just under 20 min each',
+    minutes: 390,
+    job: {
+      models: 20,
+      bodyPlan: 'cloaked-foot',
+      batchSize: 5,
+      standard: 'tabletop plus',
+      adapt: only(paintingAlone),
+    },
+  },
+  {
+    told: 'a pilot of five of them before the highlights: 15 min each',
+    minutes: 75,
+    job: { models: 5, bodyPlan: 'cloaked-foot', adapt: only(paintingAlone) },
+  },
+  {
+    told: 'a dip horde by two: skin wash, cloth, metal, second wash; 20 models in 45 min',
+    minutes: 45,
+    painters: 2,
+    job: {
+      models: 20,
+      perHolder: 8,
+      school: 'dip',
+      standard: 'three-colour',
+      adapt: (recipe, newId) => ({
+        ...recipe,
+        steps: [
+          step(newId, ['skin'], 'flesh wash', 'wash', { standard: 'three-colour' }),
+          ...recipe.steps.filter(
+            (each) => /moss|reed grey/.test(materialOf(each)) && each.technique === 'base coat',
+          ),
+          step(newId, ['metal'], 'dark iron', 'base coat', { standard: 'three-colour' }),
+          step(newId, ['leather'], 'dark sepia wash', 'wash', { standard: 'three-colour' }),
+        ],
+      }),
+    },
+  },
+  {
+    told: 'one armoured trooper, translucent, plain: about 20 min',
+    minutes: 20,
+    job: { models: 1, bodyPlan: 'armoured-foot', detail: 'plain', adapt: only(paintingAlone) },
+  },
+  {
+    told: 'a wing of a large flyer: 10–15 min',
+    minutes: 12.5,
+    job: {
+      models: 1,
+      bodyPlan: 'large-creature',
+      size: 'huge',
+      adapt: (recipe, newId) => ({
+        ...recipe,
+        regions: recipe.regions.map((region) =>
+          region.name === 'belly' ? { ...region, areaShare: 0.25 } : region,
+        ),
+        steps: [step(newId, ['belly'], 'hide ochre translucent', 'base coat')],
+      }),
+    },
+  },
+  {
+    told: 'an all-over dry brush: about a minute a model',
+    minutes: 20,
+    job: {
+      models: 20,
+      adapt: (recipe, newId) => ({ ...recipe, steps: [step(newId, 'whole', 'pale bone', 'dry brush')] }),
+    },
+  },
+  {
+    told: 'gluing and flocking 75 bases: 30 min alone',
+    minutes: 30,
+    job: {
+      models: 75,
+      perHolder: 10,
+      adapt: only((each) => ['spread', 'sprinkle'].includes(each.technique)),
+    },
+  },
+  {
+    told: 'a horde of bare-skinned troopers, wash, dry brush, bone, gore: 10 min each',
+    minutes: 200,
+    job: { models: 20, adapt: bareSkinned },
+  },
+  {
+    told: 'the large ones of the same horde: 20 min each',
+    minutes: 100,
+    job: { models: 5, size: 'large', adapt: bareSkinned },
+  },
+]
+
+function bareSkinned(recipe: Recipe, newId: () => string): Recipe {
+  const skin = { areaShare: 0.6, parts: 4 }
+  return {
+    ...recipe,
+    regions: recipe.regions.map((region) => (region.name === 'skin' ? { ...region, ...skin } : region)),
+    steps: [
+      step(newId, 'whole', 'pale bone primer, spray', 'spray'),
+      step(newId, ['skin'], 'flesh wash', 'wash'),
+      step(newId, 'whole', 'pale bone', 'dry brush'),
+      step(newId, ['trousers'], 'peat brown', 'base coat'),
+      step(newId, ['metal'], 'dark bone', 'base coat'),
+      step(newId, ['hair', 'leather'], 'rust red', 'detail'),
+      ...recipe.steps.filter(isBase),
+    ],
+  }
+}
+
+/** A trooper's hands-on minutes by school (common practice), ten together. */
+const bySchool: readonly (readonly [school: string, from: number, to: number, some: Partial<Job>])[] = [
+  ['translucent-over-bright', 15, 20, {}],
+  [
+    'translucent-over-bright',
+    35,
+    50,
+    { bodyPlan: 'armoured-foot', size: 'large foot', standard: 'tabletop plus' },
+  ],
+  ['dip', 5, 15, {}],
+  ['all-over-stain', 2, 5, { standard: 'three-colour', detail: 'plain', perHolder: 8, models: 40 }],
+  ['opaque-wash-rehighlight', 30, 60, { standard: 'tabletop plus' }],
+  ['tints-and-details', 5, 15, { detail: 'plain', models: 30, perHolder: 8 }],
+  ['rough-blend-and-oil', 5, 15, { detail: 'plain', models: 30 }],
+]
+
+describe('presets alone, against what is told', () => {
+  let folder = ''
+  beforeAll(() => {
+    folder = mkdtempSync(join(tmpdir(), 'seriatim-told-'))
+  })
+  afterAll(() => {
+    rmSync(folder, { recursive: true })
+  })
+
+  function minutesOf(some: Partial<Job>, painters = 1): number {
+    const path = join(folder, 'job.json')
+    writeFileSync(path, JSON.stringify(z.encode(projectFileSchema, jobFile({ ...usual, ...some }))))
+    const written: string[] = []
+    const stdout = vi.spyOn(process.stdout, 'write').mockImplementation((text) => {
+      written.push(String(text))
+      return true
+    })
+    const code = runEstimate([path, '--painters', String(painters)])
+    stdout.mockRestore()
+    expect(code).toBe(0)
+    return (JSON.parse(written.join('')) as { onTheClockSeconds: number }).onTheClockSeconds / 60
+  }
+
+  it.each(toldJobs)('$told', ({ minutes, job, painters }) => {
+    const found = minutesOf(job, painters)
+    expect(found / minutes).toBeGreaterThan(0.75)
+    expect(found / minutes).toBeLessThan(1.25)
+  })
+
+  it.each(bySchool)('%s: from %i to %i min a trooper', (school, from, to, some) => {
+    const job = { ...some, school }
+    const each = minutesOf(job) / (some.models ?? usual.models)
+    expect(each).toBeGreaterThan(from * 0.75)
+    expect(each).toBeLessThan(to * 1.25)
+  })
+
+  it('layers over a colour primer take clearly longer than translucents', () => {
+    expect(minutesOf({ school: 'layers-over-colour' })).toBeGreaterThan(1.15 * minutesOf({}))
+    expect(minutesOf({ school: 'sprayed-volumes-and-oil' })).toBeGreaterThan(1.02 * minutesOf({}))
+    expect(minutesOf({ school: 'dark-under' })).toBeGreaterThan(1.3 * minutesOf({}))
+  })
+})

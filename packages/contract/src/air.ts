@@ -1,0 +1,29 @@
+import { z } from 'zod'
+import { instantField } from './fields.ts'
+
+const celsiusField = z
+  .number({ error: 'Give the temperature as a number, in °C.' })
+  .min(-60, { error: 'It is not colder than −60 °C at a desk.' })
+  .max(70, { error: 'It is not hotter than 70 °C at a desk.' })
+
+const humidityField = z
+  .number({ error: 'Give the humidity as a number, in %.' })
+  .min(1, { error: 'Humidity goes from 1 to 100 %.' })
+  .max(100, { error: 'Humidity goes from 1 to 100 %.' })
+
+const airReadingSchema = z.object({
+  at: instantField,
+  celsius: celsiusField,
+  humidity: humidityField,
+  source: z.enum(['typed', 'file', 'simulated']),
+})
+
+export const airReadingsSchema = z
+  .array(airReadingSchema)
+  .max(10_000, { error: 'Up to 10,000 readings at a time.' })
+  .readonly()
+
+/** Readings, to add or as they stand; of two for one moment the later word stands. */
+export const airSchema = z.object({ readings: airReadingsSchema })
+
+export type AirReading = z.output<typeof airReadingSchema>

@@ -1,0 +1,68 @@
+import type { Stage } from '../line/stage.ts'
+import type { Carrier } from '../materials/material.ts'
+import type { Project } from '../project/project.ts'
+import { factsOf, type Shelf } from '../recipe/step-facts.ts'
+import type { StepId } from '../units/ids.ts'
+import type { Instant } from '../units/instant.ts'
+import type { Seconds } from '../units/seconds.ts'
+import { waitFactor, type Air } from './air.ts'
+
+/** Air at a moment. */
+export interface AirAt extends Air {
+  readonly at: Instant
+}
+
+const staleAfter = 12 * 3600 * 1000
+
+/** The newest reading not later than `now`, unless it is older than half a day: air changes. */
+export function airNow<Reading extends AirAt>(readings: readonly Reading[], now: Instant): Reading | null {
+  let newest: Reading | null = null
+  for (const reading of readings) {
+    if (reading.at <= now && (!newest || reading.at > newest.at)) newest = reading
+  }
+  return newest && now - newest.at <= staleAfter ? newest : null
+}
+
+/** What thins the stage's material, by the recipe or by its name on the shelf; unknown paint is taken for water-borne. */
+export function carrierOf(
+  stage: Pick<Stage, 'steps' | 'material'>,
+  project: Pick<Project, 'recipes'>,
+  shelf: Shelf,
+): Carrier {
+  return carriersIn(project, shelf)(stage)
+}
+
+function carriersIn(project: Pick<Project, 'recipes'>, shelf: Shelf) {
+  const byStep = new Map<StepId, Carrier>()
+  for (const recipe of project.recipes) {
+    for (const { step, material } of factsOf(recipe, shelf)) {
+      if (material) byStep.set(step.id, material.carrier)
+    }
+  }
+  const byName = new Map([...shelf.values()].map((each) => [each.name.toLowerCase(), each.carrier]))
+  return (stage: Pick<Stage, 'steps' | 'material'>): Carrier => {
+    const own = stage.steps.flatMap((step) => byStep.get(step.stepId) ?? [])
+    if (own.includes('spirit')) return 'spirit'
+    return own[0] ?? byName.get(stage.material.trim().toLowerCase()) ?? 'water'
+  }
+}
+
+/** The line with its waits as this air has them; without a reading as they are written. */
+export function lineInAir(
+  project: Pick<Project, 'line' | 'recipes'>,
+  shelf: Shelf,
+  air: Air | null,
+): readonly Stage[] {
+  if (!air) return project.line
+  const carrier = carriersIn(project, shelf)
+  return project.line.map((stage) => {
+    if (stage.dryingMaxSeconds === 0) return stage
+    const factor = waitFactor(air, carrier(stage))
+    const wait = (seconds: Seconds) => Math.round(seconds * factor) as Seconds
+    return {
+      ...stage,
+      dryingMinSeconds: wait(stage.dryingMinSeconds),
+      dryingMaxSeconds: wait(stage.dryingMaxSeconds),
+    }
+  })
+}

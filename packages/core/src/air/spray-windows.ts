@@ -1,0 +1,43 @@
+import type { Instant } from '../units/instant.ts'
+import { againstSpraying, type NoSpray } from './air.ts'
+import type { AirAt } from './line-in-air.ts'
+
+/** A stretch of time of one kind of weather for spraying. */
+export interface SprayWindow {
+  readonly from: Instant
+  readonly until: Instant
+  /** What speaks against it; nothing: spray. */
+  readonly against: readonly NoSpray[]
+}
+
+const hour = 3600 * 1000
+/** Readings further apart say nothing of the time between. */
+const longestGap = 3 * hour
+
+/**
+ * When there is spray weather, by readings in time order: each stands until the next. Stretches with the same
+ * reasons are one; where readings are more than three hours apart nothing is said.
+ */
+export function sprayWindows(
+  readings: readonly AirAt[],
+  from: Instant,
+  until: Instant,
+): readonly SprayWindow[] {
+  const inOrder = readings.toSorted((a, b) => a.at - b.at)
+  const windows: SprayWindow[] = []
+  inOrder.forEach((reading, index) => {
+    const next = inOrder[index + 1]?.at ?? ((reading.at + hour) as Instant)
+    const end = next - reading.at > longestGap ? reading.at + hour : next
+    const window = {
+      from: Math.max(reading.at, from) as Instant,
+      until: Math.min(end, until) as Instant,
+      against: againstSpraying(reading),
+    }
+    if (window.until <= window.from) return
+    const last = windows.at(-1)
+    if (last && last.until === window.from && last.against.join() === window.against.join()) {
+      windows[windows.length - 1] = { ...last, until: window.until }
+    } else windows.push(window)
+  })
+  return windows
+}

@@ -1,0 +1,214 @@
+import type { TypedTime } from '../line/stage.ts'
+import { foldProgress, type Progress } from '../progress/fold-progress.ts'
+import { isThrough } from '../progress/hole-state.ts'
+import type { Project } from '../project/project.ts'
+import type { Shelf } from '../recipe/step-facts.ts'
+import type { StageId, UnitId } from '../units/ids.ts'
+import type { Instant } from '../units/instant.ts'
+import type { Seconds } from '../units/seconds.ts'
+import type { BatchTime, BatchTimes } from './batch-time.ts'
+import { learningTotal } from './learning.ts'
+import { cellOf, countDoneBefore, observeTimes, type ObservedTime } from './observe-times.ts'
+import { spreadPresets, type Size } from './presets.ts'
+import {
+  lapSpread,
+  learnRates,
+  paceAt,
+  reachOf,
+  varianceOfSum,
+  type PaceObservation,
+  type PacePlace,
+  type Rates,
+} from './rates.ts'
+import { stageWorks, type StageWork } from './stage-work.ts'
+import { spreadOf } from './three-point.ts'
+
+/** Seconds: likely, and between these in four cases of five. */
+export interface TimeRange {
+  readonly low: number
+  readonly likely: number
+  readonly high: number
+}
+
+/** Where most of an estimate comes from. */
+export type EstimateSource = 'typed' | 'laps' | 'preset' | 'written'
+
+/** What a stage takes on the models of one unit. */
+export interface StageEstimate {
+  readonly work: StageWork
+  readonly size: Size
+  readonly source: EstimateSource
+  readonly typed: TypedTime | null
+  /** Times the preset: the painter's hand at this stage. */
+  readonly pace: number
+  /** Laps with this technique on this size, odd ones for less; those of this very stage among them. */
+  readonly laps: number
+  readonly lapsHere: number
+  /** Mean factor of the learning curve over the models left. */
+  readonly learning: number
+  /** Models through the stage, and not yet. */
+  readonly done: number
+  readonly left: number
+  /** Of one model, on average over those left; over all when none is. */
+  readonly perModel: TimeRange
+  /** What the range is made of. */
+  readonly spread: {
+    readonly place: PacePlace
+    readonly typedDeviation: number
+    readonly secondCoatDeviation: number
+  }
+}
+
+export interface LineEstimate {
+  readonly stages: readonly StageEstimate[]
+  readonly rates: Rates
+  readonly observed: readonly ObservedTime[]
+}
+
+export interface EstimateInput {
+  readonly project: Pick<Project, 'units' | 'recipes' | 'line'>
+  readonly shelf: Shelf
+  readonly progress?: Progress
+  readonly now: Instant
+  /** What is known of the hand from elsewhere: other projects, brought rates. */
+  readonly known?: readonly PaceObservation[]
+}
+
+const nothingDone = foldProgress([])
+
+/** Every stage for every unit that takes it, in line order, from presets, typed times and the painter's laps. */
+export function estimateLine({
+  project,
+  shelf,
+  progress = nothingDone,
+  now,
+  known = [],
+}: EstimateInput): LineEstimate {
+  const works = stageWorks(project, shelf)
+  const observed = observeTimes(project, works, progress)
+  const own = observed.flatMap((each) => each.observations)
+  const rates = learnRates([...known, ...own])
+  const lapsHere = new Map<string, number>()
+  own.forEach((each, index) => {
+    const counted = (rates.counted[known.length + index] ?? 0) * each.laps
+    lapsHere.set(each.cell, (lapsHere.get(each.cell) ?? 0) + counted)
+  })
+  const doneBefore = countDoneBefore(project, progress)
+  const units = new Map(project.units.map((unit) => [unit.id, unit]))
+  const stageById = new Map(project.line.map((stage) => [stage.id, stage]))
+  const stages = works.flatMap((work): StageEstimate[] => {
+    const unit = units.get(work.unitId)
+    const stage = stageById.get(work.stageId)
+    if (!unit || !stage) return []
+    const left = work.takers.filter((model) => !isThrough(progress, model, stage)).length
+    const count = left || work.takers.length
+    const remembered = left === 0 ? 0 : doneBefore(work.stageId, work.unitId, now)
+    const learning = learningTotal(remembered, count, work.learning) / count
+    const key = { technique: work.technique, size: unit.size, cell: cellOf(work) }
+    const place = paceAt(rates, key)
+    const typed = stage.typed.find((each) => each.unitId === work.unitId) ?? null
+    const laps = rates.lapsOf.get(`${work.technique ?? '–'}|${unit.size}`) ?? 0
+    const here = lapsHere.get(key.cell) ?? 0
+    const pace = Math.exp(place.mean)
+    const base: Omit<StageEstimate, 'perModel'> = {
+      work,
+      size: unit.size,
+      typed,
+      pace,
+      laps,
+      lapsHere: here,
+      learning,
+      done: work.takers.length - left,
+      left,
+      source: sourceOf(typed !== null, laps, stage.steps.length === 0),
+      spread: {
+        place,
+        typedDeviation: typed ? (spreadOfTyped(typed)?.standardDeviation ?? 0) : 0,
+        secondCoatDeviation: Math.sqrt(work.secondCoats) * pace * learning,
+      },
+    }
+    const likely = typed
+      ? (spreadOfTyped(typed)?.mean ?? typed.likelySeconds)
+      : work.secondsPerModel * learning * pace
+    const alone = { ...base, perModel: { low: likely, likely, high: likely } }
+    const range = totalOf(rates, [{ stage: alone, models: count, setUps: 0 }])
+    const perModel = { low: range.low / count, likely, high: range.high / count }
+    return [{ ...base, perModel }]
+  })
+  return { stages, rates, observed }
+}
+
+function spreadOfTyped({ bestSeconds, likelySeconds, worstSeconds }: TypedTime) {
+  const spread = spreadOf({ best: bestSeconds, likely: likelySeconds, worst: worstSeconds })
+  return spread.ok ? spread.value : null
+}
+
+function sourceOf(isTyped: boolean, laps: number, isWritten: boolean): EstimateSource {
+  if (isTyped) return 'typed'
+  if (laps > 0) return 'laps'
+  return isWritten ? 'written' : 'preset'
+}
+
+/** So many models at a stage, and so many pots opened for them. */
+export interface StageAmount {
+  readonly stage: StageEstimate
+  readonly models: number
+  readonly setUps: number
+}
+
+/** How far set-ups lie from the preset: from memory. */
+const setUpSpread = 0.3
+
+/**
+ * What several stages come to together. The painter's pace is common to all and a technique's to its stages, so
+ * their uncertainty adds up; what laps have by chance evens out.
+ */
+export function totalOf(rates: Rates, amounts: readonly StageAmount[]): TimeRange {
+  const lap = lapSpread(rates)
+  const { shared, unmodelled } = spreadPresets
+  let likely = 0
+  let apart = 0
+  const paces: { place: PacePlace; amount: number }[] = []
+  for (const { stage, models, setUps } of amounts) {
+    if (models === 0 && setUps === 0) continue
+    const work = models * stage.perModel.likely
+    const setUp = setUps * stage.work.setUpSeconds
+    likely += work + setUp
+    apart += setUps * (setUpSpread * stage.work.setUpSeconds) ** 2
+    if (models === 0) continue
+    const { place, typedDeviation, secondCoatDeviation } = stage.spread
+    apart += (work * lap) ** 2 * (shared + (1 - shared) / models)
+    apart += (models * secondCoatDeviation) ** 2
+    if (stage.typed) apart += (models * typedDeviation) ** 2
+    else paces.push({ place, amount: work })
+  }
+  if (likely === 0) return { low: 0, likely: 0, high: 0 }
+  const variance = apart + varianceOfSum(rates, paces) * lap ** 2
+  const { low, high } = reachOf(rates, unmodelled * Math.sqrt(Math.log1p(variance / likely ** 2)))
+  return { low: likely * low, likely, high: likely * high }
+}
+
+/** Everything still to do, each pot opened once for every batch of at most `batchSize` models. */
+export function amountsLeft(
+  estimate: LineEstimate,
+  batchSize: number,
+  isMeant: (stage: StageEstimate) => boolean = () => true,
+): readonly StageAmount[] {
+  return estimate.stages
+    .filter((stage) => stage.left > 0 && isMeant(stage))
+    .map((stage) => ({ stage, models: stage.left, setUps: Math.ceil(stage.left / batchSize) }))
+}
+
+/** The estimate as the planner takes it: whole seconds by stage and unit. */
+export function timesOf(estimate: LineEstimate): BatchTimes {
+  const times = new Map<StageId, Map<UnitId, BatchTime>>()
+  for (const { work, perModel } of estimate.stages) {
+    const ofStage = times.get(work.stageId) ?? new Map<UnitId, BatchTime>()
+    times.set(work.stageId, ofStage)
+    ofStage.set(work.unitId, {
+      setUpSeconds: Math.round(work.setUpSeconds) as Seconds,
+      secondsPerModel: Math.round(perModel.likely) as Seconds,
+    })
+  }
+  return times
+}

@@ -1,0 +1,204 @@
+import { potOf, type Stage } from '../line/stage.ts'
+import type { Correction, Lap, Progress } from '../progress/fold-progress.ts'
+import type { Project } from '../project/project.ts'
+import type { Technique } from '../recipe/technique.ts'
+import type { EventId, ModelId, StageId, UnitId } from '../units/ids.ts'
+import type { Instant } from '../units/instant.ts'
+import { learningTotal, rememberedUnits } from './learning.ts'
+import type { Size } from './presets.ts'
+import type { PaceObservation } from './rates.ts'
+import type { StageWork } from './stage-work.ts'
+
+/** What a recorded time says, and why it says nothing when it does. */
+export interface ObservedTime {
+  readonly eventId: EventId
+  readonly kind: 'lap' | 'milestone'
+  readonly at: Instant
+  readonly unitId: UnitId
+  readonly stageIds: readonly StageId[]
+  readonly technique: Technique | null
+  readonly size: Size
+  readonly models: number
+  /** As the clock had it, and as it counts now. */
+  readonly clockSeconds: number
+  readonly countedSeconds: number
+  /** At the preset's pace, set-up and learning in it. */
+  readonly expectedSeconds: number
+  readonly correction: Correction | null
+  readonly silent: 'left out' | 'no time' | 'no models' | null
+  readonly observations: readonly PaceObservation[]
+}
+
+const day = 24 * 3600 * 1000
+/** A pot that was closed for so long was opened again. */
+const potStaysOpen = 12 * 3600 * 1000
+/** When less than this share of the expected work would be left, the set-up was not on the clock. */
+const leastWork = 0.5
+
+/** A time without the set-ups in it, if they were on the clock. */
+function withoutSetUp(seconds: number, setUp: number, work: number) {
+  const wasIn = seconds - setUp >= leastWork * work
+  const setUpIn = wasIn ? setUp : 0
+  return {
+    factor: (seconds - setUpIn) / work,
+    expected: work + setUpIn,
+    /** How much of the time was the hand's. */
+    share: work / (work + setUpIn),
+  }
+}
+
+/** The project's laps and milestones, the oldest first, as paces against the preset. */
+export function observeTimes(
+  project: Pick<Project, 'units' | 'line'>,
+  works: readonly StageWork[],
+  progress: Progress,
+): readonly ObservedTime[] {
+  const workOf = new Map(works.map((work) => [`${work.stageId}|${work.unitId}`, work]))
+  const stageOf = new Map(project.line.map((stage) => [stage.id, stage]))
+  const unitOf = new Map(
+    project.units.flatMap((unit) => unit.models.map((model) => [model.id, unit] as const)),
+  )
+  const doneBefore = countDoneBefore(project, progress)
+
+  const expect = (stageId: StageId, models: readonly ModelId[], before: Instant) => {
+    const unit = models[0] === undefined ? undefined : unitOf.get(models[0])
+    const work = unit && workOf.get(`${stageId}|${unit.id}`)
+    if (!work) return null
+    const takers = new Set(work.takers)
+    const own = models.filter((model) => takers.has(model))
+    const done = doneBefore(stageId, unit.id, before)
+    const total = learningTotal(done, own.length, work.learning) * work.secondsPerModel
+    return total > 0 ? { unit, work, models: own.length, seconds: total } : null
+  }
+
+  const ofLap = (lap: Lap, opens: boolean): ObservedTime | null => {
+    const expected = expect(lap.stageId, lap.done.length > 0 ? lap.done : lap.modelIds, lap.startedAt)
+    if (!expected) return null
+    const { unit, work, models } = expected
+    const clock = (lap.stoppedAt - lap.startedAt) / 1000
+    const counted = lap.correction ? (lap.correction.workSeconds ?? clock) : clock
+    const setUp = opens ? work.setUpSeconds : 0
+    const silent = silenceOf(lap.correction, counted, lap.done.length)
+    const bare = withoutSetUp(counted, setUp, expected.seconds)
+    const key = { technique: work.technique, size: unit.size, cell: cellOf(work) }
+    return {
+      eventId: lap.eventId,
+      kind: 'lap',
+      at: lap.stoppedAt,
+      unitId: unit.id,
+      stageIds: [lap.stageId],
+      technique: work.technique,
+      size: unit.size,
+      models: lap.done.length,
+      clockSeconds: clock,
+      countedSeconds: counted,
+      expectedSeconds: bare.expected,
+      correction: lap.correction,
+      silent,
+      observations: silent ? [] : [{ ...key, factor: bare.factor, models, laps: bare.share }],
+    }
+  }
+
+  const ofMilestone = ({
+    eventId,
+    at,
+    workSeconds,
+    done,
+    correction,
+  }: Progress['milestones'][number]): ObservedTime | null => {
+    const parts = [...done].flatMap(([stageId, models]) => expect(stageId, models, at) ?? [])
+    const [first] = parts
+    if (!first) return null
+    const setUps = parts.reduce((sum, part) => sum + part.work.setUpSeconds, 0)
+    const work = parts.reduce((sum, part) => sum + part.seconds, 0)
+    const counted = correction ? (correction.workSeconds ?? workSeconds) : workSeconds
+    const models = Math.max(...parts.map((part) => part.models))
+    const silent = silenceOf(correction, counted, models)
+    const bare = withoutSetUp(counted, setUps, work)
+    const same = parts.every((part) => part.work.technique === first.work.technique)
+    return {
+      eventId,
+      kind: 'milestone',
+      at,
+      unitId: first.unit.id,
+      stageIds: [...done.keys()],
+      technique: same ? first.work.technique : null,
+      size: first.unit.size,
+      models,
+      clockSeconds: workSeconds,
+      countedSeconds: counted,
+      expectedSeconds: bare.expected,
+      correction,
+      silent,
+      observations: silent
+        ? []
+        : parts.map((part) => ({
+            technique: part.work.technique,
+            size: part.unit.size,
+            cell: cellOf(part.work),
+            factor: bare.factor,
+            models: part.models,
+            laps: (bare.share * part.seconds) / work,
+          })),
+    }
+  }
+
+  const opens = opensPot(progress.laps, stageOf)
+  return [
+    ...progress.laps.flatMap((lap) => ofLap(lap, opens(lap)) ?? []),
+    ...progress.milestones.flatMap((milestone) => ofMilestone(milestone) ?? []),
+  ].sort((a, b) => a.at - b.at || (a.eventId < b.eventId ? -1 : 1))
+}
+
+export function cellOf({ stageId, unitId }: Pick<StageWork, 'stageId' | 'unitId'>): string {
+  return `${stageId} ${unitId}`
+}
+
+function silenceOf(correction: Correction | null, seconds: number, models: number): ObservedTime['silent'] {
+  if (correction?.workSeconds === null) return 'left out'
+  if (models === 0) return 'no models'
+  return seconds > 0 ? null : 'no time'
+}
+
+function opensPot(laps: readonly Lap[], stageOf: ReadonlyMap<StageId, Stage>): (lap: Lap) => boolean {
+  const potIn = (lap: Lap) => {
+    const stage = stageOf.get(lap.stageId)
+    return stage ? potOf(stage) : null
+  }
+  const inOrder = laps.toSorted((a, b) => a.startedAt - b.startedAt)
+  const opening = new Set(
+    inOrder.filter((lap, index) => {
+      const before = inOrder[index - 1]
+      return !before || potIn(before) !== potIn(lap) || lap.startedAt - before.stoppedAt > potStaysOpen
+    }),
+  )
+  return (lap) => opening.has(lap)
+}
+
+/** How many of a unit's models the hand remembers to have taken through a stage, at a moment. */
+export function countDoneBefore(
+  project: Pick<Project, 'units'>,
+  progress: Progress,
+): (stageId: StageId, unitId: UnitId, before: Instant) => number {
+  const moments = new Map<string, number[]>()
+  for (const unit of project.units) {
+    for (const model of unit.models) {
+      for (const [stageId, mark] of progress.marks.get(model.id) ?? []) {
+        const key = `${stageId}|${unit.id}`
+        const list = moments.get(key)
+        if (list) list.push(mark.at)
+        else moments.set(key, [mark.at])
+      }
+    }
+  }
+  return (stageId, unitId, before) => {
+    let count = 0
+    let last = Number.NEGATIVE_INFINITY
+    for (const at of moments.get(`${stageId}|${unitId}`) ?? []) {
+      if (at >= before) continue
+      count += 1
+      last = Math.max(last, at)
+    }
+    return count === 0 ? 0 : Math.round(rememberedUnits(count, (before - last) / day))
+  }
+}

@@ -1,0 +1,267 @@
+import jstat from 'jstat'
+import { techniques, type Technique } from '../recipe/technique.ts'
+import { sizes, spreadPresets, type Size } from './presets.ts'
+
+/** Whose pace it is: a technique (`null` for work that names none) on a size, and one stage of one unit. */
+export interface PaceKey {
+  readonly technique: Technique | null
+  readonly size: Size
+  /** Any text that names the stage of the unit; empty when it is of no stage known here. */
+  readonly cell: string
+}
+
+/** A lap as a pace: how many times the preset it took, learning and set-up taken out. */
+export interface PaceObservation extends PaceKey {
+  readonly factor: number
+  /** Models it went over: the more, the less chance is in it. */
+  readonly models: number
+  /** 1 for a lap; less for the part that one stage has in a span of several; more for many laps in a sum. */
+  readonly laps: number
+}
+
+/** The logarithm of a pace: mean, and variance in units of a lap's. */
+interface Normal {
+  readonly mean: number
+  readonly variance: number
+}
+
+interface Node extends Normal {
+  readonly up: number
+  /** How far this follows what is above it, and the variance that is its own. */
+  readonly gain: number
+  readonly own: number
+}
+
+/** A pace between these with a chance, as a factor on the preset. */
+export interface PaceRange {
+  readonly low: number
+  readonly likely: number
+  readonly high: number
+}
+
+/** What is known of a painter's hand. */
+export interface Rates {
+  readonly nodes: readonly Node[]
+  readonly indexOf: ReadonlyMap<string, number>
+  /** The variance of a lap of one model: inverse-gamma. */
+  readonly shape: number
+  readonly scale: number
+  /** How much each observation counted: 1 in full, less when it is odd; in the order they came. */
+  readonly counted: readonly number[]
+  /** Laps by technique and size, odd ones for less. */
+  readonly lapsOf: ReadonlyMap<string, number>
+}
+
+const lapVariance = spreadPresets.lap ** 2
+/** Variances in units of a lap's, from the root down: painter, technique, size, stage. */
+const priors = [spreadPresets.painter, spreadPresets.technique, spreadPresets.size, spreadPresets.stage].map(
+  (spread) => spread ** 2 / lapVariance,
+)
+const prior = (level: number) => priors[level] ?? 1
+
+const rounds = 6
+/** Standard deviations beyond which a lap counts less, by the square of how far it lies out (cf. Huber 1964). */
+const odd = 2
+/** What is odd is not to widen what passes for usual. */
+const mostSpread = 1.5 * spreadPresets.lap
+
+/**
+ * What laps teach of a painter. The logarithm of a pace is the painter's own, plus the technique's, plus the
+ * size's, plus the stage's, each normal around the one above; laps are normal around their stage. All variances
+ * are multiples of a lap's, which is inverse-gamma: so the posterior is exact and normal–gamma at every place
+ * (DeGroot 1970), and a technique never timed follows the painter's overall pace. Odd laps count less, never
+ * nothing. The order of laps makes no difference. Observations without a positive factor are passed over.
+ */
+export function learnRates(observations: readonly PaceObservation[]): Rates {
+  const known = observations.map(
+    ({ factor, models, laps }) => factor > 0 && Number.isFinite(factor) && models > 0 && laps > 0,
+  )
+  const tree = new Tree(observations)
+  // From the prior on: a lap is not to make itself believed.
+  let counted: readonly number[] = known.map(() => 0)
+  let rates = tree.fit(counted)
+  for (let round = 0; round < rounds && known.includes(true); round++) {
+    const spread = Math.min(lapSpread(rates), mostSpread)
+    counted = observations.map((each, index) => {
+      if (known[index] !== true) return 0
+      const place = paceAt(rates, each)
+      const reach = spread * Math.sqrt(1 / precisionOf(each) + (each.laps >= 1 ? place.variance : 0))
+      const deviation = (Math.log(each.factor) - place.mean) / reach
+      return Math.min(1, (odd / deviation) ** 2)
+    })
+    rates = tree.fit(counted)
+  }
+  return rates
+}
+
+function precisionOf({ models, laps }: PaceObservation): number {
+  const { shared } = spreadPresets
+  return laps / (shared + (1 - shared) / models)
+}
+
+const places = (key: PaceKey): readonly string[] => {
+  const technique = key.technique ?? '–'
+  return [technique, `${technique}|${key.size}`, `${technique}|${key.size}|${key.cell}`]
+}
+
+/** The tree of paces: the painter, techniques, sizes, stages. */
+class Tree {
+  private readonly indexOf = new Map<string, number>()
+  private readonly parent: number[] = [-1]
+  private readonly level: number[] = [0]
+  private readonly observations: readonly PaceObservation[]
+  private readonly placeOf: readonly number[]
+
+  constructor(observations: readonly PaceObservation[]) {
+    this.observations = observations
+    for (const technique of [...techniques, null]) {
+      for (const size of sizes) this.place(places({ technique, size, cell: '' }).slice(0, 2))
+    }
+    this.placeOf = observations.map((each) => this.place(places(each).slice(0, each.cell === '' ? 2 : 3)))
+  }
+
+  private place(names: readonly string[]): number {
+    let at = 0
+    names.forEach((name, depth) => {
+      let next = this.indexOf.get(name)
+      if (next === undefined) {
+        next = this.parent.length
+        this.indexOf.set(name, next)
+        this.parent.push(at)
+        this.level.push(depth + 1)
+      }
+      at = next
+    })
+    return at
+  }
+
+  fit(counted: readonly number[]): Rates {
+    const size = this.parent.length
+    const precision = new Float64Array(size)
+    const weighted = new Float64Array(size)
+    const squares = new Float64Array(size)
+    const lapsOf = new Map<string, number>()
+    let laps = 0
+    this.observations.forEach((each, index) => {
+      const share = counted[index] ?? 0
+      if (share === 0) return
+      const weight = precisionOf(each) * share
+      const log = Math.log(each.factor)
+      const at = this.placeOf[index] ?? 0
+      precision[at] = (precision[at] ?? 0) + weight
+      weighted[at] = (weighted[at] ?? 0) + weight * log
+      squares[at] = (squares[at] ?? 0) + weight * log ** 2
+      laps += each.laps * share
+      const key = `${each.technique ?? '–'}|${each.size}`
+      lapsOf.set(key, (lapsOf.get(key) ?? 0) + each.laps * share)
+    })
+    // From the leaves up: children come after their parent.
+    let quadratic = 0
+    for (let at = size - 1; at >= 0; at--) {
+      const sum = precision[at] ?? 0
+      if (sum === 0) continue
+      const mean = (weighted[at] ?? 0) / sum
+      quadratic += (squares[at] ?? 0) - sum * mean ** 2
+      const above = 1 / (prior(this.level[at] ?? 0) + 1 / sum)
+      const parent = this.parent[at] ?? -1
+      if (parent < 0) {
+        quadratic += above * mean ** 2
+      } else {
+        precision[parent] = (precision[parent] ?? 0) + above
+        weighted[parent] = (weighted[parent] ?? 0) + above * mean
+        squares[parent] = (squares[parent] ?? 0) + above * mean ** 2
+      }
+    }
+    const nodes: Node[] = []
+    for (let at = 0; at < size; at++) {
+      const own = prior(this.level[at] ?? 0)
+      const evidence = precision[at] ?? 0
+      const variance = 1 / (1 / own + evidence)
+      const gain = variance / own
+      const up = this.parent[at] ?? -1
+      const above = nodes[up] ?? { mean: 0, variance: 0 }
+      nodes.push({
+        up,
+        gain,
+        own: variance,
+        mean: gain * above.mean + variance * (weighted[at] ?? 0),
+        variance: gain ** 2 * above.variance + variance,
+      })
+    }
+    const shape = spreadPresets.worth / 2
+    return {
+      nodes,
+      indexOf: this.indexOf,
+      shape: shape + laps / 2,
+      scale: shape * lapVariance + Math.max(0, quadratic) / 2,
+      counted,
+      lapsOf,
+    }
+  }
+}
+
+/** Where a stage hangs on the tree: at itself when it was timed, else under its technique and size. */
+export interface PacePlace extends Normal {
+  readonly node: number
+  /** Variance of a stage not timed yet, beside what lies above it. */
+  readonly own: number
+}
+
+export function paceAt(rates: Rates, key: PaceKey): PacePlace {
+  const [, ofSize = '', ofStage = ''] = places(key)
+  const timed = rates.indexOf.get(ofStage)
+  const node = timed ?? rates.indexOf.get(ofSize) ?? 0
+  const { mean, variance } = rates.nodes[node] ?? { mean: 0, variance: prior(0) }
+  const own = timed === undefined ? prior(3) : 0
+  return { node, own, mean, variance: variance + own }
+}
+
+/** Variance of Σ amount · log pace, in units of a lap's: places share what lies above them. */
+export function varianceOfSum(
+  rates: Rates,
+  terms: readonly { readonly place: PacePlace; readonly amount: number }[],
+): number {
+  const amounts = new Float64Array(rates.nodes.length)
+  let variance = 0
+  for (const { place, amount } of terms) {
+    amounts[place.node] = (amounts[place.node] ?? 0) + amount
+    variance += amount ** 2 * place.own
+  }
+  for (let at = amounts.length - 1; at >= 0; at--) {
+    const amount = amounts[at] ?? 0
+    const node = rates.nodes[at]
+    if (amount === 0 || !node) continue
+    variance += amount ** 2 * node.own
+    if (node.up >= 0) amounts[node.up] = (amounts[node.up] ?? 0) + amount * node.gain
+  }
+  return variance
+}
+
+/** Standard deviation of the logarithm of a lap of one model. */
+export function lapSpread(rates: Rates): number {
+  return Math.sqrt(rates.scale / rates.shape)
+}
+
+/** Between which factors around the middle a logarithm with this deviation lies, with a chance: Student's t. */
+export function reachOf(rates: Rates, deviation: number, chance = 0.8): { low: number; high: number } {
+  const t = jstat.studentt.inv(0.5 + chance / 2, 2 * rates.shape)
+  return { low: Math.exp(-t * deviation), high: Math.exp(t * deviation) }
+}
+
+/** The painter's pace with a technique on a size, whatever the stage. */
+export function paceOf(rates: Rates, technique: Technique | null, size: Size): PaceRange {
+  const at = rates.indexOf.get(`${technique ?? '–'}|${size}`) ?? 0
+  return rangeAt(rates, at)
+}
+
+/** The pace of the painter over everything. */
+export function overallPace(rates: Rates): PaceRange {
+  return rangeAt(rates, 0)
+}
+
+function rangeAt(rates: Rates, at: number): PaceRange {
+  const { mean, variance } = rates.nodes[at] ?? { mean: 0, variance: prior(0) }
+  const likely = Math.exp(mean)
+  const { low, high } = reachOf(rates, lapSpread(rates) * Math.sqrt(variance))
+  return { low: likely * low, likely, high: likely * high }
+}

@@ -1,0 +1,219 @@
+import type { Stage } from '../line/stage.ts'
+import type { Material } from '../materials/material.ts'
+import type { ModelId, StageId, StepId, UnitId } from '../units/ids.ts'
+import { takesStage, takesStep, type Model, type Project, type Unit } from '../project/project.ts'
+import { standardReaches, standards, type Recipe, type Standard } from '../recipe/recipe.ts'
+import { factsOf, stepText, type Shelf, type StepFacts } from '../recipe/step-facts.ts'
+import { techniqueFacts, type Technique } from '../recipe/technique.ts'
+import {
+  carePresets,
+  detailPresets,
+  handlingPresets,
+  learningPreset,
+  secondCoatChance,
+  sizePresets,
+  techniquePresets,
+} from './presets.ts'
+import type { Learning } from './learning.ts'
+import { productOf, stepFactors, type Factor } from './step-factors.ts'
+
+/** A part of the work of a stage, with the factors whose product are its minutes on one model. */
+interface WorkPart {
+  readonly text: string
+  readonly factors: readonly Factor[]
+  readonly seconds: number
+  /** Share of the unit's takers of the stage that take this part. */
+  readonly share: number
+}
+
+/** What a stage asks of the hand on the models of one unit, before anything is known of whose hand it is. */
+export interface StageWork {
+  readonly stageId: StageId
+  readonly unitId: UnitId
+  /** What most of it is; `null` for a stage written by hand that names no technique. */
+  readonly technique: Technique | null
+  readonly takers: readonly ModelId[]
+  readonly parts: readonly WorkPart[]
+  /** Taking up and putting down a model. */
+  readonly handlingSeconds: number
+  /** The first model's, handling in it. */
+  readonly secondsPerModel: number
+  /** Variance of the seconds of a model by second coats that may be needed. */
+  readonly secondCoats: number
+  readonly setUpSeconds: number
+  readonly learning: Learning
+}
+
+const noLearning: Learning = { rate: 1, flatFrom: 1 }
+
+/** The work of every stage for every unit that takes it, in line order. */
+export function stageWorks(
+  project: Pick<Project, 'units' | 'recipes' | 'line'>,
+  shelf: Shelf,
+): readonly StageWork[] {
+  const perUnit = project.units.map((unit) => ({
+    unit,
+    recipe: recipeWorkOf(
+      project.recipes.find((each) => each.unitIds.includes(unit.id)),
+      unit,
+      project.line,
+      shelf,
+    ),
+  }))
+  return project.line.flatMap((stage) =>
+    perUnit.flatMap(({ unit, recipe }): StageWork[] => {
+      const takers = unit.models.filter((model) => takesStage(stage, unit.id, model))
+      if (takers.length === 0) return []
+      const own = recipe ? stage.steps.flatMap((step) => recipe.partOf(step.stepId, takers) ?? []) : []
+      return [own.length > 0 ? byRecipe(stage, unit, takers, own) : byHand(stage, unit, takers)]
+    }),
+  )
+}
+
+interface RecipePart extends WorkPart {
+  readonly technique: Technique
+  readonly chance: number
+  readonly coats: number
+}
+
+interface RecipeWork {
+  readonly partOf: (stepId: StepId, takers: readonly Model[]) => RecipePart | null
+}
+
+function recipeWorkOf(
+  recipe: Recipe | undefined,
+  unit: Unit,
+  line: readonly Stage[],
+  shelf: Shelf,
+): RecipeWork | null {
+  if (!recipe) return null
+  const facts = new Map(factsOf(recipe, shelf).map((each) => [each.step.id, each]))
+  const care = careAlong(recipe, [...facts.values()], line)
+  const standard = reachedStandard(recipe, unit.standard)
+  return {
+    partOf: (stepId, takers) => {
+      const each = facts.get(stepId)
+      if (!each || !standardReaches(each.step.standard, unit.standard)) return null
+      const share = takers.filter((model) => takesStep(each.step, model)).length / takers.length
+      if (share === 0) return null
+      const { technique, coats } = each.step
+      const work = { ...each, technique, coats }
+      const factors = stepFactors(work, { ...unit, standard }, care.get(stepId) ?? 1)
+      return {
+        text: stepText(each),
+        factors,
+        seconds: productOf(factors) * 60,
+        share,
+        technique,
+        chance: chanceOf(each.material),
+        coats,
+      }
+    },
+  }
+}
+
+function chanceOf(material: Material | null): number {
+  return material ? secondCoatChance(material).chance : 0
+}
+
+/** A recipe without finer layers does not take a unit beyond what its steps reach. */
+function reachedStandard(recipe: Recipe, wanted: Standard): Standard {
+  const finest = Math.max(0, ...recipe.steps.map((step) => standards.indexOf(step.standard)))
+  return standards[Math.min(finest, standards.indexOf(wanted))] ?? wanted
+}
+
+/** How careful each step has to be, by what its neighbours are when its turn comes on the line. */
+function careAlong(
+  recipe: Recipe,
+  facts: readonly StepFacts[],
+  line: readonly Stage[],
+): ReadonlyMap<StepId, number> {
+  const place = new Map<StepId, number>()
+  line.forEach((stage, index) => {
+    for (const step of stage.steps) if (step.recipeId === recipe.id) place.set(step.stepId, index)
+  })
+  const at = (each: StepFacts) => place.get(each.step.id) ?? -1
+  const finishes = facts.filter((each) => each.colours && !each.whole)
+  return new Map(
+    facts.map((each) => {
+      if (!techniqueFacts[each.step.technique].brushed || each.whole) return [each.step.id, 1]
+      const own = new Set(each.regions.map((region) => region.name))
+      const beside = [...new Set(each.regions.flatMap((region) => region.neighbours))].filter(
+        (name) => !own.has(name),
+      )
+      const on = (name: string) =>
+        finishes.filter((other) => other.regions.some((region) => region.name === name))
+      const covered = beside.filter((name) =>
+        on(name).some((other) => at(other) > at(each) && other.covers),
+      ).length
+      const finished = beside.filter(
+        (name) => on(name).length > 0 && on(name).every((other) => at(other) < at(each)),
+      ).length
+      const share = (count: number) => count / Math.max(1, beside.length)
+      const care =
+        1 +
+        (carePresets.finishedNeighbours - 1) * share(finished) -
+        (1 - carePresets.coveredLater) * share(covered)
+      return [each.step.id, recipe.preferences.careful ? Math.max(care, carePresets.carefulThroughout) : care]
+    }),
+  )
+}
+
+function byRecipe(
+  stage: Stage,
+  unit: Unit,
+  takers: readonly Model[],
+  parts: readonly RecipePart[],
+): StageWork {
+  const longest = parts.reduce((a, b) => (b.seconds * b.share > a.seconds * a.share ? b : a))
+  const handlingSeconds = handlingPresets.hand + handlingPresets.holder / unit.perHolder
+  return {
+    ...common(stage, unit, takers),
+    technique: longest.technique,
+    parts,
+    handlingSeconds,
+    secondsPerModel: parts.reduce((sum, part) => sum + part.seconds * part.share, handlingSeconds),
+    secondCoats: parts.reduce((sum, { seconds, share, chance, coats }) => {
+      const coat = (seconds * share) / (coats + chance)
+      return sum + chance * (1 - chance) * coat ** 2
+    }, 0),
+    learning: learningPreset,
+  }
+}
+
+/** Minutes written on a stage are meant for a foot model of usual detail, on average, with handling. */
+function byHand(stage: Stage, unit: Unit, takers: readonly Model[]): StageWork {
+  const scales = stage.technique ? techniquePresets[stage.technique].scales : 'area'
+  const factors: readonly Factor[] = [
+    { name: 'written on the stage', value: stage.handsOnSecondsPerModel / 60, source: 'typed' },
+    {
+      name: `size: ${unit.size}`,
+      value: sizePresets[unit.size][scales],
+      source: sizePresets[unit.size].source,
+    },
+    {
+      name: `detail: ${unit.detail}`,
+      value: detailPresets[unit.detail][scales],
+      source: detailPresets[unit.detail].source,
+    },
+  ].filter((factor, index) => index === 0 || factor.value !== 1)
+  const seconds = productOf(factors) * 60
+  return {
+    ...common(stage, unit, takers),
+    technique: stage.technique,
+    parts: [{ text: stage.name, factors, seconds, share: 1 }],
+    handlingSeconds: 0,
+    secondsPerModel: seconds,
+    secondCoats: 0,
+    learning: noLearning,
+  }
+}
+
+function common(stage: Stage, unit: Unit, takers: readonly Model[]) {
+  return {
+    stageId: stage.id,
+    unitId: unit.id,
+    takers: takers.map((model) => model.id),
+    setUpSeconds: stage.setUpSeconds,
+  }
+}

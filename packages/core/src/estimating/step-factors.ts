@@ -1,0 +1,94 @@
+import type { Material } from '../materials/material.ts'
+import type { Standard } from '../recipe/recipe.ts'
+import { isSprayed, type Technique } from '../recipe/technique.ts'
+import {
+  allOverFactor,
+  carePresets,
+  detailPresets,
+  secondCoatChance,
+  sizePresets,
+  standardPresets,
+  techniquePresets,
+  type Detail,
+  type Size,
+} from './presets.ts'
+
+/** One factor of an estimate, as it is explained: what it is, its value, and where that comes from. */
+export interface Factor {
+  readonly name: string
+  readonly value: number
+  readonly source: string
+}
+
+/** What a step puts on a model. */
+export interface StepWork {
+  readonly technique: Technique
+  /** Share of the surface; a whole model with its base is over 1. */
+  readonly area: number
+  readonly parts: number
+  /** All over, so that there is no border to keep to. */
+  readonly whole: boolean
+  readonly coats: number
+  readonly material: Pick<Material, 'kind' | 'opacity'> | null
+}
+
+/** What the model asks of the hand. */
+export interface Demand {
+  readonly size: Size
+  readonly detail: Detail
+  readonly standard: Standard
+}
+
+/** A foot model of usual detail at tabletop: what minutes are told of. */
+export const usualDemand: Demand = { size: 'foot', detail: 'usual', standard: 'tabletop' }
+
+/** The factors whose product is the minutes of a step on one model, at the preset's pace; those of 1 are left out. */
+export function stepFactors(
+  work: StepWork,
+  { size, detail, standard }: Demand,
+  care: number,
+): readonly Factor[] {
+  const preset = techniquePresets[work.technique]
+  const { scales } = preset
+  const factors: Factor[] = [
+    {
+      name: scales === 'area' ? `${work.technique}, a whole foot model` : `${work.technique}, a part`,
+      value: preset.minutes,
+      source: preset.source,
+    },
+    scales === 'area'
+      ? { name: 'of the surface', value: work.area, source: 'recipe' }
+      : { name: 'parts', value: work.parts, source: 'recipe' },
+    { name: `size: ${size}`, value: sizePresets[size][scales], source: sizePresets[size].source },
+    { name: `detail: ${detail}`, value: detailPresets[detail][scales], source: detailPresets[detail].source },
+  ]
+  if (!isSprayed(work.technique)) {
+    factors.push({ name: `standard: ${standard}`, ...asFactor(standardPresets[standard]) })
+    factors.push({ name: careName(care), value: care, source: carePresets.source })
+  }
+  if (work.whole && preset.floods) {
+    factors.push({ name: 'all over, no border to keep', ...asFactor(allOverFactor) })
+  }
+  factors.push({ name: 'coats', value: work.coats, source: 'recipe' })
+  const again = work.material ? secondCoatChance(work.material) : null
+  if (again) {
+    factors.push({
+      name: `a second coat, ${String(Math.round(again.chance * 100))} % of the time`,
+      value: 1 + again.chance / work.coats,
+      source: again.source,
+    })
+  }
+  return factors.filter((factor, index) => index < 2 || factor.value !== 1)
+}
+
+function asFactor({ factor, source }: { readonly factor: number; readonly source: string }) {
+  return { value: factor, source }
+}
+
+function careName(care: number): string {
+  return care > 1 ? 'care beside what is finished' : 'slips are covered later'
+}
+
+export function productOf(factors: readonly Factor[]): number {
+  return factors.reduce((product, factor) => product * factor.value, 1)
+}

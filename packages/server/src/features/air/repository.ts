@@ -1,0 +1,41 @@
+import type { AirReading } from '@seriatim/contract'
+import { instant, type Instant } from '@seriatim/core'
+import { asc, eq, gte, sql } from 'drizzle-orm'
+import type { Database } from '../../db/client.ts'
+import { airReading } from '../../db/schema.ts'
+
+const kept = 14 * 24 * 3600 * 1000
+
+export async function readAir(db: Database, now: Instant): Promise<readonly AirReading[]> {
+  const rows = await db
+    .select()
+    .from(airReading)
+    .where(gte(airReading.at, new Date(now - kept)))
+    .orderBy(asc(airReading.at))
+  return rows.map((row) => ({ ...row, at: instant(row.at.getTime()) }))
+}
+
+const rowsAtOnce = 2000
+
+export async function writeAir(db: Database, readings: readonly AirReading[]): Promise<void> {
+  const byMoment = new Map(readings.map((reading) => [reading.at, reading]))
+  const rows = [...byMoment.values()].map((reading) => ({ ...reading, at: new Date(reading.at) }))
+  for (let from = 0; from < rows.length; from += rowsAtOnce) {
+    await db
+      .insert(airReading)
+      .values(rows.slice(from, from + rowsAtOnce))
+      .onConflictDoUpdate({
+        target: airReading.at,
+        set: {
+          celsius: sql`excluded.celsius`,
+          humidity: sql`excluded.humidity`,
+          source: sql`excluded.source`,
+        },
+      })
+  }
+}
+
+/** The stand-in is switched off: what it made up goes, what was measured stays. */
+export async function removeSimulated(db: Database): Promise<void> {
+  await db.delete(airReading).where(eq(airReading.source, 'simulated'))
+}

@@ -1,0 +1,13 @@
+import type { BroughtRate } from '@seriatim/contract'
+import { asc } from 'drizzle-orm'
+import type { Database } from '../../db/client.ts'
+import { broughtRate } from '../../db/schema.ts'
+
+export async function readBroughtRates(db: Database): Promise<readonly BroughtRate[]> {
+  return db.select().from(broughtRate).orderBy(asc(broughtRate.technique), asc(broughtRate.size))
+}
+
+export async function replaceBroughtRates(db: Database, rates: readonly BroughtRate[]): Promise<void> {
+  await db.delete(broughtRate)
+  if (rates.length > 0) await db.insert(broughtRate).values([...rates])
+}

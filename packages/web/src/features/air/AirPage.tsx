@@ -1,0 +1,191 @@
+import type { AirReading } from '@seriatim/contract'
+import { airNow, dewPoint, instant, simulatedAir, waitFactor, type Air } from '@seriatim/core'
+import { useState } from 'react'
+import { useAir, useAirChange } from '../../shared/api/index.ts'
+import { CsvButton, CsvFaults, type CsvFault } from '../../shared/csv/index.ts'
+import { clockText, dayText, plural } from '../../shared/format/index.ts'
+import { Button, ErrorState, Figure, Headline, LoadingState } from '../../shared/ui/index.ts'
+import { useNow } from '../../shared/use-now.ts'
+import { parseAirCsv } from './parse-air-csv.ts'
+import { ReadingForm } from './ReadingForm.tsx'
+import { SprayDays } from './SprayDays.tsx'
+
+const hour = 3600 * 1000
+const simulatedHours = 6 * 24
+
+export function AirPage() {
+  const air = useAir()
+  if (air.data) return <AirDesk readings={air.data} />
+  if (air.error) return <ErrorState error={air.error} onRetry={() => void air.refetch()} />
+  return <LoadingState what="the air" />
+}
+
+function AirDesk({ readings }: { readonly readings: readonly AirReading[] }) {
+  const now = useNow(60)
+  const change = useAirChange()
+  const [faults, setFaults] = useState<readonly CsvFault[]>([])
+  const here = airNow(readings, now)
+  const simulated = readings.filter((reading) => reading.source === 'simulated').length
+
+  const bring = (text: string) => {
+    const read = parseAirCsv(text)
+    setFaults(read.faults)
+    if (read.readings.length === 0) return
+    change.mutate({
+      kind: 'put',
+      readings: read.readings,
+      said: `${plural(read.readings.length, 'reading')} of the air.`,
+    })
+  }
+  const simulate = () => {
+    // From the full hour on, so that running it again says the same of the same hours.
+    const from = instant(Math.floor(now / hour) * hour)
+    const day = Math.floor(now / (24 * hour))
+    change.mutate({
+      kind: 'put',
+      readings: simulatedAir(from, simulatedHours, day).map((reading) => ({
+        ...reading,
+        source: 'simulated' as const,
+      })),
+      said: 'The simulated thermo-hygrometer is running.',
+    })
+  }
+
+  return (
+    <>
+      <Headline
+        sub={here ? <AirFigures air={here} /> : 'Without a reading, waits are those of 20 °C and 50 %.'}
+        actions={
+          <>
+            <CsvButton label="Hourly CSV" onText={bring} />
+            {simulated > 0 ? (
+              <Button
+                onClick={() =>
+                  change.mutate({ kind: 'remove-simulated', said: 'The simulated device is off.' })
+                }
+              >
+                Switch the simulated device off
+              </Button>
+            ) : (
+              <Button onClick={simulate}>Run the simulated thermo-hygrometer</Button>
+            )}
+          </>
+        }
+      >
+        {headlineOf(here)}
+      </Headline>
+      <CsvFaults faults={faults} title="No reading was taken from the file." />
+      <div className="grid items-start gap-5 lg:grid-cols-[minmax(0,1fr)_20rem]">
+        <SprayDays readings={readings} now={now} />
+        <div className="grid gap-5">
+          <ReadingForm
+            onSave={(reading) =>
+              change.mutate({
+                kind: 'put',
+                readings: [{ ...reading, at: instant(now), source: 'typed' }],
+                said: 'The waits follow this air.',
+              })
+            }
+          />
+          <Latest readings={readings} now={now} />
+        </div>
+      </div>
+    </>
+  )
+}
+
+function headlineOf(here: Air | null): string {
+  if (!here) return 'How is the air at the desk?'
+  const factor = waitFactor(here, 'water')
+  const what = `${decimal(here.celsius)} °C and ${String(Math.round(here.humidity))} %`
+  if (factor > 1.1) return `${what}: water-borne paint dries slowly, waits ${decimal(factor)} times as long`
+  if (factor < 0.9) return `${what}: water-borne paint dries fast, waits ${decimal(factor)} of the usual`
+  return `${what}: paint dries as usual`
+}
+
+function AirFigures({ air }: { readonly air: Air }) {
+  return (
+    <p>
+      Dew point{' '}
+      <Figure
+        name="Dew point"
+        explanation={
+          <>
+            <p>
+              The temperature at which this air’s water begins to settle: Magnus formula with the coefficients
+              of Alduchov and Eskridge (1996).
+            </p>
+            <p>Spray only on what is at least 3 °C warmer, as coatings work does (cf. ISO 8502-4).</p>
+          </>
+        }
+      >
+        {decimal(dewPoint(air))} °C
+      </Figure>
+      ; waits of water-borne paint{' '}
+      <Figure
+        name="Waits of water-borne paint"
+        explanation={
+          <>
+            <p>
+              They follow the drying power of the air: how much more water it could take, against that of 20
+              °C and 50 %.
+            </p>
+            <p>From half to four times the usual; beyond that the paint itself decides.</p>
+          </>
+        }
+      >
+        × {decimal(waitFactor(air, 'water'))}
+      </Figure>
+      , of oil and spirit{' '}
+      <Figure
+        name="Waits of oil and spirit"
+        explanation={<p>They follow the temperature: half as long for every 10 °C more (common practice).</p>}
+      >
+        × {decimal(waitFactor(air, 'spirit'))}
+      </Figure>
+      .
+    </p>
+  )
+}
+
+const shownReadings = 8
+
+function Latest({ readings, now }: { readonly readings: readonly AirReading[]; readonly now: number }) {
+  const past = readings
+    .filter((reading) => reading.at <= now)
+    .slice(-shownReadings)
+    .toReversed()
+  if (past.length === 0) return null
+  return (
+    <section className="ticket p-4" aria-labelledby="latest-air">
+      <h2 id="latest-air" className="text-lg">
+        Latest readings
+      </h2>
+      <table className="figures mt-1 w-full text-sm">
+        <thead className="sr-only">
+          <tr>
+            <th scope="col">When</th>
+            <th scope="col">Temperature</th>
+            <th scope="col">Humidity</th>
+          </tr>
+        </thead>
+        <tbody>
+          {past.map((reading) => (
+            <tr key={reading.at} className="border-t border-paper-edge">
+              <td className="py-1">
+                {dayText(reading.at)} {clockText(reading.at)}
+                <span className="block text-ink-soft">{reading.source}</span>
+              </td>
+              <td className="text-right whitespace-nowrap">{decimal(reading.celsius)} °C</td>
+              <td className="text-right whitespace-nowrap">{Math.round(reading.humidity)} %</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  )
+}
+
+function decimal(value: number): string {
+  return (Math.round(value * 10) / 10).toFixed(1).replace('-', '−')
+}

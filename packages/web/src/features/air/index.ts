@@ -1,0 +1,1 @@
+export { AirPage } from './AirPage.tsx'

@@ -1,0 +1,126 @@
+import { overallPace, rateRows, type LineEstimate, type Progress } from '@seriatim/core'
+import { Download, Flag } from 'lucide-react'
+import { useMemo, useState } from 'react'
+import { toast } from 'sonner'
+import { useBringRates, useHand } from '../../shared/api/index.ts'
+import { CsvButton, CsvFaults, saveText, type CsvFault } from '../../shared/csv/index.ts'
+import { plural } from '../../shared/format/index.ts'
+import { useCurrentProject } from '../../shared/project-context.ts'
+import { useProgress } from '../../shared/progress/index.ts'
+import { Button, ErrorState, Figure, Headline, LoadingState } from '../../shared/ui/index.ts'
+import { useEstimate } from '../../shared/working-project.ts'
+import { MilestoneDialog } from './MilestoneDialog.tsx'
+import { parseRates, ratesCsv } from './rates-csv.ts'
+import { RateList } from './RateList.tsx'
+import { TimeList } from './TimeList.tsx'
+import { datedObservations, loggedTimes } from './logged-times.ts'
+
+export function LogbookPage() {
+  const project = useCurrentProject()
+  const { progress, error, refetch } = useProgress(project.id)
+  const estimate = useEstimate(project, progress)
+  if (progress && estimate) return <Logbook progress={progress} estimate={estimate} />
+  if (error) return <ErrorState error={error} onRetry={() => void refetch()} />
+  return <LoadingState what="the logbook" />
+}
+
+interface LogbookProps {
+  readonly progress: Progress
+  readonly estimate: LineEstimate
+}
+
+function Logbook({ progress, estimate }: LogbookProps) {
+  const project = useCurrentProject()
+  const hand = useHand(project.id)
+  const bring = useBringRates()
+  const [faults, setFaults] = useState<readonly CsvFault[]>([])
+  const [stamping, setStamping] = useState(false)
+  const brought = hand.data?.brought ?? []
+  const rows = useMemo(
+    () => rateRows(datedObservations(hand.data, estimate.observed), estimate.rates),
+    [hand.data, estimate],
+  )
+  const times = useMemo(() => loggedTimes(project, hand.data, estimate), [project, hand.data, estimate])
+  const told = times.filter((time) => time.silent === null).length
+
+  const save = () => {
+    saveText('rates.csv', ratesCsv(rows))
+    toast('Your rates are saved as rates.csv.')
+  }
+  const read = (text: string) => {
+    const { rates, faults: found } = parseRates(text)
+    setFaults(found)
+    if (found.length === 0) bring.mutate({ rates, said: `${plural(rates.length, 'rate')} brought.` })
+  }
+
+  return (
+    <>
+      <Headline
+        sub={
+          <p>
+            From {plural(told, 'time')} on the clock or stamped
+            {brought.length > 0 ? ` and ${plural(brought.length, 'rate')} brought` : ''}
+            {brought.length > 0 ? (
+              <Button
+                weight="quiet"
+                className="px-2! py-0!"
+                onClick={() => bring.mutate({ rates: [], said: 'The brought rates are put away.' })}
+              >
+                Put the brought ones away
+              </Button>
+            ) : null}
+          </p>
+        }
+        actions={
+          <>
+            <Button weight="main" onClick={() => setStamping(true)}>
+              <Flag aria-hidden="true" size={18} /> Stamp a milestone
+            </Button>
+            <CsvButton label="Rates from CSV" onText={read} />
+            <Button onClick={save} disabled={rows.length === 0}>
+              <Download aria-hidden="true" size={18} /> Save as CSV
+            </Button>
+          </>
+        }
+      >
+        <OverallPace estimate={estimate} told={told + brought.length} />
+      </Headline>
+      <CsvFaults faults={faults} title="No rate was taken from the file." />
+      <RateList rows={rows} />
+      <TimeList times={times} />
+      <MilestoneDialog open={stamping} onOpenChange={setStamping} progress={progress} />
+    </>
+  )
+}
+
+/** The hand over everything, as a sentence. */
+function OverallPace({ estimate, told }: { readonly estimate: LineEstimate; readonly told: number }) {
+  const { low, likely, high } = overallPace(estimate.rates)
+  if (told === 0) return <>No lap yet: every estimate is the preset</>
+  const share = Math.round(Math.abs(likely - 1) * 100)
+  const what =
+    share < 3 ? 'about the preset' : `${String(share)} % ${likely > 1 ? 'longer' : 'less'} than the preset`
+  return (
+    <>
+      You take{' '}
+      <Figure
+        name="Your pace"
+        explanation={
+          <>
+            <p>
+              Every lap is compared with its preset, learning and set-up taken out, on the logarithm. What all
+              laps have in common is your pace; what a technique, a size or a stage has of its own lies on
+              top.
+            </p>
+            <p className="figures">
+              × {likely.toFixed(2)}, in four cases of five between {low.toFixed(2)} and {high.toFixed(2)}
+            </p>
+            <p>Presets count as a few laps at first; thirty of your own rule. Odd laps count less.</p>
+          </>
+        }
+      >
+        {what}
+      </Figure>
+    </>
+  )
+}

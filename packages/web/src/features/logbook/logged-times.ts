@@ -1,0 +1,70 @@
+import type { Hand } from '@seriatim/contract'
+import type { DatedObservation, EventId, Instant, LineEstimate, ObservedTime, Project } from '@seriatim/core'
+import { broughtObservations } from '../../shared/api/index.ts'
+
+/** A recorded time as the logbook lists it. */
+export interface LoggedTime {
+  readonly eventId: EventId
+  readonly at: Instant
+  readonly kind: ObservedTime['kind']
+  readonly where: string
+  readonly stages: readonly string[]
+  readonly models: number
+  readonly clockSeconds: number
+  readonly countedSeconds: number
+  readonly expectedSeconds: number
+  /** 1 in full, less when it is odd; 0 when it says nothing. */
+  readonly counts: number
+  readonly silent: ObservedTime['silent']
+  readonly correction: ObservedTime['correction']
+  /** Of another project, where it can be corrected. */
+  readonly elsewhere: boolean
+}
+
+/** All observations in the order in which the rates were learned from them. */
+export function datedObservations(
+  hand: Hand | undefined,
+  observed: readonly ObservedTime[],
+): readonly DatedObservation[] {
+  const dated = (times: readonly Pick<ObservedTime, 'at' | 'observations'>[]) =>
+    times.flatMap(({ at, observations }) => observations.map((each) => ({ ...each, at })))
+  return [
+    ...broughtObservations(hand?.brought ?? []).map((each) => ({ ...each, at: null })),
+    ...dated(hand?.elsewhere ?? []),
+    ...dated(observed),
+  ]
+}
+
+/** Every time of every project, the newest first. */
+export function loggedTimes(
+  project: Project,
+  hand: Hand | undefined,
+  { observed, rates }: LineEstimate,
+): readonly LoggedTime[] {
+  const unitName = new Map(project.units.map((unit) => [unit.id, unit.name]))
+  const stageName = new Map(project.line.map((stage) => [stage.id, stage.name]))
+  let place = hand?.brought.length ?? 0
+  const countOf = (observations: readonly unknown[]): number => {
+    const counted = rates.counted.slice(place, place + observations.length)
+    place += observations.length
+    return counted.length === 0 ? 0 : counted.reduce((sum, each) => sum + each, 0) / counted.length
+  }
+  const elsewhere = (hand?.elsewhere ?? []).map((time): LoggedTime => ({
+    ...time,
+    kind: 'lap',
+    where: `${time.unit}, ${time.project}`,
+    clockSeconds: time.countedSeconds,
+    counts: countOf(time.observations),
+    silent: null,
+    correction: null,
+    elsewhere: true,
+  }))
+  const own = observed.map((time): LoggedTime => ({
+    ...time,
+    where: unitName.get(time.unitId) ?? '',
+    stages: time.stageIds.map((id) => stageName.get(id) ?? ''),
+    counts: countOf(time.observations),
+    elsewhere: false,
+  }))
+  return [...elsewhere, ...own].sort((a, b) => b.at - a.at)
+}

@@ -1,0 +1,40 @@
+import { handSchema, type BroughtRate } from '@seriatim/contract'
+import type { PaceObservation, ProjectId } from '@seriatim/core'
+import { queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { toast } from 'sonner'
+import { z } from 'zod'
+import { api, ask } from './client.ts'
+
+const handQuery = (id: ProjectId) =>
+  queryOptions({
+    queryKey: ['hand', id],
+    queryFn: () => ask(api.hand.beside[':id'].$get({ param: { id } }), handSchema),
+  })
+
+/** What is known of the painter's hand from outside this project. */
+export const useHand = (id: ProjectId) => useQuery(handQuery(id))
+
+/** Brought rates as what laps would have shown: one sum of many for each technique and size. */
+export function broughtObservations(rates: readonly BroughtRate[]): readonly PaceObservation[] {
+  return rates.map(({ technique, size, factor, laps }) => ({
+    technique,
+    size,
+    cell: '',
+    factor,
+    models: 1,
+    laps,
+  }))
+}
+
+export function useBringRates() {
+  const client = useQueryClient()
+  return useMutation({
+    mutationFn: ({ rates }: { readonly rates: readonly BroughtRate[]; readonly said: string }) =>
+      ask(api.hand.brought.$put({ json: { rates: [...rates] } }), z.object({ kept: z.number() })),
+    onSuccess: async (_, { said }) => {
+      toast(said)
+      await client.invalidateQueries({ queryKey: ['hand'] })
+    },
+    onError: (error) => toast.error(error.message),
+  })
+}

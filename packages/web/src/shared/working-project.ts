@@ -1,0 +1,62 @@
+import {
+  airNow,
+  estimateLine,
+  instant,
+  lineInAir,
+  timesOf,
+  type BatchTimes,
+  type LineEstimate,
+  type PaceObservation,
+  type Progress,
+  type Project,
+} from '@seriatim/core'
+import { useMemo } from 'react'
+import { broughtObservations, useAir, useHand, useShelf } from './api/index.ts'
+import { useNow } from './use-now.ts'
+
+const noObservations: readonly PaceObservation[] = []
+/** Gaps and air are taken to the end of these minutes: nothing here is to follow every second. */
+const slotSeconds = 600
+
+/** The painter's hand as other projects and brought rates know it; `undefined` while that is on its way. */
+function useKnownPace(project: Pick<Project, 'id'>): readonly PaceObservation[] | undefined {
+  const hand = useHand(project.id)
+  return useMemo(() => {
+    if (hand.data)
+      return [
+        ...broughtObservations(hand.data.brought),
+        ...hand.data.elsewhere.flatMap((each) => each.observations),
+      ]
+    return hand.error ? noObservations : undefined
+  }, [hand.data, hand.error])
+}
+
+/** What every stage takes on every unit, made anew with each lap; `undefined` until all it needs is there. */
+export function useEstimate(project: Project, progress: Progress | undefined): LineEstimate | undefined {
+  const shelf = useShelf()
+  const known = useKnownPace(project)
+  const slot = Math.floor(useNow(slotSeconds) / (slotSeconds * 1000))
+  return useMemo(() => {
+    if (!progress || !shelf.data || !known) return undefined
+    const now = instant((slot + 1) * slotSeconds * 1000)
+    return estimateLine({ project, shelf: shelf.data, progress, now, known })
+  }, [project, progress, shelf.data, known, slot])
+}
+
+/** The times the planner works with. */
+export function useTimes(estimate: LineEstimate | undefined): BatchTimes | undefined {
+  return useMemo(() => (estimate ? timesOf(estimate) : undefined), [estimate])
+}
+
+/** The project with the waits that the air at the desk asks for. */
+export function useProjectInAir<P extends Project>(project: P): P {
+  const shelf = useShelf()
+  const air = useAir()
+  const slot = Math.floor(useNow(slotSeconds) / (slotSeconds * 1000))
+  return useMemo(() => {
+    if (!shelf.data || !air.data) return project
+    const now = instant((slot + 1) * slotSeconds * 1000)
+    const here = airNow(air.data, now)
+    return here ? { ...project, line: [...lineInAir(project, shelf.data, here)] } : project
+  }, [project, shelf.data, air.data, slot])
+}
