@@ -9,12 +9,22 @@ export {
   estimateLine,
   timesOf,
   totalOf,
+  type EstimateInput,
   type EstimateSource,
   type LineEstimate,
   type StageAmount,
   type StageEstimate,
   type TimeRange,
 } from './estimating/estimate-line.ts'
+export {
+  affordStandards,
+  standardCosts,
+  standardWorth,
+  type Afforded,
+  type Goal,
+  type StandardCosts,
+} from './estimating/afford.ts'
+export { extrasFor, type Extra } from './estimating/extras.ts'
 export { rateRows, type DatedObservation, type RateRow } from './estimating/rate-rows.ts'
 export { observeTimes, type ObservedTime } from './estimating/observe-times.ts'
 export {

@@ -14,6 +14,7 @@ const places = [
   { path: 'roster', name: 'Roster' },
   { path: 'recipe', name: 'Recipe' },
   { path: 'line', name: 'Line' },
+  { path: 'hours', name: 'Hours' },
   { path: 'plan', name: 'Plan' },
   { path: 'bench', name: 'Bench' },
   { path: 'logbook', name: 'Logbook' },

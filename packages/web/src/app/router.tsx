@@ -36,6 +36,10 @@ export const router = createBrowserRouter([
           },
           { path: 'line', element: <LinePage /> },
           {
+            path: 'hours',
+            lazy: async () => ({ Component: (await import('../features/hours/index.ts')).HoursPage }),
+          },
+          {
             path: 'plan',
             lazy: async () => ({ Component: (await import('../features/plan/index.ts')).PlanPage }),
           },

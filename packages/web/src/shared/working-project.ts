@@ -5,6 +5,7 @@ import {
   lineInAir,
   timesOf,
   type BatchTimes,
+  type EstimateInput,
   type LineEstimate,
   type PaceObservation,
   type Progress,
@@ -33,13 +34,22 @@ function useKnownPace(project: Pick<Project, 'id'>): readonly PaceObservation[] 
 
 /** What every stage takes on every unit, made anew with each lap; `undefined` until all it needs is there. */
 export function useEstimate(project: Project, progress: Progress | undefined): LineEstimate | undefined {
+  const input = useEstimateInput(project, progress)
+  return useMemo(() => input && estimateLine(input), [input])
+}
+
+/** What an estimate is made from. */
+export function useEstimateInput(
+  project: Project,
+  progress: Progress | undefined,
+): EstimateInput | undefined {
   const shelf = useShelf()
   const known = useKnownPace(project)
   const slot = Math.floor(useNow(slotSeconds) / (slotSeconds * 1000))
   return useMemo(() => {
     if (!progress || !shelf.data || !known) return undefined
     const now = instant((slot + 1) * slotSeconds * 1000)
-    return estimateLine({ project, shelf: shelf.data, progress, now, known })
+    return { project, shelf: shelf.data, progress, now, known }
   }, [project, progress, shelf.data, known, slot])
 }
 

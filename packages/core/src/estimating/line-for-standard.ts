@@ -1,0 +1,80 @@
+import type { Stage } from '../line/stage.ts'
+import type { Project } from '../project/project.ts'
+import {
+  regionsOfStep,
+  standardReaches,
+  tableReadyStandard,
+  type Recipe,
+  type Standard,
+  type Step,
+} from '../recipe/recipe.ts'
+import { setUpPresets } from './presets.ts'
+import { techniqueFacts } from '../recipe/technique.ts'
+import type { StageId, StepId } from '../units/ids.ts'
+import { minutes, seconds } from '../units/seconds.ts'
+
+/**
+ * The project as if every unit were painted to this standard: stages that a unit's recipe keeps for a higher one
+ * pass it by, steps that are not on the line yet get a stage each at its end, and of stages written by hand those
+ * behind the stop line are for more than tabletop.
+ */
+export function projectForStandard<P extends Pick<Project, 'units' | 'recipes' | 'line'>>(
+  project: P,
+  standard: Standard,
+): P {
+  const { units, recipes, line } = project
+  const steps = new Map<StepId, Step>(
+    recipes.flatMap((recipe) => recipe.steps.map((step) => [step.id, step] as const)),
+  )
+  const recipeOf = new Map(
+    units.map((unit) => [unit.id, recipes.find((recipe) => recipe.unitIds.includes(unit.id))]),
+  )
+  const stopLine = line.findIndex((stage) => stage.tableReady)
+  const adapted = line.map((stage, index): Stage => {
+    const beyond = stopLine >= 0 && index > stopLine
+    const passes = units.filter((unit) => {
+      const recipe = recipeOf.get(unit.id)
+      const own = stage.steps
+        .filter((step) => step.recipeId === recipe?.id)
+        .flatMap((step) => steps.get(step.stepId) ?? [])
+      if (own.length > 0) return !own.some((step) => standardReaches(step.standard, standard))
+      if (stage.notNeededBy.includes(unit.id)) return true
+      return beyond && standardReaches(standard, tableReadyStandard)
+    })
+    return { ...stage, notNeededBy: passes.map((unit) => unit.id) }
+  })
+  const onLine = new Set(line.flatMap((stage) => stage.steps.map((step) => step.stepId)))
+  const added = recipes.flatMap((recipe) =>
+    recipe.steps
+      .filter((step) => !onLine.has(step.id) && standardReaches(step.standard, standard))
+      .map((step) => stageOfStep(recipe, step, project)),
+  )
+  return {
+    ...project,
+    units: units.map((unit) => ({ ...unit, standard })),
+    line: [...adapted, ...added],
+  }
+}
+
+function stageOfStep(recipe: Recipe, step: Step, { units }: Pick<Project, 'units'>): Stage {
+  const { tool } = techniqueFacts[step.technique]
+  const none = seconds(0)
+  return {
+    id: `step ${step.id}` as StageId,
+    name: `${step.technique}, ${regionsOfStep(recipe, step).join(', ')}`,
+    material: '',
+    touch: { kind: 'whole' },
+    handsOnSecondsPerModel: none,
+    setUpSeconds: step.mix.length === 0 ? none : minutes(setUpPresets[tool].open),
+    dryingMinSeconds: none,
+    dryingMaxSeconds: none,
+    notNeededBy: units.filter((unit) => !recipe.unitIds.includes(unit.id)).map((unit) => unit.id),
+    limits: [],
+    tableReady: false,
+    cautions: [],
+    note: '',
+    technique: null,
+    typed: [],
+    steps: [{ recipeId: recipe.id, stepId: step.id }],
+  }
+}

@@ -1,0 +1,40 @@
+import type { Extra, Unit } from '@seriatim/core'
+import { durationText, plural } from '../../shared/format/index.ts'
+
+/** Optional stages: what the time that is over is good for. */
+export function ExtraList({
+  extras,
+  units,
+}: {
+  readonly extras: readonly Extra[]
+  readonly units: readonly Unit[]
+}) {
+  if (extras.length === 0) return null
+  const fitting = extras.filter((each) => each.fits)
+  const name = (extra: Extra) => units.find((unit) => unit.id === extra.unitId)?.name ?? ''
+  return (
+    <section className="ticket mt-5 p-4" aria-labelledby="extras">
+      <h2 id="extras" className="text-xl">
+        {fitting.length === 0
+          ? 'No optional stage fits into what is over'
+          : `${plural(fitting.length, 'optional stage')} would fit as well`}
+      </h2>
+      <ul className="mt-1 grid gap-x-8 sm:grid-cols-2">
+        {extras.map((extra) => (
+          <li
+            key={`${extra.unitId} ${extra.name}`}
+            className="flex items-baseline gap-3 border-t border-paper-edge py-1.5"
+          >
+            <span className={extra.fits ? 'font-bold text-done' : 'text-ink-soft'}>
+              {extra.fits ? 'fits' : 'too long'}
+            </span>
+            <span className="min-w-0 grow truncate">
+              {extra.name} <span className="text-sm text-ink-soft">{name(extra)}</span>
+            </span>
+            <span className="figures text-sm">{durationText(extra.seconds)}</span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  )
+}

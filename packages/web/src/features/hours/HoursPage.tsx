@@ -1,0 +1,226 @@
+import {
+  affordStandards,
+  endOfDay,
+  expandSessions,
+  extrasFor,
+  standardCosts,
+  type EstimateInput,
+  type Goal,
+  type Instant,
+  type Project,
+  type Standard,
+  type UnitId,
+} from '@seriatim/core'
+import { useMemo, useState } from 'react'
+import { Link } from 'react-router'
+import { useProjectChange } from '../../shared/api/index.ts'
+import { dateText, durationText, parseMinutesText, plural } from '../../shared/format/index.ts'
+import { useCurrentProject } from '../../shared/project-context.ts'
+import { useProgress } from '../../shared/progress/index.ts'
+import {
+  Button,
+  CheckField,
+  EmptyState,
+  ErrorState,
+  Headline,
+  LoadingState,
+  TextField,
+} from '../../shared/ui/index.ts'
+import { useEstimateInput } from '../../shared/working-project.ts'
+import { ExtraList } from './ExtraList.tsx'
+import { StandardTable } from './StandardTable.tsx'
+
+export function HoursPage() {
+  const project = useCurrentProject()
+  const { progress, error, refetch } = useProgress(project.id)
+  const input = useEstimateInput(project, progress)
+  if (project.units.length === 0 || (project.line.length === 0 && project.recipes.length === 0)) {
+    const place = project.units.length === 0 ? 'roster' : 'line'
+    return (
+      <>
+        <Headline>What fits into the hours?</Headline>
+        <EmptyState
+          title={place === 'roster' ? 'No models yet' : 'No stages yet'}
+          actions={
+            <Link to={`../${place}`} className="text-lg font-bold underline underline-offset-4">
+              To the {place}
+            </Link>
+          }
+        >
+          <p>With models and stages it is worked out here which standard, stages and units fit.</p>
+        </EmptyState>
+      </>
+    )
+  }
+  if (input) return <Hours input={input} />
+  if (error) return <ErrorState error={error} onRetry={() => void refetch()} />
+  return <LoadingState what="the hours" />
+}
+
+const usualBox = 6 * 3600
+
+function Hours({ input }: { readonly input: EstimateInput }) {
+  const project = useCurrentProject()
+  const change = useProjectChange(project.id)
+  const untilDate = useMemo(() => hoursUntilDate(project, input.now), [project, input.now])
+  const [text, setText] = useState(() => durationText(untilDate ?? usualBox))
+  const [goal, setGoal] = useState<Goal>('models')
+  const [safe, setSafe] = useState(false)
+  const [left, setLeft] = useState<ReadonlySet<UnitId>>(new Set())
+  const available = parseMinutesText(text)
+  const whole = useMemo(() => ({ ...input, project }), [input, project])
+  const costs = useMemo(() => standardCosts(whole), [whole])
+  const units = project.units.filter((unit) => !left.has(unit.id))
+  const safety = safe ? safetyOf(costs) : 1
+  const afforded = affordStandards(units, costs, {
+    availableSeconds: available ?? 0,
+    goal,
+    safety,
+  })
+  const spent = afforded.reduce((sum, each) => sum + each.seconds, 0)
+  const standardOf = new Map(
+    afforded.flatMap((each) => (each.standard ? [[each.unitId, each.standard] as const] : [])),
+  )
+  const extras = extrasFor(whole, standardOf, (available ?? 0) - spent, safety)
+  const differing = project.units.filter((unit) => {
+    const standard = standardOf.get(unit.id)
+    return standard !== undefined && standard !== unit.standard
+  })
+  const take = async () => {
+    for (const unit of differing) {
+      const standard = standardOf.get(unit.id)
+      if (standard)
+        await change.mutateAsync({
+          change: { kind: 'unit', unit: { ...unit, standard } },
+          said: `${unit.name} is painted to ${standard}. Take the order on the line again, and it follows.`,
+        })
+    }
+  }
+
+  return (
+    <>
+      <Headline sub={subOf(afforded.length, spent, available ?? 0)}>
+        {headlineOf(project, standardOf, available)}
+      </Headline>
+      <section
+        className="ticket mb-5 grid items-start gap-x-8 gap-y-3 p-4 md:grid-cols-[14rem_auto_1fr]"
+        aria-label="The hours"
+      >
+        <div>
+          <TextField
+            label="Hours there are"
+            value={text}
+            onChange={(event) => setText(event.target.value)}
+            error={available === null ? 'Give a time such as 6 h, 7 h 30 or 90.' : undefined}
+            hint={
+              untilDate === null || project.dueOn === null
+                ? 'A time-box: what fits into it?'
+                : `Until ${dateText(project.dueOn)} there are ${durationText(untilDate)} of evenings.`
+            }
+          />
+          {untilDate !== null && available !== untilDate ? (
+            <Button weight="quiet" className="px-0!" onClick={() => setText(durationText(untilDate))}>
+              Those until the date
+            </Button>
+          ) : null}
+        </div>
+        <fieldset>
+          <legend className="text-sm font-bold">First</legend>
+          {(['models', 'points'] as const).map((each) => (
+            <CheckField
+              key={each}
+              kind="radio"
+              name="goal"
+              label={each === 'models' ? 'table-ready models' : 'points'}
+              checked={goal === each}
+              onChange={() => setGoal(each)}
+            />
+          ))}
+          <br />
+          <CheckField
+            label="On the safe side: nine times in ten"
+            checked={safe}
+            onChange={(event) => setSafe(event.target.checked)}
+          />
+        </fieldset>
+        <fieldset>
+          <legend className="text-sm font-bold">Units in it</legend>
+          <div className="flex flex-wrap gap-x-3">
+            {project.units.map((unit) => (
+              <CheckField
+                key={unit.id}
+                label={unit.name}
+                checked={!left.has(unit.id)}
+                onChange={() => setLeft(toggled(left, unit.id))}
+              />
+            ))}
+          </div>
+        </fieldset>
+      </section>
+      <StandardTable
+        units={units}
+        costs={costs}
+        afforded={afforded}
+        safety={safety}
+        overSeconds={(available ?? 0) - spent}
+        actions={
+          <Button
+            weight="main"
+            disabled={differing.length === 0 || change.isPending}
+            onClick={() => void take().catch(() => undefined)}
+          >
+            {differing.length === 0 ? 'The roster has these standards' : 'Take these standards'}
+          </Button>
+        }
+      />
+      <ExtraList extras={extras} units={project.units} />
+    </>
+  )
+}
+
+function toggled(set: ReadonlySet<UnitId>, id: UnitId): ReadonlySet<UnitId> {
+  const next = new Set(set)
+  if (!next.delete(id)) next.add(id)
+  return next
+}
+
+/** What remains of the evenings until the due day's end; null without a date. */
+function hoursUntilDate(project: Project, now: Instant): number | null {
+  if (project.dueOn === null) return null
+  const until = endOfDay(project.dueOn, project.evenings.timeZone)
+  return expandSessions(project.evenings, now, 400)
+    .filter((session) => session.startsAt < until)
+    .reduce(
+      (sum, { startsAt, endsAt }) => sum + (Math.min(endsAt, until) - Math.max(startsAt, now)) / 1000,
+      0,
+    )
+}
+
+/** How much longer than likely nine in ten totals are at most. */
+function safetyOf(costs: ReturnType<typeof standardCosts>): number {
+  const sum = (key: 'likely' | 'high') => costs.reduce((all, each) => all + each.left.tabletop[key], 0)
+  const likely = sum('likely')
+  return likely > 0 ? sum('high') / likely : 1
+}
+
+function headlineOf(
+  project: Project,
+  standardOf: ReadonlyMap<UnitId, Standard>,
+  available: number | null,
+): string {
+  if (available === null) return 'How many hours are there?'
+  const ready = project.units.filter((unit) => {
+    const standard = standardOf.get(unit.id)
+    return standard !== undefined && standard !== 'three-colour'
+  })
+  const models = ready.reduce((sum, unit) => sum + unit.models.length, 0)
+  const three = [...standardOf.values()].filter((each) => each === 'three-colour').length
+  const more = three > 0 ? `, and ${plural(three, 'unit')} in three colours` : ''
+  return `${durationText(available)}: ${plural(models, 'model')} of ${plural(ready.length, 'unit')} table-ready${more}`
+}
+
+function subOf(units: number, spent: number, available: number): string {
+  if (units === 0) return 'Tick the units that are to be painted'
+  const over = available - spent
+  return `${durationText(spent)} of it planned for, ${durationText(over)} over`
+}

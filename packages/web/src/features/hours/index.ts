@@ -1,0 +1,1 @@
+export { HoursPage } from './HoursPage.tsx'
