@@ -64,6 +64,7 @@ export function jobFile(job: Job): ProjectFile {
     dueOn: null,
     evenings: { weekdays: [2, 4, 7], startsAt: '19:30', lengthSeconds: seconds(9000), timeZone: 'UTC' },
     batchSize: job.batchSize,
+    firstBatch: null,
     batchesInHand: null,
     units: [{ id: unitId, name: job.name, standard, size, detail, perHolder, pilot: [], models }],
     recipes: [recipe],

@@ -21,7 +21,9 @@ export function runPlan(args: readonly string[]): number {
     project,
     progress: foldProgress(events),
     now: options.value.now,
-    ...(options.value.batchSize === undefined ? {} : { batchSize: options.value.batchSize }),
+    ...(options.value.batchSize === undefined
+      ? {}
+      : { split: { batchSize: options.value.batchSize, firstBatch: null } }),
   })
   if (!planned.ok) return complain([`project: ${planProblemText(planned.error)}`])
   const plan = planned.value

@@ -152,6 +152,12 @@ export const projectSettingsSchema = z.object({
     .int({ error: 'A batch is a whole number of models.' })
     .min(1, { error: 'A batch has at least one model.' })
     .max(1000, { error: 'A batch has up to 1,000 models.' }),
+  firstBatch: z
+    .int({ error: 'The first batch is a whole number of models.' })
+    .min(1, { error: 'A batch has at least one model.' })
+    .max(1000, { error: 'A batch has up to 1,000 models.' })
+    .nullable()
+    .default(null),
   batchesInHand: z
     .int({ error: 'Give a whole number of batches.' })
     .min(1, { error: 'At least one batch is in hand.' })

@@ -1,3 +1,4 @@
+import { benchEstimating } from './estimating.ts'
 import { benchOrdering } from './ordering.ts'
 import { benchPlanner } from './planner.ts'
 import { benchProvedCases } from './proved-cases.ts'
@@ -6,6 +7,7 @@ import { benchStart } from './start.ts'
 const benches = {
   planner: benchPlanner,
   ordering: benchOrdering,
+  estimating: benchEstimating,
   'proved-cases': benchProvedCases,
   start: benchStart,
 }

@@ -1,4 +1,4 @@
-import { distinctBatchSizes, tryBatchSize } from '../src/planning/compare-batch-sizes.ts'
+import { distinctSplits, trySplit } from '../src/planning/compare-batch-sizes.ts'
 import { planLine } from '../src/planning/plan-line.ts'
 import { foldProgress } from '../src/progress/fold-progress.ts'
 import type { ProgressEvent } from '../src/progress/event.ts'
@@ -42,7 +42,7 @@ export function benchPlanner(): void {
     modelIds: units.flatMap((every) => every.models.map((model) => model.id)),
   }))
   const progress = foldProgress(half)
-  const sizes = distinctBatchSizes(given)
+  const splits = distinctSplits(given)
 
   const rows: [string, number][] = [
     [
@@ -57,9 +57,9 @@ export function benchPlanner(): void {
     ],
     ['fold 1,200 punches into progress', medianMilliseconds(20, () => foldProgress(half))],
     [
-      `what-if over ${sizes.length} batch sizes`,
+      `what-if over ${splits.length} ways to split`,
       medianMilliseconds(1, () =>
-        sizes.map((size) => tryBatchSize({ project: given, now, effort: 600_000 }, size)),
+        splits.map((split) => trySplit({ project: given, now, effort: 600_000 }, split)),
       ),
     ],
   ]

@@ -25,6 +25,15 @@ export {
   type StandardCosts,
 } from './estimating/afford.ts'
 export { extrasFor, type Extra } from './estimating/extras.ts'
+export {
+  applyPilotProposal,
+  pilotProposals,
+  pilotReport,
+  pilotTotals,
+  type PilotProposal,
+  type PilotReport,
+  type PilotStage,
+} from './estimating/pilot.ts'
 export { rateRows, type DatedObservation, type RateRow } from './estimating/rate-rows.ts'
 export { observeTimes, type ObservedTime } from './estimating/observe-times.ts'
 export {
@@ -53,7 +62,13 @@ export { regionsMeet, type Regions } from './line/regions.ts'
 export { schools, type School, type StageTemplate } from './line/schools.ts'
 export { stageLabels } from './line/stage-labels.ts'
 export { dryingWait, potOf, touchedRegions, type Stage, type Touch, type TypedTime } from './line/stage.ts'
-export { distinctBatchSizes, tryBatchSize, type BatchSizeOutcome } from './planning/compare-batch-sizes.ts'
+export {
+  distinctSplits,
+  smallestHiding,
+  trySplit,
+  usualSplits,
+  type SplitOutcome,
+} from './planning/compare-batch-sizes.ts'
 export { planProblemText, type LinePlan, type PlanProblem, type Stretch } from './planning/line-plan.ts'
 export { planLine, type PlanningInput } from './planning/plan-line.ts'
 export { runSheets, type Drying, type RunSheet, type RunSheetEntry } from './planning/run-sheet.ts'
@@ -71,7 +86,13 @@ export {
 export { holeState, isThrough, type HoleState } from './progress/hole-state.ts'
 export { workLeft, type WorkLeft } from './progress/work-left.ts'
 export { spreadStep, spreadVariants } from './project/spread-variants.ts'
-export { batchSizesText, largestBatchSize, splitIntoBatches, type Batch } from './project/batches.ts'
+export {
+  batchSizesText,
+  largestBatchSize,
+  splitIntoBatches,
+  type Batch,
+  type BatchSplit,
+} from './project/batches.ts'
 export {
   countModels,
   isOneOf,

@@ -33,6 +33,7 @@ const unordered: Project = {
   dueOn: '2026-12-19' as LocalDate,
   evenings,
   batchSize: 6,
+  firstBatch: null,
   batchesInHand: 4,
   units,
   recipes,

@@ -56,7 +56,7 @@ export function projectForStandard<P extends Pick<Project, 'units' | 'recipes' |
   }
 }
 
-function stageOfStep(recipe: Recipe, step: Step, { units }: Pick<Project, 'units'>): Stage {
+export function stageOfStep(recipe: Recipe, step: Step, { units }: Pick<Project, 'units'>): Stage {
   const { tool } = techniqueFacts[step.technique]
   const none = seconds(0)
   return {

@@ -59,12 +59,18 @@ export function observeTimes(
     project.units.flatMap((unit) => unit.models.map((model) => [model.id, unit] as const)),
   )
   const doneBefore = countDoneBefore(project, progress)
+  const sets = new Map<StageWork, ReadonlySet<ModelId>>()
+  const takersOf = (work: StageWork): ReadonlySet<ModelId> => {
+    const known = sets.get(work) ?? new Set(work.takers)
+    sets.set(work, known)
+    return known
+  }
 
   const expect = (stageId: StageId, models: readonly ModelId[], before: Instant) => {
     const unit = models[0] === undefined ? undefined : unitOf.get(models[0])
     const work = unit && workOf.get(`${stageId}|${unit.id}`)
     if (!work) return null
-    const takers = new Set(work.takers)
+    const takers = takersOf(work)
     const own = models.filter((model) => takers.has(model))
     const done = doneBefore(stageId, unit.id, before)
     const total = learningTotal(done, own.length, work.learning) * work.secondsPerModel

@@ -84,7 +84,7 @@ export function learnRates(observations: readonly PaceObservation[]): Rates {
     const spread = Math.min(lapSpread(rates), mostSpread)
     counted = observations.map((each, index) => {
       if (known[index] !== true) return 0
-      const place = paceAt(rates, each)
+      const place = rates.nodes[tree.placeOf[index] ?? 0] ?? { mean: 0, variance: prior(0) }
       const reach = spread * Math.sqrt(1 / precisionOf(each) + (each.laps >= 1 ? place.variance : 0))
       const deviation = (Math.log(each.factor) - place.mean) / reach
       return Math.min(1, (odd / deviation) ** 2)
@@ -110,7 +110,8 @@ class Tree {
   private readonly parent: number[] = [-1]
   private readonly level: number[] = [0]
   private readonly observations: readonly PaceObservation[]
-  private readonly placeOf: readonly number[]
+  /** Of each observation, its node. */
+  readonly placeOf: readonly number[]
 
   constructor(observations: readonly PaceObservation[]) {
     this.observations = observations
@@ -242,9 +243,15 @@ export function lapSpread(rates: Rates): number {
   return Math.sqrt(rates.scale / rates.shape)
 }
 
-/** Between which factors around the middle a logarithm with this deviation lies, with a chance: Student's t. */
-export function reachOf(rates: Rates, deviation: number, chance = 0.8): { low: number; high: number } {
-  const t = jstat.studentt.inv(0.5 + chance / 2, 2 * rates.shape)
+/** Standard deviations on either side of the middle that hold four cases of five, by degrees of freedom. */
+const reaches = new Map<number, number>()
+
+/** Between which factors around the middle a logarithm with this deviation lies in four cases of five: Student's t. */
+export function reachOf(rates: Rates, deviation: number): { readonly low: number; readonly high: number } {
+  const freedom = 2 * rates.shape
+  const t = reaches.get(freedom) ?? jstat.studentt.inv(0.9, freedom)
+  reaches.clear()
+  reaches.set(freedom, t)
   return { low: Math.exp(-t * deviation), high: Math.exp(t * deviation) }
 }
 

@@ -51,15 +51,14 @@ export function stageWorks(
   project: Pick<Project, 'units' | 'recipes' | 'line'>,
   shelf: Shelf,
 ): readonly StageWork[] {
-  const perUnit = project.units.map((unit) => ({
-    unit,
-    recipe: recipeWorkOf(
-      project.recipes.find((each) => each.unitIds.includes(unit.id)),
-      unit,
-      project.line,
-      shelf,
-    ),
-  }))
+  const known = new Map<Recipe, RecipeOnLine>()
+  const perUnit = project.units.map((unit) => {
+    const recipe = project.recipes.find((each) => each.unitIds.includes(unit.id))
+    if (!recipe) return { unit, recipe: null }
+    const onLine = known.get(recipe) ?? recipeOnLine(recipe, project.line, shelf)
+    known.set(recipe, onLine)
+    return { unit, recipe: recipeWorkOf(recipe, onLine, unit) }
+  })
   return project.line.flatMap((stage) =>
     perUnit.flatMap(({ unit, recipe }): StageWork[] => {
       const takers = unit.models.filter((model) => takesStage(stage, unit.id, model))
@@ -80,15 +79,21 @@ interface RecipeWork {
   readonly partOf: (stepId: StepId, takers: readonly Model[]) => RecipePart | null
 }
 
-function recipeWorkOf(
-  recipe: Recipe | undefined,
-  unit: Unit,
-  line: readonly Stage[],
-  shelf: Shelf,
-): RecipeWork | null {
-  if (!recipe) return null
-  const facts = new Map(factsOf(recipe, shelf).map((each) => [each.step.id, each]))
-  const care = careAlong(recipe, [...facts.values()], line)
+/** A recipe's steps, and how careful each has to be on this line. */
+interface RecipeOnLine {
+  readonly facts: ReadonlyMap<StepId, StepFacts>
+  readonly care: ReadonlyMap<StepId, number>
+}
+
+function recipeOnLine(recipe: Recipe, line: readonly Stage[], shelf: Shelf): RecipeOnLine {
+  const facts = factsOf(recipe, shelf)
+  return {
+    facts: new Map(facts.map((each) => [each.step.id, each])),
+    care: careAlong(recipe, facts, line),
+  }
+}
+
+function recipeWorkOf(recipe: Recipe, { facts, care }: RecipeOnLine, unit: Unit): RecipeWork {
   const standard = reachedStandard(recipe, unit.standard)
   return {
     partOf: (stepId, takers) => {

@@ -3,7 +3,7 @@ import type { BatchTimes } from '../estimating/batch-time.ts'
 import { regionsMeet } from '../line/regions.ts'
 import { dryingShelf } from '../progress/drying-shelf.ts'
 import { foldProgress, type Progress } from '../progress/fold-progress.ts'
-import { splitIntoBatches, type Batch } from '../project/batches.ts'
+import { splitIntoBatches, type Batch, type BatchSplit } from '../project/batches.ts'
 import type { Project } from '../project/project.ts'
 import { addSeconds, instant, type Instant } from '../units/instant.ts'
 import { failure, success, type Result } from '../units/result.ts'
@@ -23,7 +23,7 @@ export interface PlanningInput {
   /** Estimated times; without them what is written on the stages. */
   readonly times?: BatchTimes
   /** Defaults to the project's own. */
-  readonly batchSize?: number
+  readonly split?: BatchSplit
   readonly seed?: number
   /** How many model-stages the search may lay out; more finds better plans. */
   readonly effort?: number
@@ -40,7 +40,7 @@ const nothingDone = foldProgress([])
 export function planLine(input: PlanningInput): Result<LinePlan, PlanProblem> {
   const { project, progress = nothingDone } = input
   const now = instant(Math.floor(input.now / 1000) * 1000)
-  const batches = splitIntoBatches(project, input.batchSize ?? project.batchSize)
+  const batches = splitIntoBatches(project, input.split ?? project)
   const bare = buildInstance(project, batches, progress, now, input.times)
   const problem = findProblem(project, bare)
   if (problem) return failure(problem)

@@ -127,7 +127,7 @@ describe('workLeft', () => {
 describe('dryingShelf', () => {
   it('lists what is wet, the soonest dry first, until it is dry', () => {
     const two = [stage('prime', drying(60)), stage('wash', { touch: { kind: 'base' }, ...drying(10) })]
-    const batches = splitIntoBatches({ units: [a] }, 3)
+    const batches = splitIntoBatches({ units: [a] }, { batchSize: 3, firstBatch: null })
     const progress = foldProgress(
       log(
         { kind: 'punched', stageId: stageId('prime'), modelIds: models('a-1') },

@@ -1,13 +1,35 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { unit } from '../testing/builders.ts'
+import type { Unit } from './project.ts'
 import { batchSizesText, largestBatchSize, splitIntoBatches } from './batches.ts'
 
+const even = (
+  project: { readonly units: readonly Unit[] },
+  batchSize: number,
+  firstBatch: number | null = null,
+) => splitIntoBatches(project, { batchSize, firstBatch })
+
 describe('splitIntoBatches', () => {
+  it('takes the pilot first by itself, then a smaller first batch, and keeps the roster order', () => {
+    const pikes = unit('a', 12)
+    const withPilot = { ...pikes, pilot: [pikes.models[4]!.id] }
+    const batches = even({ units: [withPilot] }, 5, 3)
+    expect(batches.map((batch) => [batch.models.length, batch.pilot])).toEqual([
+      [1, true],
+      [3, false],
+      [4, false],
+      [4, false],
+    ])
+    expect(batches[1]!.models.map((model) => model.name)).toEqual(['a 1', 'a 2', 'a 3'])
+    expect(batchSizesText(even({ units: [unit('b', 3)] }, 5, 3))).toBe('3')
+    expect(batchSizesText(even({ units: [unit('b', 9)] }, 2, 6))).toBe('2 · 1 · 2 · 2 · 2')
+  })
+
   it('makes as few batches as it takes, as equal as can be', () => {
-    expect(batchSizesText(splitIntoBatches({ units: [unit('a', 12)] }, 5))).toBe('4 · 4 · 4')
-    expect(batchSizesText(splitIntoBatches({ units: [unit('a', 12)] }, 12))).toBe('12')
-    expect(batchSizesText(splitIntoBatches({ units: [unit('a', 7), unit('b', 0), unit('c', 1)] }, 3))).toBe(
+    expect(batchSizesText(even({ units: [unit('a', 12)] }, 5))).toBe('4 · 4 · 4')
+    expect(batchSizesText(even({ units: [unit('a', 12)] }, 12))).toBe('12')
+    expect(batchSizesText(even({ units: [unit('a', 7), unit('b', 0), unit('c', 1)] }, 3))).toBe(
       '2 · 2 · 3 · 1',
     )
   })
@@ -19,7 +41,7 @@ describe('splitIntoBatches', () => {
         fc.integer({ min: 1, max: 50 }),
         (counts, size) => {
           const units = counts.map((count, index) => unit(`u${String(index)}`, count))
-          const batches = splitIntoBatches({ units }, size)
+          const batches = even({ units }, size)
           expect(batches.flatMap((batch) => batch.models)).toEqual(units.flatMap((each) => each.models))
           for (const each of units) {
             const sizes = batches
@@ -35,7 +57,7 @@ describe('splitIntoBatches', () => {
   })
 
   it.each([0, -1, 1.5, Number.NaN])('refuses a size of %d', (size) => {
-    expect(() => splitIntoBatches({ units: [] }, size)).toThrow(RangeError)
+    expect(() => even({ units: [] }, size)).toThrow(RangeError)
   })
 
   it('knows the largest size that changes anything', () => {

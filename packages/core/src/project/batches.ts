@@ -1,6 +1,9 @@
 import type { BatchId, UnitId } from '../units/ids.ts'
 import type { Model, Project } from './project.ts'
 
+/** At most so many models a batch, and in the first one of a unit. */
+export type BatchSplit = Pick<Project, 'batchSize' | 'firstBatch'>
+
 /** The models of one unit that move down the line together. */
 export interface Batch {
   readonly id: BatchId
@@ -17,21 +20,24 @@ export interface Batch {
 /**
  * Splits every unit into as few batches of at most `batchSize` models as it takes, their sizes as equal
  * as can be (12 models at most 5 → 4 · 4 · 4): a small last batch would open every pot for little.
- * A unit's pilot comes first, by itself.
+ * A unit's pilot comes first, by itself; then, where it is asked for, a smaller first batch.
  * @throws RangeError a batch size below 1 or with a fraction.
  */
-export function splitIntoBatches(project: Pick<Project, 'units'>, batchSize: number): readonly Batch[] {
+export function splitIntoBatches(
+  project: Pick<Project, 'units'>,
+  { batchSize, firstBatch }: BatchSplit,
+): readonly Batch[] {
   if (!Number.isSafeInteger(batchSize) || batchSize < 1) {
     throw new RangeError(`not a batch size: ${String(batchSize)}`)
   }
   return project.units.flatMap((unit) => {
     const isPilot = (model: Model) => unit.pilot.includes(model.id)
+    const others = unit.models.filter((model) => !isPilot(model))
+    const soon = firstBatch === null || firstBatch >= others.length ? 0 : Math.min(firstBatch, batchSize)
     const parts = [
       ...splitEvenly(unit.models.filter(isPilot), batchSize),
-      ...splitEvenly(
-        unit.models.filter((model) => !isPilot(model)),
-        batchSize,
-      ),
+      ...splitEvenly(others.slice(0, soon), batchSize),
+      ...splitEvenly(others.slice(soon), batchSize),
     ]
     return parts.map((models, index): Batch => ({
       id: `${unit.id}/${String(index + 1)}` as BatchId,

@@ -48,6 +48,8 @@ export interface Project {
   readonly evenings: Evenings
   /** At most this many models of a unit go down the line together. */
   readonly batchSize: number
+  /** The first batch of a unit is smaller, so that some are finished soon; `null`: it is as the others. */
+  readonly firstBatch: number | null
   /** At most this many batches are begun and unfinished at a time; `null`: any number. */
   readonly batchesInHand: number | null
   readonly units: readonly Unit[]

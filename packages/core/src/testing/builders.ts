@@ -69,6 +69,7 @@ export function project(
       timeZone: 'UTC',
     },
     batchSize: 12,
+    firstBatch: null,
     batchesInHand: null,
     units,
     recipes: [],

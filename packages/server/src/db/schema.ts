@@ -52,6 +52,7 @@ export const project = pgTable(
     eveningSeconds: integer('evening_seconds').notNull(),
     timeZone: text('time_zone').notNull(),
     batchSize: integer('batch_size').notNull(),
+    firstBatch: integer('first_batch'),
     batchesInHand: integer('batches_in_hand'),
     revision: integer().notNull().default(0),
     createdAt: moment('created_at').notNull().defaultNow(),
@@ -66,6 +67,7 @@ export const project = pgTable(
     check('project_starts_at_clock', sql`${table.startsAt} ~ '^([01][0-9]|2[0-3]):[0-5][0-9]$'`),
     check('project_evening_positive', sql`${table.eveningSeconds} > 0`),
     check('project_batch_size_positive', sql`${table.batchSize} >= 1`),
+    check('project_first_batch_positive', sql`${table.firstBatch} >= 1`),
     check('project_in_hand_positive', sql`${table.batchesInHand} >= 1`),
   ],
 )

@@ -89,6 +89,7 @@ export const settings = () => ({
   dueOn: '2026-12-12',
   evenings: { weekdays: [2, 4], startsAt: '19:30', lengthSeconds: 9000, timeZone: 'Europe/Berlin' },
   batchSize: 6,
+  firstBatch: 2,
   batchesInHand: 3,
 })
 

@@ -36,6 +36,10 @@ export const router = createBrowserRouter([
           },
           { path: 'line', element: <LinePage /> },
           {
+            path: 'pilot/:unitId',
+            lazy: async () => ({ Component: (await import('../features/pilot/index.ts')).PilotPage }),
+          },
+          {
             path: 'hours',
             lazy: async () => ({ Component: (await import('../features/hours/index.ts')).HoursPage }),
           },

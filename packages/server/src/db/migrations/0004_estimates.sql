@@ -25,6 +25,7 @@ CREATE TABLE "progress_event_stage" (
 ALTER TABLE "progress_event" DROP CONSTRAINT "progress_event_shape";--> statement-breakpoint
 ALTER TABLE "progress_event" ADD COLUMN "work_seconds" integer;--> statement-breakpoint
 ALTER TABLE "progress_event" ADD COLUMN "verdict" text;--> statement-breakpoint
+ALTER TABLE "project" ADD COLUMN "first_batch" integer;--> statement-breakpoint
 ALTER TABLE "stage" ADD COLUMN "technique" text;--> statement-breakpoint
 ALTER TABLE "stage" ADD COLUMN "typed" jsonb DEFAULT '[]'::jsonb NOT NULL;--> statement-breakpoint
 ALTER TABLE "unit" ADD COLUMN "size" text DEFAULT 'foot' NOT NULL;--> statement-breakpoint
@@ -44,6 +45,7 @@ ALTER TABLE "progress_event" ADD CONSTRAINT "progress_event_shape" CHECK (case
         when "progress_event"."kind" in ('clock-stopped', 'lap-corrected', 'undone')
           then "progress_event"."stage_id" is null and "progress_event"."target_id" is not null
         else false end);--> statement-breakpoint
+ALTER TABLE "project" ADD CONSTRAINT "project_first_batch_positive" CHECK ("project"."first_batch" >= 1);--> statement-breakpoint
 ALTER TABLE "unit" ADD CONSTRAINT "unit_size_known" CHECK ("unit"."size" in ('small', 'foot', 'large foot', 'mounted', 'large', 'huge'));--> statement-breakpoint
 ALTER TABLE "unit" ADD CONSTRAINT "unit_detail_known" CHECK ("unit"."detail" in ('plain', 'usual', 'ornate'));--> statement-breakpoint
 ALTER TABLE "unit" ADD CONSTRAINT "unit_holder_positive" CHECK ("unit"."per_holder" >= 1);--> statement-breakpoint

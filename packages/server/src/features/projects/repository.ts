@@ -45,6 +45,7 @@ function settingsOf(row: Row): ProjectSettings {
       timeZone: row.timeZone,
     },
     batchSize: row.batchSize,
+    firstBatch: row.firstBatch,
     batchesInHand: row.batchesInHand,
   }
 }
@@ -58,6 +59,7 @@ function columnsOf(settings: ProjectSettings) {
     eveningSeconds: settings.evenings.lengthSeconds,
     timeZone: settings.evenings.timeZone,
     batchSize: settings.batchSize,
+    firstBatch: settings.firstBatch,
     batchesInHand: settings.batchesInHand,
   }
 }

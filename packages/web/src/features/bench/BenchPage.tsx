@@ -52,7 +52,7 @@ function Bench({ progress }: { readonly progress: Progress }) {
   const plan = planned.data?.ok ? planned.data.value : null
   const [choice, setChoice] = useState<Choice | null>(null)
   const [touchUp, setTouchUp] = useState<TouchUpWish | null>(null)
-  const batches = useMemo(() => splitIntoBatches(project, project.batchSize), [project])
+  const batches = useMemo(() => splitIntoBatches(project, project), [project])
   const shelf = dryingShelf(project, batches, progress, now)
   const task = currentTask(project, batches, progress, plan, choice, shelf)
   const actions = useBenchActions(project, progress, task, recorder)

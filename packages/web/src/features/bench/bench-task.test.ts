@@ -64,12 +64,13 @@ const project: Project = {
   dueOn: null,
   evenings: { weekdays: [2], startsAt: '19:30', lengthSeconds: minutes(150), timeZone: 'UTC' },
   batchSize: 2,
+  firstBatch: null,
   batchesInHand: null,
   units: [unit('a'), unit('b')],
   recipes: [],
   line: [stage('prime', 20), stage('coat', 0)],
 }
-const batches = splitIntoBatches(project, 2)
+const batches = splitIntoBatches(project, project)
 
 function task(events: object[], choice: { batchId: string; stageId: string } | null = null) {
   const progress = foldProgress(

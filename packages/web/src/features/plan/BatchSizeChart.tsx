@@ -1,4 +1,4 @@
-import type { BatchSizeOutcome, Project } from '@seriatim/core'
+import { smallestHiding, usualSplits, type Project, type SplitOutcome } from '@seriatim/core'
 import { Bar, CartesianGrid, ComposedChart, Line, ResponsiveContainer, XAxis, YAxis } from 'recharts'
 import { clockText, dayText, durationText } from '../../shared/format/index.ts'
 import { Button } from '../../shared/ui/index.ts'
@@ -7,9 +7,9 @@ import type { Comparison } from '../../shared/worker/index.ts'
 interface BatchSizeChartProps {
   readonly comparison: Comparison
   readonly project: Project
-  /** The size the plan uses, as one of the sizes compared. */
-  readonly chosen: number
-  readonly onChoose: (size: number) => void
+  /** The split the plan uses, as text. */
+  readonly chosen: string
+  readonly onChoose: (outcome: SplitOutcome) => void
 }
 
 const hour = 3600
@@ -18,9 +18,9 @@ const hour = 3600
 export function BatchSizeChart({ comparison, project, chosen, onChoose }: BatchSizeChartProps) {
   const { outcomes, total, running, cancel, restart } = comparison
   const rows = outcomes.map((outcome) => ({
-    size: outcome.batchSize,
-    hands: outcome.batchSize === chosen ? 0 : outcome.handsOnSeconds / hour,
-    chosen: outcome.batchSize === chosen ? outcome.handsOnSeconds / hour : 0,
+    size: sizeText(outcome),
+    hands: outcome.split === chosen ? 0 : outcome.handsOnSeconds / hour,
+    chosen: outcome.split === chosen ? outcome.handsOnSeconds / hour : 0,
     exposed: outcome.exposedSeconds / hour,
     finish: outcome.finishesAt,
   }))
@@ -39,6 +39,22 @@ export function BatchSizeChart({ comparison, project, chosen, onChoose }: BatchS
           <Button onClick={restart}>Compare the sizes</Button>
         ) : null}
       </div>
+      <ul className="mt-2 flex flex-wrap gap-2" aria-label="As people usually split">
+        {usualSplits(outcomes).map(({ name, outcome }) => (
+          <li key={name}>
+            <Button
+              aria-pressed={outcome.split === chosen}
+              className="aria-pressed:border-hands aria-pressed:text-hands"
+              onClick={() => onChoose(outcome)}
+            >
+              <span>
+                {name}
+                <span className="figures ml-2 text-sm font-normal">{sizeText(outcome)}</span>
+              </span>
+            </Button>
+          </li>
+        ))}
+      </ul>
       <div className="mt-3 h-64" aria-hidden="true">
         <ResponsiveContainer>
           <ComposedChart
@@ -52,7 +68,7 @@ export function BatchSizeChart({ comparison, project, chosen, onChoose }: BatchS
               stroke="var(--ink-soft)"
               tick={{ fontSize: 13 }}
               label={{
-                value: 'models a batch, at most',
+                value: 'models a batch, at most; 3+6: three first, then sixes',
                 position: 'bottom',
                 offset: 4,
                 fill: 'var(--ink-soft)',
@@ -76,7 +92,7 @@ export function BatchSizeChart({ comparison, project, chosen, onChoose }: BatchS
               scale="time"
               tickCount={4}
               tickFormatter={(moment: number) =>
-                dayText(moment as BatchSizeOutcome['finishesAt'], project.evenings.timeZone)
+                dayText(moment as SplitOutcome['finishesAt'], project.evenings.timeZone)
               }
             />
             <Bar
@@ -139,11 +155,12 @@ function SizeTable({
   project,
   chosen,
   onChoose,
-}: Omit<BatchSizeChartProps, 'comparison'> & { readonly outcomes: readonly BatchSizeOutcome[] }) {
+}: Omit<BatchSizeChartProps, 'comparison'> & { readonly outcomes: readonly SplitOutcome[] }) {
   const { timeZone } = project.evenings
+  const hiding = smallestHiding(outcomes)
   return (
     <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Batch sizes in figures">
-      <table className="w-full min-w-[44rem] text-left text-sm">
+      <table className="w-full min-w-[58rem] text-left text-sm">
         <thead>
           <tr className="text-ink-soft">
             {[
@@ -153,6 +170,8 @@ function SizeTable({
               'Waits shown',
               'Waits hidden',
               'Pots opened',
+              'Longest run',
+              'In hand',
               'First batch done',
               'All done',
             ].map((name) => (
@@ -164,23 +183,30 @@ function SizeTable({
         </thead>
         <tbody className="figures">
           {outcomes.map((outcome) => (
-            <tr key={outcome.batchSize} className="border-t border-paper-edge">
+            <tr key={outcome.split} className="border-t border-paper-edge">
               <th scope="row" className="pr-3">
                 <button
                   type="button"
-                  aria-pressed={outcome.batchSize === chosen}
-                  onClick={() => onChoose(outcome.batchSize)}
+                  aria-pressed={outcome.split === chosen}
+                  onClick={() => onChoose(outcome)}
                   title={outcome.split}
-                  className="min-h-9 min-w-12 rounded-[3px] border-2 border-rule font-bold aria-pressed:border-hands aria-pressed:text-hands"
+                  className="min-h-9 min-w-12 px-1 rounded-[3px] border-2 border-rule font-bold aria-pressed:border-hands aria-pressed:text-hands"
                 >
-                  {outcome.batchSize}
+                  {sizeText(outcome)}
                 </button>
+                {outcome === hiding ? (
+                  <span className="ml-2 font-sans text-xs font-bold whitespace-nowrap text-done">
+                    hides all drying
+                  </span>
+                ) : null}
               </th>
               <td className="pr-3">{outcome.batches}</td>
               <td className="pr-3">{durationText(outcome.handsOnSeconds)}</td>
               <td className="pr-3">{durationText(outcome.exposedSeconds)}</td>
               <td className="pr-3">{durationText(outcome.hiddenSeconds)}</td>
               <td className="pr-3">{outcome.potOpenings}</td>
+              <td className="pr-3">{durationText(outcome.longestRunSeconds)}</td>
+              <td className="pr-3">{outcome.inHandAtMost}</td>
               <td className="pr-3">
                 {dayText(outcome.firstBatchAt, timeZone)} {clockText(outcome.firstBatchAt, timeZone)}
               </td>
@@ -196,13 +222,19 @@ function SizeTable({
 }
 
 /** The comparison in a sentence. */
-function answer(outcomes: readonly BatchSizeOutcome[], running: boolean): string {
+function answer(outcomes: readonly SplitOutcome[], running: boolean): string {
   const [first, ...others] = outcomes
   if (!first || running) return 'Comparing batch sizes'
   const soonest = others.reduce((best, each) => (each.finishesAt < best.finishesAt ? each : best), first)
-  const hiding = outcomes.find((each) => each.exposedSeconds === 0)
+  const hiding = smallestHiding(outcomes)
+  const least = outcomes.reduce((best, each) => (each.exposedSeconds < best.exposedSeconds ? each : best))
   const hides = hiding
     ? `; ${String(hiding.batchSize)} hide${hiding.batchSize === 1 ? 's' : ''} all drying`
-    : ''
-  return `Batches of ${String(soonest.batchSize)} are done first${hides}`
+    : `; none hides all drying, ${sizeText(least)} shows least: ${durationText(least.exposedSeconds)}`
+  return `Batches of ${sizeText(soonest)} are done first${hides}`
+}
+
+/** `6`; `3+6`: three first, then sixes. */
+function sizeText({ batchSize, firstBatch }: SplitOutcome): string {
+  return firstBatch === null ? String(batchSize) : `${String(firstBatch)}+${String(batchSize)}`
 }

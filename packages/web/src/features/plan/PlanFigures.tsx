@@ -37,7 +37,9 @@ export function PlanFigures({ plan, project }: PlanFiguresProps) {
                 Minutes a model × models still to do, plus a set-up for every pot opened: {durationText(work)}{' '}
                 + {durationText(plan.setUpSeconds)} = {durationText(plan.handsOnSeconds)}.
               </p>
-              <p>Source: the minutes typed in the line.</p>
+              <p>
+                Source: the estimates; open a stage on the line, and it shows what its minutes are made of.
+              </p>
             </>
           }
         >

@@ -69,9 +69,7 @@ export function PlanPage() {
   }
   if (!plan) return <LoadingState what="the plan" />
 
-  const chosen = comparison.outcomes.find(
-    (outcome) => outcome.split === batchSizesText(splitIntoBatches(project, project.batchSize)),
-  )
+  const split = batchSizesText(splitIntoBatches(project, project))
   return (
     <>
       <Headline sub={<PlanFigures plan={plan} project={project} />} actions={<PlanControls />}>
@@ -97,7 +95,7 @@ export function PlanPage() {
         ) : null}
       </div>
       <div className="mt-8">
-        <BatchSizeControl comparison={comparison} chosen={chosen?.batchSize ?? project.batchSize} />
+        <BatchSizeControl comparison={comparison} chosen={split} />
       </div>
     </>
   )
@@ -108,7 +106,7 @@ function BatchSizeControl({
   chosen,
 }: {
   readonly comparison: ReturnType<typeof useBatchSizeComparison>
-  readonly chosen: number
+  readonly chosen: string
 }) {
   const project = useCurrentProject()
   const setSettings = useSettings()
@@ -117,7 +115,9 @@ function BatchSizeControl({
       comparison={comparison}
       project={project}
       chosen={chosen}
-      onChoose={(batchSize) => setSettings({ batchSize }, `Batches of ${String(batchSize)}.`)}
+      onChoose={({ batchSize, firstBatch, split }) =>
+        setSettings({ batchSize, firstBatch }, `Batches of ${split}.`)
+      }
     />
   )
 }
@@ -135,7 +135,7 @@ function PlanControls() {
   const project = useCurrentProject()
   const setSettings = useSettings()
   const largest = largestBatchSize(project)
-  const batches = splitIntoBatches(project, project.batchSize).length
+  const batches = splitIntoBatches(project, project).length
   const inHand = Math.min(project.batchesInHand ?? batches, batches)
   return (
     <>
@@ -144,7 +144,7 @@ function PlanControls() {
         value={Math.min(project.batchSize, largest)}
         min={1}
         max={largest}
-        onChange={(batchSize) => setSettings({ batchSize }, '')}
+        onChange={(batchSize) => setSettings({ batchSize, firstBatch: null }, '')}
       />
       <Stepper
         label="In hand"

@@ -25,6 +25,7 @@ const project: Project = {
   dueOn: null,
   evenings: { weekdays: [2, 4], startsAt: '19:30', lengthSeconds: minutes(150), timeZone: 'UTC' },
   batchSize: 5,
+  firstBatch: null,
   batchesInHand: 2,
   units: ['a', 'b'].map((name) => ({
     id: name as UnitId,

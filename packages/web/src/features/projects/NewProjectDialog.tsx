@@ -19,6 +19,7 @@ const fresh = (): ProjectSettings => ({
     timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone,
   },
   batchSize: 6,
+  firstBatch: null,
   batchesInHand: 3,
 })
 

@@ -8,6 +8,7 @@ import {
   type Unit,
 } from '@seriatim/core'
 import { Pencil, Trash2 } from 'lucide-react'
+import { Link } from 'react-router'
 import { plural } from '../../shared/format/index.ts'
 import { IconButton, PunchStrip } from '../../shared/ui/index.ts'
 import { useNow } from '../../shared/use-now.ts'
@@ -44,6 +45,15 @@ export function UnitTicket({ project, unit, progress, onEdit, onRemove }: UnitTi
               : ''}
           </p>
         </div>
+        {project.line.length > 0 && unit.models.length > 1 ? (
+          <Link
+            to={`../pilot/${unit.id}`}
+            className="flex min-h-11 items-center px-2 font-bold underline underline-offset-4"
+          >
+            {unit.pilot.length === 0 ? 'Take a pilot' : 'The pilot'}
+            <span className="sr-only"> of {unit.name}</span>
+          </Link>
+        ) : null}
         <IconButton label={`Change ${unit.name}`} onClick={onEdit}>
           <Pencil aria-hidden="true" size={18} />
         </IconButton>

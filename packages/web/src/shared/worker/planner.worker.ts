@@ -1,7 +1,7 @@
-import { offersOfSameness, orderLine, planLine, tryBatchSize } from '@seriatim/core'
+import { offersOfSameness, orderLine, planLine, trySplit } from '@seriatim/core'
 import { expose } from 'comlink'
 
-const planner = { planLine, tryBatchSize, orderLine, offersOfSameness }
+const planner = { planLine, trySplit, orderLine, offersOfSameness }
 
 export type Planner = typeof planner
 

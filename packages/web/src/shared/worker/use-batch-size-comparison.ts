@@ -1,11 +1,11 @@
-import { distinctBatchSizes, type BatchSizeOutcome, type PlanningInput } from '@seriatim/core'
+import { distinctSplits, type SplitOutcome, type PlanningInput } from '@seriatim/core'
 import { useQueries, useQueryClient, type UseQueryResult } from '@tanstack/react-query'
 import { useMemo } from 'react'
 import { callPlanner } from './call-planner.ts'
 import { inputKey } from './input-key.ts'
 
 export interface Comparison {
-  readonly outcomes: readonly BatchSizeOutcome[]
+  readonly outcomes: readonly SplitOutcome[]
   readonly total: number
   readonly running: boolean
   readonly cancel: () => void
@@ -14,18 +14,18 @@ export interface Comparison {
 
 const effortPerSize = 600_000
 
-/** Every batch size tried in turn, the first results in view while the others are worked out. */
+/** Every way of splitting tried in turn, the first results in view while the others are worked out. */
 export function useBatchSizeComparison(input: PlanningInput | null): Comparison {
   const client = useQueryClient()
-  const sizes = useMemo(() => (input ? distinctBatchSizes(input.project) : []), [input])
+  const splits = useMemo(() => (input ? distinctSplits(input.project) : []), [input])
   const queryKey = ['batch-size', inputKey(input)]
   const { outcomes, running, restart } = useQueries({
-    queries: sizes.map((size) => ({
-      queryKey: [...queryKey, size],
+    queries: splits.map((split) => ({
+      queryKey: [...queryKey, split],
       queryFn: ({ signal }: { signal: AbortSignal }) => {
         if (!input) throw new Error('nothing to compare')
         const wish = { ...input, effort: effortPerSize }
-        return callPlanner('compare', (planner) => planner.tryBatchSize(wish, size), signal)
+        return callPlanner('compare', (planner) => planner.trySplit(wish, split), signal)
       },
       staleTime: Number.POSITIVE_INFINITY,
       gcTime: 60_000,
@@ -34,14 +34,14 @@ export function useBatchSizeComparison(input: PlanningInput | null): Comparison 
   })
   return {
     outcomes,
-    total: sizes.length,
+    total: splits.length,
     running,
     cancel: () => void client.cancelQueries({ queryKey }),
     restart,
   }
 }
 
-function together(results: readonly UseQueryResult<BatchSizeOutcome | null>[]) {
+function together(results: readonly UseQueryResult<SplitOutcome | null>[]) {
   return {
     outcomes: results.flatMap((result) => result.data ?? []),
     running: results.some((result) => result.isFetching),

@@ -1,0 +1,287 @@
+import { colourDifference, lightness } from '../colour/colour.ts'
+import type { Stage } from '../line/stage.ts'
+import type { Material } from '../materials/material.ts'
+import { foldProgress, type Judgement, type Lap, type Progress } from '../progress/fold-progress.ts'
+import { isThrough } from '../progress/hole-state.ts'
+import type { Project, Unit } from '../project/project.ts'
+import { plainStep, type Recipe, type Step } from '../recipe/recipe.ts'
+import { factsOf, joinWords, type Shelf, type StepFacts } from '../recipe/step-facts.ts'
+import type { ModelId, StageId, StepId } from '../units/ids.ts'
+import { seconds } from '../units/seconds.ts'
+import {
+  estimateLine,
+  totalOf,
+  type EstimateInput,
+  type LineEstimate,
+  type StageAmount,
+  type StageEstimate,
+  type TimeRange,
+} from './estimate-line.ts'
+import { stageOfStep } from './line-for-standard.ts'
+
+type PilotProject = Pick<Project, 'units' | 'recipes' | 'line' | 'batchSize'>
+type PilotInput = EstimateInput & { readonly project: PilotProject }
+
+/** What the pilot showed at one stage. */
+export interface PilotStage {
+  readonly stage: Stage
+  readonly estimate: StageEstimate
+  /** Pilot models that take it, and those through it. */
+  readonly models: number
+  readonly done: number
+  /** Seconds a model on the clock; `null` before the first lap. */
+  readonly clockSeconds: number | null
+  /** What a model was expected to take before the pilot began. */
+  readonly expectedSeconds: number
+  readonly judgement: Judgement | null
+}
+
+export interface PilotReport {
+  readonly stages: readonly PilotStage[]
+  /** What the models that are not the pilot still take: before the first lap, and after each. */
+  readonly rest: readonly TimeRange[]
+  readonly restModels: number
+}
+
+const nothingDone = foldProgress([])
+
+/** A unit's pilot: every lap beside what was expected, and how each moved the estimate of the rest. */
+export function pilotReport(input: PilotInput, unit: Unit): PilotReport {
+  const progress = input.progress ?? nothingDone
+  const pilot = new Set<ModelId>(unit.pilot)
+  const isOfPilot = (lap: Lap) => lap.done.length > 0 && lap.done.every((model) => pilot.has(model))
+  const laps = progress.laps.filter(isOfPilot)
+  const others = progress.laps.filter((lap) => !isOfPilot(lap))
+  const after = (count: number) =>
+    estimateLine({ ...input, progress: { ...progress, laps: [...others, ...laps.slice(0, count)] } })
+  const steps = Array.from({ length: laps.length + 1 }, (_, count) => after(count))
+  const [before = after(0)] = steps
+  const now = steps.at(-1) ?? before
+  const stages = now.stages
+    .filter(({ work }) => work.unitId === unit.id && work.takers.some((model) => pilot.has(model)))
+    .flatMap((estimate): PilotStage[] => {
+      const { stageId } = estimate.work
+      const stage = input.project.line.find((each) => each.id === stageId)
+      if (!stage) return []
+      const takers = estimate.work.takers.filter((model) => pilot.has(model))
+      const own = laps.filter((lap) => lap.stageId === stageId)
+      const models = own.reduce((sum, lap) => sum + lap.done.length, 0)
+      const spent = own.reduce((sum, lap) => sum + secondsOf(lap), 0)
+      const expected = before.stages.find(({ work }) => work.stageId === stageId && work.unitId === unit.id)
+      return [
+        {
+          stage,
+          estimate,
+          models: takers.length,
+          done: takers.filter((model) => isThrough(progress, model, stage)).length,
+          clockSeconds: models > 0 ? spent / models : null,
+          expectedSeconds: expected?.perModel.likely ?? estimate.perModel.likely,
+          judgement: latestOn(progress, stageId, pilot),
+        },
+      ]
+    })
+  return {
+    stages,
+    rest: steps.map((each) => totalOf(each.rates, restOf(each, input, unit, progress))),
+    restModels: unit.models.length - pilot.size,
+  }
+}
+
+function secondsOf({ correction, stoppedAt, startedAt }: Lap): number {
+  return correction?.workSeconds ?? (stoppedAt - startedAt) / 1000
+}
+
+function latestOn(progress: Progress, stageId: StageId, pilot: ReadonlySet<ModelId>): Judgement | null {
+  const own = progress.judgements.filter(
+    (each) => each.stageId === stageId && each.modelIds.some((model) => pilot.has(model)),
+  )
+  return own.at(-1) ?? null
+}
+
+function restOf(
+  estimate: LineEstimate,
+  { project }: PilotInput,
+  unit: Unit,
+  progress: Progress,
+): readonly StageAmount[] {
+  const pilot = new Set(unit.pilot)
+  const stageById = new Map(project.line.map((stage) => [stage.id, stage]))
+  return estimate.stages.flatMap((stage): StageAmount[] => {
+    const written = stageById.get(stage.work.stageId)
+    if (stage.work.unitId !== unit.id || !written) return []
+    const models = stage.work.takers.filter(
+      (model) => !pilot.has(model) && !isThrough(progress, model, written),
+    ).length
+    return models === 0 ? [] : [{ stage, models, setUps: Math.ceil(models / project.batchSize) }]
+  })
+}
+
+/** What the pilot's notes ask for, with what it means for the rest; `seconds` is saved, or added. */
+export type PilotProposal =
+  | { readonly kind: 'leave out'; readonly stage: Stage; readonly note: string; readonly seconds: number }
+  | {
+      readonly kind: 'add'
+      readonly stage: Stage
+      readonly note: string
+      readonly seconds: number
+      readonly text: string
+      readonly step: Step
+    }
+
+/**
+ * From verdicts to changes: a stage that did nothing is left out, and one that was too little gets highlights on
+ * the same regions, of the nearest lighter colour on the shelf. `newId` gives UUIDs.
+ */
+export function pilotProposals(
+  input: PilotInput,
+  unit: Unit,
+  report: PilotReport,
+  newId: () => string,
+): readonly PilotProposal[] {
+  const progress = input.progress ?? nothingDone
+  const recipe = input.project.recipes.find((each) => each.unitIds.includes(unit.id))
+  return report.stages.flatMap(({ stage, judgement }): PilotProposal[] => {
+    if (judgement?.verdict === 'did nothing') {
+      const estimate = estimateLine(input)
+      const amounts = restOf(estimate, input, unit, progress).filter(
+        (each) => each.stage.work.stageId === stage.id,
+      )
+      const saved = totalOf(estimate.rates, amounts).likely
+      return [{ kind: 'leave out', stage, note: judgement.note, seconds: saved }]
+    }
+    if (judgement?.verdict !== 'too little' || !recipe) return []
+    const own = factsOf(recipe, input.shelf).filter((facts) =>
+      stage.steps.some((step) => step.stepId === facts.step.id),
+    )
+    const step = highlightOver(own, input.shelf, unit, newId)
+    if (!step || isThere(recipe, step)) return []
+    const added = {
+      ...input,
+      project: {
+        ...input.project,
+        recipes: input.project.recipes.map((each) => (each === recipe ? withHighlight(each, step) : each)),
+        line: [...input.project.line, stageOfStep(recipe, step, input.project)],
+      },
+    }
+    const estimate = estimateLine(added)
+    const amounts = restOf(estimate, added, unit, progress).filter(
+      (each) => each.stage.work.stageId === stageOfStep(recipe, step, input.project).id,
+    )
+    const [paint] = step.mix
+    const name = paint ? (input.shelf.get(paint.materialId)?.name ?? '') : ''
+    const where = step.on === 'whole' ? 'everything' : `the ${joinWords(step.on)}`
+    return [
+      {
+        kind: 'add',
+        stage,
+        note: judgement.note,
+        seconds: totalOf(estimate.rates, amounts).likely,
+        text: `Highlights of ${name} on ${where}`,
+        step,
+      },
+    ]
+  })
+}
+
+function highlightOver(
+  facts: readonly StepFacts[],
+  shelf: Shelf,
+  unit: Unit,
+  newId: () => string,
+): Step | null {
+  const [first] = facts
+  if (!first?.material) return null
+  const lighter = lighterThan(first.material, shelf)
+  if (!lighter) return null
+  const regions = [...new Set(facts.flatMap((each) => each.regions.map((region) => region.name)))]
+  return {
+    ...plainStep,
+    id: newId() as StepId,
+    on: first.whole ? 'whole' : regions,
+    mix: [{ materialId: lighter.id, parts: 1 }],
+    technique: 'edge',
+    standard: unit.standard === 'display' ? 'tabletop' : unit.standard,
+    note: 'Quick: only what catches the light.',
+  }
+}
+
+const [leastLighter, mostLighter] = [10, 40]
+
+/** The opaque colour nearest to this one that is clearly lighter; null when there is none. */
+function lighterThan(base: Material, shelf: Shelf): Material | null {
+  const from = lightness(base.colour)
+  const candidates = [...shelf.values()].filter(({ kind, colour }) => {
+    const by = lightness(colour) - from
+    return (
+      kind === (base.kind === 'metallic' ? 'metallic' : 'opaque') && by >= leastLighter && by <= mostLighter
+    )
+  })
+  return candidates.reduce<Material | null>(
+    (best, each) =>
+      best && colourDifference(base.colour, best.colour) <= colourDifference(base.colour, each.colour)
+        ? best
+        : each,
+    null,
+  )
+}
+
+function isThere(recipe: Recipe, step: Step): boolean {
+  return recipe.steps.some(
+    (each) =>
+      each.technique === step.technique &&
+      each.mix[0]?.materialId === step.mix[0]?.materialId &&
+      String(each.on) === String(step.on),
+  )
+}
+
+/** The highlights lie on the last layer of their regions, under what goes over everything afterwards. */
+function withHighlight(recipe: Recipe, step: Step): Recipe {
+  const isOnThem = (each: Step) =>
+    each.on !== 'whole' && (step.on === 'whole' || each.on.some((name) => step.on.includes(name)))
+  const place = recipe.steps.findLastIndex(isOnThem)
+  return { ...recipe, steps: [...recipe.steps.slice(0, place + 1), step, ...recipe.steps.slice(place + 1)] }
+}
+
+/** The project with a proposal taken up: in the recipe, and where a stage is left out on the line as well. */
+export function applyPilotProposal(
+  { recipes, line }: Pick<Project, 'recipes' | 'line'>,
+  unit: Unit,
+  proposal: PilotProposal,
+): Pick<Project, 'recipes' | 'line'> {
+  const recipe = recipes.find((each) => each.unitIds.includes(unit.id))
+  if (proposal.kind === 'add') {
+    return {
+      recipes: recipes.map((each) => (each === recipe ? withHighlight(each, proposal.step) : each)),
+      line,
+    }
+  }
+  const own = new Set(
+    proposal.stage.steps.filter((step) => step.recipeId === recipe?.id).map((step) => step.stepId),
+  )
+  const without = recipe ? recipe.unitIds : [unit.id]
+  return {
+    recipes: recipes.map((each) =>
+      each === recipe && own.size > 0
+        ? { ...each, steps: each.steps.filter((step) => !own.has(step.id)) }
+        : each,
+    ),
+    line: line.map((stage) =>
+      stage.id === proposal.stage.id
+        ? {
+            ...stage,
+            steps: stage.steps.filter((step) => !own.has(step.stepId)),
+            notNeededBy: [...new Set([...stage.notNeededBy, ...(own.size > 0 ? without : [unit.id])])],
+          }
+        : stage,
+    ),
+  }
+}
+
+/** How the pilot was in all: on the clock, against what was expected of the same stages. */
+export function pilotTotals(report: PilotReport): { readonly clock: number; readonly expected: number } {
+  const timed = report.stages.filter((each) => each.clockSeconds !== null)
+  return {
+    clock: seconds(Math.round(timed.reduce((sum, each) => sum + (each.clockSeconds ?? 0), 0))),
+    expected: seconds(Math.round(timed.reduce((sum, each) => sum + each.expectedSeconds, 0))),
+  }
+}

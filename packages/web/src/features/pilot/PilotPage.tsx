@@ -1,0 +1,212 @@
+import {
+  applyPilotProposal,
+  keepVersion,
+  localDateAt,
+  pilotProposals,
+  pilotReport,
+  pilotTotals,
+  type EstimateInput,
+  type PilotProposal,
+  type PilotStage,
+  type Unit,
+} from '@seriatim/core'
+import { Flag, Users } from 'lucide-react'
+import { useMemo, useState } from 'react'
+import { Link, useParams } from 'react-router'
+import { v7 } from 'uuid'
+import { useProjectChange } from '../../shared/api/index.ts'
+import { durationText, plural, rangeText } from '../../shared/format/index.ts'
+import { useCurrentProject } from '../../shared/project-context.ts'
+import { useProgress, useRecorder } from '../../shared/progress/index.ts'
+import { Button, EmptyState, ErrorState, Headline, LoadingState } from '../../shared/ui/index.ts'
+import { useEstimateInput } from '../../shared/working-project.ts'
+import { ChoosePilotDialog } from './ChoosePilotDialog.tsx'
+import { LapSteps } from './LapSteps.tsx'
+import { PilotStages } from './PilotStages.tsx'
+import { VerdictDialog } from './VerdictDialog.tsx'
+
+export function PilotPage() {
+  const project = useCurrentProject()
+  const { unitId } = useParams()
+  const unit = project.units.find((each) => each.id === unitId)
+  const { progress, error, refetch } = useProgress(project.id)
+  const input = useEstimateInput(project, progress)
+  if (!unit) {
+    return (
+      <EmptyState title="There is no such unit">
+        <Link to="../roster" className="font-bold underline underline-offset-4">
+          To the roster
+        </Link>
+      </EmptyState>
+    )
+  }
+  if (input) return <Pilot key={unit.id} unit={unit} input={input} />
+  if (error) return <ErrorState error={error} onRetry={() => void refetch()} />
+  return <LoadingState what="the pilot" />
+}
+
+function Pilot({ unit, input }: { readonly unit: Unit; readonly input: EstimateInput }) {
+  const project = useCurrentProject()
+  const change = useProjectChange(project.id)
+  const recorder = useRecorder(project.id)
+  const [choosing, setChoosing] = useState(unit.pilot.length === 0)
+  const [judging, setJudging] = useState<PilotStage | null>(null)
+  const whole = useMemo(() => ({ ...input, project }), [input, project])
+  const report = useMemo(() => pilotReport(whole, unit), [whole, unit])
+  const proposals = useMemo(() => pilotProposals(whole, unit, report, v7), [whole, unit, report])
+  const recipe = project.recipes.find((each) => each.unitIds.includes(unit.id))
+  const isThrough = report.stages.length > 0 && report.stages.every((each) => each.done === each.models)
+
+  const take = async (proposal: PilotProposal) => {
+    const next = applyPilotProposal(project, unit, proposal)
+    const said =
+      proposal.kind === 'leave out'
+        ? `${proposal.stage.name} is left out.`
+        : 'The highlights are in the recipe. Take the order on the line, and it has them too.'
+    if (next.recipes !== project.recipes && recipe)
+      await change.mutateAsync({ change: { kind: 'recipes', recipes: next.recipes }, said })
+    if (next.line !== project.line)
+      await change.mutateAsync({ change: { kind: 'line', line: next.line }, said })
+  }
+  const keep = () => {
+    if (!recipe) return
+    const today = localDateAt(input.now, project.evenings.timeZone)
+    const kept = keepVersion(recipe, today, `As the pilot of ${unit.name} was painted.`)
+    change.mutate({
+      change: {
+        kind: 'recipes',
+        recipes: project.recipes.map((each) => (each === recipe ? kept : each)),
+      },
+      said: `The pilot is the reference: version ${String(kept.versions.at(-1)?.number ?? 1)} of the recipe.`,
+    })
+  }
+
+  return (
+    <>
+      <Headline
+        sub={
+          unit.pilot.length === 0
+            ? 'Take one to five models through the whole line first, with the clock on: then the rest is known.'
+            : `The pilot: ${plural(unit.pilot.length, 'model')} of ${String(unit.models.length)}. It goes down the line first, by itself, and stays on the desk as the reference.`
+        }
+        actions={
+          <>
+            <Button weight={unit.pilot.length === 0 ? 'main' : 'plain'} onClick={() => setChoosing(true)}>
+              <Users aria-hidden="true" size={18} /> Choose the pilot
+            </Button>
+            {isThrough && recipe ? (
+              <Button weight="main" onClick={keep}>
+                <Flag aria-hidden="true" size={18} /> Keep it as the reference
+              </Button>
+            ) : null}
+            <Link
+              to="../bench"
+              className="flex min-h-11 items-center px-2 font-bold underline underline-offset-4"
+            >
+              To the bench
+            </Link>
+          </>
+        }
+      >
+        {headlineOf(unit, report)}
+      </Headline>
+      {unit.pilot.length === 0 ? null : (
+        <div className="grid items-start gap-5 lg:grid-cols-[minmax(0,1fr)_24rem]">
+          <PilotStages report={report} onJudge={setJudging} />
+          <div className="grid gap-5">
+            <Proposals
+              unit={unit}
+              proposals={proposals}
+              onTake={(proposal) => void take(proposal).catch(() => undefined)}
+            />
+            <LapSteps report={report} />
+          </div>
+        </div>
+      )}
+      {choosing ? (
+        <ChoosePilotDialog
+          unit={unit}
+          onClose={() => setChoosing(false)}
+          onChoose={(pilot) => {
+            change.mutate({
+              change: { kind: 'unit', unit: { ...unit, pilot } },
+              said:
+                pilot.length === 0
+                  ? 'No pilot.'
+                  : `The pilot of ${unit.name}: ${plural(pilot.length, 'model')}.`,
+            })
+            setChoosing(false)
+          }}
+        />
+      ) : null}
+      {judging ? (
+        <VerdictDialog
+          stage={judging}
+          onClose={() => setJudging(null)}
+          onJudge={(verdict, note) => {
+            recorder.judge(judging.stage.id, unit.pilot, verdict, note)
+            setJudging(null)
+          }}
+        />
+      ) : null}
+    </>
+  )
+}
+
+function headlineOf(unit: Unit, report: ReturnType<typeof pilotReport>): string {
+  const { clock } = pilotTotals(report)
+  const rest = report.rest.at(-1)
+  if (unit.pilot.length === 0) return `${unit.name}: which model goes first?`
+  const others =
+    rest && rest.likely > 0
+      ? `the others take ${durationText(rest.likely)} (${rangeText(rest)})`
+      : 'the others are done'
+  return clock === 0
+    ? `${unit.name}: ${others}, before the first lap`
+    : `${unit.name}: ${durationText(clock)} a pilot model, ${others}`
+}
+
+function Proposals({
+  unit,
+  proposals,
+  onTake,
+}: {
+  readonly unit: Unit
+  readonly proposals: readonly PilotProposal[]
+  readonly onTake: (proposal: PilotProposal) => void
+}) {
+  return (
+    <section className="ticket p-4" aria-labelledby="pilot-says">
+      <h2 id="pilot-says" className="text-xl">
+        {proposals.length === 0 ? 'The pilot asks for no change' : 'What the pilot asks for'}
+      </h2>
+      {proposals.length === 0 ? (
+        <p className="mt-1 text-sm text-ink-soft">
+          Look at it from a metre, beside the others, and say of each stage what it did.
+        </p>
+      ) : null}
+      <ul>
+        {proposals.map((proposal) => (
+          <li
+            key={`${proposal.kind} ${proposal.stage.id}`}
+            className="border-t border-paper-edge py-2 first:border-0"
+          >
+            <p>
+              <b>{proposal.kind === 'leave out' ? `Leave out ${proposal.stage.name}` : proposal.text}</b>
+              {proposal.note === '' ? '' : `: “${proposal.note}”`}
+            </p>
+            <p className="flex flex-wrap items-center justify-between gap-2 text-sm text-ink-soft">
+              <span>
+                {durationText(proposal.seconds)} {proposal.kind === 'leave out' ? 'less' : 'more'} for the
+                rest of {unit.name}
+              </span>
+              <Button onClick={() => onTake(proposal)}>
+                {proposal.kind === 'leave out' ? 'Leave it out' : 'Add it'}
+              </Button>
+            </p>
+          </li>
+        ))}
+      </ul>
+    </section>
+  )
+}

@@ -1,0 +1,1 @@
+export { PilotPage } from './PilotPage.tsx'
