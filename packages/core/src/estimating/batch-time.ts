@@ -5,6 +5,8 @@ import type { Seconds } from '../units/seconds.ts'
 /** What a batch takes at one stage. */
 export interface BatchTime {
   readonly setUpSeconds: Seconds
+  /** When the colour still lies on the palette. */
+  readonly againSeconds: Seconds
   readonly secondsPerModel: Seconds
 }
 
@@ -16,6 +18,7 @@ export function batchTime(stage: Stage, unitId: UnitId, times: BatchTimes = noTi
   return (
     times.get(stage.id)?.get(unitId) ?? {
       setUpSeconds: stage.setUpSeconds,
+      againSeconds: stage.setUpSeconds,
       secondsPerModel: stage.handsOnSecondsPerModel,
     }
   )

@@ -9,7 +9,8 @@ import type { Seconds } from '../units/seconds.ts'
 import type { BatchTime, BatchTimes } from './batch-time.ts'
 import { learningTotal } from './learning.ts'
 import { cellOf, countDoneBefore, observeTimes, type ObservedTime } from './observe-times.ts'
-import { spreadPresets, type Size } from './presets.ts'
+import { techniqueFacts, type Tool } from '../recipe/technique.ts'
+import { onPalette, spreadPresets, type Size } from './presets.ts'
 import {
   lapSpread,
   learnRates,
@@ -199,6 +200,14 @@ export function amountsLeft(
     .map((stage) => ({ stage, models: stage.left, setUps: Math.ceil(stage.left / batchSize) }))
 }
 
+/** A brushed colour stays on the palette for the session; cans, airbrush and glue are set up anew. */
+function againSeconds({ technique, setUpSeconds }: StageWork): number {
+  const staysWet = technique !== null && wetTools.includes(techniqueFacts[technique].tool)
+  return staysWet ? Math.min(setUpSeconds, onPalette.minutes * 60) : setUpSeconds
+}
+
+const wetTools: readonly Tool[] = ['brush', 'dry brush', 'sponge']
+
 /** The estimate as the planner takes it: whole seconds by stage and unit. */
 export function timesOf(estimate: LineEstimate): BatchTimes {
   const times = new Map<StageId, Map<UnitId, BatchTime>>()
@@ -207,6 +216,7 @@ export function timesOf(estimate: LineEstimate): BatchTimes {
     times.set(work.stageId, ofStage)
     ofStage.set(work.unitId, {
       setUpSeconds: Math.round(work.setUpSeconds) as Seconds,
+      againSeconds: Math.round(againSeconds(work)) as Seconds,
       secondsPerModel: Math.round(perModel.likely) as Seconds,
     })
   }

@@ -25,7 +25,7 @@ function workContent(instance: PlanInstance): number {
   const working = instance.batches.filter((batch) => batch.tasks.length > 0)
   if (working.length === 0) return 0
   let work = 0
-  const setUps = new Map<number, { cost: number; times: number }>()
+  const setUps = new Map<number, { first: number; again: number; times: number }>()
   for (const batch of working) {
     const runs = new Map<number, number>()
     let previous: number | null = null
@@ -35,7 +35,8 @@ function workContent(instance: PlanInstance): number {
       previous = task.family
       const known = setUps.get(task.family)
       setUps.set(task.family, {
-        cost: Math.min(known?.cost ?? task.setUp, task.setUp),
+        first: Math.min(known?.first ?? task.setUp, task.setUp),
+        again: Math.min(known?.again ?? task.again, task.again, task.setUp),
         times: known?.times ?? 1,
       })
     }
@@ -45,8 +46,9 @@ function workContent(instance: PlanInstance): number {
       if (known) setUps.set(family, { ...known, times: Math.max(known.times, times) })
     }
   }
-  for (const [family, { cost, times }] of setUps) {
-    work += cost * (family === instance.openFamily ? times - 1 : times)
+  // The first opening is a whole one; later the colour may still lie on the palette.
+  for (const [family, { first, again, times }] of setUps) {
+    work += (family === instance.openFamily ? 0 : first) + again * (times - 1)
   }
   const lastWaits = working.map((batch) => batch.tasks.at(-1)?.wait ?? 0)
   return atWork(instance, work) + Math.min(...lastWaits)

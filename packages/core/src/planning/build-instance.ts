@@ -49,6 +49,7 @@ export function buildInstance(
         stage: project.line.indexOf(stage),
         family: families.get(potOf(stage)) ?? 0,
         setUp: time.setUpSeconds,
+        again: Math.min(time.againSeconds, time.setUpSeconds),
         perModel: time.secondsPerModel,
         wait: dryingWait(stage),
         regions: touched,

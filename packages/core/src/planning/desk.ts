@@ -7,7 +7,7 @@ export type SplitPolicy = 'fill' | 'whole'
 /** Where a batch's next task would begin in the current session. */
 export interface Peek {
   readonly start: number
-  readonly opensPot: boolean
+  readonly setUp: number
   readonly task: PlanTask
 }
 
@@ -32,7 +32,11 @@ export function createDesk(instance: PlanInstance): Desk {
   const longestSession = Math.max(0, ...sessions.map((session) => session.end - session.start))
   const openBefore = prefixLengths(sessions)
   const regions = instance.batches.map((batch) => createRegionSlots(batch, instance.regionCount))
+  const closes = instance.potsCloseBetweenSessions
   const next = new Int32Array(instance.batches.length)
+  const families = instance.batches.flatMap((batch) => batch.tasks.map((task) => task.family))
+  /** The session in which each pot was last on the palette, from 1. */
+  const onPalette = new Int32Array(Math.max(-1, instance.openFamily ?? -1, ...families) + 1)
   const begunAtFirst = instance.batches.filter((batch) => batch.begun && batch.tasks.length > 0).length
   const mostInHand = instance.inHandAtMost ?? Number.POSITIVE_INFINITY
   let policy: SplitPolicy = 'fill'
@@ -58,6 +62,8 @@ export function createDesk(instance: PlanInstance): Desk {
     inHand = begunAtFirst
     failed = false
     next.fill(0)
+    onPalette.fill(0)
+    if (family !== null) onPalette[family] = 1
     for (const each of regions) each.reset()
   }
 
@@ -79,7 +85,19 @@ export function createDesk(instance: PlanInstance): Desk {
   }
 
   function isOpen(task: PlanTask): boolean {
-    return family === task.family && (!instance.potsCloseBetweenSessions || familySession === session)
+    return family === task.family && (!closes || familySession === session)
+  }
+
+  /** Brought on to the palette in this session, and not dry yet. */
+  function isOnPalette(task: PlanTask): boolean {
+    if (task.again >= task.setUp) return false
+    const since = onPalette[task.family] ?? 0
+    return closes ? since === session + 1 : since > 0
+  }
+
+  function setUpOf(task: PlanTask): number {
+    if (isOpen(task)) return 0
+    return isOnPalette(task) ? task.again : task.setUp
   }
 
   /** The earliest start of the set-up at which no model is touched wet when its turn comes. */
@@ -97,8 +115,8 @@ export function createDesk(instance: PlanInstance): Desk {
   function peek(batch: number): Peek | null {
     const task = taskOf(batch)
     if (!task || !mayGoOn(batch)) return null
-    const open = isOpen(task)
-    return { start: earliestStart(batch, task, 0, open ? 0 : task.setUp), opensPot: !open, task }
+    const setUp = setUpOf(task)
+    return { start: earliestStart(batch, task, 0, setUp), setUp, task }
   }
 
   function place(batch: number): boolean {
@@ -126,8 +144,8 @@ export function createDesk(instance: PlanInstance): Desk {
 
   /** How many models were placed before `end`; 0 leaves everything as it was. */
   function placeInSession(batch: number, task: PlanTask, left: number, end: number): number {
-    const open = isOpen(task)
-    const setUp = open ? 0 : task.setUp
+    const opensPot = !isOpen(task) && !isOnPalette(task)
+    const setUp = setUpOf(task)
     const start = earliestStart(batch, task, left, setUp)
     const wanted = task.models.length - left
     const room = end - start - setUp
@@ -148,16 +166,15 @@ export function createDesk(instance: PlanInstance): Desk {
       count,
       start,
       setUp,
-      opensPot: !open,
+      opensPot,
       end: clock,
       session,
     })
     exposed += start - free
-    if (!open) {
-      setUpSeconds += setUp
-      potOpenings += 1
-    }
+    setUpSeconds += setUp
+    if (opensPot) potOpenings += 1
     family = task.family
+    onPalette[family] = session + 1
     familySession = session
     free = clock
     return count

@@ -5,7 +5,7 @@ import type { PlanInstance } from './instance.ts'
 type Rule = (peek: Peek, waited: number, tail: number) => number
 
 const byStart: Rule = (_, waited) => waited
-const openPotFirst: Rule = (peek, waited) => waited + (peek.opensPot ? peek.task.setUp : 0)
+const openPotFirst: Rule = (peek, waited) => waited + peek.setUp
 const longestTailFirst: Rule = (_, waited, tail) => waited * 4 - tail
 const quickestFirst: Rule = (peek, waited) => waited + peek.task.perModel * peek.task.models.length
 

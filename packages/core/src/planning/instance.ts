@@ -7,6 +7,8 @@ export interface PlanTask {
   /** Tasks of one family need no set-up in between (the same pot is open). */
   readonly family: number
   readonly setUp: number
+  /** Set-up when the colour still lies on the palette from earlier in the session; `setUp` where nothing stays. */
+  readonly again: number
   readonly perModel: number
   /** Least drying after the hands leave a model. */
   readonly wait: number

@@ -17,8 +17,17 @@ const instance: PlanInstance = {
     begun: false,
     drying: [],
     tasks: [
-      { stage: 0, family: 0, setUp: 5, perModel: 10, wait: 20, regions: 'whole' as const, models: [0, 1] },
-      { stage: 1, family: 1, setUp: 5, perModel: 10, wait: 0, regions: [0], models: [0, 1] },
+      {
+        stage: 0,
+        family: 0,
+        setUp: 5,
+        again: 5,
+        perModel: 10,
+        wait: 20,
+        regions: 'whole' as const,
+        models: [0, 1],
+      },
+      { stage: 1, family: 1, setUp: 5, again: 5, perModel: 10, wait: 0, regions: [0], models: [0, 1] },
     ],
   })),
 }

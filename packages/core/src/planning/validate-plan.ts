@@ -55,7 +55,16 @@ function checkHands(instance: PlanInstance, segments: readonly PlanSegment[]): B
       ? instance.batches[previous.batch]?.tasks[previous.task]?.family
       : instance.openFamily
     const closed = instance.potsCloseBetweenSessions && (previous?.session ?? 0) !== segment.session
-    const needed = openPot !== task.family || closed ? task.setUp : 0
+    const wet = inTime.some(
+      (earlier) =>
+        earlier.start < segment.start &&
+        (!instance.potsCloseBetweenSessions || earlier.session === segment.session) &&
+        instance.batches[earlier.batch]?.tasks[earlier.task]?.family === task.family,
+    )
+    const openAtFirst =
+      instance.openFamily === task.family && (!instance.potsCloseBetweenSessions || segment.session === 0)
+    const fresh = wet || openAtFirst ? task.again : task.setUp
+    const needed = openPot !== task.family || closed ? fresh : 0
     if (segment.setUp !== needed) breaches.push({ kind: 'missing-set-up', segment: segment.index })
     if (!instance.maySplit && segment.count !== task.models.length) {
       breaches.push({ kind: 'split-not-allowed', segment: segment.index })

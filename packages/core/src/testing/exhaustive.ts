@@ -13,6 +13,7 @@ export function bestByForce(instance: PlanInstance): {
   interface State {
     readonly clock: number
     readonly family: number | null
+    readonly onPalette: readonly (number | null)[]
     readonly setUpSeconds: number
     readonly done: readonly number[]
     /** Everything that is or was wet: batch, model, regions, until. */
@@ -42,7 +43,8 @@ export function bestByForce(instance: PlanInstance): {
 
   const work = (state: State, index: number): State => {
     const task = instance.batches[index]!.tasks[state.done[index] ?? 0]!
-    const setUp = state.family === task.family ? 0 : task.setUp
+    const fresh = state.onPalette.includes(task.family) ? task.again : task.setUp
+    const setUp = state.family === task.family ? 0 : fresh
     let start = state.clock
     task.models.forEach((model, position) => {
       for (const [batch, wetModel, regions, until] of state.wet) {
@@ -57,6 +59,7 @@ export function bestByForce(instance: PlanInstance): {
     return {
       clock: start + setUp + task.models.length * task.perModel,
       family: task.family,
+      onPalette: [...state.onPalette, task.family],
       setUpSeconds: state.setUpSeconds + setUp,
       done: state.done.map((count, position) => (position === index ? count + 1 : count)),
       wet: [...state.wet, ...wetNow],
@@ -66,7 +69,14 @@ export function bestByForce(instance: PlanInstance): {
   const wet = instance.batches.flatMap((batch, index) =>
     batch.drying.map((each) => [index, each.model, each.regions, each.readyAt] as const),
   )
-  visit({ clock: 0, family: instance.openFamily, setUpSeconds: 0, done: instance.batches.map(() => 0), wet })
+  visit({
+    clock: 0,
+    family: instance.openFamily,
+    onPalette: [instance.openFamily],
+    setUpSeconds: 0,
+    done: instance.batches.map(() => 0),
+    wet,
+  })
   return best
 }
 

@@ -48,7 +48,8 @@ function anyBatch(limits: Limits): fc.Arbitrary<PlanBatch> {
     )
     const task = fc.record({
       family: fc.integer({ min: 0, max: 3 }),
-      setUp: fc.integer({ min: 0, max: 5 }),
+      setUp: fc.integer({ min: 2, max: 5 }),
+      again: fc.integer({ min: 0, max: 2 }),
       perModel: fc.integer({ min: 1, max: 6 }),
       wait: fc.oneof(fc.constant(0), fc.integer({ min: 1, max: 40 })),
       regions,

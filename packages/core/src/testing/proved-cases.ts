@@ -46,6 +46,7 @@ export function readProvedCase(name: keyof typeof cases): {
         stage: index,
         family: given.families.findIndex((family) => family.id === stage.family),
         setUp: given.families.find((family) => family.id === stage.family)?.setUpMinutes ?? 0,
+        again: given.families.find((family) => family.id === stage.family)?.setUpMinutes ?? 0,
         perModel: stage.handsMinutes,
         wait: stage.dryMinMinutes,
         regions: 'whole' as const,

@@ -68,7 +68,7 @@ function WorkLine({
         <span className="text-ink-soft">
           {' '}
           {row.stage.material}
-          {row.opensPot ? '' : ', still open'}
+          {row.onPalette ? ', on the palette' : row.opensPot ? '' : ', still open'}
         </span>
       )}
       <br />

@@ -1,4 +1,4 @@
-import type { LinePlan, Project } from '@seriatim/core'
+import type { LinePlan, Project, Stretch } from '@seriatim/core'
 import { batchName } from '../../shared/batch-name.ts'
 import { clockText, durationText, plural } from '../../shared/format/index.ts'
 import type { BatchString } from './string-layout.ts'
@@ -35,9 +35,14 @@ export function StretchNote({ hands: { stretch, to }, plan, project, width }: St
       <p className="text-ink-soft">
         {clockText(stretch.startsAt, timeZone)}–{clockText(stretch.endsAt, timeZone)}: {durationText(work)}{' '}
         hands on {plural(stretch.modelIds.length, 'model')}
-        {stretch.opensPot ? `, pot opened (${durationText(stretch.setUpSeconds)})` : ', pot still open'}
+        {potText(stretch)}
         {drying > 0 ? `; then ${durationText(drying)} drying, to ${clockText(stretch.dryAt, timeZone)}` : ''}
       </p>
     </div>
   )
+}
+
+function potText({ opensPot, setUpSeconds }: Stretch): string {
+  if (opensPot) return `, pot opened (${durationText(setUpSeconds)})`
+  return setUpSeconds > 0 ? `, still on the palette (${durationText(setUpSeconds)})` : ', pot still open'
 }

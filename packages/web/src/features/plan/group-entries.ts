@@ -8,6 +8,8 @@ export type SheetRow =
       readonly endsAt: Instant
       readonly stage: Stage
       readonly opensPot: boolean
+      /** The colour lies on the palette from earlier in the evening, but another was in hand meanwhile. */
+      readonly onPalette: boolean
       readonly batches: readonly { readonly batch: Batch; readonly count: number }[]
       readonly fills: readonly Drying[]
     }
@@ -33,6 +35,7 @@ export function groupEntries(entries: readonly RunSheetEntry[]): readonly SheetR
         endsAt: stretch.endsAt,
         stage,
         opensPot: stretch.opensPot,
+        onPalette: !stretch.opensPot && stretch.setUpSeconds > 0,
         batches: [added],
         fills: entry.fills,
       })
