@@ -49,16 +49,6 @@ const shots: Shot[] = [
     },
   },
   {
-    name: 'recipe-repeat',
-    path: `${project}/recipe`,
-    size: desktop,
-    act: async (page) => {
-      await page.getByRole('button', { name: 'Repeat as done' }).click()
-      await page.getByRole('dialog').waitFor()
-    },
-  },
-  { name: 'recipe-phone', path: `${project}/recipe`, size: phone },
-  {
     name: 'line',
     path: `${project}/line`,
     size: desktop,
@@ -68,12 +58,23 @@ const shots: Shot[] = [
     },
   },
   {
-    name: 'line-stage',
+    name: 'line-estimate',
     path: `${project}/line`,
     size: desktop,
     act: async (page) => {
-      await page.getByRole('button', { name: /^Base coat, skin.*translucent/ }).click()
-      await page.getByRole('button', { name: /^Spray from above/ }).scrollIntoViewIfNeeded()
+      const stage = page.getByRole('button', { name: /^Base coat, coat and saddle/ })
+      await stage.click()
+      await page.getByRole('button', { name: 'How the minutes of Reed-pikes came about' }).click()
+      await toTop(stage)
+    },
+  },
+  {
+    name: 'hours',
+    path: `${project}/hours`,
+    size: desktop,
+    act: async (page) => {
+      await page.getByLabel('Hours there are').fill('9 h')
+      await page.getByRole('region', { name: 'Standards in hours' }).waitFor()
     },
   },
   { name: 'plan', path: `${project}/plan`, size: desktop, act: compared },
@@ -105,9 +106,28 @@ const shots: Shot[] = [
       await toTop(page.locator('#strips'))
     },
   },
+  {
+    name: 'pilot',
+    path: `${project}/roster`,
+    size: desktop,
+    act: async (page) => {
+      await page.getByRole('link', { name: 'The pilot of Lock-keepers' }).click()
+      await page.getByRole('heading', { name: 'What the pilot asks for' }).waitFor()
+    },
+  },
+  { name: 'logbook', path: `${project}/logbook`, size: desktop },
   { name: 'bench-lamplight', path: `${project}/bench`, size: tablet, scheme: 'dark', act: running },
   { name: 'bench-phone', path: `${project}/bench`, size: phone, act: running },
-  { name: 'plan-tablet', path: `${project}/plan`, size: tablet, act: compared },
+  // The air at the desk changes every wait, so it is let in last.
+  {
+    name: 'air',
+    path: '/air',
+    size: desktop,
+    act: async (page) => {
+      await page.getByRole('button', { name: 'Run the simulated thermo-hygrometer' }).click()
+      await page.getByRole('img', { name: /Hours of spray weather/ }).waitFor()
+      await page.getByText('The simulated thermo-hygrometer is running').waitFor({ state: 'detached' })
+    },
 ]
 
 async function compared(page: Page) {

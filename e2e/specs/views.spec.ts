@@ -8,6 +8,9 @@ const views = [
   { name: 'shelf', path: '/shelf', ready: 'walnut dip' },
   { name: 'recipe', path: `/projects/${demoId}/recipe`, ready: 'bright steel' },
   { name: 'line', path: `/projects/${demoId}/line`, ready: 'Join, all over' },
+  { name: 'hours', path: `/projects/${demoId}/hours`, ready: 'most worth an hour first' },
+  { name: 'logbook', path: `/projects/${demoId}/logbook`, ready: 'spray from above' },
+  { name: 'air', path: '/air', ready: 'What the device shows now' },
   { name: 'plan', path: `/projects/${demoId}/plan`, ready: 'are done first' },
   { name: 'bench', path: `/projects/${demoId}/bench`, ready: 'of work left' },
 ]

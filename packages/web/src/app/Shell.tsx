@@ -88,13 +88,13 @@ function useFocusOnArrival() {
 /** One line of places with a hole on it: where you are. */
 function Road({ projectId }: { readonly projectId: ProjectId }) {
   return (
-    <nav aria-label="Places" className="order-last w-full sm:order-none sm:w-auto">
-      <ul className="flex justify-between sm:gap-2">
+    <nav aria-label="Places" className="order-last w-full lg:order-none lg:w-auto">
+      <ul className="flex justify-between lg:gap-1">
         {places.map((place) => (
           <li key={place.path}>
             <NavLink
               to={`/projects/${projectId}/${place.path}`}
-              className="group relative flex min-h-12 items-center px-3 text-lg text-ink-soft hover:text-ink aria-[current=page]:font-bold aria-[current=page]:text-ink"
+              className="group relative flex min-h-12 items-center px-0.5 text-sm text-ink-soft sm:px-3 sm:text-lg hover:text-ink aria-[current=page]:font-bold aria-[current=page]:text-ink"
             >
               {place.name}
               <span
@@ -119,7 +119,7 @@ function ProjectName({ projectId }: { readonly projectId: ProjectId }) {
   }, [data])
   if (!data) return null
   return (
-    <p className="hidden text-sm font-bold text-ink-soft lg:block">
+    <p className="hidden text-sm font-bold text-ink-soft xl:block">
       {data.name} · {plural(countModels(data), 'model')}
       {data.dueOn === null ? '' : ` · due ${dateText(data.dueOn)}`}
     </p>

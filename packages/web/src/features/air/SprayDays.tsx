@@ -107,7 +107,12 @@ function DayStrips({ days, now }: { readonly days: readonly Day[]; readonly now:
   const height = days.length * rowHeight + 24
   const today = days[0]?.date ?? localDateAt(now, zone)
   return (
-    <div className="mt-3 overflow-x-auto" tabIndex={0} role="region" aria-label="Spray weather by day">
+    <div
+      className="mt-3 relative overflow-x-auto"
+      tabIndex={0}
+      role="region"
+      aria-label="Spray weather by day"
+    >
       <svg
         viewBox={`0 0 ${String(width)} ${String(height)}`}
         className="figures w-full min-w-[40rem] text-[12px]"

@@ -31,7 +31,7 @@ export function StandardTable({ units, costs, afforded, safety, overSeconds, act
         </h2>
         {actions}
       </div>
-      <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Standards in hours">
+      <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label="Standards in hours">
         <table className="mt-2 w-full min-w-[52rem] text-left">
           <thead>
             <tr className="text-sm text-ink-soft">

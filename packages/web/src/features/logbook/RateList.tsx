@@ -21,7 +21,7 @@ export function RateList({ rows }: { readonly rows: readonly RateRow[] }) {
           Start the clock at the bench, or stamp a milestone here; each one moves the estimates.
         </p>
       ) : (
-        <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Rates in figures">
+        <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label="Rates in figures">
           <table className="w-full min-w-[46rem] text-left text-sm">
             <thead>
               <tr className="text-ink-soft">
@@ -36,6 +36,7 @@ export function RateList({ rows }: { readonly rows: readonly RateRow[] }) {
                   × preset
                 </th>
                 <th scope="col">
+                  <span className="sr-only">Range</span>
                   <Scale />
                 </th>
                 <th scope="col" className="pl-3">

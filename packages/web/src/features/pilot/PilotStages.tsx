@@ -15,7 +15,7 @@ export function PilotStages({ report, onJudge }: PilotStagesProps) {
       <h2 id="pilot-stages" className="text-xl">
         Through {done} of {plural(report.stages.length, 'stage')}
       </h2>
-      <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="The pilot’s stages">
+      <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label="The pilot’s stages">
         <table className="mt-1 w-full min-w-[38rem] text-left">
           <thead>
             <tr className="text-sm text-ink-soft">
