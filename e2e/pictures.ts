@@ -128,6 +128,7 @@ const shots: Shot[] = [
       await page.getByRole('img', { name: /Hours of spray weather/ }).waitFor()
       await page.getByText('The simulated thermo-hygrometer is running').waitFor({ state: 'detached' })
     },
+  },
 ]
 
 async function compared(page: Page) {

@@ -9,6 +9,7 @@ import {
   type SprayWindow,
 } from '@seriatim/core'
 import { clockText, dateText, durationText } from '../../shared/format/index.ts'
+import { ScrollRegion } from '../../shared/ui/index.ts'
 
 interface SprayDaysProps {
   readonly readings: readonly AirReading[]
@@ -107,12 +108,7 @@ function DayStrips({ days, now }: { readonly days: readonly Day[]; readonly now:
   const height = days.length * rowHeight + 24
   const today = days[0]?.date ?? localDateAt(now, zone)
   return (
-    <div
-      className="mt-3 relative overflow-x-auto"
-      tabIndex={0}
-      role="region"
-      aria-label="Spray weather by day"
-    >
+    <ScrollRegion label="Spray weather by day" className="mt-3">
       <svg
         viewBox={`0 0 ${String(width)} ${String(height)}`}
         className="figures w-full min-w-[40rem] text-[12px]"
@@ -205,6 +201,6 @@ function DayStrips({ days, now }: { readonly days: readonly Day[]; readonly now:
           </text>
         ))}
       </svg>
-    </div>
+    </ScrollRegion>
   )
 }

@@ -9,7 +9,7 @@ import {
 import { clsx } from 'clsx'
 import type { ReactNode } from 'react'
 import { durationText, rangeText } from '../../shared/format/index.ts'
-import { Figure } from '../../shared/ui/index.ts'
+import { Figure, ScrollRegion } from '../../shared/ui/index.ts'
 
 interface StandardTableProps {
   readonly units: readonly Unit[]
@@ -31,7 +31,7 @@ export function StandardTable({ units, costs, afforded, safety, overSeconds, act
         </h2>
         {actions}
       </div>
-      <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label="Standards in hours">
+      <ScrollRegion label="Standards in hours">
         <table className="mt-2 w-full min-w-[52rem] text-left">
           <thead>
             <tr className="text-sm text-ink-soft">
@@ -86,7 +86,7 @@ export function StandardTable({ units, costs, afforded, safety, overSeconds, act
             })}
           </tbody>
         </table>
-      </div>
+      </ScrollRegion>
       <p className="mt-2 text-sm text-ink-soft">
         A model counts {standards.map((each) => `${String(standardWorth[each])} at ${each}`).join(', ')}; what
         is finished already costs nothing. The chosen ones are worth most together.

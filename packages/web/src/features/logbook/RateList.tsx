@@ -1,5 +1,6 @@
 import type { RateRow } from '@seriatim/core'
 import { plural } from '../../shared/format/index.ts'
+import { ScrollRegion } from '../../shared/ui/index.ts'
 
 const marks = [0.5, 0.7, 1, 1.4, 2] as const
 const [lowest, highest] = [0.4, 2.5]
@@ -21,7 +22,7 @@ export function RateList({ rows }: { readonly rows: readonly RateRow[] }) {
           Start the clock at the bench, or stamp a milestone here; each one moves the estimates.
         </p>
       ) : (
-        <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label="Rates in figures">
+        <ScrollRegion label="Rates in figures">
           <table className="w-full min-w-[46rem] text-left text-sm">
             <thead>
               <tr className="text-ink-soft">
@@ -61,7 +62,7 @@ export function RateList({ rows }: { readonly rows: readonly RateRow[] }) {
               ))}
             </tbody>
           </table>
-        </div>
+        </ScrollRegion>
       )}
     </section>
   )

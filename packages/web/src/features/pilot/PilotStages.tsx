@@ -1,6 +1,6 @@
 import type { PilotReport, PilotStage } from '@seriatim/core'
 import { plural, stopwatchText } from '../../shared/format/index.ts'
-import { Button } from '../../shared/ui/index.ts'
+import { Button, ScrollRegion } from '../../shared/ui/index.ts'
 
 interface PilotStagesProps {
   readonly report: PilotReport
@@ -15,7 +15,7 @@ export function PilotStages({ report, onJudge }: PilotStagesProps) {
       <h2 id="pilot-stages" className="text-xl">
         Through {done} of {plural(report.stages.length, 'stage')}
       </h2>
-      <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label="The pilot’s stages">
+      <ScrollRegion label="The pilot’s stages">
         <table className="mt-1 w-full min-w-[38rem] text-left">
           <thead>
             <tr className="text-sm text-ink-soft">
@@ -60,7 +60,7 @@ export function PilotStages({ report, onJudge }: PilotStagesProps) {
             ))}
           </tbody>
         </table>
-      </div>
+      </ScrollRegion>
       <p className="mt-2 text-sm text-ink-soft">
         “Expected” and the clock are one model with the opening of its pot, “now” is a model of the others
         alone.

@@ -1,7 +1,7 @@
 import { smallestHiding, usualSplits, type Project, type SplitOutcome } from '@seriatim/core'
 import { Bar, CartesianGrid, ComposedChart, Line, ResponsiveContainer, XAxis, YAxis } from 'recharts'
 import { clockText, dayText, durationText } from '../../shared/format/index.ts'
-import { Button } from '../../shared/ui/index.ts'
+import { Button, ScrollRegion } from '../../shared/ui/index.ts'
 import type { Comparison } from '../../shared/worker/index.ts'
 
 interface BatchSizeChartProps {
@@ -159,7 +159,7 @@ function SizeTable({
   const { timeZone } = project.evenings
   const hiding = smallestHiding(outcomes)
   return (
-    <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Batch sizes in figures">
+    <ScrollRegion label="Batch sizes in figures">
       <table className="w-full min-w-[58rem] text-left text-sm">
         <thead>
           <tr className="text-ink-soft">
@@ -217,7 +217,7 @@ function SizeTable({
           ))}
         </tbody>
       </table>
-    </div>
+    </ScrollRegion>
   )
 }
 
