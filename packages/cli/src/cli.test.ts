@@ -141,3 +141,45 @@ describe('order', () => {
     expect(stderr).toMatch(/^project\.recipes\[0\]\.steps\[\d+\]\.mix\[0\]\.materialId: No material/)
   })
 })
+
+interface EstimateOutput {
+  readonly handsOnSeconds: { readonly low: number; readonly likely: number; readonly high: number }
+  readonly laps: number
+  readonly units: readonly { readonly stages: readonly { readonly source: string }[] }[]
+}
+
+describe('estimate and job', () => {
+  it('prints what is left of the demo, with ranges, sources and factors', () => {
+    const { status, stdout } = cli('estimate', demo, ...now)
+    expect(status).toBe(0)
+    const { handsOnSeconds, laps, units } = JSON.parse(stdout) as EstimateOutput
+    expect(handsOnSeconds.low).toBeLessThan(handsOnSeconds.likely)
+    expect(handsOnSeconds.likely).toBeLessThan(handsOnSeconds.high)
+    expect(laps).toBeGreaterThan(15)
+    const sources = new Set(units.flatMap((unit) => unit.stages.map((stage) => stage.source)))
+    expect([...sources].sort()).toEqual(['laps', 'preset'])
+    expect(stdout).toContain('common practice')
+  })
+
+  it('estimates a job that was never ordered, and shares it between painters', () => {
+    const job = cli('job', 'dip', '--models', '20', '--per-holder', '8')
+    expect(job.status).toBe(0)
+    const file = JSON.parse(job.stdout) as { project: { line: unknown[] } }
+    const bare = written(JSON.stringify({ ...file, project: { ...file.project, line: [] } }))
+    const alone = JSON.parse(cli('estimate', bare).stdout) as { onTheClockSeconds: number }
+    const both = JSON.parse(cli('estimate', bare, '--painters', '2').stdout) as { onTheClockSeconds: number }
+    expect(both.onTheClockSeconds).toBeLessThan(alone.onTheClockSeconds * 0.6)
+  })
+
+  it.each([
+    [['job', 'sponge'], 'the school: one of'],
+    [['job', 'dip', '--size', 'giant'], '--size: one of small, foot'],
+    [['job', 'dip', '--models', '0'], '--models: give a whole number from 1.'],
+    [['estimate', demo, '--painters', 'two'], '--painters: give a whole number from 1.'],
+    [['estimate', demo, '--now', 'soon'], '--now: this is not an ISO 8601 moment.'],
+  ])('%j ends with a sentence and exit code 2', (args, sentence) => {
+    const { status, stderr } = cli(...args)
+    expect(status).toBe(2)
+    expect(stderr).toContain(sentence)
+  })
+})

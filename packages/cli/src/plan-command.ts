@@ -1,9 +1,11 @@
 import {
+  estimateLine,
   foldProgress,
   instant,
   planLine,
   planProblemText,
   runSheets,
+  timesOf,
   type Instant,
   type Result,
 } from '@seriatim/core'
@@ -16,11 +18,15 @@ export function runPlan(args: readonly string[]): number {
   if (!options.ok) return complain([options.error])
   const file = readProjectFile(options.value.path)
   if (!file.ok) return complain(file.error)
-  const { project, events } = file.value
+  const { project, events, shelf } = file.value
+  const { now } = options.value
+  const progress = foldProgress(events)
+  const materials = new Map(shelf.map((material) => [material.id, material]))
   const planned = planLine({
     project,
-    progress: foldProgress(events),
-    now: options.value.now,
+    progress,
+    now,
+    times: timesOf(estimateLine({ project, shelf: materials, progress, now })),
     ...(options.value.batchSize === undefined
       ? {}
       : { split: { batchSize: options.value.batchSize, firstBatch: null } }),

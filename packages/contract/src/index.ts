@@ -1,6 +1,7 @@
 import './messages.ts'
 
 export { airReadingsSchema, airSchema, type AirReading } from './air.ts'
+export { demoProjectId } from './demo-project-id.ts'
 export { eventLogSchema, eventSchema, newEventsSchema, type EventJson } from './event.ts'
 export { broughtRatesSchema, handSchema, putBroughtRatesSchema, type BroughtRate, type Hand } from './hand.ts'
 export { moveProjectFile } from './move-project-file.ts'

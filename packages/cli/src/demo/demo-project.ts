@@ -1,4 +1,4 @@
-import { projectFileSchema, type ProjectFile, type ProjectFileJson } from '@seriatim/contract'
+import { demoProjectId, projectFileSchema, type ProjectFile, type ProjectFileJson } from '@seriatim/contract'
 import {
   addSeconds,
   followedRecipes,
@@ -13,7 +13,6 @@ import {
   type Model,
   type ProgressEvent,
   type Project,
-  type ProjectId,
   type Stage,
   type StageId,
   type Verdict,
@@ -28,7 +27,7 @@ const writtenAt = instant(Date.parse('2026-11-24T19:40:00Z'))
 const evenings = { weekdays: [2, 4, 7], startsAt: '19:30', lengthSeconds: seconds(9000), timeZone: 'UTC' }
 
 const unordered: Project = {
-  id: '01930000-0000-7000-8000-000000000047' as ProjectId,
+  id: demoProjectId,
   name: 'Tallow Fen militia',
   dueOn: '2026-12-19' as LocalDate,
   evenings,

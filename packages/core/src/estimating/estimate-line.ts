@@ -9,7 +9,7 @@ import type { Seconds } from '../units/seconds.ts'
 import type { BatchTime, BatchTimes } from './batch-time.ts'
 import { learningTotal } from './learning.ts'
 import { cellOf, countDoneBefore, observeTimes, type ObservedTime } from './observe-times.ts'
-import { techniqueFacts, type Tool } from '../recipe/technique.ts'
+import type { Tool } from '../recipe/technique.ts'
 import { onPalette, spreadPresets, type Size } from './presets.ts'
 import {
   lapSpread,
@@ -108,8 +108,8 @@ export function estimateLine({
     const key = { technique: work.technique, size: unit.size, cell: cellOf(work) }
     const place = paceAt(rates, key)
     const typed = stage.typed.find((each) => each.unitId === work.unitId) ?? null
-    const laps = rates.lapsOf.get(`${work.technique ?? '–'}|${unit.size}`) ?? 0
     const here = lapsHere.get(key.cell) ?? 0
+    const laps = work.technique === null ? here : (rates.lapsOf.get(`${work.technique}|${unit.size}`) ?? 0)
     const pace = Math.exp(place.mean)
     const base: Omit<StageEstimate, 'perModel'> = {
       work,
@@ -201,9 +201,8 @@ export function amountsLeft(
 }
 
 /** A brushed colour stays on the palette for the session; cans, airbrush and glue are set up anew. */
-function againSeconds({ technique, setUpSeconds }: StageWork): number {
-  const staysWet = technique !== null && wetTools.includes(techniqueFacts[technique].tool)
-  return staysWet ? Math.min(setUpSeconds, onPalette.minutes * 60) : setUpSeconds
+function againSeconds({ tool, setUpSeconds }: StageWork): number {
+  return wetTools.includes(tool) ? Math.min(setUpSeconds, onPalette.minutes * 60) : setUpSeconds
 }
 
 const wetTools: readonly Tool[] = ['brush', 'dry brush', 'sponge']

@@ -10,7 +10,7 @@ export interface DatedObservation extends PaceObservation {
 
 /** A painter's rate with a technique on a size. */
 export interface RateRow {
-  readonly technique: Technique | null
+  readonly technique: Technique
   readonly size: Size
   /** Odd laps and shared spans count for a part. */
   readonly laps: number
@@ -28,15 +28,15 @@ export function rateRows(observations: readonly DatedObservation[], rates: Rates
   const groups = new Map<string, { log: number; laps: number; at: Instant | null }[]>()
   observations.forEach((each, index) => {
     const laps = each.laps * (rates.counted[index] ?? 0)
-    if (laps === 0) return
-    const key = `${each.technique ?? ''}|${each.size}`
+    if (laps === 0 || each.technique === null) return
+    const key = `${each.technique}|${each.size}`
     const group = groups.get(key) ?? []
     groups.set(key, group)
     group.push({ log: Math.log(each.factor), laps, at: each.at })
   })
-  return [...techniques, null].flatMap((technique) =>
+  return techniques.flatMap((technique) =>
     sizes.flatMap((size): RateRow[] => {
-      const group = groups.get(`${technique ?? ''}|${size}`)
+      const group = groups.get(`${technique}|${size}`)
       if (!group) return []
       return [
         {

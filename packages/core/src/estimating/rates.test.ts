@@ -100,7 +100,7 @@ function byRegression(laps: readonly PaceObservation[], counted: readonly number
 }
 
 const anyLap = fc.record({
-  technique: fc.constantFrom('wash', 'base coat', 'edge', null),
+  technique: fc.constantFrom('wash', 'base coat', 'edge'),
   size: fc.constantFrom('foot', 'large'),
   cell: fc.constantFrom('a', 'b', 'c'),
   factor: fc.double({ min: 0.4, max: 2.5, noNaN: true }),
@@ -180,6 +180,14 @@ describe('learnRates', () => {
     expect(glaze.high / glaze.low).toBeGreaterThan(wash.high / wash.low)
     // A neighbour in size is nearer than another technique.
     expect(paceOf(slow, 'wash', 'large').likely).toBeGreaterThan(glaze.likely)
+  })
+
+  it('keeps what was written by hand to its own laps', () => {
+    const written = { technique: null, cell: 'w' } as const
+    const rates = learnRates([lap(0.5), lap(2, written), lap(2, written)])
+    expect(Math.exp(paceAt(rates, lap(1, written)).mean)).toBeGreaterThan(1.4)
+    expect(paceAt(rates, lap(1, { technique: null, cell: 'other' }))).toMatchObject({ node: null, mean: 0 })
+    expect(overallPace(rates).likely).toBeCloseTo(overallPace(learnRates([lap(0.5)])).likely, 6)
   })
 
   it('takes the stages of one span for one lap between them', () => {

@@ -2,7 +2,10 @@ import jstat from 'jstat'
 import { techniques, type Technique } from '../recipe/technique.ts'
 import { sizes, spreadPresets, type Size } from './presets.ts'
 
-/** Whose pace it is: a technique (`null` for work that names none) on a size, and one stage of one unit. */
+/**
+ * Whose pace it is: a technique on a size, and one stage of one unit. `null` for minutes that somebody wrote down:
+ * such a stage learns from its own laps alone, since they are measured against a guess and not against the preset.
+ */
 export interface PaceKey {
   readonly technique: Technique | null
   readonly size: Size
@@ -57,7 +60,10 @@ const lapVariance = spreadPresets.lap ** 2
 const priors = [spreadPresets.painter, spreadPresets.technique, spreadPresets.size, spreadPresets.stage].map(
   (spread) => spread ** 2 / lapVariance,
 )
-const prior = (level: number) => priors[level] ?? 1
+/** The level of a place that shares nothing: it varies by all of them. */
+const apart = priors.length
+const allTogether = priors.reduce((sum, each) => sum + each, 0)
+const prior = (level: number) => priors[level] ?? allTogether
 
 const rounds = 6
 /** Standard deviations beyond which a lap counts less, by the square of how far it lies out (cf. Huber 1964). */
@@ -100,7 +106,8 @@ function precisionOf({ models, laps }: PaceObservation): number {
 }
 
 const places = (key: PaceKey): readonly string[] => {
-  const technique = key.technique ?? '–'
+  const { technique } = key
+  if (technique === null) return [`written|${key.cell}`]
   return [technique, `${technique}|${key.size}`, `${technique}|${key.size}|${key.cell}`]
 }
 
@@ -115,10 +122,14 @@ class Tree {
 
   constructor(observations: readonly PaceObservation[]) {
     this.observations = observations
-    for (const technique of [...techniques, null]) {
+    for (const technique of techniques) {
       for (const size of sizes) this.place(places({ technique, size, cell: '' }).slice(0, 2))
     }
-    this.placeOf = observations.map((each) => this.place(places(each).slice(0, each.cell === '' ? 2 : 3)))
+    this.placeOf = observations.map((each) =>
+      each.technique === null
+        ? this.placeApart(places(each)[0] ?? '')
+        : this.place(places(each).slice(0, each.cell === '' ? 2 : 3)),
+    )
   }
 
   private place(names: readonly string[]): number {
@@ -134,6 +145,16 @@ class Tree {
       at = next
     })
     return at
+  }
+
+  /** A place that shares nothing with the others. */
+  private placeApart(name: string): number {
+    const known = this.indexOf.get(name)
+    if (known !== undefined) return known
+    this.indexOf.set(name, this.parent.length)
+    this.parent.push(-1)
+    this.level.push(apart)
+    return this.parent.length - 1
   }
 
   fit(counted: readonly number[]): Rates {
@@ -153,7 +174,7 @@ class Tree {
       weighted[at] = (weighted[at] ?? 0) + weight * log
       squares[at] = (squares[at] ?? 0) + weight * log ** 2
       laps += each.laps * share
-      const key = `${each.technique ?? '–'}|${each.size}`
+      const key = each.technique === null ? '' : `${each.technique}|${each.size}`
       lapsOf.set(key, (lapsOf.get(key) ?? 0) + each.laps * share)
     })
     // From the leaves up: children come after their parent.
@@ -203,17 +224,19 @@ class Tree {
 
 /** Where a stage hangs on the tree: at itself when it was timed, else under its technique and size. */
 export interface PacePlace extends Normal {
-  readonly node: number
+  /** `null` where nothing is known, and nothing is shared. */
+  readonly node: number | null
   /** Variance of a stage not timed yet, beside what lies above it. */
   readonly own: number
 }
 
 export function paceAt(rates: Rates, key: PaceKey): PacePlace {
-  const [, ofSize = '', ofStage = ''] = places(key)
-  const timed = rates.indexOf.get(ofStage)
-  const node = timed ?? rates.indexOf.get(ofSize) ?? 0
-  const { mean, variance } = rates.nodes[node] ?? { mean: 0, variance: prior(0) }
-  const own = timed === undefined ? prior(3) : 0
+  const names = places(key)
+  const timed = rates.indexOf.get(names.at(-1) ?? '')
+  const above = key.technique === null ? undefined : rates.indexOf.get(names[1] ?? '')
+  const node = timed ?? above ?? null
+  const { mean, variance } = (node === null ? null : rates.nodes[node]) ?? { mean: 0, variance: 0 }
+  const own = timed !== undefined ? 0 : key.technique === null ? allTogether : prior(3)
   return { node, own, mean, variance: variance + own }
 }
 
@@ -225,7 +248,7 @@ export function varianceOfSum(
   const amounts = new Float64Array(rates.nodes.length)
   let variance = 0
   for (const { place, amount } of terms) {
-    amounts[place.node] = (amounts[place.node] ?? 0) + amount
+    if (place.node !== null) amounts[place.node] = (amounts[place.node] ?? 0) + amount
     variance += amount ** 2 * place.own
   }
   for (let at = amounts.length - 1; at >= 0; at--) {
@@ -256,8 +279,8 @@ export function reachOf(rates: Rates, deviation: number): { readonly low: number
 }
 
 /** The painter's pace with a technique on a size, whatever the stage. */
-export function paceOf(rates: Rates, technique: Technique | null, size: Size): PaceRange {
-  const at = rates.indexOf.get(`${technique ?? '–'}|${size}`) ?? 0
+export function paceOf(rates: Rates, technique: Technique, size: Size): PaceRange {
+  const at = rates.indexOf.get(`${technique}|${size}`) ?? 0
   return rangeAt(rates, at)
 }
 

@@ -4,7 +4,7 @@ import type { ModelId, StageId, StepId, UnitId } from '../units/ids.ts'
 import { takesStage, takesStep, type Model, type Project, type Unit } from '../project/project.ts'
 import { standardReaches, standards, type Recipe, type Standard } from '../recipe/recipe.ts'
 import { factsOf, stepText, type Shelf, type StepFacts } from '../recipe/step-facts.ts'
-import { techniqueFacts, type Technique } from '../recipe/technique.ts'
+import { techniqueFacts, type Technique, type Tool } from '../recipe/technique.ts'
 import {
   carePresets,
   detailPresets,
@@ -30,8 +30,9 @@ interface WorkPart {
 export interface StageWork {
   readonly stageId: StageId
   readonly unitId: UnitId
-  /** What most of it is; `null` for a stage written by hand that names no technique. */
+  /** What most of it is; `null` where minutes were written by hand. */
   readonly technique: Technique | null
+  readonly tool: Tool
   readonly takers: readonly ModelId[]
   readonly parts: readonly WorkPart[]
   /** Taking up and putting down a model. */
@@ -175,6 +176,7 @@ function byRecipe(
   return {
     ...common(stage, unit, takers),
     technique: longest.technique,
+    tool: techniqueFacts[longest.technique].tool,
     parts,
     handlingSeconds,
     secondsPerModel: parts.reduce((sum, part) => sum + part.seconds * part.share, handlingSeconds),
@@ -205,7 +207,8 @@ function byHand(stage: Stage, unit: Unit, takers: readonly Model[]): StageWork {
   const seconds = productOf(factors) * 60
   return {
     ...common(stage, unit, takers),
-    technique: stage.technique,
+    technique: null,
+    tool: stage.technique ? techniqueFacts[stage.technique].tool : 'none',
     parts: [{ text: stage.name, factors, seconds, share: 1 }],
     handlingSeconds: 0,
     secondsPerModel: seconds,

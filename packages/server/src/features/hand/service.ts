@@ -1,4 +1,4 @@
-import type { BroughtRate, Hand } from '@seriatim/contract'
+import { demoProjectId, type BroughtRate, type Hand } from '@seriatim/contract'
 import { foldProgress, observeTimes, stageWorks, type ProjectId } from '@seriatim/core'
 import type { Database } from '../../db/client.ts'
 import { readEvents } from '../progress/repository.ts'
@@ -6,12 +6,12 @@ import { listProjectIds, requireProject } from '../projects/service.ts'
 import { readShelf } from '../shelf/service.ts'
 import { readBroughtRates, replaceBroughtRates } from './repository.ts'
 
-/** Brought rates, and the times of every project but this one. */
+/** Brought rates, and the times of every project but this one and the demo. */
 export async function readHand(db: Database, except: ProjectId | null): Promise<Hand> {
   const shelf = new Map((await readShelf(db)).map((material) => [material.id, material]))
   const elsewhere: Hand['elsewhere'][number][] = []
   for (const id of await listProjectIds(db)) {
-    if (id === except) continue
+    if (id === except || id === demoProjectId) continue
     const project = await requireProject(db, id)
     const progress = foldProgress(await readEvents(db, id))
     const unitName = new Map(project.units.map((unit) => [unit.id, unit.name]))

@@ -78,7 +78,12 @@ export function EstimateWhy({ stage }: EstimateWhyProps) {
 }
 
 function paceSource({ work, laps, lapsHere, size }: StageEstimate): string {
-  const technique = work.technique ?? 'work without a technique'
+  const { technique } = work
+  if (technique === null) {
+    return lapsHere < 0.05
+      ? 'no lap at this stage yet: as written'
+      : `${lapCount(lapsHere)} at this stage, against what is written`
+  }
   if (laps < 0.05) return `no lap of ${technique} on ${size} models yet: preset, moved by your other laps`
   const here = lapsHere < 0.05 ? 'none at this stage' : `${lapCount(lapsHere)} at this stage`
   return `${lapCount(laps)} of ${technique} on ${size} models, ${here}`

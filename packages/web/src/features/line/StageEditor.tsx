@@ -82,7 +82,7 @@ export function StageEditor({ stage, units, onSave, onRemove, onCancel }: StageE
       {byRecipe ? null : (
         <SelectField
           label="Technique"
-          hint="Your laps teach the minutes of a technique, for every stage that uses it."
+          hint="It says how the minutes grow with the size of a model, and what stays on the palette."
           className="sm:max-w-sm"
           options={[
             { value: '', text: 'none of these' },

@@ -47,9 +47,9 @@ export function RateList({ rows }: { readonly rows: readonly RateRow[] }) {
             </thead>
             <tbody className="figures">
               {rows.map((row) => (
-                <tr key={`${row.technique ?? ''} ${row.size}`} className="border-t border-paper-edge">
+                <tr key={`${row.technique} ${row.size}`} className="border-t border-paper-edge">
                   <th scope="row" className="py-1.5 font-sans font-bold">
-                    {row.technique ?? 'no technique named'}
+                    {row.technique}
                   </th>
                   <td>{row.size}</td>
                   <td className="pr-3 text-right">{row.laps.toFixed(1)}</td>

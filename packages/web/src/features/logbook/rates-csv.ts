@@ -7,9 +7,7 @@ const columns = ['technique', 'size', 'pace', 'laps'] as const
 
 /** What the laps say, as CSV (RFC 4180): times the preset, and laps. `parseRates` reads it back unchanged. */
 export function ratesCsv(rows: readonly RateRow[]): string {
-  const data = rows
-    .filter((row) => row.technique !== null)
-    .map((row) => [row.technique, row.size, String(row.measured), String(row.laps)])
+  const data = rows.map((row) => [row.technique, row.size, String(row.measured), String(row.laps)])
   return Papa.unparse({ fields: [...columns], data })
 }
 

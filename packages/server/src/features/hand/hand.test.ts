@@ -1,0 +1,76 @@
+import { demoProjectId, type Hand } from '@seriatim/contract'
+import { v7 } from 'uuid'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { demoFile, startTestServer } from '../../testing/test-server.ts'
+
+let server: Awaited<ReturnType<typeof startTestServer>>
+beforeAll(async () => {
+  server = await startTestServer()
+})
+afterAll(() => server.stop())
+
+const handBeside = async (id: string) => (await server.call('GET', `/hand/beside/${id}`)).body as Hand
+
+describe('the painter’s hand', () => {
+  it('is known from the laps of every other project, but not of the demo', async () => {
+    await server.call('POST', '/projects/import', demoFile())
+    const { id, path, line, unit } = await server.seed()
+    const over = { stageId: line[0]!.id, modelIds: [unit.models[0]!.id] }
+    const started = { id: v7(), kind: 'clock-started', at: '2026-11-24T20:00:00.000Z', ...over }
+    const events = [
+      started,
+      { id: v7(), kind: 'punched', at: '2026-11-24T20:03:00.000Z', ...over },
+      { id: v7(), kind: 'clock-stopped', at: '2026-11-24T20:04:00.000Z', targetId: started.id },
+    ]
+    await server.call('POST', `${path}/events`, { events })
+    expect((await handBeside(id)).elsewhere).toEqual([])
+    const other = await server.seed()
+    const [time] = (await handBeside(other.id)).elsewhere
+    expect(time).toMatchObject({ unit: 'Reed-pikes', models: 1, countedSeconds: 240, eventId: started.id })
+    expect(time!.observations).toHaveLength(1)
+    expect((await handBeside(demoProjectId)).elsewhere).toHaveLength(1)
+  })
+
+  it('keeps brought rates until others are brought, and refuses impossible ones at their place', async () => {
+    const rate = { technique: 'wash', size: 'foot', factor: 1.25, laps: 12.5 }
+    expect((await server.call('PUT', '/hand/brought', { rates: [rate] })).status).toBe(200)
+    expect((await handBeside(v7())).brought).toEqual([rate])
+    const problem = await server.problem('/hand/brought', 'PUT', {
+      rates: [
+        { ...rate, factor: 0 },
+        { ...rate, technique: 'guess' },
+      ],
+    })
+    expect(problem.status).toBe(422)
+    expect(JSON.stringify(problem.body)).toContain('rates[0].factor')
+    expect(JSON.stringify(problem.body)).toContain('rates[1].technique')
+    const twins = await server.problem('/hand/brought', 'PUT', { rates: [rate, rate] })
+    expect(JSON.stringify(twins.body)).toContain('Two rates are of this technique and size.')
+    expect((await handBeside(v7())).brought).toEqual([rate])
+    await server.call('PUT', '/hand/brought', { rates: [] })
+    expect((await handBeside(v7())).brought).toEqual([])
+  })
+})
+
+describe('the air', () => {
+  const reading = (at: string, celsius: number, source: string) => ({ at, celsius, humidity: 50, source })
+
+  it('keeps readings, the later word for a moment, and lets go of what was simulated', async () => {
+    const soon = new Date(Date.now() + 3_600_000).toISOString()
+    const now = new Date(Math.floor(Date.now() / 1000) * 1000).toISOString()
+    await server.call('PUT', '/air', { readings: [reading(now, 18, 'typed'), reading(soon, 9, 'simulated')] })
+    await server.call('PUT', '/air', { readings: [reading(now, 19.5, 'typed')] })
+    const all = (await server.call('GET', '/air')).body as { readings: unknown[] }
+    expect(all.readings).toEqual([reading(now, 19.5, 'typed'), reading(soon, 9, 'simulated')])
+    const left = (await server.call('DELETE', '/air/simulated')).body as { readings: unknown[] }
+    expect(left.readings).toEqual([reading(now, 19.5, 'typed')])
+  })
+
+  it('refuses air that cannot be', async () => {
+    const problem = await server.problem('/air', 'PUT', {
+      readings: [{ ...reading('2026-11-24T20:00:00Z', 20, 'typed'), humidity: 0 }],
+    })
+    expect(problem.status).toBe(422)
+    expect(JSON.stringify(problem.body)).toContain('Humidity goes from 1 to 100 %.')
+  })
+})
