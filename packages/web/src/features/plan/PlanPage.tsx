@@ -77,7 +77,9 @@ export function PlanPage() {
       </Headline>
       <div
         aria-busy={planned.isPlaceholderData}
-        className={planned.isPlaceholderData ? 'opacity-60' : undefined}
+        className={
+          planned.isPlaceholderData ? 'outline-2 outline-offset-8 outline-rule outline-dashed' : undefined
+        }
       >
         <StringChart plan={plan} project={project} now={now} />
         <h2 className="mt-8 mb-3 text-xl">{plural(sheets.length, 'evening')}, in order</h2>
