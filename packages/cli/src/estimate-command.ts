@@ -4,6 +4,7 @@ import {
   foldProgress,
   instant,
   overallPace,
+  seconds,
   sharedHandsOnSeconds,
   totalOf,
   type Instant,
@@ -83,7 +84,7 @@ function estimateJson(project: Project, estimate: LineEstimate, options: Options
   const all = total()
   const names = new Map(project.line.map((stage) => [stage.id, stage]))
   const shared = (each: StageEstimate) =>
-    sharedHandsOnSeconds(Math.round(each.perModel.likely) as never, each.left, options.painters)
+    sharedHandsOnSeconds(seconds(Math.round(each.perModel.likely)), each.left, options.painters)
   return {
     project: project.name,
     batchSize,

@@ -1,18 +1,16 @@
-export { againstSpraying, dewPoint, vapourDeficit, waitFactor, type Air, type NoSpray } from './air/air.ts'
-export { airNow, carrierOf, lineInAir, type AirAt } from './air/line-in-air.ts'
+export { dewPoint, waitFactor, type Air } from './air/air.ts'
+export { airNow, lineInAir } from './air/line-in-air.ts'
 export { simulatedAir } from './air/simulated-air.ts'
 export { sprayWindows, type SprayWindow } from './air/spray-windows.ts'
 export { endOfDay, expandSessions, localDateAt, wallClock, type Session } from './calendar/sessions.ts'
-export { batchTime, sharedHandsOnSeconds, type BatchTime, type BatchTimes } from './estimating/batch-time.ts'
+export { batchTime, sharedHandsOnSeconds, type BatchTimes } from './estimating/batch-time.ts'
 export {
   amountsLeft,
   estimateLine,
   timesOf,
   totalOf,
   type EstimateInput,
-  type EstimateSource,
   type LineEstimate,
-  type StageAmount,
   type StageEstimate,
   type TimeRange,
 } from './estimating/estimate-line.ts'
@@ -36,27 +34,11 @@ export {
 } from './estimating/pilot.ts'
 export { rateRows, type DatedObservation, type RateRow } from './estimating/rate-rows.ts'
 export { observeTimes, type ObservedTime } from './estimating/observe-times.ts'
-export {
-  details,
-  sizePresets,
-  sizes,
-  spreadPresets,
-  techniquePresets,
-  type Detail,
-  type Size,
-} from './estimating/presets.ts'
-export {
-  lapSpread,
-  learnRates,
-  overallPace,
-  paceOf,
-  type PaceObservation,
-  type PaceRange,
-  type Rates,
-} from './estimating/rates.ts'
-export { stageWorks, type StageWork } from './estimating/stage-work.ts'
-export { productOf, type Factor } from './estimating/step-factors.ts'
-export { spreadOf, type ThreePoints } from './estimating/three-point.ts'
+export { details, sizePresets, sizes, type Detail, type Size } from './estimating/presets.ts'
+export { overallPace, type PaceObservation, type Rates } from './estimating/rates.ts'
+export { stageWorks } from './estimating/stage-work.ts'
+export { productOf } from './estimating/step-factors.ts'
+export { spreadOf } from './estimating/three-point.ts'
 export { cautionText, type Caution } from './line/cautions.ts'
 export { regionsMeet, type Regions } from './line/regions.ts'
 export { schools, type School, type StageTemplate } from './line/schools.ts'
@@ -75,24 +57,11 @@ export { runSheets, type Drying, type RunSheet, type RunSheetEntry } from './pla
 export { batchHole, type BatchHole } from './progress/batch-hole.ts'
 export { dryingShelf, type DryingEntry } from './progress/drying-shelf.ts'
 export { verdicts, type ProgressEvent, type Verdict } from './progress/event.ts'
-export {
-  foldProgress,
-  type Clock,
-  type Judgement,
-  type Lap,
-  type Mark,
-  type Progress,
-} from './progress/fold-progress.ts'
+export { foldProgress, type Clock, type Lap, type Mark, type Progress } from './progress/fold-progress.ts'
 export { holeState, isThrough, type HoleState } from './progress/hole-state.ts'
 export { workLeft, type WorkLeft } from './progress/work-left.ts'
 export { spreadStep, spreadVariants } from './project/spread-variants.ts'
-export {
-  batchSizesText,
-  largestBatchSize,
-  splitIntoBatches,
-  type Batch,
-  type BatchSplit,
-} from './project/batches.ts'
+export { batchSizesText, largestBatchSize, splitIntoBatches, type Batch } from './project/batches.ts'
 export {
   countModels,
   isOneOf,

@@ -23,16 +23,8 @@ export function airNow<Reading extends AirAt>(readings: readonly Reading[], now:
   return newest && now - newest.at <= staleAfter ? newest : null
 }
 
-/** What thins the stage's material, by the recipe or by its name on the shelf; unknown paint is taken for water-borne. */
-export function carrierOf(
-  stage: Pick<Stage, 'steps' | 'material'>,
-  project: Pick<Project, 'recipes'>,
-  shelf: Shelf,
-): Carrier {
-  return carriersIn(project, shelf)(stage)
-}
-
-function carriersIn(project: Pick<Project, 'recipes'>, shelf: Shelf) {
+/** What thins a stage's material, by the recipe or by its name on the shelf; unknown paint is taken for water-borne. */
+export function carriersIn(project: Pick<Project, 'recipes'>, shelf: Shelf) {
   const byStep = new Map<StepId, Carrier>()
   for (const recipe of project.recipes) {
     for (const { step, material } of factsOf(recipe, shelf)) {

@@ -4,7 +4,7 @@ import { footRecipe, testShelf } from '../testing/recipes.ts'
 import type { RecipeId, StepId } from '../units/ids.ts'
 import { addSeconds } from '../units/instant.ts'
 import { dewPoint } from './air.ts'
-import { airNow, carrierOf, lineInAir, type AirAt } from './line-in-air.ts'
+import { airNow, carriersIn, lineInAir, type AirAt } from './line-in-air.ts'
 import { simulatedAir } from './simulated-air.ts'
 import { sprayWindows } from './spray-windows.ts'
 
@@ -42,7 +42,7 @@ describe('lineInAir', () => {
     lineInAir(given, testShelf, { celsius, humidity }).map((each) => each.dryingMinSeconds / 60)
 
   it('knows what thins a stage, by recipe or by name', () => {
-    expect(line.map((each) => carrierOf(each, given, testShelf))).toEqual(['water', 'spirit', 'dry', 'water'])
+    expect(line.map(carriersIn(given, testShelf))).toEqual(['water', 'spirit', 'dry', 'water'])
   })
 
   it('leaves waits as written without a reading, and at 20 °C and 50 %', () => {

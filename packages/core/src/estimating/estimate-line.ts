@@ -32,7 +32,7 @@ export interface TimeRange {
 }
 
 /** Where most of an estimate comes from. */
-export type EstimateSource = 'typed' | 'laps' | 'preset' | 'written'
+type EstimateSource = 'typed' | 'laps' | 'preset' | 'written'
 
 /** What a stage takes on the models of one unit. */
 export interface StageEstimate {

@@ -38,6 +38,8 @@ export interface PilotStage {
 
 export interface PilotReport {
   readonly stages: readonly PilotStage[]
+  /** As it stands after the last lap. */
+  readonly estimate: LineEstimate
   /** What the models that are not the pilot still take: before the first lap, and after each. */
   readonly rest: readonly TimeRange[]
   readonly restModels: number
@@ -82,6 +84,7 @@ export function pilotReport(input: PilotInput, unit: Unit): PilotReport {
     })
   return {
     stages,
+    estimate: now,
     rest: steps.map((each) => totalOf(each.rates, restOf(each, input, unit, progress))),
     restModels: unit.models.length - pilot.size,
   }
@@ -140,33 +143,33 @@ export function pilotProposals(
 ): readonly PilotProposal[] {
   const progress = input.progress ?? nothingDone
   const recipe = input.project.recipes.find((each) => each.unitIds.includes(unit.id))
+  const restAt = (estimate: LineEstimate, of: PilotInput, stageId: StageId): number => {
+    const amounts = restOf(estimate, of, unit, progress)
+    return totalOf(
+      estimate.rates,
+      amounts.filter((each) => each.stage.work.stageId === stageId),
+    ).likely
+  }
   return report.stages.flatMap(({ stage, judgement }): PilotProposal[] => {
     if (judgement?.verdict === 'did nothing') {
-      const estimate = estimateLine(input)
-      const amounts = restOf(estimate, input, unit, progress).filter(
-        (each) => each.stage.work.stageId === stage.id,
-      )
-      const saved = totalOf(estimate.rates, amounts).likely
-      return [{ kind: 'leave out', stage, note: judgement.note, seconds: saved }]
+      const seconds = restAt(report.estimate, input, stage.id)
+      return [{ kind: 'leave out', stage, note: judgement.note, seconds }]
     }
     if (judgement?.verdict !== 'too little' || !recipe) return []
-    const own = factsOf(recipe, input.shelf).filter((facts) =>
-      stage.steps.some((step) => step.stepId === facts.step.id),
+    const facts = factsOf(recipe, input.shelf).filter((each) =>
+      stage.steps.some((step) => step.stepId === each.step.id),
     )
-    const step = highlightOver(own, input.shelf, unit, newId)
+    const step = highlightOver(facts, input.shelf, unit, newId)
     if (!step || isThere(recipe, step)) return []
+    const own = stageOfStep(recipe, step, input.project)
     const added = {
       ...input,
       project: {
         ...input.project,
         recipes: input.project.recipes.map((each) => (each === recipe ? withHighlight(each, step) : each)),
-        line: [...input.project.line, stageOfStep(recipe, step, input.project)],
+        line: [...input.project.line, own],
       },
     }
-    const estimate = estimateLine(added)
-    const amounts = restOf(estimate, added, unit, progress).filter(
-      (each) => each.stage.work.stageId === stageOfStep(recipe, step, input.project).id,
-    )
     const [paint] = step.mix
     const name = paint ? (input.shelf.get(paint.materialId)?.name ?? '') : ''
     const where = step.on === 'whole' ? 'everything' : `the ${joinWords(step.on)}`
@@ -175,7 +178,7 @@ export function pilotProposals(
         kind: 'add',
         stage,
         note: judgement.note,
-        seconds: totalOf(estimate.rates, amounts).likely,
+        seconds: restAt(estimateLine(added), added, own.id),
         text: `Highlights of ${name} on ${where}`,
         step,
       },

@@ -6,6 +6,7 @@ import {
   timesOf,
   type BatchTimes,
   type EstimateInput,
+  type Instant,
   type LineEstimate,
   type PaceObservation,
   type Progress,
@@ -18,6 +19,12 @@ import { useNow } from './use-now.ts'
 const noObservations: readonly PaceObservation[] = []
 /** Gaps and air are taken to the end of these minutes: nothing here is to follow every second. */
 const slotSeconds = 600
+
+/** The end of the ten minutes that are running. */
+function useSlotEnd(): Instant {
+  const step = slotSeconds * 1000
+  return instant((Math.floor(useNow(slotSeconds) / step) + 1) * step)
+}
 
 /** The painter's hand as other projects and brought rates know it; `undefined` while that is on its way. */
 function useKnownPace(project: Pick<Project, 'id'>): readonly PaceObservation[] | undefined {
@@ -45,12 +52,11 @@ export function useEstimateInput(
 ): EstimateInput | undefined {
   const shelf = useShelf()
   const known = useKnownPace(project)
-  const slot = Math.floor(useNow(slotSeconds) / (slotSeconds * 1000))
+  const now = useSlotEnd()
   return useMemo(() => {
     if (!progress || !shelf.data || !known) return undefined
-    const now = instant((slot + 1) * slotSeconds * 1000)
     return { project, shelf: shelf.data, progress, now, known }
-  }, [project, progress, shelf.data, known, slot])
+  }, [project, progress, shelf.data, known, now])
 }
 
 /** The times the planner works with. */
@@ -62,11 +68,10 @@ export function useTimes(estimate: LineEstimate | undefined): BatchTimes | undef
 export function useProjectInAir<P extends Project>(project: P): P {
   const shelf = useShelf()
   const air = useAir()
-  const slot = Math.floor(useNow(slotSeconds) / (slotSeconds * 1000))
+  const now = useSlotEnd()
   return useMemo(() => {
     if (!shelf.data || !air.data) return project
-    const now = instant((slot + 1) * slotSeconds * 1000)
     const here = airNow(air.data, now)
     return here ? { ...project, line: [...lineInAir(project, shelf.data, here)] } : project
-  }, [project, shelf.data, air.data, slot])
+  }, [project, shelf.data, air.data, now])
 }

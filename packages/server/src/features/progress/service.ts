@@ -1,4 +1,4 @@
-import type { EventId, ProgressEvent, ProjectId } from '@seriatim/core'
+import type { EventId, ProgressEvent, ProjectId, StageId } from '@seriatim/core'
 import type { Problem } from '@seriatim/contract'
 import type { Database } from '../../db/client.ts'
 import { RequestProblem } from '../../http/problem.ts'
@@ -40,18 +40,18 @@ export async function recordEvents(
 }
 
 function contentOf(event: ProgressEvent): string {
-  const ids =
-    'targetId' in event
-      ? [event.targetId]
-      : [...new Set(event.modelIds)]
-          .sort()
-          .concat((event.kind === 'milestone' ? event.stageIds : [event.stageId]) as never)
+  const ids: readonly string[] =
+    'targetId' in event ? [event.targetId] : [...stagesIn(event), ...[...new Set(event.modelIds)].sort()]
   const said = [
     'note' in event ? event.note : '',
     'workSeconds' in event ? event.workSeconds : '',
     'verdict' in event ? event.verdict : '',
   ]
   return [event.kind, event.at, ...said, ...ids].join('|')
+}
+
+function stagesIn(event: Extract<ProgressEvent, { modelIds: unknown }>): readonly StageId[] {
+  return event.kind === 'milestone' ? event.stageIds : [event.stageId]
 }
 
 async function unknownReferences(
@@ -69,8 +69,7 @@ async function unknownReferences(
         errors.push({ path: `${at}.targetId`, message: 'This project has no such event.' })
       return
     }
-    const stages = event.kind === 'milestone' ? event.stageIds : [event.stageId]
-    stages.forEach((stageId, position) => {
+    stagesIn(event).forEach((stageId, position) => {
       if (known.stages.has(stageId)) return
       const path = event.kind === 'milestone' ? `stageIds[${String(position)}]` : 'stageId'
       errors.push({ path: `${at}.${path}`, message: 'This project has no such stage.' })

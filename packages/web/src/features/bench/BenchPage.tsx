@@ -7,11 +7,10 @@ import {
   type Stage,
 } from '@seriatim/core'
 import { useMemo, useState } from 'react'
-import { Link } from 'react-router'
 import { dayText, durationText } from '../../shared/format/index.ts'
 import { useCurrentProject } from '../../shared/project-context.ts'
 import { useProgress, useRecorder } from '../../shared/progress/index.ts'
-import { EmptyState, ErrorState, Headline, HoleLegend, LoadingState } from '../../shared/ui/index.ts'
+import { EmptyState, ErrorState, HoleLegend, LoadingState, NothingYet } from '../../shared/ui/index.ts'
 import { useNow } from '../../shared/use-now.ts'
 import { useEstimate, useProjectInAir, useTimes } from '../../shared/working-project.ts'
 import { usePlan, usePlanningInput } from '../../shared/worker/index.ts'
@@ -58,25 +57,12 @@ function Bench({ progress }: { readonly progress: Progress }) {
   const actions = useBenchActions(project, progress, task, recorder)
 
   if (batches.length === 0 || project.line.length === 0) {
-    const place = batches.length === 0 ? 'roster' : 'line'
     return (
-      <>
-        <Headline>The bench is clear</Headline>
-        <EmptyState
-          title={place === 'roster' ? 'No models yet' : 'No stages yet'}
-          actions={
-            <Link to={`../${place}`} className="text-lg font-bold underline underline-offset-4">
-              To the {place}
-            </Link>
-          }
-        >
-          <p>
-            {place === 'roster'
-              ? 'Put a unit on the roster, then write the line; what to do first will lie here.'
-              : 'Write the line, or start from a school; what to do first will lie here.'}
-          </p>
-        </EmptyState>
-      </>
+      <NothingYet headline="The bench is clear" missing={batches.length === 0 ? 'models' : 'stages'}>
+        {batches.length === 0
+          ? 'Put a unit on the roster, then write the line; what to do first will lie here.'
+          : 'Write the line, or start from a school; what to do first will lie here.'}
+      </NothingYet>
     )
   }
 

@@ -12,7 +12,6 @@ import {
   type UnitId,
 } from '@seriatim/core'
 import { useMemo, useState } from 'react'
-import { Link } from 'react-router'
 import { useProjectChange } from '../../shared/api/index.ts'
 import { dateText, durationText, parseMinutesText, plural } from '../../shared/format/index.ts'
 import { useCurrentProject } from '../../shared/project-context.ts'
@@ -20,10 +19,10 @@ import { useProgress } from '../../shared/progress/index.ts'
 import {
   Button,
   CheckField,
-  EmptyState,
   ErrorState,
   Headline,
   LoadingState,
+  NothingYet,
   TextField,
 } from '../../shared/ui/index.ts'
 import { useEstimateInput } from '../../shared/working-project.ts'
@@ -35,21 +34,13 @@ export function HoursPage() {
   const { progress, error, refetch } = useProgress(project.id)
   const input = useEstimateInput(project, progress)
   if (project.units.length === 0 || (project.line.length === 0 && project.recipes.length === 0)) {
-    const place = project.units.length === 0 ? 'roster' : 'line'
     return (
-      <>
-        <Headline>What fits into the hours?</Headline>
-        <EmptyState
-          title={place === 'roster' ? 'No models yet' : 'No stages yet'}
-          actions={
-            <Link to={`../${place}`} className="text-lg font-bold underline underline-offset-4">
-              To the {place}
-            </Link>
-          }
-        >
-          <p>With models and stages it is worked out here which standard, stages and units fit.</p>
-        </EmptyState>
-      </>
+      <NothingYet
+        headline="What fits into the hours?"
+        missing={project.units.length === 0 ? 'models' : 'stages'}
+      >
+        With models and stages it is worked out here which standard, stages and units fit.
+      </NothingYet>
     )
   }
   if (input) return <Hours input={input} />

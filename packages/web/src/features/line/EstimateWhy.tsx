@@ -1,13 +1,8 @@
-import { productOf, type LineEstimate, type StageEstimate } from '@seriatim/core'
+import { productOf, type StageEstimate } from '@seriatim/core'
 import { durationText, plural, rangeText, stopwatchText } from '../../shared/format/index.ts'
 
-interface EstimateWhyProps {
-  readonly estimate: LineEstimate
-  readonly stage: StageEstimate
-}
-
 /** How the minutes of a model came about: formula, each factor, where it comes from. */
-export function EstimateWhy({ stage }: EstimateWhyProps) {
+export function EstimateWhy({ stage }: { readonly stage: StageEstimate }) {
   const { work, typed, perModel, learning, pace } = stage
   const range = `In four cases of five between ${rangeText(perModel)}.`
   if (typed) {

@@ -71,7 +71,7 @@ export function StageEstimates({ stage, units, estimate, onSave }: StageEstimate
               </div>
               {isOpen && open.what === 'why' ? (
                 <div className="mb-2 border-l-4 border-rule pl-3">
-                  <EstimateWhy estimate={estimate} stage={each} />
+                  <EstimateWhy stage={each} />
                 </div>
               ) : null}
               {isOpen && open.what === 'type' ? (
