@@ -123,8 +123,11 @@ function foreseen(before: StoredProject, change: ProjectChange): StoredProject {
   }
 }
 
-/** The one toast about changes. */
-const lastChange = 'last-change'
+/**
+ * The one toast about changes. Each has an id of its own: the library takes a dismissed toast off
+ * by its id a moment later, and a newer one that had taken over the id would go with it.
+ */
+let lastChange: string | number | undefined
 
 interface Named {
   readonly change: ProjectChange
@@ -152,10 +155,11 @@ export function useProjectChange(id: ProjectId) {
     onSuccess: async ({ before }, { change, said }) => {
       const back = inverse(before, change)
       // One offer at a time: taking back an older change would take the newer ones with it.
-      if (said === '') toast.dismiss(lastChange)
-      else {
+      if (lastChange !== undefined) toast.dismiss(lastChange)
+      lastChange = undefined
+      if (said !== '') {
         const undo = back && { label: 'Undo', onClick: () => mutation.mutate({ change: back, said: '' }) }
-        toast(said, { id: lastChange, ...(undo ? { action: undo } : {}) })
+        lastChange = toast(said, undo ? { action: undo } : {})
       }
       await client.invalidateQueries({ queryKey: projectListQuery.queryKey })
     },
