@@ -7,6 +7,7 @@ import {
   lineOfOrder,
   materialsOf,
   orderLine,
+  plainPlanning,
   recipeFromSchool,
   recipeSchools,
   seconds,
@@ -66,7 +67,10 @@ export function jobFile(job: Job): ProjectFile {
     batchSize: job.batchSize,
     firstBatch: null,
     batchesInHand: null,
-    units: [{ id: unitId, name: job.name, standard, size, detail, perHolder, pilot: [], models }],
+    planning: plainPlanning,
+    units: [
+      { id: unitId, name: job.name, standard, size, detail, perHolder, pilot: [], joinedAt: null, models },
+    ],
     recipes: [recipe],
     line: [],
   }

@@ -1,4 +1,4 @@
-import { addDays, daysBetween, instant, localDateAt, type Instant } from '@seriatim/core'
+import { addDays, daysBetween, instant, localDateAt, type Instant, type SessionMark } from '@seriatim/core'
 import type { ProjectFile } from './project-file.ts'
 
 /**
@@ -17,6 +17,7 @@ export function moveProjectFile(file: ProjectFile, now: Instant, timeZone: strin
       ...file.project,
       dueOn: dueOn === null ? null : addDays(dueOn, days),
       evenings: { ...evenings, timeZone },
+      planning: movePlanning(file.project.planning, days),
       recipes: recipes.map((recipe) => ({
         ...recipe,
         versions: recipe.versions.map((version) => ({
@@ -26,5 +27,26 @@ export function moveProjectFile(file: ProjectFile, now: Instant, timeZone: strin
       })),
     },
     events: file.events.map((event) => ({ ...event, at: instant(event.at + shift) })),
+  }
+}
+
+function movePlanning(
+  planning: ProjectFile['project']['planning'],
+  days: number,
+): ProjectFile['project']['planning'] {
+  const mark = <Mark extends SessionMark>(each: Mark): Mark => ({ ...each, on: addDays(each.on, days) })
+  return {
+    ...planning,
+    painters: planning.painters.map((painter) => ({
+      ...painter,
+      rules: painter.rules.map((rule) => ({
+        ...rule,
+        countedFrom: rule.countedFrom === null ? null : addDays(rule.countedFrom, days),
+      })),
+      off: painter.off.map((off) => ({ from: addDays(off.from, days), until: addDays(off.until, days) })),
+      dropped: painter.dropped.map(mark),
+      extra: painter.extra.map(mark),
+    })),
+    pins: planning.pins.map(mark),
   }
 }

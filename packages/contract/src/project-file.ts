@@ -44,6 +44,16 @@ export const projectFileSchema = z
       stage.limits.forEach(({ unitId }, n) => known(unitId, ['limits', n, 'unitId']))
       stage.typed.forEach(({ unitId }, n) => known(unitId, ['typed', n, 'unitId']))
     })
+    file.project.units.forEach((unit, u) => {
+      if (!unit.joinedAt) return
+      const at = ['project', 'units', u, 'joinedAt']
+      if (!units.has(unit.joinedAt.unitId)) {
+        refuse([...at, 'unitId'], 'No unit of this file has this id.', unit.joinedAt.unitId)
+      }
+      if (!stages.has(unit.joinedAt.stageId)) {
+        refuse([...at, 'stageId'], 'No stage of this file has this id.', unit.joinedAt.stageId)
+      }
+    })
     const materials = new Set<string>(file.shelf.map((material) => material.id))
     file.project.recipes.forEach((recipe, r) => {
       recipe.unitIds.forEach((unitId, u) => {

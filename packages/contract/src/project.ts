@@ -11,6 +11,7 @@ import {
 } from '@seriatim/core'
 import { z } from 'zod'
 import { recipesSchema, stepRefSchema } from './recipe.ts'
+import { clockField, planningSchema, sittingSecondsField, weekdaysField } from './planning.ts'
 import { idOf, localDateField, optionalTextField, refuseTwins, secondsField, textField } from './fields.ts'
 
 export const modelSchema = z.object({
@@ -37,6 +38,7 @@ export const unitSchema = z
       .max(50, { error: 'A holder has up to 50 models.' })
       .default(1),
     pilot: z.array(idOf<ModelId>()).max(1000).readonly().default([]),
+    joinedAt: z.object({ unitId: idOf<UnitId>(), stageId: idOf<StageId>() }).nullable().default(null),
     models: z
       .array(modelSchema)
       .max(1000, { error: 'A unit holds up to 1,000 models.' })
@@ -100,6 +102,7 @@ export const stageSchema = z
     setUpSeconds: secondsField,
     dryingMinSeconds: secondsField,
     dryingMaxSeconds: secondsField,
+    nextWithinSeconds: secondsField.nullable().default(null),
     notNeededBy: z.array(idOf<UnitId>()),
     limits: z
       .array(z.object({ unitId: idOf<UnitId>(), roles: z.array(z.string()).min(1).readonly() }))
@@ -132,14 +135,9 @@ export const lineSchema = z
   .superRefine((stages, context) => refuseTwins(stages, context, 'stages'))
 
 const eveningsSchema = z.object({
-  weekdays: z
-    .array(z.int().min(1).max(7))
-    .min(1, { error: 'Choose at least one evening a week.' })
-    .refine((days) => new Set(days).size === days.length, { error: 'Name each weekday once.' }),
-  startsAt: z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, { error: 'Give a time as HH:MM.' }),
-  lengthSeconds: secondsField.refine((length) => length >= 300 && length <= 16 * 3600, {
-    error: 'An evening lasts from 5 minutes to 16 hours.',
-  }),
+  weekdays: weekdaysField,
+  startsAt: clockField,
+  lengthSeconds: sittingSecondsField,
   timeZone: z.string().refine(isTimeZone, { error: 'This time zone is not known here.' }),
 })
 
@@ -163,6 +161,7 @@ export const projectSettingsSchema = z.object({
     .min(1, { error: 'At least one batch is in hand.' })
     .max(1000, { error: 'Up to 1,000 batches.' })
     .nullable(),
+  planning: planningSchema,
 })
 
 export const projectSchema = projectSettingsSchema.extend({

@@ -13,10 +13,15 @@ export function renumberProjectFile(file: ProjectFile, makeId: () => string): Pr
     project: {
       ...file.project,
       id: renew(file.project.id),
+      planning: renumberPlanning(file.project.planning, renew),
       units: file.project.units.map((unit) => ({
         ...unit,
         id: renew(unit.id),
         pilot: unit.pilot.map(renew),
+        joinedAt: unit.joinedAt && {
+          unitId: renew(unit.joinedAt.unitId),
+          stageId: renew(unit.joinedAt.stageId),
+        },
         models: unit.models.map((model) => ({ ...model, id: renew(model.id) })),
       })),
       recipes: file.project.recipes.map((recipe) => ({
@@ -46,5 +51,25 @@ export function renumberProjectFile(file: ProjectFile, makeId: () => string): Pr
         ? { ...event, id, stageIds: event.stageIds.map(renew), modelIds }
         : { ...event, id, stageId: renew(event.stageId), modelIds }
     }),
+  }
+}
+
+/** A batch is named by its unit's id and a number. */
+function renumberPlanning(
+  planning: ProjectFile['project']['planning'],
+  renew: <Id extends string>(id: Id) => Id,
+): ProjectFile['project']['planning'] {
+  const renewBatch = <Id extends string>(id: Id): Id => {
+    const [unitId = '', number = ''] = id.split('/')
+    return `${renew(unitId)}/${number}` as Id
+  }
+  return {
+    ...planning,
+    first: planning.first.map(renewBatch),
+    pins: planning.pins.map((pin) => ({
+      ...pin,
+      batchId: renewBatch(pin.batchId),
+      stageId: renew(pin.stageId),
+    })),
   }
 }

@@ -1,5 +1,8 @@
 import { distinctSplits, trySplit } from '../src/planning/compare-batch-sizes.ts'
-import { planLine } from '../src/planning/plan-line.ts'
+import { planLine, solveLine } from '../src/planning/plan-line.ts'
+import { estimateLine, timesOf } from '../src/estimating/estimate-line.ts'
+import { forecastFinish } from '../src/forecasting/forecast-finish.ts'
+import { plainPlanning } from '../src/project/planning.ts'
 import { foldProgress } from '../src/progress/fold-progress.ts'
 import type { ProgressEvent } from '../src/progress/event.ts'
 import type { Stage } from '../src/line/stage.ts'
@@ -73,6 +76,8 @@ export function benchPlanner(): void {
     )}\n`,
   )
 
+  benchStudio(given, now, unit1)
+
   const planned = planLine({ project: given, now })
   const quick = planLine({ project: given, now, effort: 0 })
   if (!planned.ok || !quick.ok) throw new Error('the benchmark line cannot be planned')
@@ -88,6 +93,60 @@ export function benchPlanner(): void {
         ['habit: batch by batch', hours(planned.value.habits.batchByBatch), ''],
         ['habit: stage by stage over everything, all in hand', hours(planned.value.habits.stageByStage), ''],
       ],
+    )}\n`,
+  )
+}
+
+/** The same work by a studio of eight, and how it may turn out. */
+function benchStudio(
+  given: ReturnType<typeof project>,
+  now: ReturnType<typeof addSeconds>,
+  unit1: number,
+): void {
+  const [you] = plainPlanning.painters
+  if (!you) throw new Error('nobody paints')
+  const painters = Array.from({ length: 8 }, (_, index) => ({
+    ...you,
+    id: `p${index}` as typeof you.id,
+    name: `Painter ${index + 1}`,
+    pace: 0.8 + 0.06 * index,
+  }))
+  const studio = { ...given, batchesInHand: 8, planning: { ...plainPlanning, painters } }
+  const estimate = estimateLine({ project: given, shelf: new Map(), now })
+  const solved = solveLine({ project: given, now, times: timesOf(estimate), spare: true })
+  if (!solved.ok) throw new Error(solved.error.kind)
+  const planned = planLine({ project: studio, now })
+  if (!planned.ok) throw new Error(planned.error.kind)
+  const before = planned.value
+  const futures = () => forecastFinish({ solved: solved.value, project: given, estimate, futures: 1000 })
+  const began = performance.now()
+  let longest = 0
+  let last = began
+  forecastFinish({
+    solved: solved.value,
+    project: given,
+    estimate,
+    futures: 1000,
+    stop: () => {
+      longest = Math.max(longest, performance.now() - last)
+      last = performance.now()
+      return false
+    },
+  })
+  const rows: [string, number][] = [
+    ['eight painters, full search', medianMilliseconds(3, () => planLine({ project: studio, now }))],
+    [
+      'eight painters, re-plan after a tick',
+      medianMilliseconds(5, () => planLine({ project: studio, now, effort: 150_000, before })),
+    ],
+    ['1,000 futures, one painter', medianMilliseconds(3, futures)],
+    ['between two looks whether to stop, at most', longest],
+  ]
+  process.stdout.write('\nA studio, and futures:\n\n')
+  process.stdout.write(
+    `${table(
+      ['what', 'ms', '÷ yardstick'],
+      rows.map(([name, time]) => [name, time.toFixed(1), (time / unit1).toFixed(1)]),
     )}\n`,
   )
 }

@@ -51,8 +51,10 @@ export {
   usualSplits,
   type SplitOutcome,
 } from './planning/compare-batch-sizes.ts'
-export { planProblemText, type LinePlan, type PlanProblem, type Stretch } from './planning/line-plan.ts'
-export { planLine, type PlanningInput } from './planning/plan-line.ts'
+export { aims, type Aim } from './planning/instance.ts'
+export type { LinePlan, PainterLoad, PlanSession, Stretch } from './planning/line-plan.ts'
+export { planNoteText, planProblemText, type PlanNote, type PlanProblem } from './planning/plan-notes.ts'
+export { planLine, solveLine, type PlanningInput, type SolvedLine } from './planning/plan-line.ts'
 export { runSheets, type Drying, type RunSheet, type RunSheetEntry } from './planning/run-sheet.ts'
 export { batchHole, type BatchHole } from './progress/batch-hole.ts'
 export { dryingShelf, type DryingEntry } from './progress/drying-shelf.ts'
@@ -62,6 +64,18 @@ export { holeState, isThrough, type HoleState } from './progress/hole-state.ts'
 export { workLeft, type WorkLeft } from './progress/work-left.ts'
 export { spreadStep, spreadVariants } from './project/spread-variants.ts'
 export { batchSizesText, largestBatchSize, splitIntoBatches, type Batch } from './project/batches.ts'
+export {
+  plainPlanning,
+  teamworks,
+  type Painter,
+  type Pin,
+  type Planning,
+  type SessionMark,
+  type SessionRule,
+  type SingleSession,
+  type Teamwork,
+  type TimeOff,
+} from './project/planning.ts'
 export {
   countModels,
   isOneOf,
@@ -80,6 +94,9 @@ export { dropsPerMl, millilitresFor, mixCard, type MixCard } from './mixing/mix-
 export { materialsNeeded, stepMillilitres, type MaterialNeed } from './mixing/materials-needed.ts'
 export { mixOfText, textOfMix } from './mixing/mix-of-text.ts'
 export { parseMix, printMix, type MixPart, type MixQuestion, type ParsedMix } from './mixing/parse-mix.ts'
+export { forecastFinish, type FinishForecast, type SpreadDriver } from './forecasting/forecast-finish.ts'
+export { mishapPresets } from './forecasting/futures.ts'
+export { offersFor, takeOffer, tryOffer, type Offer, type OfferInput } from './forecasting/offers.ts'
 export { findFaults } from './ordering/find-faults.ts'
 export { followedRecipes, followersOf, lineOfOrder, takersAmong } from './ordering/line-of-order.ts'
 export { lineJudge, mendLine, type LineFinding } from './ordering/line-findings.ts'
@@ -134,6 +151,7 @@ export type {
   EventId,
   MaterialId,
   ModelId,
+  PainterId,
   ProjectId,
   RecipeId,
   StageId,

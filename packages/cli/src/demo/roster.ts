@@ -14,6 +14,7 @@ function unit(name: string, standard: Standard, models: readonly Row[], kind: Ki
     detail: 'usual',
     perHolder: 1,
     pilot: [],
+    joinedAt: null,
     ...kind,
     models: models.map(([modelName, role, points, variants = []]): Model => ({
       id: nextId() as ModelId,

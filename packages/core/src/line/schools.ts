@@ -36,6 +36,7 @@ function template(row: Row): StageTemplate {
     handsOnSecondsPerModel: minutes(row.each),
     setUpSeconds: minutes(row.setUp),
     dryingMinSeconds: minutes(row.dry[0]),
+    nextWithinSeconds: null,
     dryingMaxSeconds: minutes(row.dry[1]),
     tableReady: row.tableReady ?? false,
     cautions: row.cautions ?? [],

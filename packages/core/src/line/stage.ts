@@ -30,6 +30,8 @@ export interface Stage {
   readonly setUpSeconds: Seconds
   readonly dryingMinSeconds: Seconds
   readonly dryingMaxSeconds: Seconds
+  /** The next stage has to begin on a model so soon after this leaves it; `null`: any time. */
+  readonly nextWithinSeconds: Seconds | null
   /** Units whose models pass this stage by. */
   readonly notNeededBy: readonly UnitId[]
   /** Of these units only the models with one of these roles or variants take it. */

@@ -71,6 +71,7 @@ export function lineOfOrder(
       setUpSeconds: seconds(Math.round(openSeconds(ordered.facts))),
       dryingMinSeconds: seconds(Math.max(0, ...drying.map((range) => range.min))),
       dryingMaxSeconds: seconds(Math.max(0, ...drying.map((range) => range.max))),
+      nextWithinSeconds: old ? old.nextWithinSeconds : wipedBackWithin(order, index),
       notNeededBy: project.units.filter((unit) => !ordered.units.includes(unit.id)).map((unit) => unit.id),
       limits: limitsOf(ordered, project),
       tableReady: index === lastNeeded,
@@ -83,6 +84,12 @@ export function lineOfOrder(
       steps: ordered.steps,
     }
   })
+}
+
+/** What is wiped back next: within twenty minutes, common practice for oil. */
+function wipedBackWithin({ stages }: LineOrder, index: number): Stage['nextWithinSeconds'] {
+  const next = stages[index + 1]
+  return next?.facts.every(({ step }) => step.technique === 'wipe') === true ? seconds(20 * 60) : null
 }
 
 /** A unit of which only some roles or variants take what its recipe does at the stage. */

@@ -1,24 +1,44 @@
-import type { PlanBatch, PlanInstance } from './instance.ts'
+import { firstSlotAfter, sessionsOf, slotsOf, type DeskSlots } from './desk-slots.ts'
+import { handsSeconds, wayOf, type PlanBatch, type PlanInstance, type PlanTask } from './instance.ts'
 import { createRegionSlots } from './region-slots.ts'
 
-/** No plan of this instance can be finished before either of these moments. */
+/** No plan of this instance can be finished before any of these moments. */
 export interface LowerBound {
-  /** All hands-on work and the set-ups nobody can avoid, laid without a gap. */
+  /** All hands-on work and the set-ups nobody can avoid, shared without a gap. */
   readonly workContent: number
-  /** The longest batch alone, its pots always open. */
+  /** The longest batch alone, its pots always open and everybody there for it. */
   readonly longestChain: number
+  /** What only one painter may do, by the painter who has most of it. */
+  readonly busiestPainter: number
 }
 
 export function lowerBound(instance: PlanInstance): LowerBound {
+  const chains = new Map<number, number>()
   return {
     workContent: workContent(instance),
-    longestChain: Math.max(0, ...instance.batches.map((batch) => chain(instance, batch))),
+    longestChain: Math.max(0, ...instance.batches.map((_, batch) => chain(instance, batch, chains))),
+    busiestPainter: Math.max(0, ...instance.painters.map((_, painter) => ownWork(instance, painter))),
   }
 }
 
-/** The later of the two bounds. */
+/** The latest of the bounds. */
 export function earliestFinish(bound: LowerBound): number {
-  return Math.max(bound.workContent, bound.longestChain)
+  return Math.max(bound.workContent, bound.longestChain, bound.busiestPainter)
+}
+
+/** Seconds a model takes whoever is quickest at it. */
+function quickest(instance: PlanInstance, task: PlanTask): number {
+  let least = Number.POSITIVE_INFINITY
+  for (let at = 0; at <= task.others.length; at++) {
+    const way = wayOf(task, at)
+    const people = way.painters ?? instance.painters.map((_, painter) => painter)
+    for (const painter of people) least = Math.min(least, handsSeconds(way, instance.painters[painter]))
+  }
+  return least
+}
+
+function leastWait(task: PlanTask): number {
+  return Math.min(task.wait, ...task.others.map((way) => way.wait))
 }
 
 function workContent(instance: PlanInstance): number {
@@ -30,7 +50,12 @@ function workContent(instance: PlanInstance): number {
     const runs = new Map<number, number>()
     let previous: number | null = null
     for (const task of batch.tasks) {
-      work += task.perModel * task.models.length
+      work += quickest(instance, task) * task.models.length
+      // Another way may do without this pot.
+      if (task.others.length > 0) {
+        previous = null
+        continue
+      }
       if (task.family !== previous) runs.set(task.family, (runs.get(task.family) ?? 0) + 1)
       previous = task.family
       const known = setUps.get(task.family)
@@ -40,7 +65,9 @@ function workContent(instance: PlanInstance): number {
         times: known?.times ?? 1,
       })
     }
-    // Between two runs of one pot the same batch needs another pot, so each run opens it anew.
+    const plain = batch.tasks.every((task) => task.others.length === 0)
+    // Between two runs of one pot the same batch needs another pot, so a painter alone opens it anew each time.
+    if (instance.painters.length > 1 || !plain) continue
     for (const [family, times] of runs) {
       const known = setUps.get(family)
       if (known) setUps.set(family, { ...known, times: Math.max(known.times, times) })
@@ -50,41 +77,105 @@ function workContent(instance: PlanInstance): number {
   for (const [family, { first, again, times }] of setUps) {
     work += (family === instance.openFamily ? 0 : first) + again * (times - 1)
   }
-  const lastWaits = working.map((batch) => batch.tasks.at(-1)?.wait ?? 0)
-  return atWork(instance, work) + Math.min(...lastWaits)
+  const lastWaits = working.map((batch) => {
+    const last = batch.tasks.at(-1)
+    return last ? leastWait(last) : 0
+  })
+  const everybody = instance.painters.map((_, painter) => painter)
+  return atWork(instance, everybody, work) + Math.min(...lastWaits)
 }
 
-/** The moment by which `work` seconds can have been worked inside the sessions. */
-function atWork(instance: PlanInstance, work: number): number {
-  if (!instance.sessions) return work
-  let left = work
-  for (const session of instance.sessions) {
-    const open = session.end - Math.max(0, session.start)
-    if (left <= open) return Math.max(0, session.start) + left
-    left -= open
+/** What nobody else may do, laid in this painter's sessions without a gap. */
+function ownWork(instance: PlanInstance, painter: number): number {
+  let work = 0
+  let leastTail = Number.POSITIVE_INFINITY
+  for (const batch of instance.batches) {
+    let tail = 0
+    for (const task of batch.tasks.toReversed()) {
+      const own = task.others.length === 0 && task.painters?.length === 1 && task.painters[0] === painter
+      if (own) {
+        work += handsSeconds(task, instance.painters[painter]) * task.models.length
+        leastTail = Math.min(leastTail, tail)
+      }
+      // Regions may dry beside each other, so only work is sure to come after.
+      tail += quickest(instance, task)
+    }
   }
-  return instance.sessions.at(-1)?.end ?? 0
+  return work === 0 ? 0 : atWork(instance, [painter], work) + leastTail
 }
 
-/** One batch with the painter to itself, free to pause between any two models. */
-function chain(instance: PlanInstance, batch: PlanBatch): number {
+/** The moment by which `work` seconds can have been worked inside the sessions of these painters. */
+function atWork(instance: PlanInstance, painters: readonly number[], work: number): number {
+  const changes: { at: number; people: number }[] = []
+  for (const painter of painters) {
+    for (const slot of sessionsOf(instance, painter)) {
+      changes.push({ at: Math.max(0, slot.start), people: 1 }, { at: Math.max(0, slot.end), people: -1 })
+    }
+  }
+  changes.sort((a, b) => a.at - b.at)
+  let left = work
+  let people = 0
+  let clock = 0
+  for (const change of changes) {
+    const open = (change.at - clock) * people
+    if (people > 0 && left <= open) return clock + Math.ceil(left / people)
+    left -= people > 0 ? open : 0
+    clock = change.at
+    people += change.people
+  }
+  return clock
+}
+
+/** One batch with every painter to itself, free to pause between any two models. */
+function chain(instance: PlanInstance, index: number, known: Map<number, number>): number {
+  const done = known.get(index)
+  if (done !== undefined) return done
+  known.set(index, 0)
+  const batch = instance.batches[index]
+  const end = batch ? chainOf(instance, batch, known) : 0
+  known.set(index, end)
+  return end
+}
+
+function chainOf(instance: PlanInstance, batch: PlanBatch, known: Map<number, number>): number {
   const slots = createRegionSlots(batch, instance.regionCount)
-  const sessions = instance.sessions
-  let session = 0
   let clock = 0
   for (const task of batch.tasks) {
+    let joined = 0
+    for (const each of task.joins) joined = Math.max(joined, chain(instance, each, known))
+    const hands = quickest(instance, task)
+    const wait = leastWait(task)
+    const places = slotsFor(instance, task)
     for (const model of task.models) {
-      let start = Math.max(clock, slots.dryAt(model, task.regions))
-      while (sessions) {
-        const window = sessions[session]
-        if (!window) return clock
-        start = Math.max(start, window.start)
-        if (start + task.perModel <= window.end) break
-        session += 1
-      }
-      clock = start + task.perModel
-      slots.wet(model, task.regions, clock + task.wait)
+      // Several painters may be at different models of the batch.
+      const from = instance.painters.length > 1 ? 0 : clock
+      const start = earliest(places, Math.max(from, joined, slots.dryAt(model, task.regions)), hands)
+      if (!Number.isFinite(start)) return slots.allDryAt()
+      clock = start + hands
+      slots.wet(model, task.regions, clock, clock + wait)
     }
   }
   return slots.allDryAt()
+}
+
+function slotsFor(instance: PlanInstance, task: PlanTask): readonly DeskSlots[] {
+  return Array.from({ length: 1 + task.others.length }, (_, at) => wayOf(task, at)).flatMap((way) =>
+    (way.painters ?? instance.painters.map((_, painter) => painter)).map((painter) =>
+      slotsOf(instance, painter, way.windows),
+    ),
+  )
+}
+
+function earliest(places: readonly DeskSlots[], from: number, hands: number): number {
+  let best = Number.POSITIVE_INFINITY
+  for (const slots of places) {
+    for (let at = firstSlotAfter(slots, from); at < slots.count; at++) {
+      const start = Math.max(from, slots.start[at] ?? 0)
+      if (start >= best) break
+      if (start + hands > (slots.end[at] ?? 0)) continue
+      best = Math.min(best, start)
+      break
+    }
+  }
+  return best
 }

@@ -1,21 +1,40 @@
 import type { Regions } from '../line/regions.ts'
 
-/** One stage of one batch, as the planner sees it. All times in whole seconds. */
-export interface PlanTask {
-  /** Index of the stage in the line; only names the task and orders the habit "every stage over everything". */
-  readonly stage: number
+/** One way to carry out a task. All times in whole seconds. */
+export interface PlanWay {
   /** Tasks of one family need no set-up in between (the same pot is open). */
   readonly family: number
   readonly setUp: number
   /** Set-up when the colour still lies on the palette from earlier in the session; `setUp` where nothing stays. */
   readonly again: number
+  /** At a pace of 1; a painter's own is this times the pace, to the second. */
   readonly perModel: number
   /** Least drying after the hands leave a model. */
   readonly wait: number
+  /** Held by the hands, not by set-up or drying; `null` where the desk will do. */
+  readonly station: number | null
+  /** Hands and set-up have to lie in one of these; `null`: any time in a session. */
+  readonly windows: number | null
+  /** Who may do it; `null`: everybody. */
+  readonly painters: readonly number[] | null
+  /** Its models lie on the drying rack from the first touch until they are dry. */
+  readonly onRack: boolean
+}
+
+/** One stage of one batch, as the planner sees it. */
+export interface PlanTask extends PlanWay {
+  /** Index of the stage in the line; only names the task and orders the habit "every stage over everything". */
+  readonly stage: number
   /** Region numbers the wait and the work touch; `'whole'` touches every region. */
   readonly regions: Regions<number>
   /** Positions in the batch of the models that still need the stage, in working order. */
   readonly models: readonly number[]
+  /** The next task of the batch has to begin on each model at most so long after this leaves it; `null`: any time. */
+  readonly maxWait: number | null
+  /** Other ways to do the same. */
+  readonly others: readonly PlanWay[]
+  /** Batches that have to be through and dry before: what is joined here. */
+  readonly joins: readonly number[]
 }
 
 /** When a model's regions are dry again after work done before the plan begins. */
@@ -32,27 +51,52 @@ export interface PlanBatch {
   readonly drying: readonly Readiness[]
   /** Some of its work was done before the plan begins: it is in hand already. */
   readonly begun: boolean
+  /** What is one kind of work to the painter: a change of it breaks a long run. */
+  readonly kind: number
+  /** When it should be dry; `null`: no date. */
+  readonly due: number | null
+  /** 0 as the others; above it, finished before anything else counts, the higher the sooner. */
+  readonly priority: number
+}
+
+/** Half-open, in seconds from the moment of planning. */
+export interface Span {
+  readonly start: number
+  readonly end: number
+}
+
+export interface PlanPainter {
+  /** In order, not overlapping; `null`: always at the desk. */
+  readonly sessions: readonly Span[] | null
+  /** 1 as estimated, 2 takes twice as long. */
+  readonly pace: number
 }
 
 /**
- * One painter, time 0 = the moment of planning. A job shop with one machine, minimum time lags per model
- * and region, and sequence-dependent set-ups.
+ * Time 0 = the moment of planning. Batches go through their tasks in order; painters work one task at a time in
+ * their sessions, with set-ups that depend on the pot before; drying keeps lags per model and region. A job shop is
+ * the case of one model a batch and one painter for each machine; a flow shop too.
  */
 export interface PlanInstance {
   readonly batches: readonly PlanBatch[]
   readonly regionCount: number
-  /** Half-open, in order, not overlapping; `null`: the desk is always open. */
-  readonly sessions: readonly { readonly start: number; readonly end: number }[] | null
+  readonly painters: readonly PlanPainter[]
+  /** How many tasks each station holds at a time. */
+  readonly stations: readonly number[]
+  /** Each in order, not overlapping. */
+  readonly windows: readonly (readonly Span[])[]
+  /** Places on the drying rack; `null`: as many as it takes. */
+  readonly rack: number | null
   /** Pots are closed at a session's end, so the first task of the next needs its set-up again. */
   readonly potsCloseBetweenSessions: boolean
   /** A stage may stop between two models at a session's end and go on in the next. */
   readonly maySplit: boolean
   /**
    * A batch may begin only while fewer than this many others are begun and not through their last task;
-   * `null`: any number.
+   * `null`: any number. What another batch waits for to be joined may always begin.
    */
   readonly inHandAtMost: number | null
-  /** The pot that is open at time 0. */
+  /** The pot that is open at time 0, with the first painter. */
   readonly openFamily: number | null
 }
 
@@ -61,6 +105,9 @@ export interface PlanSegment {
   readonly batch: number
   /** Index into the batch's tasks. */
   readonly task: number
+  /** 0 the task's own way, then its others. */
+  readonly way: number
+  readonly painter: number
   /** Positions in the task's `models`: from here … */
   readonly from: number
   readonly count: number
@@ -68,32 +115,43 @@ export interface PlanSegment {
   readonly setUp: number
   readonly opensPot: boolean
   readonly end: number
+  /** Index into the painter's sessions. */
   readonly session: number
 }
 
 /** What a plan costs; `finish` is Infinity when not every task found a place. */
 export interface PlanCost {
+  /** Seconds the batches with a date are late, together. */
+  readonly late: number
+  /** When batches with a priority are dry, times their priority. */
+  readonly pressed: number
   /** When the last model is dry. */
   readonly finish: number
   /** When the hands rest for good. */
   readonly handsDone: number
-  /** The same counted at the desk alone: nights and days between sessions left out. */
+  /** The longest any painter is at work counted at the desk alone: nights and days between sessions left out. */
   readonly deskSeconds: number
+  /** Work and set-ups of everybody. */
+  readonly handsOnSeconds: number
   readonly setUpSeconds: number
   readonly potOpenings: number
   /** Idle time at the desk, in a session, because everything is drying. */
   readonly exposed: number
   /** Sum over the batches of the moment each is dry: small means finished models early. */
   readonly flow: number
+  /** Seconds of one stage beyond half an hour, or of one kind beyond an hour and a half, without a change. */
+  readonly sameness: number
 }
 
-/** By finish, then set-up time, then waiting at the desk, then early batches. */
-export function compareCosts(a: PlanCost, b: PlanCost): number {
-  if (a.finish !== b.finish) return a.finish - b.finish
-  return (
-    a.setUpSeconds - b.setUpSeconds ||
-    a.potOpenings - b.potOpenings ||
-    a.exposed - b.exposed ||
-    a.flow - b.flow
-  )
+/** What a painter may want most, after the date. */
+export const aims = ['date', 'pots', 'waiting', 'first', 'variety'] as const
+export type Aim = (typeof aims)[number]
+
+export function wayOf(task: PlanTask, way: number): PlanWay {
+  return way === 0 ? task : (task.others[way - 1] ?? task)
+}
+
+/** Seconds one model takes this painter. */
+export function handsSeconds(way: PlanWay, painter: PlanPainter | undefined): number {
+  return Math.round(way.perModel * (painter?.pace ?? 1))
 }

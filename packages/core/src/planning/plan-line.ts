@@ -1,20 +1,22 @@
-import { expandSessions, type Session } from '../calendar/sessions.ts'
 import type { BatchTimes } from '../estimating/batch-time.ts'
 import { regionsMeet } from '../line/regions.ts'
 import { dryingShelf } from '../progress/drying-shelf.ts'
 import { foldProgress, type Progress } from '../progress/fold-progress.ts'
 import { splitIntoBatches, type Batch, type BatchSplit } from '../project/batches.ts'
+import type { Teamwork } from '../project/planning.ts'
 import type { Project } from '../project/project.ts'
 import { addSeconds, instant, type Instant } from '../units/instant.ts'
-import { failure, success, type Result } from '../units/result.ts'
+import { success, type Result } from '../units/result.ts'
 import { seconds } from '../units/seconds.ts'
 import { earliestFinish, lowerBound } from './bounds.ts'
-import { buildInstance } from './build-instance.ts'
-import { createDesk, layRow } from './desk.ts'
+import { createDesk } from './desk.ts'
 import { batchByBatch, stageByStage } from './habits.ts'
-import type { PlanCost, PlanInstance, PlanSegment } from './instance.ts'
-import type { LinePlan, PlanProblem, Stretch } from './line-plan.ts'
-import { searchRow } from './search.ts'
+import { wayOf, type PlanCost, type PlanInstance, type PlanSegment } from './instance.ts'
+import type { LinePlan, PainterLoad, PlanSession, Stretch } from './line-plan.ts'
+import { planInstance, type PlanInstanceOf } from './plan-instance.ts'
+import type { PlanProblem } from './plan-notes.ts'
+import { entryOf, layRow, type Row } from './row.ts'
+import { searchRow, type FoundRow } from './search.ts'
 
 export interface PlanningInput {
   readonly project: Project
@@ -24,109 +26,174 @@ export interface PlanningInput {
   readonly times?: BatchTimes
   /** Defaults to the project's own. */
   readonly split?: BatchSplit
+  /** Defaults to the project's own. */
+  readonly teamwork?: Teamwork
+  /** With sessions to spare, for futures that take longer. */
+  readonly spare?: boolean
+  /** The plan before something happened: what can be kept of it is kept. */
+  readonly before?: Pick<LinePlan, 'stretches'>
   readonly seed?: number
   /** How many model-stages the search may lay out; more finds better plans. */
   readonly effort?: number
 }
 
-const maxSessions = 2000
 const defaultEffort = 2_000_000
 const nothingDone = foldProgress([])
 
+/** A plan together with the instance it solves and the row it lays: what a forecast lays anew. */
+export interface SolvedLine {
+  readonly plan: LinePlan
+  readonly instance: PlanInstance
+  readonly found: FoundRow
+  readonly batches: readonly Batch[]
+  readonly now: Instant
+}
+
 /**
- * Plans what is left of the project from `now` (cut to the second) for one painter. Deterministic: the same
- * input gives the same plan on every machine. Never worse than either hand habit.
+ * Plans what is left of the project from `now` (cut to the second). Deterministic: the same input gives the same
+ * plan on every machine. Never worse than either hand habit.
  */
 export function planLine(input: PlanningInput): Result<LinePlan, PlanProblem> {
-  const { project, progress = nothingDone } = input
+  const solved = solveLine(input)
+  return solved.ok ? success(solved.value.plan) : solved
+}
+
+export function solveLine(input: PlanningInput): Result<SolvedLine, PlanProblem> {
+  const { project, progress = nothingDone, teamwork = project.planning.teamwork } = input
   const now = instant(Math.floor(input.now / 1000) * 1000)
   const batches = splitIntoBatches(project, input.split ?? project)
-  const bare = buildInstance(project, batches, progress, now, input.times)
-  const problem = findProblem(project, bare)
-  if (problem) return failure(problem)
-
-  const scheduled = withSessions(project, bare, now)
-  if (!scheduled) return failure({ kind: 'too-far-away' })
-  const { instance, sessions } = scheduled
-  const size = bare.batches.reduce(
-    (sum, b) => sum + b.tasks.reduce((n, task) => n + task.models.length, 0),
+  const made = planInstance({
+    project,
+    batches,
+    progress,
+    now,
+    times: input.times,
+    teamwork,
+    spare: input.spare === true,
+  })
+  if (!made.ok) return made
+  const { instance } = made.value
+  const size = instance.batches.reduce(
+    (sum, batch) =>
+      sum + batch.tasks.reduce((all, task) => all + task.models.length + instance.painters.length, 0),
     0,
   )
   const evaluations = Math.min(20_000, Math.floor((input.effort ?? defaultEffort) / size))
-  const found = searchRow(instance, { seed: input.seed ?? 1, evaluations })
+  const keep = input.before ? rowBefore(input.before.stretches, project, batches, instance) : null
+  const found = searchRow(instance, { seed: input.seed ?? 1, evaluations }, project.planning.aims, keep)
+  const plan = planOf({ ...made.value, project, progress, batches, now }, found)
+  return success({ plan, instance, found, batches, now })
+}
 
-  const desk = createDesk(instance)
+/** The order of an earlier plan on what is left of it; what it did not know comes at the end. */
+function rowBefore(
+  stretches: readonly Stretch[],
+  { line }: Project,
+  batches: readonly Batch[],
+  instance: PlanInstance,
+): Row {
+  const indexOf = new Map(batches.map((batch, index) => [batch.id, index]))
+  const stageAt = new Map(line.map((stage, index) => [stage.id, index]))
+  const next = instance.batches.map(() => 0)
+  const row: number[] = []
+  const take = (batch: number, painter: number) => {
+    row.push(entryOf(instance, batch, painter < instance.painters.length ? 1 + painter : 0))
+    next[batch] = (next[batch] ?? 0) + 1
+  }
+  for (const { batchId, stageId, painter } of stretches) {
+    const batch = indexOf.get(batchId)
+    if (batch === undefined) continue
+    const task = instance.batches[batch]?.tasks[next[batch] ?? 0]
+    if (task && task.stage === stageAt.get(stageId)) take(batch, painter)
+  }
+  instance.batches.forEach(({ tasks }, batch) => {
+    while ((next[batch] ?? 0) < tasks.length) {
+      row.push(batch)
+      next[batch] = (next[batch] ?? 0) + 1
+    }
+  })
+  return row
+}
+
+interface Solving extends PlanInstanceOf {
+  readonly project: Project
+  readonly progress: Progress
+  readonly batches: readonly Batch[]
+  readonly now: Instant
+}
+
+function planOf(solving: Solving, found: FoundRow): LinePlan {
+  const { instance, project, progress, batches, now } = solving
   const segments: PlanSegment[] = []
-  const cost = layRow(desk, found.row, found.policy, (segment) => segments.push(segment))
-  const unlimited = createDesk({ ...instance, inHandAtMost: null })
-  const habit = (row: readonly number[]) => addSeconds(now, layRow(unlimited, row, 'fill').finish)
-  const everything = stageByStage({ ...instance, inHandAtMost: null })
-  return success({
+  const count = instance.batches.length
+  const cost = layRow(createDesk(instance), count, found.row, found.policy, (segment) =>
+    segments.push(segment),
+  )
+  segments.sort((a, b) => a.start - b.start || a.painter - b.painter)
+  const sessions = inOrder(solving)
+  const indexOf = new Map(
+    sessions.map((session, index) => [`${String(session.painter)} ${String(session.startsAt)}`, index]),
+  )
+  const sessionOf = (segment: PlanSegment) => {
+    const own = solving.sessions[segment.painter]?.[segment.session]
+    return indexOf.get(`${String(segment.painter)} ${String(own?.startsAt ?? 0)}`) ?? 0
+  }
+  const free = { ...instance, inHandAtMost: null }
+  const unlimited = createDesk(free)
+  const habit = (row: Row) => {
+    const { finish } = layRow(unlimited, count, row, 'fill')
+    return addSeconds(now, Number.isFinite(finish) ? finish : cost.finish)
+  }
+  return {
     ...summary(instance, cost, now),
     batches,
+    painters: loadsOf(project, instance, segments, now),
     sessions,
     drying: dryingShelf(project, batches, progress, now),
-    stretches: segments.map((segment) => stretchOf(segment, instance, project, batches, now)),
+    stretches: segments.map((segment) => stretchOf(segment, solving, sessionOf(segment))),
     firstBatchAt: firstBatchDry(instance, segments, now),
-    habits: { batchByBatch: habit(batchByBatch(instance)), stageByStage: habit(everything) },
-  })
-}
-
-function findProblem(project: Project, bare: Omit<PlanInstance, 'sessions'>): PlanProblem | null {
-  if (bare.batches.length === 0) return { kind: 'no-models' }
-  if (project.line.length === 0) return { kind: 'no-stages' }
-  const tasks = bare.batches.flatMap((batch) => batch.tasks)
-  if (tasks.length === 0) return { kind: 'all-done' }
-  const { lengthSeconds } = project.evenings
-  const tooLong = tasks.find((task) => task.setUp + task.perModel > lengthSeconds)
-  if (!tooLong) return null
-  return {
-    kind: 'stage-never-fits',
-    stageName: project.line[tooLong.stage]?.name ?? '',
-    neededSeconds: seconds(tooLong.setUp + tooLong.perModel),
-    sessionSeconds: lengthSeconds,
+    habits: { batchByBatch: habit(batchByBatch(free, unlimited)), stageByStage: habit(stageByStage(free)) },
+    notes: solving.notes,
   }
 }
 
-/** As many sessions as the slower hand habits need: then every row of tasks the search may try finds a place. */
-function withSessions(
+/** Everybody's sessions by start. */
+function inOrder({ sessions }: PlanInstanceOf): readonly PlanSession[] {
+  return sessions
+    .flatMap((own, painter) => own.map((session) => ({ ...session, painter })))
+    .sort((a, b) => a.startsAt - b.startsAt || a.painter - b.painter)
+}
+
+function loadsOf(
   project: Project,
-  bare: Omit<PlanInstance, 'sessions'>,
+  instance: PlanInstance,
+  segments: readonly PlanSegment[],
   now: Instant,
-): { instance: PlanInstance; sessions: readonly Session[] } | null {
-  for (let count = 16; count <= maxSessions; count *= 5) {
-    const sessions = expandSessions(project.evenings, now, count)
-    const instance = {
-      ...bare,
-      sessions: sessions.map((session) => ({
-        start: (session.startsAt - now) / 1000,
-        end: (session.endsAt - now) / 1000,
-      })),
+): readonly PainterLoad[] {
+  return instance.painters.map((_, index) => {
+    const own = segments.filter((segment) => segment.painter === index)
+    const last = own.at(-1)
+    const painter = project.planning.painters[index]
+    if (!painter) throw new RangeError('a plan has more painters than its project')
+    return {
+      id: painter.id,
+      name: painter.name,
+      handsOnSeconds: seconds(own.reduce((sum, segment) => sum + segment.end - segment.start, 0)),
+      doneAt: last ? addSeconds(now, last.end) : null,
     }
-    const desk = createDesk(instance)
-    const slowest = layRow(desk, batchByBatch(instance), 'whole').finish
-    const everything = layRow(
-      createDesk({ ...instance, inHandAtMost: null }),
-      batchByBatch(instance),
-      'fill',
-    ).finish
-    if (Number.isFinite(slowest) && Number.isFinite(everything)) return { instance, sessions }
-  }
-  return null
+  })
 }
 
 function summary(instance: PlanInstance, cost: PlanCost, now: Instant) {
   const bound = earliestFinish(lowerBound(instance))
-  const work = instance.batches
-    .flatMap((batch) => batch.tasks)
-    .reduce((sum, task) => sum + task.perModel * task.models.length, 0)
   return {
     finishesAt: addSeconds(now, cost.finish),
-    handsOnSeconds: seconds(work + cost.setUpSeconds),
+    handsOnSeconds: seconds(cost.handsOnSeconds),
     setUpSeconds: seconds(cost.setUpSeconds),
     potOpenings: cost.potOpenings,
     exposedSeconds: seconds(cost.exposed),
     hiddenSeconds: seconds(Math.max(0, bindingWaits(instance) - cost.exposed)),
+    samenessSeconds: seconds(cost.sameness),
     earliestFinishAt: addSeconds(now, bound),
     gap: bound > 0 ? cost.finish / bound - 1 : 0,
   }
@@ -146,10 +213,8 @@ function bindingWaits(instance: PlanInstance): number {
 
 function stretchOf(
   segment: PlanSegment,
-  instance: PlanInstance,
-  project: Project,
-  batches: readonly Batch[],
-  now: Instant,
+  { instance, project, batches, now }: Solving,
+  session: number,
 ): Stretch {
   const batch = batches[segment.batch]
   const task = instance.batches[segment.batch]?.tasks[segment.task]
@@ -158,6 +223,7 @@ function stretchOf(
   return {
     batchId: batch.id,
     stageId: stage.id,
+    painter: segment.painter,
     modelIds: task.models
       .slice(segment.from, segment.from + segment.count)
       .flatMap((model) => batch.models[model]?.id ?? []),
@@ -165,8 +231,8 @@ function stretchOf(
     setUpSeconds: seconds(segment.setUp),
     opensPot: segment.opensPot,
     endsAt: addSeconds(now, segment.end),
-    dryAt: addSeconds(now, segment.end + task.wait),
-    session: segment.session,
+    dryAt: addSeconds(now, segment.end + wayOf(task, segment.way).wait),
+    session,
   }
 }
 

@@ -1,109 +1,92 @@
-import { seededRandom } from '../units/random.ts'
-import { createDesk, layRow, type Desk, type SplitPolicy } from './desk.ts'
+import { anneal } from './anneal.ts'
+import { beam } from './beam.ts'
+import { createDesk, type Desk, type SplitPolicy } from './desk.ts'
 import { dispatch, rules } from './dispatch.ts'
 import { batchByBatch, stageByStage, stageByStageInGroups } from './habits.ts'
-import { withMostInHand } from './in-hand.ts'
-import { compareCosts, type PlanCost, type PlanInstance } from './instance.ts'
+import type { Aim, PlanCost, PlanInstance } from './instance.ts'
+import { layRow, type Row } from './row.ts'
+import { shopOf, solveShop } from './shop.ts'
+import { orderOfAims } from './weigh-plan.ts'
 
 export interface SearchBudget {
   readonly seed: number
   /** Rows tried beyond the built ones: the same answer on every machine. */
   readonly evaluations: number
+  /** The share of the time that is used up, asked now and then; from 1 on the search ends with the best so far. */
+  readonly spent?: () => number
 }
 
 export interface FoundRow {
-  readonly row: readonly number[]
+  readonly row: Row
   readonly policy: SplitPolicy
   readonly cost: PlanCost
 }
 
 const policies: readonly SplitPolicy[] = ['fill', 'whole']
+const dateFirst: readonly Aim[] = ['date']
+
+/** Beyond this many tasks a beam sees too little ahead. */
+const beamTasks = 70
+const beamBatches = 8
 
 /**
- * Rows built by habit and by rule, then the best of them annealed. Both hand habits are among the rows
- * built, so the answer is never worse than either.
+ * Rows built by habit and by rule, then searched on by the method that suits the shape: a pure shop by tabu search
+ * or iterated greedy, a small instance by a beam over states, and everything by annealing. Both hand habits are
+ * among the rows built, so the answer is never worse than either. With a row to keep, what the plan was before
+ * something happened, it starts from that one and stays close to it.
  */
-export function searchRow(instance: PlanInstance, budget: SearchBudget): FoundRow {
+export function searchRow(
+  instance: PlanInstance,
+  budget: SearchBudget,
+  aims: readonly Aim[] = dateFirst,
+  keep: Row | null = null,
+): FoundRow {
   const desk = createDesk(instance)
-  const built = builtRows(desk, instance).sort((a, b) => compareCosts(a.cost, b.cost))
-  const best = built[0] ?? { row: [], policy: 'fill' as const, cost: layRow(desk, [], 'fill') }
-  if (new Set(best.row).size < 2) return best
+  const order = orderOfAims(aims, instance.batches.length)
+  const better = (a: FoundRow, b: FoundRow) => (order.compare(b.cost, a.cost) < 0 ? b : a)
+  const built = builtRows(desk, instance, keep).sort((a, b) => order.compare(a.cost, b.cost))
+  let best = built[0] ?? emptyRow(desk)
+  const batches = instance.batches.length
+  const tasks = best.row.length
+  if (budget.evaluations === 0 || (new Set(best.row).size < 2 && instance.painters.length === 1)) return best
+  const shop = shopOf(instance)
+  if (shop) {
+    const row = solveShop(instance, shop, budget)
+    return better(best, { row, policy: 'fill', cost: layRow(desk, batches, row, 'fill') })
+  }
   const starts = policies.flatMap((policy) => built.find((found) => found.policy === policy) ?? [])
-  return starts
-    .map((start, index) =>
-      anneal(desk, instance, start, {
-        seed: budget.seed + index,
-        evaluations: Math.floor(budget.evaluations / starts.length),
-      }),
-    )
-    .reduce((a, b) => (compareCosts(b.cost, a.cost) < 0 ? b : a), best)
+  const small = tasks <= beamTasks && batches <= beamBatches && instance.rack === null
+  const share = small ? 0.08 : 1
+  starts.forEach((start, index) => {
+    if (!Number.isFinite(start.cost.finish)) return
+    const evaluations = Math.floor((budget.evaluations * share) / starts.length)
+    const seed = budget.seed + index
+    const times = [(index / starts.length) * share, ((index + 1) / starts.length) * share] as const
+    best = better(best, anneal(desk, instance, order, start, { ...budget, seed, evaluations }, times))
+  })
+  if (small) best = better(best, beam(desk, instance, order, best, budget))
+  return best
 }
 
-function builtRows(desk: Desk, instance: PlanInstance): FoundRow[] {
+function emptyRow(desk: Desk): FoundRow {
+  return { row: [], policy: 'fill', cost: layRow(desk, 0, [], 'fill') }
+}
+
+function builtRows(desk: Desk, instance: PlanInstance, keep: Row | null): FoundRow[] {
   const batches = instance.batches.length
+  if (batches === 0) return []
   const groups = [...new Set([2, 3, 4, 6, 8].filter((size) => size < batches))]
   return policies.flatMap((policy) => {
+    if (keep) {
+      const few = [keep, batchByBatch(instance, desk), stageByStage(instance)]
+      return few.map((row) => ({ row, policy, cost: layRow(desk, batches, row, policy) }))
+    }
     const rows = [
-      batchByBatch(instance),
+      batchByBatch(instance, desk),
       stageByStage(instance),
       ...groups.map((size) => stageByStageInGroups(instance, size)),
       ...rules.map((rule) => dispatch(desk, instance, policy, rule)),
     ]
-    return rows.map((row) => ({ row, policy, cost: layRow(desk, row, policy) }))
+    return rows.map((row) => ({ row, policy, cost: layRow(desk, batches, row, policy) }))
   })
-}
-
-/**
- * One figure to walk by. Time at the desk, not on the calendar: there a few seconds saved show at once,
- * while the finish only moves when they add up to an evening.
- */
-function height(cost: PlanCost): number {
-  const tail = cost.finish - cost.handsDone
-  return cost.deskSeconds + tail + cost.setUpSeconds * 0.05 + cost.exposed * 0.02
-}
-
-function anneal(desk: Desk, instance: PlanInstance, start: FoundRow, budget: SearchBudget): FoundRow {
-  const random = seededRandom(budget.seed)
-  let row = start.row
-  let current = height(start.cost)
-  let best: FoundRow = start
-  // A third of a usual task: enough to step over a set-up or a short wait.
-  const hottest = Math.max(1, start.cost.deskSeconds / start.row.length / 3)
-  for (let step = 0; step < budget.evaluations; step++) {
-    const temperature = hottest * 0.01 ** (step / budget.evaluations)
-    const move = randomMove(row, random)
-    if (!move) continue
-    const tried = withMostInHand(instance, moved(row, move))
-    const cost = layRow(desk, tried, start.policy)
-    const next = height(cost)
-    if (next > current && random() >= Math.exp((current - next) / temperature)) continue
-    row = tried
-    current = next
-    if (compareCosts(cost, best.cost) < 0) best = { row, policy: start.policy, cost }
-  }
-  return best
-}
-
-interface Move {
-  readonly from: number
-  readonly to: number
-  readonly length: number
-}
-
-/** Takes a short run of tasks to another place, mostly near by. */
-function randomMove(row: readonly number[], random: () => number): Move | null {
-  const length = random() < 0.7 ? 1 : 1 + Math.floor(random() * 4)
-  if (length >= row.length) return null
-  const places = row.length - length + 1
-  const from = Math.floor(random() * places)
-  const reach = random() < 0.6 ? 6 : places
-  const to = Math.min(places - 1, Math.max(0, from + Math.round((random() * 2 - 1) * reach)))
-  if (from === to) return null
-  return { from, to, length }
-}
-
-function moved(row: readonly number[], { from, to, length }: Move): number[] {
-  const next = [...row]
-  next.splice(to, 0, ...next.splice(from, length))
-  return next
 }

@@ -1,23 +1,46 @@
 import { describe, expect, it } from 'vitest'
-import type { PlanInstance, PlanSegment } from './instance.ts'
+import type { PlanInstance, PlanSegment, PlanTask } from './instance.ts'
 import { validatePlan } from './validate-plan.ts'
+
+const plain = {
+  station: null,
+  windows: null,
+  painters: null,
+  onRack: false,
+  maxWait: null,
+  others: [],
+  joins: [],
+}
 
 const instance: PlanInstance = {
   regionCount: 1,
-  sessions: [
-    { start: 0, end: 100 },
-    { start: 200, end: 300 },
+  painters: [
+    {
+      sessions: [
+        { start: 0, end: 100 },
+        { start: 200, end: 300 },
+      ],
+      pace: 1,
+    },
+    { sessions: null, pace: 2 },
   ],
+  stations: [1],
+  windows: [[{ start: 0, end: 60 }]],
+  rack: 3,
   potsCloseBetweenSessions: true,
   maySplit: true,
   inHandAtMost: 1,
   openFamily: null,
-  batches: [0, 1].map(() => ({
+  batches: [0, 1].map((kind) => ({
     models: 2,
     begun: false,
     drying: [],
+    kind,
+    due: null,
+    priority: 0,
     tasks: [
       {
+        ...plain,
         stage: 0,
         family: 0,
         setUp: 5,
@@ -27,7 +50,17 @@ const instance: PlanInstance = {
         regions: 'whole' as const,
         models: [0, 1],
       },
-      { stage: 1, family: 1, setUp: 5, again: 5, perModel: 10, wait: 0, regions: [0], models: [0, 1] },
+      {
+        ...plain,
+        stage: 1,
+        family: 1,
+        setUp: 5,
+        again: 5,
+        perModel: 10,
+        wait: 0,
+        regions: [0],
+        models: [0, 1],
+      },
     ],
   })),
 }
@@ -35,6 +68,8 @@ const instance: PlanInstance = {
 const segment = (some: Partial<PlanSegment>): PlanSegment => ({
   batch: 0,
   task: 0,
+  way: 0,
+  painter: 0,
   from: 0,
   count: 2,
   start: 0,
@@ -52,9 +87,18 @@ const sound = [
   segment({ batch: 1, task: 1, start: 200, end: 225, session: 1 }),
 ]
 
-const kinds = (...segments: PlanSegment[]) => [
-  ...new Set(validatePlan(instance, segments).map((breach) => breach.kind)),
+const kindsIn = (given: PlanInstance, segments: readonly PlanSegment[]) => [
+  ...new Set(validatePlan(given, segments).map((breach) => breach.kind)),
 ]
+const kinds = (...segments: PlanSegment[]) => kindsIn(instance, segments)
+/** The instance with something changed about every first task. */
+const withFirst = (some: Partial<PlanTask>): PlanInstance => ({
+  ...instance,
+  batches: instance.batches.map((batch) => ({
+    ...batch,
+    tasks: batch.tasks.map((task, index) => (index === 0 ? { ...task, ...some } : task)),
+  })),
+})
 const changed = (index: number, some: Partial<PlanSegment>) =>
   sound.map((each, at) => (at === index ? { ...each, ...some } : each))
 
@@ -95,5 +139,39 @@ describe('validatePlan', () => {
     ]
     const breaches = validatePlan({ ...instance, maySplit: false }, [...halves, ...sound.slice(1)])
     expect(breaches.map((breach) => breach.kind)).toContain('split-not-allowed')
+  })
+
+  it('names what keeps to no window, to no station and to no rack', () => {
+    expect(kindsIn(withFirst({ windows: 0 }), sound)).toContain('outside-window')
+    const beside = sound.map((each, index) =>
+      index === 2 ? { ...each, painter: 1, start: 0, setUp: 5, end: 45 } : each,
+    )
+    const two = { ...withFirst({ station: 0, onRack: true }), inHandAtMost: null }
+    expect(kindsIn(two, beside)).toEqual(expect.arrayContaining(['station-full', 'rack-full']))
+    expect(kindsIn({ ...two, stations: [2], rack: 4 }, beside)).toEqual([])
+  })
+
+  it('names what comes too late, and what is joined too soon', () => {
+    // Each model of the first batch waits 20 s, those of the second overnight.
+    const tooLate = (maxWait: number) =>
+      validatePlan(withFirst({ maxWait }), sound).filter(({ kind }) => kind === 'too-late')
+    expect(tooLate(15).map(({ segment: at }) => at)).toEqual([1, 1, 3, 3])
+    expect(tooLate(20).map(({ segment: at }) => at)).toEqual([3, 3])
+    const joined = {
+      ...instance,
+      batches: instance.batches.map((batch, index) => ({
+        ...batch,
+        tasks: batch.tasks.map((task, at) =>
+          index === 1 && at === 0 ? { ...task, joins: [0], wait: 0 } : task,
+        ),
+      })),
+    }
+    const late = sound.map((each, index) => (index === 1 ? { ...each, start: 80, end: 105 } : each))
+    expect(kindsIn(joined, late)).toContain('joined-too-soon')
+  })
+
+  it('names a painter who may not do it, and a pace that is not theirs', () => {
+    expect(kindsIn(withFirst({ painters: [1] }), sound)).toContain('wrong-painter')
+    expect(kinds(...changed(0, { painter: 1 }))).toContain('wrong-length')
   })
 })

@@ -1,16 +1,23 @@
-import type { PlanInstance, PlanSegment, PlanTask } from './instance.ts'
+import type { PlanInstance, PlanSegment, PlanTask, PlanWay, Span } from './instance.ts'
 
 /** One rule of the desk that a plan breaks. */
 export interface Breach {
   readonly kind:
     | 'hands-overlap'
     | 'outside-session'
+    | 'outside-window'
     | 'wet-region'
+    | 'in-two-hands'
+    | 'too-late'
     | 'out-of-order'
+    | 'joined-too-soon'
     | 'wrong-length'
+    | 'wrong-painter'
     | 'missing-set-up'
     | 'model-missed'
     | 'split-not-allowed'
+    | 'station-full'
+    | 'rack-full'
     | 'too-many-in-hand'
   readonly segment: number
 }
@@ -18,9 +25,19 @@ export interface Breach {
 interface Touch {
   readonly start: number
   readonly end: number
+  readonly dry: number
   readonly task: PlanTask
   readonly taskIndex: number
   readonly segment: number
+}
+
+/** A segment with what it refers to. */
+interface Laid {
+  readonly at: number
+  readonly segment: PlanSegment
+  readonly task: PlanTask
+  readonly way: PlanWay
+  readonly hands: number
 }
 
 /**
@@ -28,71 +45,128 @@ interface Touch {
  * instance's types, so that neither can hide the other's mistakes.
  */
 export function validatePlan(instance: PlanInstance, segments: readonly PlanSegment[]): readonly Breach[] {
+  const laid = segments.flatMap((segment, at): Laid[] => {
+    const task = instance.batches[segment.batch]?.tasks[segment.task]
+    const way = task && (segment.way === 0 ? task : task.others[segment.way - 1])
+    const pace = instance.painters[segment.painter]?.pace
+    if (!task || !way || pace === undefined) return []
+    return [{ at, segment, task, way, hands: Math.round(way.perModel * pace) }]
+  })
+  const unknown: Breach[] = laid.length < segments.length ? [{ kind: 'wrong-painter', segment: -1 }] : []
   return [
-    ...checkHands(instance, segments),
+    ...unknown,
+    ...instance.painters.flatMap((_, painter) =>
+      checkHands(
+        instance,
+        painter,
+        laid.filter((each) => each.segment.painter === painter),
+      ),
+    ),
+    ...checkStations(instance, laid),
+    ...checkRack(instance, laid),
     ...checkInHand(instance, segments),
-    ...instance.batches.flatMap((_, batch) => checkBatch(instance, segments, batch)),
+    ...instance.batches.flatMap((_, batch) => checkBatch(instance, laid, batch)),
+    ...checkJoins(instance, laid),
   ]
 }
 
-function checkHands(instance: PlanInstance, segments: readonly PlanSegment[]): Breach[] {
+function checkHands(instance: PlanInstance, painter: number, laid: readonly Laid[]): Breach[] {
   const breaches: Breach[] = []
-  const inTime = segments.map((segment, index) => ({ ...segment, index })).sort((a, b) => a.start - b.start)
-  let previous: (typeof inTime)[number] | null = null
-  for (const segment of inTime) {
-    const task = instance.batches[segment.batch]?.tasks[segment.task]
-    if (!task) continue
-    if (previous && segment.start < previous.end)
-      breaches.push({ kind: 'hands-overlap', segment: segment.index })
-    const inSession =
-      instance.sessions === null ||
-      instance.sessions.some((session) => session.start <= segment.start && segment.end <= session.end)
-    if (segment.start < 0 || !inSession) breaches.push({ kind: 'outside-session', segment: segment.index })
-    if (segment.end - segment.start !== segment.setUp + segment.count * task.perModel) {
-      breaches.push({ kind: 'wrong-length', segment: segment.index })
+  const inTime = laid.toSorted((a, b) => a.segment.start - b.segment.start)
+  const sessions = instance.painters[painter]?.sessions ?? null
+  const openAtFirst = painter === 0 ? instance.openFamily : null
+  let previous: Laid | null = null
+  for (const each of inTime) {
+    const { segment, way, task, at } = each
+    const breach = (kind: Breach['kind']) => breaches.push({ kind, segment: at })
+    if (way.painters !== null && !way.painters.includes(painter)) breach('wrong-painter')
+    if (previous && segment.start < previous.segment.end) breach('hands-overlap')
+    const session = sessions?.[segment.session]
+    if (segment.start < 0 || (sessions !== null && !(session && within(segment, [session])))) {
+      breach('outside-session')
     }
-    const openPot = previous
-      ? instance.batches[previous.batch]?.tasks[previous.task]?.family
-      : instance.openFamily
-    const closed = instance.potsCloseBetweenSessions && (previous?.session ?? 0) !== segment.session
+    if (way.windows !== null && !within(segment, instance.windows[way.windows] ?? []))
+      breach('outside-window')
+    if (segment.end - segment.start !== segment.setUp + segment.count * each.hands) breach('wrong-length')
+    const openPot = previous ? previous.way.family : openAtFirst
+    const closed = instance.potsCloseBetweenSessions && (previous?.segment.session ?? 0) !== segment.session
     const wet = inTime.some(
       (earlier) =>
-        earlier.start < segment.start &&
-        (!instance.potsCloseBetweenSessions || earlier.session === segment.session) &&
-        instance.batches[earlier.batch]?.tasks[earlier.task]?.family === task.family,
+        earlier.segment.start < segment.start &&
+        (!instance.potsCloseBetweenSessions || earlier.segment.session === segment.session) &&
+        earlier.way.family === way.family,
     )
-    const openAtFirst =
-      instance.openFamily === task.family && (!instance.potsCloseBetweenSessions || segment.session === 0)
-    const fresh = wet || openAtFirst ? task.again : task.setUp
-    const needed = openPot !== task.family || closed ? fresh : 0
-    if (segment.setUp !== needed) breaches.push({ kind: 'missing-set-up', segment: segment.index })
-    if (!instance.maySplit && segment.count !== task.models.length) {
-      breaches.push({ kind: 'split-not-allowed', segment: segment.index })
-    }
-    previous = segment
+    const wetAtFirst =
+      openAtFirst === way.family && (!instance.potsCloseBetweenSessions || segment.session === 0)
+    const fresh = wet || wetAtFirst ? Math.min(way.again, way.setUp) : way.setUp
+    if (segment.setUp !== (openPot !== way.family || closed ? fresh : 0)) breach('missing-set-up')
+    if (!instance.maySplit && segment.count !== task.models.length) breach('split-not-allowed')
+    previous = each
   }
   return breaches
+}
+
+function within({ start, end }: PlanSegment, spans: readonly Span[]): boolean {
+  return spans.some((span) => span.start <= start && end <= span.end)
+}
+
+/** The hands of all tasks at a station, counted where one begins. */
+function checkStations(instance: PlanInstance, laid: readonly Laid[]): Breach[] {
+  const held = laid.filter((each) => each.way.station !== null && each.segment.count * each.hands > 0)
+  const begins = (each: Laid) => each.segment.start + each.segment.setUp
+  return held.flatMap((each): Breach[] => {
+    const beside = held.filter(
+      (other) =>
+        other.way.station === each.way.station &&
+        begins(other) <= begins(each) &&
+        other.segment.end > begins(each),
+    )
+    const places = instance.stations[each.way.station ?? -1] ?? 0
+    return beside.length > places ? [{ kind: 'station-full', segment: each.at }] : []
+  })
+}
+
+function checkRack({ rack }: PlanInstance, laid: readonly Laid[]): Breach[] {
+  if (rack === null) return []
+  const lying = laid
+    .filter((each) => each.way.onRack)
+    .map((each) => ({
+      at: each.at,
+      from: each.segment.start + each.segment.setUp,
+      until: each.segment.end + each.way.wait,
+      models: each.segment.count,
+    }))
+  return lying.flatMap((each): Breach[] => {
+    const models = lying
+      .filter((other) => other.from <= each.from && other.until > each.from)
+      .reduce((sum, other) => sum + other.models, 0)
+    return models > rack ? [{ kind: 'rack-full', segment: each.at }] : []
+  })
 }
 
 function checkInHand(instance: PlanInstance, segments: readonly PlanSegment[]): Breach[] {
   const most = instance.inHandAtMost
   if (most === null) return []
+  const joined = new Set(instance.batches.flatMap((batch) => batch.tasks.flatMap((task) => task.joins)))
   const spans = instance.batches.map((batch, index) => {
     const own = segments.filter((segment) => segment.batch === index)
-    const start = Math.min(...own.map((segment) => segment.start))
+    // A set-up touches no model yet.
+    const start = Math.min(...own.map((segment) => segment.start + segment.setUp))
     return {
       from: batch.begun ? Number.NEGATIVE_INFINITY : start,
       to: Math.max(...own.map((segment) => segment.end)),
-      first: segments.findIndex((segment) => segment.batch === index && segment.start === start),
-      working: own.length > 0,
+      first: segments.findIndex(
+        (segment) => segment.batch === index && segment.start + segment.setUp === start,
+      ),
+      counts: own.length > 0 && !joined.has(index),
       begun: batch.begun,
     }
   })
   return spans
-    .filter((span) => span.working && !span.begun)
+    .filter((span) => span.counts && !span.begun)
     .filter((span) => {
       const others = spans.filter((other) => {
-        if (other === span || !other.working) return false
+        if (other === span || !other.counts) return false
         return other.from <= span.from && other.to > span.from
       })
       return others.length >= most
@@ -100,21 +174,31 @@ function checkInHand(instance: PlanInstance, segments: readonly PlanSegment[]): 
     .map((span) => ({ kind: 'too-many-in-hand', segment: span.first }))
 }
 
-function checkBatch(instance: PlanInstance, segments: readonly PlanSegment[], batchIndex: number): Breach[] {
+function checkBatch(instance: PlanInstance, laid: readonly Laid[], batchIndex: number): Breach[] {
   const breaches: Breach[] = []
   const batch = instance.batches[batchIndex]
   if (!batch) return breaches
   const touches = new Map<number, Touch[]>()
-  segments.forEach((segment, index) => {
-    const task = batch.tasks[segment.task]
-    if (segment.batch !== batchIndex || !task) return
+  for (const { segment, task, way, hands, at } of laid) {
+    if (segment.batch !== batchIndex) continue
     for (let k = 0; k < segment.count; k++) {
       const model = task.models[segment.from + k]
       if (model === undefined) continue
-      const start = segment.start + segment.setUp + k * task.perModel
-      const touch = { start, end: start + task.perModel, task, taskIndex: segment.task, segment: index }
+      const start = segment.start + segment.setUp + k * hands
+      const end = start + hands
+      const touch = { start, end, dry: end + way.wait, task, taskIndex: segment.task, segment: at }
       touches.set(model, [...(touches.get(model) ?? []), touch])
     }
+  }
+  const begins = batch.tasks.map((_, index) =>
+    Math.min(
+      ...laid
+        .filter(({ segment }) => segment.batch === batchIndex && segment.task === index)
+        .map(({ segment }) => segment.start + segment.setUp),
+    ),
+  )
+  begins.forEach((begin, index) => {
+    if (index > 0 && begin < (begins[index - 1] ?? 0)) breaches.push({ kind: 'out-of-order', segment: -1 })
   })
   for (let model = 0; model < batch.models; model++) {
     const done = (touches.get(model) ?? []).sort((a, b) => a.start - b.start || a.taskIndex - b.taskIndex)
@@ -125,9 +209,17 @@ function checkBatch(instance: PlanInstance, segments: readonly PlanSegment[], ba
       for (const earlier of done.slice(0, index)) {
         if (earlier.taskIndex > touch.taskIndex)
           breaches.push({ kind: 'out-of-order', segment: touch.segment })
-        const dry = earlier.end + earlier.task.wait
-        if (share(earlier.task.regions, touch.task.regions) && touch.start < dry) {
+        if (touch.start < earlier.end) breaches.push({ kind: 'in-two-hands', segment: touch.segment })
+        if (share(earlier.task.regions, touch.task.regions) && touch.start < earlier.dry) {
           breaches.push({ kind: 'wet-region', segment: touch.segment })
+        }
+        const bound = earlier.task.maxWait
+        if (
+          bound !== null &&
+          touch.taskIndex === earlier.taskIndex + 1 &&
+          touch.start > earlier.end + bound
+        ) {
+          breaches.push({ kind: 'too-late', segment: touch.segment })
         }
       }
       for (const drying of batch.drying) {
@@ -142,6 +234,21 @@ function checkBatch(instance: PlanInstance, segments: readonly PlanSegment[], ba
     }
   }
   return breaches
+}
+
+/** What is joined is through and dry before. */
+function checkJoins(instance: PlanInstance, laid: readonly Laid[]): Breach[] {
+  return laid.flatMap(({ segment, task, at }): Breach[] => {
+    const ready = task.joins.flatMap((joined) => [
+      ...laid
+        .filter((other) => other.segment.batch === joined)
+        .map((other) => other.segment.end + other.way.wait),
+      ...(instance.batches[joined]?.drying ?? []).map((drying) => drying.readyAt),
+    ])
+    return ready.some((moment) => segment.start + segment.setUp < moment)
+      ? [{ kind: 'joined-too-soon', segment: at }]
+      : []
+  })
 }
 
 function share(a: PlanTask['regions'], b: PlanTask['regions']): boolean {

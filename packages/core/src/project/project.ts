@@ -1,7 +1,8 @@
 import type { Detail, Size } from '../estimating/presets.ts'
 import type { Stage } from '../line/stage.ts'
+import type { Planning } from './planning.ts'
 import type { Recipe, Standard, Step } from '../recipe/recipe.ts'
-import type { ModelId, ProjectId, UnitId } from '../units/ids.ts'
+import type { ModelId, ProjectId, StageId, UnitId } from '../units/ids.ts'
 import type { LocalDate } from '../units/local-date.ts'
 import type { Seconds } from '../units/seconds.ts'
 
@@ -27,6 +28,8 @@ export interface Unit {
   readonly perHolder: number
   /** Taken down the line first, by themselves, timed and looked at; the unit's reference when they are done. */
   readonly pilot: readonly ModelId[]
+  /** Painted apart and joined to the models of another unit at one of their stages: a shared base, a mount. */
+  readonly joinedAt: { readonly unitId: UnitId; readonly stageId: StageId } | null
   readonly models: readonly Model[]
 }
 
@@ -52,6 +55,7 @@ export interface Project {
   readonly firstBatch: number | null
   /** At most this many batches are begun and unfinished at a time; `null`: any number. */
   readonly batchesInHand: number | null
+  readonly planning: Planning
   readonly units: readonly Unit[]
   readonly recipes: readonly Recipe[]
   readonly line: readonly Stage[]

@@ -1,5 +1,6 @@
 import type { Stage } from '../line/stage.ts'
 import type { ProgressEvent } from '../progress/event.ts'
+import { plainPlanning } from '../project/planning.ts'
 import type { Project, Unit } from '../project/project.ts'
 import type { EventId, ModelId, ProjectId, StageId, UnitId } from '../units/ids.ts'
 import { addSeconds, instant } from '../units/instant.ts'
@@ -18,6 +19,7 @@ export function stage(name: string, some: Partial<Stage> = {}): Stage {
     setUpSeconds: seconds(0),
     dryingMinSeconds: seconds(0),
     dryingMaxSeconds: seconds(0),
+    nextWithinSeconds: null,
     notNeededBy: [],
     limits: [],
     tableReady: false,
@@ -43,6 +45,7 @@ export function unit(name: string, count: number): Unit {
     detail: 'usual',
     perHolder: 1,
     pilot: [],
+    joinedAt: null,
     models: Array.from({ length: count }, (_, index) => ({
       id: `${name}-${String(index + 1)}` as ModelId,
       name: `${name} ${String(index + 1)}`,
@@ -71,6 +74,7 @@ export function project(
     batchSize: 12,
     firstBatch: null,
     batchesInHand: null,
+    planning: plainPlanning,
     units,
     recipes: [],
     line,

@@ -1,35 +1,86 @@
 import fc from 'fast-check'
-import type { PlanBatch, PlanInstance, PlanTask } from '../planning/instance.ts'
+import type { PlanBatch, PlanInstance, PlanTask, PlanWay, Span } from '../planning/instance.ts'
 
 interface Limits {
   readonly batches: number
   readonly stages: number
   readonly models: number
   readonly sessions: boolean
+  /** Beyond one painter alone at a desk: painters, stations, windows, rack, maximum waits, ways, joins, dates. */
+  readonly everything?: boolean
 }
 
 const regionCount = 3
 
 /** Any instance of our kind, small enough to check by hand or by force. */
 export function anyInstance(limits: Limits): fc.Arbitrary<PlanInstance> {
+  const everything = limits.everything === true
   return fc
     .record({
       batches: fc.array(anyBatch(limits), { minLength: 1, maxLength: limits.batches }),
-      sessions: limits.sessions ? fc.option(anySessions(), { nil: null }) : fc.constant(null),
+      painters: fc.array(
+        fc.record({
+          sessions: limits.sessions ? fc.option(anySessions(), { nil: null }) : fc.constant(null),
+          pace: everything ? fc.constantFrom(1, 0.7, 1.5) : fc.constant(1),
+        }),
+        { minLength: 1, maxLength: everything ? 3 : 1 },
+      ),
+      rack: everything
+        ? fc.option(fc.integer({ min: limits.models, max: 12 }), { nil: null })
+        : fc.constant(null),
       potsCloseBetweenSessions: fc.boolean(),
-      maySplit: fc.constant(true),
+      maySplit: everything ? fc.boolean() : fc.constant(true),
       inHandAtMost: fc.option(fc.integer({ min: 1, max: 3 }), { nil: null }),
       openFamily: fc.option(fc.integer({ min: 0, max: 3 }), { nil: null }),
+      joinFirst: everything ? fc.boolean() : fc.constant(false),
     })
-    .map((parts) => ({ ...parts, regionCount }))
+    .map(({ joinFirst, ...parts }) => ({
+      ...parts,
+      regionCount,
+      stations: [1, 2],
+      windows: [dayWindows],
+      batches: joinFirst ? joined(parts.batches) : parts.batches,
+    }))
+    .map((instance) => ({ ...instance, batches: instance.batches.map((batch) => onlyHere(batch, instance)) }))
 }
 
-/** Sessions of at least half an hour, enough of them for any instance here. */
+/** Long windows every day, so that every stage that keeps to them finds one. */
+const dayWindows: readonly Span[] = Array.from({ length: 800 }, (_, day) => ({
+  start: day * 400 + 50,
+  end: day * 400 + 330,
+}))
+
+/** The last batch joins the first at its last stage. */
+function joined(batches: readonly PlanBatch[]): readonly PlanBatch[] {
+  if (batches.length < 2) return batches
+  return batches.map((batch, index) =>
+    index < batches.length - 1
+      ? batch
+      : {
+          ...batch,
+          tasks: batch.tasks.map((task, at) =>
+            at === batch.tasks.length - 1 ? { ...task, joins: [0] } : task,
+          ),
+        },
+  )
+}
+
+/** Who is not there cannot be asked for; and nobody is where nobody else is. */
+function onlyHere(batch: PlanBatch, instance: PlanInstance): PlanBatch {
+  const people = instance.painters.length
+  const here = <T extends PlanWay>(way: T): T => {
+    const painters = way.painters?.filter((painter) => painter < people) ?? null
+    return { ...way, painters: painters?.length === 0 ? null : painters }
+  }
+  return { ...batch, tasks: batch.tasks.map((task) => ({ ...here(task), others: task.others.map(here) })) }
+}
+
+/** Sessions of at least an hour, enough of them for any instance here. */
 function anySessions() {
   return fc
     .tuple(
       fc.integer({ min: 0, max: 40 }),
-      fc.integer({ min: 30, max: 120 }),
+      fc.integer({ min: 60, max: 150 }),
       fc.integer({ min: 0, max: 300 }),
     )
     .map(([first, length, pause]) =>
@@ -41,23 +92,44 @@ function anySessions() {
 }
 
 function anyBatch(limits: Limits): fc.Arbitrary<PlanBatch> {
+  const everything = limits.everything === true
+  const sometimes = <T>(arbitrary: fc.Arbitrary<T>): fc.Arbitrary<T | null> =>
+    everything ? fc.option(arbitrary, { nil: null, freq: 3 }) : fc.constant(null)
   return fc.integer({ min: 1, max: limits.models }).chain((models) => {
     const regions: fc.Arbitrary<PlanTask['regions']> = fc.oneof(
       fc.constant('whole' as const),
       fc.uniqueArray(fc.integer({ min: 0, max: regionCount - 1 }), { minLength: 1, maxLength: 2 }),
     )
-    const task = fc.record({
+    const way: fc.Arbitrary<PlanWay> = fc.record({
       family: fc.integer({ min: 0, max: 3 }),
       setUp: fc.integer({ min: 2, max: 5 }),
       again: fc.integer({ min: 0, max: 2 }),
       perModel: fc.integer({ min: 1, max: 6 }),
       wait: fc.oneof(fc.constant(0), fc.integer({ min: 1, max: 40 })),
-      regions,
-      models: fc.subarray(
-        Array.from({ length: models }, (_, index) => index),
-        { minLength: 1 },
-      ),
+      station: sometimes(fc.integer({ min: 0, max: 1 })),
+      windows: sometimes(fc.constant(0)),
+      painters: sometimes(fc.uniqueArray(fc.integer({ min: 0, max: 2 }), { minLength: 1, maxLength: 3 })),
+      onRack: everything ? fc.boolean() : fc.constant(false),
     })
+    const task = fc
+      .record({
+        way,
+        regions,
+        models: fc.subarray(
+          Array.from({ length: models }, (_, index) => index),
+          { minLength: 1 },
+        ),
+        others: fc.array(way, { maxLength: everything ? 1 : 0 }),
+        /** Beyond the least: so that it can be kept. */
+        slack: sometimes(fc.integer({ min: 60, max: 120 })),
+      })
+      .map(({ way: own, slack, ...parts }) => ({
+        ...own,
+        ...parts,
+        joins: [],
+        maxWait:
+          slack === null ? null : Math.max(own.wait, ...parts.others.map((other) => other.wait)) + slack,
+      }))
     return fc
       .record({
         tasks: fc.array(task, { minLength: 1, maxLength: limits.stages }),
@@ -70,8 +142,12 @@ function anyBatch(limits: Limits): fc.Arbitrary<PlanBatch> {
           }),
           { maxLength: 2 },
         ),
+        kind: fc.integer({ min: 0, max: 2 }),
+        due: sometimes(fc.integer({ min: 10, max: 400 })),
+        priority: everything ? fc.integer({ min: 0, max: 2 }) : fc.constant(0),
       })
-      .map(({ tasks, begun, drying }) => ({
+      .map(({ tasks, begun, drying, ...parts }) => ({
+        ...parts,
         models,
         begun,
         drying: begun ? drying : [],

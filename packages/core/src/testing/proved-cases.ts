@@ -1,15 +1,26 @@
 import type { PlanInstance } from '../planning/instance.ts'
+import { shopInstance } from './shops.ts'
 import plan01 from '../../cases/plan01.json' with { type: 'json' }
+import plan02 from '../../cases/plan02.json' with { type: 'json' }
 import plan03 from '../../cases/plan03.json' with { type: 'json' }
+import plan05 from '../../cases/plan05.json' with { type: 'json' }
+import plan06 from '../../cases/plan06.json' with { type: 'json' }
+import plan08 from '../../cases/plan08.json' with { type: 'json' }
 import plan10 from '../../cases/plan10.json' with { type: 'json' }
+import plan11 from '../../cases/plan11.json' with { type: 'json' }
 
 interface Case {
+  readonly workers: number
+  readonly stations: readonly string[]
   readonly families: readonly { readonly id: string; readonly setUpMinutes: number }[]
+  readonly sessions: readonly (readonly number[])[] | null
   readonly batches: readonly {
     readonly stages: readonly {
       readonly family: string
+      readonly station: string | null
       readonly handsMinutes: number
       readonly dryMinMinutes: number
+      readonly dryMaxMinutes: number | null
     }[]
   }[]
   readonly reference: {
@@ -21,37 +32,52 @@ interface Case {
 }
 
 /** Invented instances; their optima were proved by exhaustive search or by a general constraint solver. */
-const cases = { plan01, plan03, plan10 } satisfies Record<string, Case>
+const cases = { plan01, plan02, plan03, plan05, plan06, plan08, plan10, plan11 } satisfies Record<
+  string,
+  Case
+>
 
 export const provedCaseNames = Object.keys(cases) as (keyof typeof cases)[]
 
-/** A case in minutes: a batch with waits between whole stages is one model, on an open desk, never split. */
+/** A case in minutes: a batch with waits between whole stages is one model, never split. */
 export function readProvedCase(name: keyof typeof cases): {
   instance: PlanInstance
   reference: Case['reference']
 } {
   const given: Case = cases[name]
+  const sessions = given.sessions?.map(([start = 0, end = 0]) => ({ start, end })) ?? null
+  const base = shopInstance([], 0)
   const instance: PlanInstance = {
-    regionCount: 0,
-    sessions: null,
-    potsCloseBetweenSessions: false,
-    maySplit: false,
-    inHandAtMost: null,
-    openFamily: null,
-    batches: given.batches.map((batch) => ({
+    ...base,
+    painters: Array.from({ length: given.workers }, () => ({ sessions, pace: 1 })),
+    stations: given.stations.map(() => 1),
+    batches: given.batches.map((batch, kind) => ({
       models: 1,
       drying: [],
       begun: false,
-      tasks: batch.stages.map((stage, index) => ({
-        stage: index,
-        family: given.families.findIndex((family) => family.id === stage.family),
-        setUp: given.families.find((family) => family.id === stage.family)?.setUpMinutes ?? 0,
-        again: given.families.find((family) => family.id === stage.family)?.setUpMinutes ?? 0,
-        perModel: stage.handsMinutes,
-        wait: stage.dryMinMinutes,
-        regions: 'whole' as const,
-        models: [0],
-      })),
+      kind,
+      due: null,
+      priority: 0,
+      tasks: batch.stages.map((stage, index) => {
+        const setUp = given.families.find((family) => family.id === stage.family)?.setUpMinutes ?? 0
+        return {
+          stage: index,
+          family: given.families.findIndex((family) => family.id === stage.family),
+          setUp,
+          again: setUp,
+          perModel: stage.handsMinutes,
+          wait: stage.dryMinMinutes,
+          maxWait: stage.dryMaxMinutes,
+          station: stage.station === null ? null : given.stations.indexOf(stage.station),
+          windows: null,
+          painters: null,
+          onRack: false,
+          others: [],
+          joins: [],
+          regions: 'whole' as const,
+          models: [0],
+        }
+      }),
     })),
   }
   return { instance, reference: given.reference }

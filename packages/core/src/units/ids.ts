@@ -11,3 +11,4 @@ export type BatchId = Id<'batch'>
 export type MaterialId = Id<'material'>
 export type RecipeId = Id<'recipe'>
 export type StepId = Id<'step'>
+export type PainterId = Id<'painter'>

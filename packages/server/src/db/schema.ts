@@ -4,6 +4,7 @@ import type {
   Material,
   MaterialId,
   ModelId,
+  Planning,
   ProjectId,
   Recipe,
   RecipeId,
@@ -54,6 +55,8 @@ export const project = pgTable(
     batchSize: integer('batch_size').notNull(),
     firstBatch: integer('first_batch'),
     batchesInHand: integer('batches_in_hand'),
+    /** Written and read whole, so one document. */
+    planning: jsonb().$type<Planning>().notNull(),
     revision: integer().notNull().default(0),
     createdAt: moment('created_at').notNull().defaultNow(),
     removedAt: removedAt(),
@@ -88,6 +91,8 @@ export const unit = pgTable(
     perHolder: integer('per_holder').notNull().default(1),
     /** Models of the unit; one that left the roster is none of it any more. */
     pilot: uuid().array().$type<ModelId[]>().notNull().default([]),
+    joinedToUnit: uuid('joined_to_unit').$type<UnitId>(),
+    joinedAtStage: uuid('joined_at_stage').$type<StageId>(),
     removedAt: removedAt(),
   },
   (table) => [
@@ -103,6 +108,8 @@ export const unit = pgTable(
     ),
     check('unit_detail_known', sql`${table.detail} in ('plain', 'usual', 'ornate')`),
     check('unit_holder_positive', sql`${table.perHolder} >= 1`),
+    check('unit_joined_whole', sql`(${table.joinedToUnit} is null) = (${table.joinedAtStage} is null)`),
+    check('unit_joined_to_another', sql`${table.joinedToUnit} <> ${table.id}`),
   ],
 )
 
@@ -145,6 +152,7 @@ export const stage = pgTable(
     setUpSeconds: integer('set_up_seconds').notNull(),
     dryingMinSeconds: integer('drying_min_seconds').notNull(),
     dryingMaxSeconds: integer('drying_max_seconds').notNull(),
+    nextWithinSeconds: integer('next_within_seconds'),
     limits: jsonb().$type<Stage['limits']>().notNull().default([]),
     tableReady: boolean('table_ready').notNull(),
     cautions: text().array().notNull(),
@@ -164,6 +172,7 @@ export const stage = pgTable(
       'stage_times_not_negative',
       sql`least(${table.handsOnSecondsPerModel}, ${table.setUpSeconds}, ${table.dryingMinSeconds}) >= 0`,
     ),
+    check('stage_next_within_not_negative', sql`${table.nextWithinSeconds} >= 0`),
     check('stage_drying_in_order', sql`${table.dryingMaxSeconds} >= ${table.dryingMinSeconds}`),
   ],
 )

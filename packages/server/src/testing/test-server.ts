@@ -69,6 +69,7 @@ export async function startTestServer() {
         detail: 'ornate',
         perHolder: 3,
         pilot: [models[1]!.id],
+        joinedAt: null,
         models,
       }
       await call('PUT', `/projects/${id}/units/${unit.id}`, { revision: 0, unit })
@@ -110,6 +111,7 @@ export const newStage = (name: string, some: object = {}) => ({
   setUpSeconds: 120,
   dryingMinSeconds: 300,
   dryingMaxSeconds: 600,
+  nextWithinSeconds: null,
   notNeededBy: [] as string[],
   limits: [],
   tableReady: false,

@@ -47,6 +47,7 @@ function settingsOf(row: Row): ProjectSettings {
     batchSize: row.batchSize,
     firstBatch: row.firstBatch,
     batchesInHand: row.batchesInHand,
+    planning: row.planning,
   }
 }
 
@@ -61,6 +62,7 @@ function columnsOf(settings: ProjectSettings) {
     batchSize: settings.batchSize,
     firstBatch: settings.firstBatch,
     batchesInHand: settings.batchesInHand,
+    planning: settings.planning,
   }
 }
 

@@ -16,7 +16,7 @@ export async function readUnits(db: Database, projectId: ProjectId): Promise<Sto
     .innerJoin(unit, eq(model.unitId, unit.id))
     .where(and(eq(unit.projectId, projectId), isNull(model.removedAt)))
     .orderBy(asc(model.position), asc(model.id))
-  return units.map(({ id, name, standard, size, detail, perHolder, pilot }) => {
+  return units.map(({ id, name, standard, size, detail, perHolder, pilot, joinedToUnit, joinedAtStage }) => {
     const own = models
       .filter(({ row }) => row.unitId === id)
       .map(({ row }) => ({
@@ -35,6 +35,11 @@ export async function readUnits(db: Database, projectId: ProjectId): Promise<Sto
       detail,
       perHolder,
       pilot: pilot.filter((each) => ids.has(each)),
+      // What it is joined to may have left the roster, and come back.
+      joinedAt:
+        joinedToUnit && joinedAtStage && units.some((each) => each.id === joinedToUnit)
+          ? { unitId: joinedToUnit, stageId: joinedAtStage }
+          : null,
       models: own,
     }
   })
@@ -49,7 +54,16 @@ export async function writeUnit(
 ): Promise<void> {
   const place = position ?? (await nextUnitPosition(db, projectId))
   const { name, standard, size, detail, perHolder, pilot } = written
-  const values = { name, standard, size, detail, perHolder, pilot: [...pilot] }
+  const values = {
+    name,
+    standard,
+    size,
+    detail,
+    perHolder,
+    pilot: [...pilot],
+    joinedToUnit: written.joinedAt?.unitId ?? null,
+    joinedAtStage: written.joinedAt?.stageId ?? null,
+  }
   await db
     .insert(unit)
     .values({ id: written.id, projectId, position: place, ...values })

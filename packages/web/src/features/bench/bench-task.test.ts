@@ -15,6 +15,7 @@ import {
   type Stage,
   type StageId,
   type UnitId,
+  plainPlanning,
 } from '@seriatim/core'
 import { describe, expect, it } from 'vitest'
 import { currentTask } from './bench-task.ts'
@@ -31,6 +32,7 @@ const stage = (name: string, dry: number): Stage => ({
   setUpSeconds: seconds(0),
   dryingMinSeconds: minutes(dry),
   dryingMaxSeconds: minutes(dry),
+  nextWithinSeconds: null,
   notNeededBy: [],
   tableReady: false,
   cautions: [],
@@ -49,6 +51,7 @@ const unit = (name: string) => ({
   detail: 'usual' as const,
   perHolder: 1,
   pilot: [],
+  joinedAt: null,
   models: [1, 2].map((number) => ({
     id: `${name}${number}` as ModelId,
     name: `${name} ${number}`,
@@ -66,6 +69,7 @@ const project: Project = {
   batchSize: 2,
   firstBatch: null,
   batchesInHand: null,
+  planning: plainPlanning,
   units: [unit('a'), unit('b')],
   recipes: [],
   line: [stage('prime', 20), stage('coat', 0)],

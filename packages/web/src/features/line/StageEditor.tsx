@@ -78,6 +78,12 @@ export function StageEditor({ stage, units, onSave, onRemove, onCancel }: StageE
         <TextField label="Set-up, minutes" {...form.register('setUp')} error={errors.setUp?.message} />
         <TextField label="Dry after, at least" {...form.register('dryMin')} error={errors.dryMin?.message} />
         <TextField label="Dry after, at most" {...form.register('dryMax')} error={errors.dryMax?.message} />
+        <TextField
+          label="Next stage within"
+          placeholder="any time"
+          {...form.register('nextWithin')}
+          error={errors.nextWithin?.message}
+        />
       </div>
       {byRecipe ? null : (
         <SelectField

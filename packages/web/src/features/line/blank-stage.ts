@@ -12,6 +12,7 @@ export function blankStage(number: number): Stage {
     setUpSeconds: minutes(2),
     dryingMinSeconds: minutes(3),
     dryingMaxSeconds: minutes(10),
+    nextWithinSeconds: null,
     notNeededBy: [],
     limits: [],
     tableReady: false,

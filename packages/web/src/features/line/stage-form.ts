@@ -4,13 +4,12 @@ import { minutesInputText, parseMinutesText } from '../../shared/format/index.ts
 
 const longest = 14 * 24 * 3600
 
-const time = z.string().refine(
-  (text) => {
-    const value = parseMinutesText(text)
-    return value !== null && value <= longest
-  },
-  { error: 'Give minutes, such as 4½, 1:30 or 2 h.' },
-)
+const withinText = (text: string): boolean => {
+  const value = parseMinutesText(text)
+  return value !== null && value <= longest
+}
+
+const time = z.string().refine(withinText, { error: 'Give minutes, such as 4½, 1:30 or 2 h.' })
 
 /** A stage as it is typed: minutes as text, regions with commas. */
 export const stageFormSchema = z
@@ -27,6 +26,9 @@ export const stageFormSchema = z
     setUp: time,
     dryMin: time,
     dryMax: time,
+    nextWithin: z.string().refine((text) => text.trim() === '' || withinText(text), {
+      error: 'Give minutes, such as 5 or 20, or nothing.',
+    }),
     tableReady: z.boolean(),
     technique: z.union([z.literal(''), z.enum(techniques)]),
     neededBy: z.array(z.string()),
@@ -65,6 +67,7 @@ export function formOf(stage: Stage, unitIds: readonly UnitId[]): StageForm {
     setUp: minutesInputText(stage.setUpSeconds),
     dryMin: minutesInputText(stage.dryingMinSeconds),
     dryMax: minutesInputText(stage.dryingMaxSeconds),
+    nextWithin: stage.nextWithinSeconds === null ? '' : minutesInputText(stage.nextWithinSeconds),
     tableReady: stage.tableReady,
     technique: stage.technique ?? '',
     neededBy: unitIds.filter((id) => !stage.notNeededBy.includes(id)),
@@ -91,6 +94,7 @@ export function stageOf(
     setUpSeconds: secondsOf(values.setUp),
     dryingMinSeconds: secondsOf(values.dryMin),
     dryingMaxSeconds: secondsOf(values.dryMax),
+    nextWithinSeconds: values.nextWithin.trim() === '' ? null : secondsOf(values.nextWithin),
     notNeededBy: unitIds.filter((unitId) => !values.neededBy.includes(unitId)),
     limits: limits.filter(({ unitId }) => values.neededBy.includes(unitId)),
     tableReady: values.tableReady,

@@ -11,6 +11,7 @@ import {
   type ProjectId,
   type StageId,
   type UnitId,
+  plainPlanning,
 } from '@seriatim/core'
 import { describe, expect, it } from 'vitest'
 import { groupEntries } from './group-entries.ts'
@@ -27,6 +28,7 @@ const project: Project = {
   batchSize: 5,
   firstBatch: null,
   batchesInHand: 2,
+  planning: plainPlanning,
   units: ['a', 'b'].map((name) => ({
     id: name as UnitId,
     name,
@@ -35,6 +37,7 @@ const project: Project = {
     detail: 'usual' as const,
     perHolder: 1,
     pilot: [],
+    joinedAt: null,
     models: Array.from({ length: 10 }, (_, index) => ({
       id: `${name}${index}` as ModelId,
       name,

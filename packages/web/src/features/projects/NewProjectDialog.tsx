@@ -1,5 +1,5 @@
 import type { ProjectSettings } from '@seriatim/contract'
-import { seconds, type ProjectId } from '@seriatim/core'
+import { plainPlanning, seconds, type ProjectId } from '@seriatim/core'
 import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
@@ -21,6 +21,7 @@ const fresh = (): ProjectSettings => ({
   batchSize: 6,
   firstBatch: null,
   batchesInHand: 3,
+  planning: plainPlanning,
 })
 
 interface DialogProps {

@@ -58,6 +58,7 @@ export function AddUnitDialog({ project, open, onOpenChange }: AddUnitDialogProp
       detail: values.detail,
       perHolder: Number(values.perHolder),
       pilot: [],
+      joinedAt: null,
       models: modelsAlike({
         name,
         count: Number(values.count),

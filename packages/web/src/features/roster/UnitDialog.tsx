@@ -79,6 +79,7 @@ export function UnitDialog({ unit, project, onClose }: UnitDialogProps) {
           ...values,
           id: unit.id,
           perHolder: Number(values.perHolder),
+          joinedAt: unit.joinedAt,
           pilot: unit.pilot.filter((id) => models.some((model) => model.id === id)),
           models,
         },

@@ -27,6 +27,7 @@ export function unitsOf(lines: readonly RosterLine[]): Unit[] {
     detail: own.find((line) => line.detail !== null)?.detail ?? 'usual',
     perHolder: 1,
     pilot: [],
+    joinedAt: null,
     models: own.flatMap(modelsAlike),
   }))
 }

@@ -1,0 +1,111 @@
+import {
+  aims,
+  plainPlanning,
+  techniques,
+  teamworks,
+  type BatchId,
+  type PainterId,
+  type StageId,
+} from '@seriatim/core'
+import { z } from 'zod'
+import { idOf, localDateField, secondsField, textField } from './fields.ts'
+
+export const clockField = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, { error: 'Give a time as HH:MM.' })
+
+export const weekdaysField = z
+  .array(z.int().min(1).max(7))
+  .min(1, { error: 'Choose at least one evening a week.' })
+  .refine((days) => new Set(days).size === days.length, { error: 'Name each weekday once.' })
+
+export const sittingSecondsField = secondsField.refine((length) => length >= 300 && length <= 16 * 3600, {
+  error: 'An evening lasts from 5 minutes to 16 hours.',
+})
+
+const sessionMark = { on: localDateField, at: clockField }
+
+const painterSchema = z.object({
+  id: z.string().min(1).max(80) as unknown as z.ZodType<PainterId, string>,
+  name: textField('the painter a name', 60),
+  pace: z
+    .number({ error: 'Give the pace as a number: 1 as estimated, 2 takes twice as long.' })
+    .min(0.2, { error: 'A pace is 0.2 at least.' })
+    .max(5, { error: 'A pace is 5 at most.' }),
+  cannot: z.array(z.enum(techniques)).readonly(),
+  rules: z
+    .array(
+      z.object({
+        weekdays: weekdaysField.readonly(),
+        startsAt: clockField,
+        lengthSeconds: sittingSecondsField,
+        everyWeeks: z
+          .int({ error: 'Every so many weeks: give a whole number.' })
+          .min(1, { error: 'Every week at most.' })
+          .max(8, { error: 'Up to every eighth week.' }),
+        countedFrom: localDateField.nullable(),
+      }),
+    )
+    .max(20, { error: 'Up to 20 rules a painter.' })
+    .readonly(),
+  off: z
+    .array(
+      z.object({ from: localDateField, until: localDateField }).refine((off) => off.from <= off.until, {
+        error: 'Days off end on the day they begin, or later.',
+        path: ['until'],
+      }),
+    )
+    .max(200, { error: 'Up to 200 times off.' })
+    .readonly(),
+  dropped: z.array(z.object(sessionMark)).max(1000).readonly(),
+  extra: z
+    .array(z.object({ ...sessionMark, lengthSeconds: sittingSecondsField }))
+    .max(1000, { error: 'Up to 1,000 single sessions.' })
+    .readonly(),
+})
+
+/** See `Planning` in the core. Batches are named by unit and number. */
+export const planningSchema = z
+  .object({
+    painters: z
+      .array(painterSchema)
+      .min(1, { error: 'Somebody has to paint.' })
+      .max(12, { error: 'Up to 12 painters.' })
+      .readonly(),
+    teamwork: z.enum(teamworks),
+    aims: z
+      .array(z.enum(aims))
+      .refine((order) => new Set(order).size === order.length, { error: 'Name each aim once.' })
+      .readonly(),
+    first: z
+      .array(z.string().max(80) as unknown as z.ZodType<BatchId, string>)
+      .max(500)
+      .readonly(),
+    pins: z
+      .array(
+        z.object({
+          batchId: z.string().max(80) as unknown as z.ZodType<BatchId, string>,
+          stageId: idOf<StageId>(),
+          ...sessionMark,
+        }),
+      )
+      .max(500)
+      .readonly(),
+    sprayPlaces: z.int().min(1, { error: 'At least one can spray.' }).max(20),
+    airbrushes: z.int().min(1, { error: 'At least one airbrush.' }).max(20),
+    rackPlaces: z
+      .int({ error: 'Give a whole number of models.' })
+      .min(1, { error: 'A rack has at least one place.' })
+      .max(1000)
+      .nullable(),
+    sprayHours: z
+      .object({ from: clockField, until: clockField })
+      .refine((hours) => hours.from < hours.until, {
+        error: 'The spray hours end later than they begin.',
+        path: ['until'],
+      })
+      .nullable(),
+    skipShare: z
+      .number()
+      .min(0, { error: 'A share is 0 at least.' })
+      .max(0.9, { error: 'At most nine of ten sessions fall out.' }),
+  })
+  .default(plainPlanning)

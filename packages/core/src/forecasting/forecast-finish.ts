@@ -1,0 +1,108 @@
+import { endOfDay } from '../calendar/sessions.ts'
+import type { LineEstimate } from '../estimating/estimate-line.ts'
+import type { SolvedLine } from '../planning/plan-line.ts'
+import type { Project } from '../project/project.ts'
+import type { StageId } from '../units/ids.ts'
+import { addSeconds, instant, type Instant } from '../units/instant.ts'
+import { drawFutures, type Future } from './futures.ts'
+
+/** A stage, and how much of the spread of the finish is its own. */
+export interface SpreadDriver {
+  readonly stageId: StageId
+  /** 0 to 1; all stages together give 1. */
+  readonly share: number
+}
+
+/** How it may go. */
+export interface FinishForecast {
+  readonly futures: number
+  /** Share of futures that meet the date; `null` without a date. */
+  readonly odds: number | null
+  /** By these moments it is done in 50, 80 and 95 of 100 futures; `null` where that is beyond the calendar. */
+  readonly p50: Instant | null
+  readonly p80: Instant | null
+  readonly p95: Instant | null
+  /** The stages whose time moves the finish most, the strongest first. */
+  readonly drivers: readonly SpreadDriver[]
+  /** Finishes by day from now, for a picture: share of futures done by the end of each. */
+  readonly byDay: readonly { readonly until: Instant; readonly share: number }[]
+}
+
+export interface ForecastInput {
+  readonly solved: SolvedLine
+  readonly project: Project
+  readonly estimate: LineEstimate
+  readonly seed?: number
+  readonly futures?: number
+  /** Asked now and then; true ends it with the futures drawn so far. */
+  readonly stop?: () => boolean
+}
+
+const usualFutures = 1000
+const dayMilliseconds = 86_400_000
+
+/** Draws futures of the plan. The same input and seed give the same forecast on every machine. */
+export function forecastFinish(input: ForecastInput): FinishForecast {
+  const { solved, project, estimate, seed = 1, futures = usualFutures } = input
+  const source = drawFutures(solved, project, estimate, seed)
+  const drawn: Future[] = []
+  while (drawn.length < futures) {
+    if (drawn.length % 50 === 49 && input.stop?.() === true) break
+    drawn.push(source.next())
+  }
+  const finishes = drawn.map((each) => each.finish).sort((a, b) => a - b)
+  const due =
+    project.dueOn === null ? null : (endOfDay(project.dueOn, project.evenings.timeZone) - solved.now) / 1000
+  const at = (share: number): Instant | null => {
+    const finish = finishes[Math.ceil(share * finishes.length) - 1] ?? Number.POSITIVE_INFINITY
+    return Number.isFinite(finish) ? addSeconds(solved.now, finish) : null
+  }
+  return {
+    futures: drawn.length,
+    odds: due === null ? null : shareUntil(finishes, due),
+    p50: at(0.5),
+    p80: at(0.8),
+    p95: at(0.95),
+    drivers: driversOf(drawn, project),
+    byDay: byDayOf(finishes, solved.now),
+  }
+}
+
+function shareUntil(sorted: readonly number[], moment: number): number {
+  return sorted.filter((finish) => finish <= moment).length / Math.max(1, sorted.length)
+}
+
+/** Covariance of each stage's time with the time at the desk, as a share of their sum; none below nothing. */
+function driversOf(drawn: readonly Future[], { line }: Pick<Project, 'line'>): readonly SpreadDriver[] {
+  const known = drawn.filter((each) => Number.isFinite(each.finish))
+  const mean = (value: (each: Future) => number) =>
+    known.reduce((sum, each) => sum + value(each), 0) / Math.max(1, known.length)
+  const desk = mean((each) => each.deskSeconds)
+  const covariances = line.map((_, index) => {
+    const own = mean((each) => each.stageSeconds[index] ?? 0)
+    return Math.max(
+      0,
+      mean((each) => ((each.stageSeconds[index] ?? 0) - own) * (each.deskSeconds - desk)),
+    )
+  })
+  const all = covariances.reduce((sum, each) => sum + each, 0)
+  if (all === 0) return []
+  return line
+    .map((stage, index) => ({ stageId: stage.id, share: (covariances[index] ?? 0) / all }))
+    .filter((driver) => driver.share > 0)
+    .sort((a, b) => b.share - a.share)
+}
+
+function byDayOf(sorted: readonly number[], now: Instant): FinishForecast['byDay'] {
+  const first = sorted[0] ?? Number.POSITIVE_INFINITY
+  const last = sorted[Math.ceil(0.99 * sorted.length) - 1] ?? Number.POSITIVE_INFINITY
+  if (!Number.isFinite(first)) return []
+  const finite = sorted.filter((finish) => Number.isFinite(finish))
+  const end = Number.isFinite(last) ? last : (finite.at(-1) ?? first)
+  const from = Math.floor((now + first * 1000) / dayMilliseconds)
+  const until = Math.floor((now + end * 1000) / dayMilliseconds)
+  return Array.from({ length: Math.min(400, until - from + 1) }, (_, index) => {
+    const moment = instant((from + index + 1) * dayMilliseconds)
+    return { until: moment, share: shareUntil(sorted, (moment - now) / 1000) }
+  })
+}

@@ -1,0 +1,184 @@
+import { drawPaces } from '../estimating/draw-paces.ts'
+import type { LineEstimate, StageEstimate } from '../estimating/estimate-line.ts'
+import { spreadPresets } from '../estimating/presets.ts'
+import { createDesk } from '../planning/desk.ts'
+import type { PlanBatch, PlanInstance, PlanTask } from '../planning/instance.ts'
+import type { SolvedLine } from '../planning/plan-line.ts'
+import { layRow } from '../planning/row.ts'
+import type { Project } from '../project/project.ts'
+import type { StageId } from '../units/ids.ts'
+import { chiSquareFrom, normalFrom } from '../units/normal.ts'
+import { seededRandom } from '../units/random.ts'
+
+/** How things go otherwise than planned; from memory, the share of sessions is the project's own. */
+export const mishapPresets = {
+  /** Deviation of the logarithm of a set-up. */
+  setUp: 0.3,
+  /** Share of models at a stage that slip and are done again. */
+  rework: 0.02,
+  /** Deviation of the logarithm of a painter's pace beyond what is known of the hand. */
+  otherPainter: 0.12,
+  source: 'from memory',
+} as const
+
+/** One way it may go. */
+export interface Future {
+  /** Seconds from now; Infinity beyond the calendar that was laid out. */
+  readonly finish: number
+  /** The same counted at the desk alone, with the last drying. */
+  readonly deskSeconds: number
+  /** Hands-on seconds by stage of the line. */
+  readonly stageSeconds: Float64Array
+}
+
+/** Draws futures one after the other; the same seed gives the same ones. */
+export interface Futures {
+  readonly next: () => Future
+}
+
+interface MutableTask extends PlanTask {
+  perModel: number
+  setUp: number
+  again: number
+  wait: number
+}
+
+interface Drawn {
+  readonly task: MutableTask
+  readonly planned: PlanTask
+  readonly estimate: StageEstimate | undefined
+  readonly wait: { readonly low: number; readonly high: number }
+  /** In the drawn painter's mind the same: a stage of a unit. */
+  readonly name: string
+  readonly stageId: StageId
+}
+
+/**
+ * The plan's row laid anew with times, waits and sessions as they may turn out. The painter keeps the order of the
+ * plan and the batches; each task takes the pace drawn for its stage, technique and painter, with the chance of a lap,
+ * second coats and slips; waits lie anywhere in their range; sessions fall out by the project's share.
+ */
+export function drawFutures(
+  solved: SolvedLine,
+  project: Pick<Project, 'line' | 'planning'>,
+  estimate: LineEstimate,
+  seed: number,
+): Futures {
+  const random = seededRandom(seed)
+  const normal = normalFrom(random)
+  const { planned, instance, skipped } = mutableCopy(solved.instance)
+  const desk = createDesk(instance, skipped)
+  const drawn = drawnTasks(solved, planned, instance, project, estimate)
+  const count = instance.batches.length
+  const stages = project.line.length
+  const { rates } = estimate
+  return {
+    next: () => {
+      const paces = drawPaces(rates, normal, chiSquareFrom(normal, 2 * rates.shape))
+      const people = instance.painters.map((_, index) =>
+        index === 0 ? 0 : mishapPresets.otherPainter * normal(),
+      )
+      instance.painters.forEach((painter, index) => {
+        painter.pace = (solved.instance.painters[index]?.pace ?? 1) * Math.exp(people[index] ?? 0)
+      })
+      const stageSeconds = new Float64Array(stages)
+      for (const each of drawn) {
+        const seconds = drawSeconds(each, paces, normal, random)
+        each.task.perModel = seconds
+        const setUp = Math.exp(mishapPresets.setUp * normal())
+        each.task.setUp = Math.round(each.planned.setUp * setUp)
+        each.task.again = Math.min(each.task.setUp, Math.round(each.planned.again * setUp))
+        each.task.wait = Math.round(each.wait.low + (each.wait.high - each.wait.low) * random())
+        stageSeconds[each.planned.stage] =
+          (stageSeconds[each.planned.stage] ?? 0) + seconds * each.planned.models.length
+      }
+      for (const sessions of skipped) {
+        for (let at = 0; at < sessions.length; at++)
+          sessions[at] = random() < project.planning.skipShare ? 1 : 0
+      }
+      const cost = layRow(desk, count, solved.found.row, solved.found.policy)
+      return {
+        finish: cost.finish,
+        deskSeconds: cost.deskSeconds + Math.max(0, cost.finish - cost.handsDone),
+        stageSeconds,
+      }
+    },
+  }
+}
+
+function drawSeconds(
+  { planned, estimate, name }: Drawn,
+  paces: ReturnType<typeof drawPaces>,
+  normal: () => number,
+  random: () => number,
+): number {
+  const models = planned.models.length
+  const { shared } = spreadPresets
+  const apart = (1 - shared) * paces.lap ** 2
+  const lap = Math.sqrt(shared * paces.lap ** 2 + apart / models)
+  // Of many models the few slow ones count in full, so their mean lies above the usual one.
+  const mean = Math.exp((apart / 2) * (1 - 1 / models))
+  let seconds = planned.perModel * mean * Math.exp(lap * normal())
+  if (estimate) {
+    const { place, typedDeviation, secondCoatDeviation } = estimate.spread
+    if (estimate.typed) seconds += typedDeviation * normal()
+    else seconds *= Math.exp(paces.at(place, name))
+    seconds += secondCoatDeviation * normal()
+  }
+  let again = 0
+  for (let model = 0; model < models; model++) if (random() < mishapPresets.rework) again += 1
+  // Nobody is five times as quick as expected.
+  return Math.max(planned.perModel / 5, Math.round(seconds * (1 + again / models)))
+}
+
+interface MutablePainter {
+  readonly sessions: PlanInstance['painters'][number]['sessions']
+  pace: number
+}
+
+type MutableInstance = Omit<PlanInstance, 'painters'> & { readonly painters: readonly MutablePainter[] }
+
+function mutableCopy(instance: PlanInstance) {
+  const planned = instance.batches.flatMap((batch) => batch.tasks)
+  const batches: PlanBatch[] = instance.batches.map((batch) => ({
+    ...batch,
+    tasks: batch.tasks.map((task) => ({ ...task })),
+  }))
+  const copy: MutableInstance = {
+    ...instance,
+    batches,
+    painters: instance.painters.map((painter) => ({ ...painter })),
+  }
+  const skipped = instance.painters.map((painter) => new Uint8Array(painter.sessions?.length ?? 1))
+  return { planned, instance: copy, skipped }
+}
+
+function drawnTasks(
+  solved: SolvedLine,
+  planned: readonly PlanTask[],
+  instance: MutableInstance,
+  { line }: Pick<Project, 'line'>,
+  estimate: LineEstimate,
+): readonly Drawn[] {
+  const byStage = new Map(estimate.stages.map((each) => [`${each.work.stageId} ${each.work.unitId}`, each]))
+  const units = instance.batches.flatMap((batch, index) =>
+    batch.tasks.map(() => solved.batches[index]?.unitId),
+  )
+  const tasks = instance.batches.flatMap((batch) => batch.tasks)
+  return tasks.flatMap((task, index): Drawn[] => {
+    const before = planned[index]
+    const stage = before && line[before.stage]
+    if (!before || !stage) return []
+    const name = `${stage.id} ${units[index] ?? ''}`
+    return [
+      {
+        task,
+        planned: before,
+        estimate: byStage.get(name),
+        wait: { low: stage.dryingMinSeconds, high: stage.dryingMaxSeconds },
+        name,
+        stageId: stage.id,
+      },
+    ]
+  })
+}

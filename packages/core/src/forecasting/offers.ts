@@ -1,0 +1,108 @@
+import { painterSessions } from '../calendar/painter-sessions.ts'
+import { localDateAt } from '../calendar/sessions.ts'
+import { estimateLine, timesOf, type EstimateInput, type LineEstimate } from '../estimating/estimate-line.ts'
+import { solveLine, type PlanningInput } from '../planning/plan-line.ts'
+import type { Project } from '../project/project.ts'
+import { largestBatchSize } from '../project/batches.ts'
+import type { StageId } from '../units/ids.ts'
+import { addDays } from '../units/local-date.ts'
+import type { Seconds } from '../units/seconds.ts'
+import { forecastFinish, type FinishForecast } from './forecast-finish.ts'
+
+/** Something the painter could do for better odds. */
+export type Offer =
+  | { readonly kind: 'one-more-session' }
+  | { readonly kind: 'longer-sessions'; readonly bySeconds: number }
+  | { readonly kind: 'leave-out'; readonly stageId: StageId }
+  | { readonly kind: 'batch-size'; readonly batchSize: number }
+  | { readonly kind: 'in-hand'; readonly batches: number }
+
+export interface OfferInput extends Omit<PlanningInput, 'times' | 'split'> {
+  readonly estimateInput: EstimateInput
+  readonly futures?: number
+}
+
+const halfAnHour = 1800
+
+/** What is worth trying on this project; whether it helps is found by running it. */
+export function offersFor(project: Project, estimate: LineEstimate): readonly Offer[] {
+  const left = new Map<StageId, number>()
+  for (const each of estimate.stages) {
+    const seconds = each.left * each.perModel.likely
+    left.set(each.work.stageId, (left.get(each.work.stageId) ?? 0) + seconds)
+  }
+  const stopLine = project.line.map((stage) => stage.tableReady).lastIndexOf(true)
+  const optional = project.line
+    .slice(stopLine < 0 ? project.line.length : stopLine + 1)
+    .filter((stage) => (left.get(stage.id) ?? 0) > 0)
+    .sort((a, b) => (left.get(b.id) ?? 0) - (left.get(a.id) ?? 0))
+    .slice(0, 3)
+  const half = Math.ceil(project.batchSize / 2)
+  const double = Math.min(largestBatchSize(project), project.batchSize * 2)
+  const sizes = [half, double].filter((size) => size !== project.batchSize)
+  return [
+    { kind: 'one-more-session' },
+    { kind: 'longer-sessions', bySeconds: halfAnHour },
+    ...optional.map((stage): Offer => ({ kind: 'leave-out', stageId: stage.id })),
+    ...[...new Set(sizes)].map((batchSize): Offer => ({ kind: 'batch-size', batchSize })),
+    ...(project.batchesInHand === null
+      ? []
+      : [{ kind: 'in-hand', batches: project.batchesInHand + 1 } satisfies Offer]),
+  ]
+}
+
+/** The project as it would be with the offer taken. */
+export function takeOffer(project: Project, offer: Offer, now: PlanningInput['now']): Project {
+  switch (offer.kind) {
+    case 'one-more-session':
+      return withOneMoreSession(project, now)
+    case 'longer-sessions': {
+      const longer = (seconds: Seconds) => Math.min(16 * 3600, seconds + offer.bySeconds) as Seconds
+      return {
+        ...project,
+        evenings: { ...project.evenings, lengthSeconds: longer(project.evenings.lengthSeconds) },
+        planning: {
+          ...project.planning,
+          painters: project.planning.painters.map((painter) => ({
+            ...painter,
+            rules: painter.rules.map((rule) => ({ ...rule, lengthSeconds: longer(rule.lengthSeconds) })),
+          })),
+        },
+      }
+    }
+    case 'leave-out':
+      return { ...project, line: project.line.filter((stage) => stage.id !== offer.stageId) }
+    case 'batch-size':
+      return { ...project, batchSize: offer.batchSize }
+    case 'in-hand':
+      return { ...project, batchesInHand: offer.batches }
+  }
+}
+
+/** A session for the first painter on the first day without one, at the usual hours. */
+function withOneMoreSession(project: Project, now: PlanningInput['now']): Project {
+  const { evenings, planning } = project
+  const [first, ...others] = planning.painters
+  if (!first) return project
+  const { timeZone } = evenings
+  const usual = first.rules[0] ?? evenings
+  const taken = new Set(
+    painterSessions(first, evenings, now, 30).sessions.map((session) =>
+      localDateAt(session.startsAt, timeZone),
+    ),
+  )
+  let on = addDays(localDateAt(now, timeZone), 1)
+  while (taken.has(on)) on = addDays(on, 1)
+  const extra = [...first.extra, { on, at: usual.startsAt, lengthSeconds: usual.lengthSeconds }]
+  return { ...project, planning: { ...planning, painters: [{ ...first, extra }, ...others] } }
+}
+
+/** The forecast with the offer taken: planned anew and drawn anew with the same seed. `null` without a plan. */
+export function tryOffer(input: OfferInput, offer: Offer | null): FinishForecast | null {
+  const { estimateInput, futures = 400, ...planning } = input
+  const project = offer ? takeOffer(input.project, offer, input.now) : input.project
+  const estimate = estimateLine({ ...estimateInput, project })
+  const solved = solveLine({ ...planning, project, times: timesOf(estimate), spare: true })
+  if (!solved.ok) return null
+  return forecastFinish({ solved: solved.value, project, estimate, futures, seed: input.seed ?? 1 })
+}

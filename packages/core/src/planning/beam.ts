@@ -1,0 +1,201 @@
+import type { Desk } from './desk.ts'
+import { wayOf, type PlanBatch, type PlanInstance } from './instance.ts'
+import { entryOf, layRow, type Row } from './row.ts'
+import type { FoundRow, SearchBudget } from './search.ts'
+import type { PlanOrder } from './weigh-plan.ts'
+
+interface Node {
+  readonly state: Float64Array
+  readonly row: Row
+}
+
+interface Child {
+  readonly parent: number
+  readonly entry: number
+  readonly setUp: number
+  /** Small is hopeful; Infinity where nothing better can follow. */
+  readonly guide: number
+}
+
+/** How much a second of set-up weighs against one of time, in turn: the finish wants it small, few set-ups large. */
+const setUpWeights = [0.02, 1.5]
+const firstWidth = 60
+const widest = 4000
+
+/**
+ * Lays tasks in all orders at once, level by level, and keeps the most hopeful states of each; wider and wider until
+ * the budget is spent or every state has been seen. States that go on alike are one.
+ */
+export function beam(
+  desk: Desk,
+  instance: PlanInstance,
+  order: PlanOrder,
+  known: FoundRow,
+  budget: SearchBudget,
+): FoundRow {
+  let best = known
+  let left = budget.evaluations
+  let width = firstWidth
+  for (;;) {
+    const began = budget.spent?.() ?? 0
+    for (const weight of setUpWeights) {
+      const { row, complete } = sweep(desk, instance, width, weight, best, budget)
+      if (row) {
+        const cost = layRow(desk, instance.batches.length, row, 'whole')
+        if (order.compare(cost, best.cost) < 0) best = { row, policy: 'whole', cost }
+      }
+      if (complete) return best
+    }
+    left -= width * known.row.length
+    const now = budget.spent?.() ?? 0
+    // So wide that it ends in time, as far as the last one tells.
+    const factor = Math.min(4, budget.spent ? (0.85 * (1 - now)) / Math.max(1e-6, now - began) : 4)
+    width = Math.min(widest, Math.floor(width * factor), Math.floor(left / known.row.length))
+    if (width < firstWidth / 2) return best
+  }
+}
+
+interface Swept {
+  readonly row: Row | null
+  /** Nothing was left out for want of width: there is no better row. */
+  readonly complete: boolean
+}
+
+function sweep(
+  desk: Desk,
+  instance: PlanInstance,
+  width: number,
+  setUpWeight: number,
+  known: FoundRow,
+  budget: SearchBudget,
+): Swept {
+  const { batches, painters } = instance
+  const people = painters.length
+  const pace = Math.min(...painters.map((each) => each.pace))
+  const tails = batches.map((batch) => tailsOf(batch, pace))
+  const works = batches.map((batch) => worksOf(batch, pace))
+  const families = Math.max(0, ...batches.flatMap((batch) => batch.tasks.map((task) => task.family))) + 1
+  const levels = batches.reduce((sum, batch) => sum + batch.tasks.length, 0)
+  const left = new Int32Array(batches.length)
+  const open = new Uint8Array(families)
+  const setUps = new Float64Array(families)
+  for (const batch of batches) {
+    for (const task of batch.tasks) {
+      const known = setUps[task.family] ?? 0
+      setUps[task.family] = known === 0 ? task.again : Math.min(known, task.again)
+    }
+  }
+  let complete = true
+  desk.reset('whole')
+  let nodes: Node[] = [{ state: desk.save(), row: [] }]
+  for (let level = 0; level < levels; level++) {
+    if ((budget.spent?.() ?? 0) >= 1) return { row: null, complete: false }
+    const children: Child[] = []
+    const seen = new Map<number, number>()
+    nodes.forEach((node, parent) => {
+      desk.load(node.state)
+      left.fill(0)
+      for (const entry of node.row) left[entry % batches.length] = (left[entry % batches.length] ?? 0) + 1
+      batches.forEach((batch, index) => {
+        const task = batch.tasks[left[index] ?? 0]
+        if (!task) return
+        for (let way = 0; way <= task.others.length; way++) {
+          for (let painter = 0; painter < people; painter++) {
+            const allowed = wayOf(task, way).painters
+            if (allowed !== null && !allowed.includes(painter)) continue
+            const choice = 1 + way * people + painter
+            if (!desk.mayGoOn(index)) continue
+            const placed = desk.placeAlone(index, choice)
+            if (placed) {
+              const key = desk.hash()
+              const twin = seen.get(key)
+              const setUp = desk.setUpSeconds()
+              if (twin === undefined || setUp < (children[twin]?.setUp ?? 0)) {
+                left[index] = (left[index] ?? 0) + 1
+                const child = judge(parent, entryOf(instance, index, choice), setUp)
+                left[index] = (left[index] ?? 0) - 1
+                if (twin === undefined) {
+                  seen.set(key, children.length)
+                  children.push(child)
+                } else children[twin] = child
+              }
+            }
+            desk.load(node.state)
+          }
+        }
+      })
+    })
+    const hopeful = children.filter((child) => child.guide < Number.POSITIVE_INFINITY)
+    hopeful.sort((a, b) => a.guide - b.guide)
+    nodes = hopeful.slice(0, width).map(({ parent, entry }) => {
+      const from = nodes[parent]
+      if (!from) throw new RangeError('a child without a parent')
+      desk.load(from.state)
+      const batch = entry % batches.length
+      desk.place(batch, (entry - batch) / batches.length)
+      return { state: desk.save(), row: [...from.row, entry] }
+    })
+    if (hopeful.length > width) complete = false
+    if (nodes.length === 0) return { row: null, complete }
+  }
+  return { row: nodes[0]?.row ?? null, complete }
+
+  /** How the state just reached looks: nothing under it can end before `bound`. */
+  function judge(parent: number, entry: number, setUp: number): Child {
+    let work = 0
+    let chain = 0
+    open.fill(0)
+    let ahead = 0
+    for (let index = 0; index < batches.length; index++) {
+      const at = left[index] ?? 0
+      const batch = batches[index]
+      const task = batch?.tasks[at]
+      const dry = desk.dryAt(index)
+      chain = Math.max(chain, dry)
+      if (!batch || !task) continue
+      work += works[index]?.[at] ?? 0
+      for (let later = at; later < batch.tasks.length; later++) open[batch.tasks[later]?.family ?? 0] = 1
+      const place = desk.peek(index)
+      if (place?.tooLate === true) chain = Number.POSITIVE_INFINITY
+      const begins = place ? place.start + place.setUp : dry
+      const end = Math.max(begins, 0) + (tails[index]?.[at] ?? 0)
+      if (end > chain) chain = end
+      ahead += end
+    }
+    let sets = 0
+    for (let family = 0; family < families; family++) {
+      if (open[family] === 1 && !desk.isPotOpen(family)) sets += setUps[family] ?? 0
+    }
+    const balanced = desk.workedUntil(work + sets)
+    const bound = Math.max(balanced, chain)
+    // Only what can still beat the plan known goes on.
+    const hopeless =
+      bound > known.cost.finish || (bound === known.cost.finish && setUp + sets >= known.cost.setUpSeconds)
+    const guide = hopeless
+      ? Number.POSITIVE_INFINITY
+      : bound + (setUp + sets) * setUpWeight + balanced * 0.05 + ahead * 0.002
+    return { parent, entry, setUp, guide }
+  }
+}
+
+/** From each task of a batch to its end: hands and waits, without set-ups. */
+function tailsOf(batch: PlanBatch, pace: number): readonly number[] {
+  let tail = 0
+  return batch.tasks
+    .toReversed()
+    .map((task) => (tail += shortest(task, pace) + task.wait))
+    .reverse()
+}
+
+function worksOf(batch: PlanBatch, pace: number): readonly number[] {
+  let work = 0
+  return batch.tasks
+    .toReversed()
+    .map((task) => (work += shortest(task, pace)))
+    .reverse()
+}
+
+function shortest(task: PlanBatch['tasks'][number], pace: number): number {
+  const perModel = Math.min(task.perModel, ...task.others.map((way) => way.perModel))
+  return Math.round(perModel * pace) * task.models.length
+}

@@ -1,0 +1,156 @@
+import { batchTime, type BatchTimes } from '../estimating/batch-time.ts'
+import { dryingWait, potOf, touchedRegions, type Stage } from '../line/stage.ts'
+import type { Progress } from '../progress/fold-progress.ts'
+import { isThrough } from '../progress/hole-state.ts'
+import type { Batch } from '../project/batches.ts'
+import { takesStage, type Project } from '../project/project.ts'
+import { techniqueFacts, type Technique } from '../recipe/technique.ts'
+import type { Instant } from '../units/instant.ts'
+import { followingGroups } from './following-groups.ts'
+import type { PlanBatch, PlanTask, Readiness } from './instance.ts'
+
+/** Stations by number. */
+export const stationOf = { can: 0, airbrush: 1 } as const
+
+export interface BatchesToPlan {
+  readonly project: Project
+  readonly batches: readonly Batch[]
+  readonly progress: Progress
+  readonly now: Instant
+  readonly times: BatchTimes | undefined
+  /** Seconds from now. */
+  readonly due: number | null
+  /** By batch and stage: the number of the windows it has to keep to. */
+  readonly windowsOf: (batch: Batch, stage: Stage) => number | null
+  /** Longest session anybody has. */
+  readonly longestSession: number
+  readonly slowestPace: number
+}
+
+export interface BuiltBatches {
+  readonly batches: readonly PlanBatch[]
+  readonly regionCount: number
+  readonly openFamily: number | null
+}
+
+/** What is left of the project, as the planner sees it: done stages are gone, their drying remains. */
+export function buildBatches(input: BatchesToPlan): BuiltBatches {
+  const { project, progress } = input
+  const { line } = project
+  const families = numbered(line.map(potOf))
+  const regions = numbered(line.flatMap(namedRegions))
+  const stages = line.map((stage, index) => {
+    const touched = touchedRegions(stage.touch)
+    const technique = techniqueOf(project, stage)
+    return {
+      stage,
+      index,
+      family: families.get(potOf(stage)) ?? 0,
+      regions: touched === 'whole' ? touched : touched.map((name) => regions.get(name) ?? 0),
+      station: stationFor(technique),
+      painters: paintersFor(project, technique),
+      technique,
+    }
+  })
+  const unitIndex = new Map(project.units.map((unit, index) => [unit.id, index]))
+  const joins = joinsOf(input)
+  const batches = input.batches.map((batch, at): PlanBatch => {
+    const tasks: PlanTask[] = []
+    const drying: Readiness[] = []
+    for (const { stage, index, family, regions: touched, station, painters } of stages) {
+      const left: number[] = []
+      batch.models.forEach((model, position) => {
+        if (!takesStage(stage, batch.unitId, model)) return
+        const mark = progress.marks.get(model.id)?.get(stage.id)
+        if (!isThrough(progress, model.id, stage)) left.push(position)
+        else if (mark) {
+          const readyAt = Math.ceil((mark.at - input.now) / 1000) + dryingWait(stage)
+          if (readyAt > 0) drying.push({ model: position, regions: touched, readyAt })
+        }
+      })
+      if (left.length === 0) continue
+      const time = batchTime(stage, batch.unitId, input.times)
+      const wait = dryingWait(stage)
+      tasks.push({
+        stage: index,
+        family,
+        setUp: time.setUpSeconds,
+        again: Math.min(time.againSeconds, time.setUpSeconds),
+        perModel: time.secondsPerModel,
+        wait,
+        maxWait: stage.nextWithinSeconds,
+        regions: touched,
+        models: left,
+        station,
+        windows: input.windowsOf(batch, stage),
+        painters,
+        onRack: project.planning.rackPlaces !== null && touched === 'whole' && wait > 0,
+        others: [],
+        joins: joins(at, stage),
+      })
+    }
+    const begun = batch.models.some((model) => (progress.marks.get(model.id)?.size ?? 0) > 0)
+    const rank = project.planning.first.indexOf(batch.id)
+    return {
+      models: batch.models.length,
+      tasks: followingGroups(tasks, input.longestSession, input.slowestPace),
+      drying,
+      begun,
+      kind: unitIndex.get(batch.unitId) ?? 0,
+      due: input.due,
+      priority: rank < 0 ? 0 : project.planning.first.length - rank,
+    }
+  })
+  const running = line.find((stage) => stage.id === progress.running?.stageId)
+  return {
+    batches,
+    regionCount: regions.size,
+    openFamily: running ? (families.get(potOf(running)) ?? null) : null,
+  }
+}
+
+/** What the hand does at a stage: as written on it, or as the recipe says. */
+export function techniqueOf(project: Pick<Project, 'recipes'>, stage: Stage): Technique | null {
+  if (stage.technique !== null) return stage.technique
+  const [first] = stage.steps
+  const recipe = project.recipes.find((each) => each.id === first?.recipeId)
+  return recipe?.steps.find((step) => step.id === first?.stepId)?.technique ?? null
+}
+
+export function stationFor(technique: Technique | null): number | null {
+  const tool = technique === null ? null : techniqueFacts[technique].tool
+  return tool === 'can' || tool === 'airbrush' ? stationOf[tool] : null
+}
+
+function paintersFor({ planning }: Project, technique: Technique | null): readonly number[] | null {
+  if (technique === null || planning.painters.every((painter) => !painter.cannot.includes(technique)))
+    return null
+  return planning.painters.flatMap((painter, index) => (painter.cannot.includes(technique) ? [] : [index]))
+}
+
+/** Which batches have to be through before a batch's stage: the units that are joined to its unit there. */
+function joinsOf({ project, batches }: BatchesToPlan): (batch: number, stage: Stage) => readonly number[] {
+  const joined = project.units.flatMap((unit) => (unit.joinedAt ? [{ unit, at: unit.joinedAt }] : []))
+  if (joined.length === 0) return () => []
+  return (index, stage) => {
+    const host = batches[index]
+    if (!host) return []
+    return joined
+      .filter(({ at }) => at.unitId === host.unitId && at.stageId === stage.id)
+      .flatMap(({ unit }) => {
+        const own = batches.flatMap((batch, at) => (batch.unitId === unit.id ? [at] : []))
+        const hosts = batches.flatMap((batch, at) => (batch.unitId === host.unitId ? [at] : []))
+        // As many of the one as of the other are joined pair by pair; else all of it is shared by all.
+        return own.length === hosts.length ? own.slice(hosts.indexOf(index), hosts.indexOf(index) + 1) : own
+      })
+  }
+}
+
+function namedRegions(stage: Stage): readonly string[] {
+  const touched = touchedRegions(stage.touch)
+  return touched === 'whole' ? [] : touched
+}
+
+function numbered(names: readonly string[]): ReadonlyMap<string, number> {
+  return new Map([...new Set(names)].map((name, index) => [name, index]))
+}

@@ -1,0 +1,73 @@
+import { dailyWindows, momentOf, painterSessions, type CalendarNote } from '../calendar/painter-sessions.ts'
+import type { Session } from '../calendar/sessions.ts'
+import type { Stage } from '../line/stage.ts'
+import type { Batch } from '../project/batches.ts'
+import type { Project } from '../project/project.ts'
+import type { Pin } from '../project/planning.ts'
+import { instant, type Instant } from '../units/instant.ts'
+import { stationFor, stationOf, techniqueOf } from './build-batches.ts'
+import type { PlanPainter, Span } from './instance.ts'
+
+/** When the painters are at their desks, and which hours some of the work has to keep to. */
+export interface DeskHours {
+  readonly painters: readonly PlanPainter[]
+  /** By painter. */
+  readonly sessions: readonly (readonly Session[])[]
+  readonly windows: readonly (readonly Span[])[]
+  readonly windowsOf: (batch: Batch, stage: Stage) => number | null
+  readonly longestSession: number
+  readonly notes: readonly CalendarNote[]
+}
+
+/** The next `count` sessions of everybody. */
+export function deskHours(project: Project, pins: readonly Pin[], now: Instant, count: number): DeskHours {
+  const { planning, evenings } = project
+  const calendars = planning.painters.map((painter) => painterSessions(painter, evenings, now, count))
+  const span = ({ startsAt, endsAt }: Session): Span => ({
+    start: (startsAt - now) / 1000,
+    end: (endsAt - now) / 1000,
+  })
+  const painters = planning.painters.map((painter, index) => ({
+    sessions: (calendars[index]?.sessions ?? []).map(span),
+    pace: painter.pace,
+  }))
+  const all = calendars.flatMap((each) => each.sessions)
+  const last = instant(Math.max(now, ...all.map((session) => session.endsAt)))
+  const spray = planning.sprayHours ? dailyWindows(planning.sprayHours, evenings.timeZone, now, last) : null
+  const windows: (readonly Span[])[] = spray ? [spray] : []
+  const isSprayed = (stage: Stage) =>
+    spray !== null && stationFor(techniqueOf(project, stage)) === stationOf.can
+  const pinned = new Map<string, number>()
+  for (const pin of pins) {
+    const begins = momentOf(pin, evenings.timeZone)
+    const session = all.find(
+      (each) =>
+        Math.min(each.startsAt, now) <= begins &&
+        begins < each.endsAt &&
+        each.startsAt <= Math.max(begins, now),
+    )
+    const stage = project.line.find((each) => each.id === pin.stageId)
+    if (!stage) continue
+    const own = session ? [span(session)] : []
+    pinned.set(`${pin.batchId} ${pin.stageId}`, windows.length)
+    windows.push(isSprayed(stage) && spray ? meet(own, spray) : own)
+  }
+  return {
+    painters,
+    sessions: calendars.map((each) => each.sessions),
+    windows,
+    windowsOf: (batch, stage) => pinned.get(`${batch.id} ${stage.id}`) ?? (isSprayed(stage) ? 0 : null),
+    longestSession: all.reduce((most, each) => Math.max(most, (each.endsAt - each.startsAt) / 1000), 0),
+    notes: calendars.flatMap((each) => each.notes),
+  }
+}
+
+/** What lies in both. */
+function meet(some: readonly Span[], others: readonly Span[]): readonly Span[] {
+  return some.flatMap((a) =>
+    others.flatMap((b) => {
+      const both = { start: Math.max(a.start, b.start), end: Math.min(a.end, b.end) }
+      return both.end > both.start ? [both] : []
+    }),
+  )
+}

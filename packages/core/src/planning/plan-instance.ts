@@ -1,0 +1,242 @@
+import { momentOf } from '../calendar/painter-sessions.ts'
+import { localDateAt, endOfDay, type Session } from '../calendar/sessions.ts'
+import type { BatchTimes } from '../estimating/batch-time.ts'
+import type { Progress } from '../progress/fold-progress.ts'
+import type { Batch } from '../project/batches.ts'
+import type { Pin, Teamwork } from '../project/planning.ts'
+import type { Project } from '../project/project.ts'
+import { failure, success, type Result } from '../units/result.ts'
+import { seconds } from '../units/seconds.ts'
+import type { Instant } from '../units/instant.ts'
+import { buildBatches, techniqueOf } from './build-batches.ts'
+import { createDesk } from './desk.ts'
+import { deskHours, type DeskHours } from './desk-hours.ts'
+import { slotsOf } from './desk-slots.ts'
+import { impossiblePair } from './following-groups.ts'
+import { batchByBatch } from './habits.ts'
+import { handsSeconds, type PlanInstance, type PlanTask } from './instance.ts'
+import type { PlanNote, PlanProblem } from './plan-notes.ts'
+import { layRow } from './row.ts'
+import { shareOut } from './share-out.ts'
+
+export interface InstanceInput {
+  readonly project: Project
+  readonly batches: readonly Batch[]
+  readonly progress: Progress
+  readonly now: Instant
+  readonly times: BatchTimes | undefined
+  readonly teamwork: Teamwork
+  /** Sessions beyond what the work as estimated takes: three times as many. */
+  readonly spare?: boolean
+}
+
+export interface PlanInstanceOf {
+  readonly instance: PlanInstance
+  /** By painter. */
+  readonly sessions: readonly (readonly Session[])[]
+  readonly notes: readonly PlanNote[]
+}
+
+const mostSessions = 2000
+
+/**
+ * The project as an instance with as many sessions as the slower hand habits need: then every row of tasks the
+ * search may try finds a place. Pins that cannot be kept are left out and noted; any other conflict is named.
+ */
+export function planInstance(input: InstanceInput): Result<PlanInstanceOf, PlanProblem> {
+  const { project, now } = input
+  const { pins } = project.planning
+  const found = withSessions(input, pins)
+  if (found.ok)
+    return success({ ...found.value, notes: [...found.value.notes, ...dateNotes(project, found.value, now)] })
+  if (found.error.kind !== 'cannot-all-hold' || found.error.what !== 'pins') return found
+  // One by one: what can be kept beside those before it is.
+  const kept: Pin[] = []
+  const dropped: Pin[] = []
+  for (const pin of pins) {
+    if (withSessions(input, [...kept, pin]).ok) kept.push(pin)
+    else dropped.push(pin)
+  }
+  const rest = withSessions(input, kept)
+  if (!rest.ok) return rest
+  return success({
+    ...rest.value,
+    notes: [
+      ...rest.value.notes,
+      ...dateNotes(project, rest.value, now),
+      ...dropped.map((pin): PlanNote => pinNote(input, pin)),
+    ],
+  })
+}
+
+function pinNote({ project, batches }: InstanceInput, pin: Pin): PlanNote {
+  const batch = batches.find((each) => each.id === pin.batchId)
+  return {
+    kind: 'pin-not-kept',
+    stageName: project.line.find((stage) => stage.id === pin.stageId)?.name ?? 'a stage that is gone',
+    batch: batch ? batch.unitName : 'a batch that is gone',
+    startsAt: momentOf(pin, project.evenings.timeZone),
+  }
+}
+
+function withSessions(input: InstanceInput, pins: readonly Pin[]): Result<PlanInstanceOf, PlanProblem> {
+  let last: PlanInstanceOf | null = null
+  for (let count = 16; count <= mostSessions; count *= 5) {
+    const hours = deskHours(input.project, pins, input.now, count)
+    const built = build(input, hours)
+    if (!built.ok) return built
+    last = { instance: built.value, sessions: hours.sessions, notes: hours.notes }
+    if (!isRoomy(built.value)) continue
+    if (input.spare !== true) return success(last)
+    const longer = deskHours(input.project, pins, input.now, Math.min(mostSessions, count * 3))
+    const roomier = build(input, longer)
+    return roomier.ok
+      ? success({ instance: roomier.value, sessions: longer.sessions, notes: longer.notes })
+      : roomier
+  }
+  return failure(last ? conflictOf(last.instance) : { kind: 'too-far-away' })
+}
+
+/** Both hand habits that take longest find room. */
+function isRoomy(instance: PlanInstance): boolean {
+  const all = { ...instance, inHandAtMost: null }
+  return [[instance, 'whole'] as const, [all, 'fill'] as const].every(([each, policy]) => {
+    const desk = createDesk(each)
+    const row = batchByBatch(each, desk)
+    return Number.isFinite(layRow(desk, each.batches.length, row, policy).finish)
+  })
+}
+
+/** What stands in the way, as far as it can be told by leaving one thing out at a time. */
+function conflictOf(instance: PlanInstance): PlanProblem {
+  const tasks = (change: (task: PlanTask) => PlanTask): PlanInstance => ({
+    ...instance,
+    batches: instance.batches.map((batch) => ({ ...batch, tasks: batch.tasks.map(change) })),
+  })
+  const sprays = instance.windows[0]
+  const hasSprayHours = sprays !== undefined && sprays.length !== 1
+  if (isRoomy(tasks((task) => ({ ...task, windows: hasSprayHours && task.windows === 0 ? 0 : null }))))
+    return { kind: 'cannot-all-hold', what: 'pins' }
+  if (isRoomy(tasks((task) => ({ ...task, windows: null }))))
+    return { kind: 'cannot-all-hold', what: 'spray-hours' }
+  if (isRoomy(tasks((task) => ({ ...task, maxWait: null }))))
+    return { kind: 'cannot-all-hold', what: 'following' }
+  if (isRoomy({ ...instance, rack: null })) return { kind: 'cannot-all-hold', what: 'rack' }
+  return { kind: 'too-far-away' }
+}
+
+function build(input: InstanceInput, hours: DeskHours): Result<PlanInstance, PlanProblem> {
+  const { project, now, batches } = input
+  const { planning } = project
+  const due =
+    project.dueOn === null ? null : (endOfDay(project.dueOn, project.evenings.timeZone) - now) / 1000
+  const built = buildBatches({
+    ...input,
+    batches,
+    due,
+    windowsOf: hours.windowsOf,
+    longestSession: hours.longestSession,
+    slowestPace: Math.max(...planning.painters.map((painter) => painter.pace)),
+  })
+  const instance: PlanInstance = {
+    ...built,
+    painters: hours.painters,
+    stations: [planning.sprayPlaces, planning.airbrushes],
+    windows: hours.windows,
+    rack: planning.rackPlaces,
+    potsCloseBetweenSessions: true,
+    maySplit: true,
+    inHandAtMost: project.batchesInHand,
+  }
+  const problem = findProblem(input, instance)
+  return problem ? failure(problem) : success(shareOut(instance, input.teamwork))
+}
+
+function findProblem({ project, batches }: InstanceInput, instance: PlanInstance): PlanProblem | null {
+  if (batches.length === 0) return { kind: 'no-models' }
+  if (project.line.length === 0) return { kind: 'no-stages' }
+  const tasks = instance.batches.flatMap((batch) => batch.tasks)
+  if (tasks.length === 0) return { kind: 'all-done' }
+  if (instance.painters.every((painter) => painter.sessions?.length === 0)) return { kind: 'no-sessions' }
+  const nameOf = (task: PlanTask) => project.line[task.stage]?.name ?? ''
+  const circle = joinedInACircle(instance)
+  if (circle !== null) return { kind: 'joined-in-a-circle', unitName: batches[circle]?.unitName ?? '' }
+  for (const batch of instance.batches) {
+    const pair = impossiblePair(batch.tasks, 1)
+    if (pair) {
+      return {
+        kind: 'wait-never-kept',
+        stageName: nameOf(pair.task),
+        nextName: nameOf(pair.after),
+        leastSeconds: seconds(
+          Math.max(pair.task.wait, pair.after.family === pair.task.family ? 0 : pair.after.setUp),
+        ),
+        withinSeconds: seconds(pair.task.maxWait ?? 0),
+      }
+    }
+  }
+  for (const task of tasks) {
+    if (task.painters?.length === 0) {
+      const stage = project.line[task.stage]
+      return {
+        kind: 'nobody-may',
+        stageName: nameOf(task),
+        technique: (stage && techniqueOf(project, stage)) ?? 'do this',
+      }
+    }
+    if (instance.rack !== null && task.onRack && task.models.length > instance.rack)
+      return { kind: 'batch-over-rack', models: task.models.length, places: instance.rack }
+    const { needed, longest } = roomFor(task, instance)
+    if (needed <= longest) continue
+    const { sprayHours } = project.planning
+    if (longest === 0 && sprayHours && task.windows === 0)
+      return { kind: 'no-session-in-spray-hours', stageName: nameOf(task), ...sprayHours }
+    // A pin into a session that is gone, or too short, is told as a pin.
+    if (task.windows !== null && !(sprayHours && task.windows === 0))
+      return { kind: 'cannot-all-hold', what: 'pins' }
+    return {
+      kind: 'stage-never-fits',
+      stageName: nameOf(task),
+      neededSeconds: seconds(needed),
+      sessionSeconds: seconds(longest),
+    }
+  }
+  return null
+}
+
+/** What a stage needs at least in one piece, and the longest piece of a session somebody has for it. */
+function roomFor(task: PlanTask, instance: PlanInstance): { needed: number; longest: number } {
+  let best = { needed: Number.POSITIVE_INFINITY, longest: 0 }
+  instance.painters.forEach((painter, index) => {
+    if (task.painters !== null && !task.painters.includes(index)) return
+    const needed = task.setUp + handsSeconds(task, painter)
+    const { longest } = slotsOf(instance, index, task.windows)
+    if (longest - needed > best.longest - best.needed) best = { needed, longest }
+  })
+  return best
+}
+
+/** A batch that waits for itself by what is joined; `null` when none does. */
+function joinedInACircle(instance: PlanInstance): number | null {
+  const state = new Map<number, 'open' | 'done'>()
+  const visit = (batch: number): boolean => {
+    if (state.get(batch) === 'done') return false
+    if (state.get(batch) === 'open') return true
+    state.set(batch, 'open')
+    const joins = instance.batches[batch]?.tasks.flatMap((task) => task.joins) ?? []
+    if (joins.some(visit)) return true
+    state.set(batch, 'done')
+    return false
+  }
+  const found = instance.batches.findIndex((_, batch) => visit(batch))
+  return found < 0 ? null : found
+}
+
+function dateNotes(project: Project, { sessions }: PlanInstanceOf, now: Instant): readonly PlanNote[] {
+  const { dueOn } = project
+  if (dueOn === null) return []
+  if (dueOn < localDateAt(now, project.evenings.timeZone)) return [{ kind: 'date-is-past', dueOn }]
+  const first = Math.min(...sessions.flatMap((own) => own[0]?.startsAt ?? []))
+  if (first <= endOfDay(dueOn, project.evenings.timeZone)) return []
+  return [{ kind: 'no-session-before-date', dueOn, firstAt: first as Instant }]
+}

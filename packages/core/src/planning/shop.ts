@@ -1,0 +1,70 @@
+import type { PlanInstance } from './instance.ts'
+import { permutationRow, solveFlowShop } from './flow-shop.ts'
+import { solveJobShop } from './job-shop.ts'
+import { entryOf, type Row } from './row.ts'
+import type { SearchBudget } from './search.ts'
+
+/** Jobs that pass machines in an order of their own, one at a time on each. */
+export interface Shop {
+  readonly jobs: readonly (readonly ShopOperation[])[]
+  readonly machines: number
+}
+
+export interface ShopOperation {
+  readonly machine: number
+  readonly length: number
+  /** Between its end and the begin of the next. */
+  readonly lag: number
+}
+
+/** The instance as a shop, when nothing in it is more than that; a painter is a machine. */
+export function shopOf(instance: PlanInstance): Shop | null {
+  const { batches, painters } = instance
+  if (painters.length < 2 || instance.inHandAtMost !== null) return null
+  if (painters.some((painter) => painter.sessions !== null || painter.pace !== 1)) return null
+  const jobs: ShopOperation[][] = []
+  for (const batch of batches) {
+    if (batch.due !== null || batch.priority !== 0 || batch.drying.length > 0 || batch.models !== 1)
+      return null
+    const job: ShopOperation[] = []
+    for (const task of batch.tasks) {
+      const machine = task.painters?.[0]
+      const plain =
+        task.painters?.length === 1 &&
+        task.setUp === 0 &&
+        task.regions === 'whole' &&
+        task.station === null &&
+        task.windows === null &&
+        task.maxWait === null &&
+        task.others.length === 0 &&
+        task.joins.length === 0
+      if (!plain || machine === undefined) return null
+      job.push({ machine, length: task.perModel, lag: task.wait })
+    }
+    jobs.push(job)
+  }
+  return { jobs, machines: painters.length }
+}
+
+/** A row whose makespan is small: by tabu search, and for jobs that all pass the machines alike by iterated greedy before it. */
+export function solveShop(instance: PlanInstance, shop: Shop, budget: SearchBudget): Row {
+  const [first] = shop.jobs
+  const alike =
+    first !== undefined &&
+    shop.jobs.every((job) => sameRoute(job, first) && job.every((each) => each.lag === 0))
+  if (!alike || !hasEachOnce(first)) return solveJobShop(shop, budget).map((job) => entryOf(instance, job, 0))
+  // Where all pass alike, overtaking pays seldom: first the best common order, then what overtaking adds to it.
+  const { spent } = budget
+  const half = spent ? { ...budget, spent: () => spent() * 2 } : budget
+  const order = permutationRow(solveFlowShop(shop, half), first.length)
+  const row = solveJobShop(shop, budget, order)
+  return row.map((job) => entryOf(instance, job, 0))
+}
+
+function sameRoute(a: readonly ShopOperation[], b: readonly ShopOperation[]): boolean {
+  return a.length === b.length && a.every((each, index) => each.machine === b[index]?.machine)
+}
+
+function hasEachOnce(job: readonly ShopOperation[]): boolean {
+  return new Set(job.map((each) => each.machine)).size === job.length
+}

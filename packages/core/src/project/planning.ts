@@ -1,0 +1,106 @@
+import type { Aim } from '../planning/instance.ts'
+import type { Technique } from '../recipe/technique.ts'
+import type { BatchId, PainterId, StageId } from '../units/ids.ts'
+import type { LocalDate } from '../units/local-date.ts'
+import type { Seconds } from '../units/seconds.ts'
+
+/** Sittings at the same hours on the same weekdays. */
+export interface SessionRule {
+  /** ISO 8601 weekdays, Monday 1 … Sunday 7; at least one. */
+  readonly weekdays: readonly number[]
+  /** Wall-clock time, `HH:MM`. */
+  readonly startsAt: string
+  readonly lengthSeconds: Seconds
+  /** 1 every week, 2 every other … */
+  readonly everyWeeks: number
+  /** A day in one of the weeks that count; `null` where all do. */
+  readonly countedFrom: LocalDate | null
+}
+
+/** Days without painting, both included. */
+export interface TimeOff {
+  readonly from: LocalDate
+  readonly until: LocalDate
+}
+
+/** When a session begins, by the wall clock of the project's zone. */
+export interface SessionMark {
+  readonly on: LocalDate
+  /** `HH:MM` */
+  readonly at: string
+}
+
+/** One sitting by itself. */
+export interface SingleSession extends SessionMark {
+  readonly lengthSeconds: Seconds
+}
+
+export interface Painter {
+  readonly id: PainterId
+  readonly name: string
+  /** 1 as estimated, 2 takes twice as long. */
+  readonly pace: number
+  /** What this painter is not asked to do. */
+  readonly cannot: readonly Technique[]
+  /** Empty: the project's own evenings. */
+  readonly rules: readonly SessionRule[]
+  readonly off: readonly TimeOff[]
+  /** Sessions that fall out. */
+  readonly dropped: readonly SessionMark[]
+  readonly extra: readonly SingleSession[]
+}
+
+/** How several painters share the work. */
+export const teamworks = ['free', 'by-batch', 'by-stage'] as const
+export type Teamwork = (typeof teamworks)[number]
+
+/** A stage of a batch that is to be done in one session. */
+export interface Pin extends SessionMark {
+  readonly batchId: BatchId
+  readonly stageId: StageId
+}
+
+/** What the plan is to keep to, and what it is to want most. */
+export interface Planning {
+  readonly painters: readonly Painter[]
+  readonly teamwork: Teamwork
+  /** The most wanted first; what is not named comes after. */
+  readonly aims: readonly Aim[]
+  /** Batches to be finished before all others, in this order. */
+  readonly first: readonly BatchId[]
+  readonly pins: readonly Pin[]
+  /** How many can spray from a can at a time, and how many airbrushes there are. */
+  readonly sprayPlaces: number
+  readonly airbrushes: number
+  /** Models that find a place to dry after a coat all over; `null`: all. */
+  readonly rackPlaces: number | null
+  /** The hours of daylight or fair weather in which cans are used; `null`: at any hour. */
+  readonly sprayHours: { readonly from: string; readonly until: string } | null
+  /** Share of sessions that fall out unforeseen, 0 to 1. */
+  readonly skipShare: number
+}
+
+/** One painter with the project's evenings and nothing special. */
+export const plainPlanning: Planning = {
+  painters: [
+    {
+      id: 'you' as PainterId,
+      name: 'You',
+      pace: 1,
+      cannot: [],
+      rules: [],
+      off: [],
+      dropped: [],
+      extra: [],
+    },
+  ],
+  teamwork: 'free',
+  aims: ['date'],
+  first: [],
+  pins: [],
+  sprayPlaces: 1,
+  airbrushes: 1,
+  rackPlaces: null,
+  sprayHours: null,
+  skipShare: 0.1,
+}
