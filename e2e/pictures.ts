@@ -84,7 +84,7 @@ const shots: Shot[] = [
     size: desktop,
     act: async (page) => {
       await compared(page)
-      await toTop(page.getByRole('heading', { name: /evenings, in order/ }))
+      await toTop(page.getByRole('heading', { name: /sessions, in order/ }))
     },
   },
   {

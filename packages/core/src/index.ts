@@ -52,6 +52,9 @@ export {
   type SplitOutcome,
 } from './planning/compare-batch-sizes.ts'
 export { aims, type Aim } from './planning/instance.ts'
+export { comparePlans, keepPlan, type KeptPlan, type PlanChange } from './planning/compare-plans.ts'
+export { whyThen, type WhyThen } from './planning/why-then.ts'
+export { momentOf, painterSessions } from './calendar/painter-sessions.ts'
 export type { LinePlan, PainterLoad, PlanSession, Stretch } from './planning/line-plan.ts'
 export { planNoteText, planProblemText, type PlanNote, type PlanProblem } from './planning/plan-notes.ts'
 export { planLine, solveLine, type PlanningInput, type SolvedLine } from './planning/plan-line.ts'

@@ -72,6 +72,9 @@ export function drawFutures(
   const count = instance.batches.length
   const stages = project.line.length
   const { rates } = estimate
+  // Where whoever is free takes a task, somebody else takes it when things go otherwise than planned.
+  const row =
+    project.planning.teamwork === 'free' ? solved.found.row.map((entry) => entry % count) : solved.found.row
   return {
     next: () => {
       const paces = drawPaces(rates, normal, chiSquareFrom(normal, 2 * rates.shape))
@@ -96,7 +99,7 @@ export function drawFutures(
         for (let at = 0; at < sessions.length; at++)
           sessions[at] = random() < project.planning.skipShare ? 1 : 0
       }
-      const cost = layRow(desk, count, solved.found.row, solved.found.policy)
+      const cost = layRow(desk, count, row, solved.found.policy)
       return {
         finish: cost.finish,
         deskSeconds: cost.deskSeconds + Math.max(0, cost.finish - cost.handsDone),

@@ -19,6 +19,8 @@ export interface DeskHours {
   readonly notes: readonly CalendarNote[]
 }
 
+const halfADay = 12 * 3_600_000
+
 /** The next `count` sessions of everybody. */
 export function deskHours(project: Project, pins: readonly Pin[], now: Instant, count: number): DeskHours {
   const { planning, evenings } = project
@@ -40,11 +42,11 @@ export function deskHours(project: Project, pins: readonly Pin[], now: Instant, 
   const pinned = new Map<string, number>()
   for (const pin of pins) {
     const begins = momentOf(pin, evenings.timeZone)
+    // The session going on has lost what is past of it.
     const session = all.find(
       (each) =>
-        Math.min(each.startsAt, now) <= begins &&
         begins < each.endsAt &&
-        each.startsAt <= Math.max(begins, now),
+        (begins >= each.startsAt || (each.startsAt === now && begins > now - halfADay)),
     )
     const stage = project.line.find((each) => each.id === pin.stageId)
     if (!stage) continue

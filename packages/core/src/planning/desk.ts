@@ -296,8 +296,8 @@ export function createDesk(instance: PlanInstance, skipped?: readonly Uint8Array
     if (!task || !after || task.maxWait === null) return start
     const way = wayOf(task, wayIndex)
     const hands = handsSeconds(way, painters[painter])
-    const same = after.painters === null || after.painters.includes(painter)
-    for (const other of same || after.painters === null ? [painter] : after.painters) {
+    const others = after.painters === null || after.painters.includes(painter) ? [painter] : after.painters
+    for (const other of others) {
       const own = other === painter
       const nextHands = handsSeconds(after, painters[other])
       const nextSetUp = own && after.family === way.family ? 0 : after.setUp

@@ -1,10 +1,9 @@
-import type { Session } from '../calendar/sessions.ts'
 import { regionsMeet } from '../line/regions.ts'
 import { touchedRegions, type Stage } from '../line/stage.ts'
 import type { Batch } from '../project/batches.ts'
 import type { Project } from '../project/project.ts'
 import type { Instant } from '../units/instant.ts'
-import type { LinePlan, Stretch } from './line-plan.ts'
+import type { LinePlan, PlanSession, Stretch } from './line-plan.ts'
 
 /** A batch drying after a stage. */
 export interface Drying {
@@ -32,7 +31,7 @@ export type RunSheetEntry =
 
 /** One evening: what to do in which order. */
 export interface RunSheet {
-  readonly session: Session
+  readonly session: PlanSession
   readonly entries: readonly RunSheetEntry[]
   /** From the last work to the end. */
   readonly freeSeconds: number

@@ -30,17 +30,16 @@ export function shareOut(instance: PlanInstance, teamwork: Teamwork): PlanInstan
     )
   const inOrder = [...pieces].sort(([a, some], [b, others]) => total(others) - total(some) || a - b)
   for (const [key, tasks] of inOrder) {
-    let best = -1
+    const able = instance.painters.map((_, painter) => tasks.filter((task) => mayDo(task, painter)).length)
+    // Who may do less than half of it is asked only where nobody may do more.
+    const needed = Math.min(tasks.length / 2, Math.max(...able))
+    let best = 0
     let bestEnd = Number.POSITIVE_INFINITY
-    let bestCan = -1
     instance.painters.forEach((_, painter) => {
-      const can = tasks.filter((task) => mayDo(task, painter)).length
       const end = ((load[painter] ?? 0) + work(tasks, painter)) / (hours[painter] ?? 1)
-      if (can > bestCan || (can === bestCan && end < bestEnd)) {
-        best = painter
-        bestEnd = end
-        bestCan = can
-      }
+      if ((able[painter] ?? 0) < needed || end >= bestEnd) return
+      best = painter
+      bestEnd = end
     })
     ownerOf.set(key, best)
     load[best] = (load[best] ?? 0) + work(tasks, best)

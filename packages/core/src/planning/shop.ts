@@ -10,7 +10,7 @@ export interface Shop {
   readonly machines: number
 }
 
-export interface ShopOperation {
+interface ShopOperation {
   readonly machine: number
   readonly length: number
   /** Between its end and the begin of the next. */

@@ -47,6 +47,10 @@ export const router = createBrowserRouter([
             path: 'plan',
             lazy: async () => ({ Component: (await import('../features/plan/index.ts')).PlanPage }),
           },
+          {
+            path: 'sessions',
+            lazy: async () => ({ Component: (await import('../features/sessions/index.ts')).SessionsPage }),
+          },
           { path: 'bench', element: <BenchPage /> },
           {
             path: 'logbook',

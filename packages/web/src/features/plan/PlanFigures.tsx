@@ -1,15 +1,18 @@
 import { daysBetween, endOfDay, localDateAt, type LinePlan, type Project } from '@seriatim/core'
 import { clockText, dateText, dayText, durationText, plural } from '../../shared/format/index.ts'
 import { Figure } from '../../shared/ui/index.ts'
+import { percentText } from './offer-text.ts'
 
 /** The answer: when it is done, and how that stands to the date. */
-export function planHeadline(plan: LinePlan, project: Project): string {
+export function planHeadline(plan: LinePlan, project: Project, odds: number | null): string {
   const { timeZone } = project.evenings
   const finish = dayText(plan.finishesAt, timeZone)
   if (project.dueOn === null) return `Done by ${finish}`
   const days = daysBetween(localDateAt(plan.finishesAt, timeZone), project.dueOn)
-  if (plan.finishesAt > endOfDay(project.dueOn, timeZone))
-    return `Done by ${finish}: ${plural(-days, 'day')} late`
+  const isLate = plan.finishesAt > endOfDay(project.dueOn, timeZone)
+  if (odds !== null)
+    return `Done by ${finish}${isLate ? `, ${plural(-days, 'day')} late` : ''}; odds of the date ${percentText(odds)}`
+  if (isLate) return `Done by ${finish}, ${plural(-days, 'day')} late`
   if (days === 0) return `Done by ${finish}, on the very day`
   return `Done by ${finish}, ${plural(days, 'day')} before the date`
 }

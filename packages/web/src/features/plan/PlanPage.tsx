@@ -1,15 +1,20 @@
 import {
   batchSizesText,
+  comparePlans,
+  foldProgress,
   largestBatchSize,
+  planNoteText,
   planProblemText,
   runSheets,
   splitIntoBatches,
+  type Planning,
+  type PlanNote,
+  type PlanProblem,
 } from '@seriatim/core'
-import { CalendarDays } from 'lucide-react'
+import { CalendarDays, UsersRound } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import { Link } from 'react-router'
-import { useProjectChange } from '../../shared/api/index.ts'
-import { durationText, plural, weekdayText } from '../../shared/format/index.ts'
+import { dateText, dayText, durationText, plural, weekdayText } from '../../shared/format/index.ts'
 import { ProjectSettingsForm } from '../../shared/project-settings-form.tsx'
 import { useCurrentProject } from '../../shared/project-context.ts'
 import { useProgress } from '../../shared/progress/index.ts'
@@ -23,14 +28,39 @@ import {
   Stepper,
 } from '../../shared/ui/index.ts'
 import { useNow } from '../../shared/use-now.ts'
-import { useEstimate, useProjectInAir, useTimes } from '../../shared/working-project.ts'
-import { useBatchSizeComparison, usePlan, usePlanningInput } from '../../shared/worker/index.ts'
+import { useSettings } from '../../shared/use-settings.ts'
+import { useEstimate, useEstimateInput, useProjectInAir, useTimes } from '../../shared/working-project.ts'
+import {
+  useBatchSizeComparison,
+  useOdds,
+  usePlan,
+  usePlanningInput,
+  useTeamworks,
+} from '../../shared/worker/index.ts'
 import { BatchSizeChart } from './BatchSizeChart.tsx'
+import { ChangesSince } from './ChangesSince.tsx'
+import { OddsTicket } from './OddsTicket.tsx'
 import { PlanFigures, planHeadline } from './PlanFigures.tsx'
+import { PlanTable } from './PlanTable.tsx'
+import { PlanWishes } from './PlanWishes.tsx'
 import { RunSheetTicket } from './RunSheetTicket.tsx'
 import { StringChart } from './StringChart.tsx'
+import { TeamworkTable } from './TeamworkTable.tsx'
+import { useKeptPlan } from './use-kept-plan.ts'
 
 const sheetsAtFirst = 3
+
+/** Where a problem is mended; on the line where it is not said. */
+const wayOut: Partial<Record<PlanProblem['kind'], string>> = {
+  'no-models': 'roster',
+  'joined-in-a-circle': 'roster',
+  'all-done': 'bench',
+  'no-sessions': 'sessions',
+  'nobody-may': 'sessions',
+  'no-session-in-spray-hours': 'sessions',
+  'batch-over-rack': 'sessions',
+  'cannot-all-hold': 'sessions',
+}
 
 export function PlanPage() {
   const project = useProjectInAir(useCurrentProject())
@@ -38,21 +68,31 @@ export function PlanPage() {
   const estimate = useEstimate(project, progress)
   const input = usePlanningInput(project, progress, useTimes(estimate))
   const planned = usePlan(input)
+  const ready = planned.data?.ok && !planned.isPlaceholderData ? input : null
+  const odds = useOdds(ready, useEstimateInput(project, progress), estimate)
+  const teamworks = useTeamworks(ready)
   const comparison = useBatchSizeComparison(planned.data?.ok ? input : null)
   const now = useNow(60)
+  const setSettings = useSettings()
+  const setPlanning = (planning: Planning, said: string) => setSettings({ planning }, said)
   const [allSheets, setAllSheets] = useState(false)
   const plan = planned.data?.ok ? planned.data.value : null
+  const earlier = useKeptPlan(project, plan, now)
   const sheets = useMemo(() => (plan ? runSheets(plan, project) : []), [plan, project])
 
   if (error && !progress) return <ErrorState error={error} onRetry={() => void refetch()} />
   if (planned.error) return <ErrorState error={planned.error} onRetry={() => void planned.refetch()} />
   if (planned.data && !planned.data.ok) {
     const { kind } = planned.data.error
-    const way = kind === 'no-models' ? 'roster' : kind === 'all-done' ? 'bench' : 'line'
+    const way = wayOut[kind] ?? 'line'
     return (
       <>
         <Headline actions={<EveningsButton />}>
-          {kind === 'all-done' ? 'Everything is painted' : 'Nothing to plan yet'}
+          {kind === 'all-done'
+            ? 'Everything is painted'
+            : kind === 'no-models' || kind === 'no-stages'
+              ? 'Nothing to plan yet'
+              : 'No plan holds'}
         </Headline>
         <EmptyState
           title={kind === 'all-done' ? 'Well done' : 'What is missing'}
@@ -73,33 +113,79 @@ export function PlanPage() {
   return (
     <>
       <Headline sub={<PlanFigures plan={plan} project={project} />} actions={<PlanControls />}>
-        {planHeadline(plan, project)}
+        {planHeadline(plan, project, odds.forecast?.odds ?? null)}
       </Headline>
+      <Notes notes={plan.notes} timeZone={project.evenings.timeZone} />
       <div
         aria-busy={planned.isPlaceholderData}
         className={
           planned.isPlaceholderData ? 'outline-2 outline-offset-8 outline-rule outline-dashed' : undefined
         }
       >
-        <StringChart plan={plan} project={project} now={now} />
-        <h2 className="mt-8 mb-3 text-xl">{plural(sheets.length, 'evening')}, in order</h2>
+        <StringChart plan={plan} project={project} now={now} onPlanning={setPlanning} />
+        <PlanTable plan={plan} project={project} />
+        <div className="mt-6 grid gap-4">
+          <OddsTicket odds={odds} now={now} />
+          {earlier ? (
+            <ChangesSince
+              before={earlier}
+              changes={comparePlans(earlier, plan, project, progress ?? foldProgress([]), now)}
+              timeZone={project.evenings.timeZone}
+            />
+          ) : null}
+        </div>
+        <h2 className="mt-8 mb-3 text-xl">{plural(sheets.length, 'session')}, in order</h2>
         <div className="grid items-start gap-4 md:grid-cols-2 xl:grid-cols-3">
           {(allSheets ? sheets : sheets.slice(0, sheetsAtFirst)).map((sheet) => (
-            <RunSheetTicket key={sheet.session.startsAt} sheet={sheet} project={project} />
+            <RunSheetTicket
+              key={`${String(sheet.session.startsAt)} ${String(sheet.session.painter)}`}
+              sheet={sheet}
+              project={project}
+              painter={plan.painters.length > 1 ? (plan.painters[sheet.session.painter]?.name ?? null) : null}
+            />
           ))}
         </div>
         {sheets.length > sheetsAtFirst ? (
           <Button weight="quiet" onClick={() => setAllSheets(!allSheets)} aria-expanded={allSheets}>
             {allSheets
-              ? 'Only the next evenings'
-              : `The other ${plural(sheets.length - sheetsAtFirst, 'evening')}`}
+              ? 'Only the next sessions'
+              : `The other ${plural(sheets.length - sheetsAtFirst, 'session')}`}
           </Button>
         ) : null}
       </div>
-      <div className="mt-8">
+      <div className="mt-8 grid gap-4">
+        {teamworks.length > 0 ? (
+          <TeamworkTable
+            tried={teamworks}
+            chosen={project.planning.teamwork}
+            timeZone={project.evenings.timeZone}
+            onChoose={(teamwork) =>
+              setPlanning({ ...project.planning, teamwork }, 'The plan shares the work out this way.')
+            }
+          />
+        ) : null}
+        <PlanWishes planning={project.planning} batches={plan.batches} onChange={setPlanning} />
         <BatchSizeControl comparison={comparison} chosen={split} />
       </div>
     </>
+  )
+}
+
+/** What the plan went on in spite of, each with the way out. */
+function Notes({ notes, timeZone }: { readonly notes: readonly PlanNote[]; readonly timeZone: string }) {
+  if (notes.length === 0) return null
+  return (
+    <ul
+      role="status"
+      aria-label="To be looked at"
+      className="ticket mb-4 border-l-8 border-l-touch-up px-4 py-2"
+    >
+      {notes.map((note, index) => (
+        <li key={index}>
+          {planNoteText(note, { day: (moment) => dayText(moment, timeZone), date: (date) => dateText(date) })}
+        </li>
+      ))}
+    </ul>
   )
 }
 
@@ -122,15 +208,6 @@ function BatchSizeControl({
       }
     />
   )
-}
-
-/** The project's settings with some of them changed. */
-function useSettings() {
-  const project = useCurrentProject()
-  const change = useProjectChange(project.id)
-  const { id: _id, revision: _revision, units: _units, line: _line, ...settings } = project
-  return (some: Partial<typeof settings>, said: string) =>
-    change.mutate({ change: { kind: 'settings', settings: { ...settings, ...some } }, said })
 }
 
 function PlanControls() {
@@ -166,8 +243,16 @@ function EveningsButton() {
   const setSettings = useSettings()
   const [open, setOpen] = useState(false)
   const { weekdays, lengthSeconds } = project.evenings
+  const painters = project.planning.painters.length
   return (
     <>
+      <Link
+        to="../sessions"
+        className="ticket inline-flex min-h-11 items-center gap-2 px-3 font-bold hover:underline"
+      >
+        <UsersRound aria-hidden="true" size={18} />
+        {painters > 1 ? plural(painters, 'painter') : 'Sessions'}
+      </Link>
       <Button onClick={() => setOpen(true)}>
         <CalendarDays aria-hidden="true" size={18} />
         {weekdays.map(weekdayText).join(' · ')}, {durationText(lengthSeconds)}

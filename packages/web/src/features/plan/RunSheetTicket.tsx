@@ -7,10 +7,12 @@ import { groupEntries, type SheetRow } from './group-entries.ts'
 interface RunSheetTicketProps {
   readonly sheet: RunSheet
   readonly project: Project
+  /** Whose session it is, where there are several painters. */
+  readonly painter: string | null
 }
 
 /** One evening in words: what to do in which order, with clock times. */
-export function RunSheetTicket({ sheet, project }: RunSheetTicketProps) {
+export function RunSheetTicket({ sheet, project, painter }: RunSheetTicketProps) {
   const { timeZone } = project.evenings
   const rows = groupEntries(sheet.entries)
   return (
@@ -20,6 +22,7 @@ export function RunSheetTicket({ sheet, project }: RunSheetTicketProps) {
         <span className="figures text-sm font-normal text-ink-soft">
           {clockText(sheet.session.startsAt, timeZone)}–{clockText(sheet.session.endsAt, timeZone)}
         </span>
+        {painter === null ? null : <span className="text-base font-normal">, {painter}</span>}
       </h3>
       <ol className="mt-2">
         {rows.map((row) => (
@@ -37,7 +40,7 @@ export function RunSheetTicket({ sheet, project }: RunSheetTicketProps) {
               {clockText(row.startsAt, timeZone)}
             </time>
             {row.kind === 'wait' ? (
-              <WaitLine row={row} timeZone={timeZone} />
+              <WaitLine row={row} timeZone={timeZone} several={painter !== null} />
             ) : (
               <WorkLine row={row} timeZone={timeZone} />
             )}
@@ -89,7 +92,9 @@ function WorkLine({
 function WaitLine({
   row,
   timeZone,
+  several,
 }: {
+  readonly several: boolean
   readonly row: Extract<RunSheetEntry, { kind: 'wait' }>
   readonly timeZone: string
 }) {
@@ -98,7 +103,9 @@ function WaitLine({
       Wait {durationText((row.endsAt - row.startsAt) / 1000)}
       {row.for
         ? `: ${batchName(row.for.batch)} wet after ${row.for.stage.name.toLowerCase()} to ${clockText(row.for.until, timeZone)}`
-        : ''}
+        : several
+          ? ' for another pair of hands'
+          : ''}
     </p>
   )
 }

@@ -123,7 +123,8 @@ describe('groupEntries', () => {
 })
 
 describe('planHeadline', () => {
-  const dueIn = (date: string | null) => planHeadline(plan, { ...project, dueOn: date as Project['dueOn'] })
+  const dueIn = (date: string | null) =>
+    planHeadline(plan, { ...project, dueOn: date as Project['dueOn'] }, null)
   const day = new Date(plan.finishesAt).toISOString().slice(0, 10)
   const shifted = (days: number) => new Date(Date.parse(day) + days * 86_400_000).toISOString().slice(0, 10)
 
@@ -131,6 +132,6 @@ describe('planHeadline', () => {
     expect(dueIn(null)).toMatch(/^Done by \w{3} \d+ \w{3}$/)
     expect(dueIn(shifted(3))).toMatch(/, 3 days before the date$/)
     expect(dueIn(shifted(0))).toMatch(/, on the very day$/)
-    expect(dueIn(shifted(-1))).toMatch(/: 1 day late$/)
+    expect(dueIn(shifted(-1))).toMatch(/, 1 day late$/)
   })
 })

@@ -14,10 +14,30 @@ export interface StringLayout {
   readonly width: number
   readonly height: number
   readonly rows: readonly { readonly label: string; readonly y: number; readonly tableReady: boolean }[]
-  readonly bands: readonly { readonly session: Session; readonly x: number; readonly width: number }[]
+  readonly bands: readonly Band[]
   readonly strings: readonly BatchString[]
   readonly xOf: (moment: Instant) => number
 }
+
+/** A time in which somebody is at the desk: several painters' sessions that overlap are one. */
+export interface Band {
+  readonly session: Session
+  readonly x: number
+  readonly width: number
+  /** There is room for its day above it. */
+  readonly named: boolean
+}
+
+/** How far ahead the width of the chart reaches; `null`: to the end. */
+export const zooms = [
+  { days: null, text: 'All' },
+  { days: 1, text: 'Evening' },
+  { days: 7, text: 'Week' },
+  { days: 30, text: 'Month' },
+  { days: 92, text: '3 months' },
+] as const
+
+export type Zoom = (typeof zooms)[number]
 
 export interface BatchString {
   readonly batch: Batch
@@ -38,24 +58,45 @@ interface Point {
 
 const rowHeight = 30
 const top = 44
-const fold = 34
+const widestFold = 34
+const narrowestFold = 6
 const leastPerMinute = 0.9
+const leastWhenZoomed = 0.04
+/** Between the beginnings of two names of days. */
+const nameWidth = 104
 /** Strings that lie level at the same row are kept apart by this much. */
 const apart = 2
 const lanes = 7
+const dayMilliseconds = 86_400_000
 
 /**
  * Time runs across, nights folded; stages run down. Hands carry a batch from its stage's row to the next,
- * drying keeps it level there.
+ * drying keeps it level there. The width holds what lies within the zoom's days, the rest is scrolled to.
  */
-export function layOutStrings(plan: LinePlan, project: Project, left: number, width: number): StringLayout {
-  const used = plan.sessions.filter((_, index) => plan.stretches.some((stretch) => stretch.session === index))
-  const minutes = used.reduce((sum, session) => sum + lengthOf(session), 0)
-  const room = width - left - fold * used.length
-  const perMinute = Math.max(leastPerMinute, room / Math.max(1, minutes))
+export function layOutStrings(
+  plan: LinePlan,
+  project: Project,
+  left: number,
+  width: number,
+  days: number | null = null,
+): StringLayout {
+  const used = mergedSessions(
+    plan.sessions.filter((_, index) => plan.stretches.some((stretch) => stretch.session === index)),
+  )
+  const [first] = used
+  const inView =
+    days === null || !first
+      ? used
+      : used.filter((session) => session.startsAt < first.startsAt + days * dayMilliseconds)
+  const minutes = inView.reduce((sum, session) => sum + lengthOf(session), 0)
+  const fold = Math.max(narrowestFold, Math.min(widestFold, (width - left) / (inView.length * 4 || 1)))
+  const room = width - left - fold * inView.length
+  const perMinute = Math.max(days === null ? leastPerMinute : leastWhenZoomed, room / Math.max(1, minutes))
   let x = left
-  const bands = used.map((session) => {
-    const band = { session, x, width: lengthOf(session) * perMinute }
+  let namedAt = Number.NEGATIVE_INFINITY
+  const bands = used.map((session): Band => {
+    const band = { session, x, width: lengthOf(session) * perMinute, named: x - namedAt >= nameWidth }
+    if (band.named) namedAt = x
     x += band.width + fold
     return band
   })
@@ -167,6 +208,19 @@ function shareOfRow(
   const own = stretches[index]?.modelIds.length ?? 0
   const at = (share: number) => yFrom + (yTo - yFrom) * share
   return [at(before / total), at((before + own) / total)]
+}
+
+/** Sessions of several painters that overlap as one, in order. */
+function mergedSessions(sessions: readonly Session[]): readonly Session[] {
+  const merged: Session[] = []
+  for (const session of sessions.toSorted((a, b) => a.startsAt - b.startsAt)) {
+    const last = merged.at(-1)
+    if (last && session.startsAt <= last.endsAt) {
+      const endsAt = last.endsAt > session.endsAt ? last.endsAt : session.endsAt
+      merged[merged.length - 1] = { startsAt: last.startsAt, endsAt }
+    } else merged.push(session)
+  }
+  return merged
 }
 
 function lengthOf(session: Session): number {

@@ -129,6 +129,13 @@ function foreseen(before: StoredProject, change: ProjectChange): StoredProject {
  */
 let lastChange: string | number | undefined
 
+/** Says what was done in place of what was said before; an empty text says nothing. */
+function sayChange(said: string, undo: (() => void) | null): void {
+  if (lastChange !== undefined) toast.dismiss(lastChange)
+  lastChange = undefined
+  if (said !== '') lastChange = toast(said, undo ? { action: { label: 'Undo', onClick: undo } } : {})
+}
+
 interface Named {
   readonly change: ProjectChange
   /** What the toast says was done; an empty one says nothing. */
@@ -155,12 +162,7 @@ export function useProjectChange(id: ProjectId) {
     onSuccess: async ({ before }, { change, said }) => {
       const back = inverse(before, change)
       // One offer at a time: taking back an older change would take the newer ones with it.
-      if (lastChange !== undefined) toast.dismiss(lastChange)
-      lastChange = undefined
-      if (said !== '') {
-        const undo = back && { label: 'Undo', onClick: () => mutation.mutate({ change: back, said: '' }) }
-        lastChange = toast(said, undo ? { action: undo } : {})
-      }
+      sayChange(said, back && (() => mutation.mutate({ change: back, said: '' })))
       await client.invalidateQueries({ queryKey: projectListQuery.queryKey })
     },
     onError: async (error) => {

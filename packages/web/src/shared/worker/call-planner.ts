@@ -7,7 +7,7 @@ interface Kept {
 }
 
 /** Calls of one lane run one after the other, each lane on a worker of its own. */
-type Lane = 'plan' | 'compare' | 'order'
+type Lane = 'plan' | 'compare' | 'odds' | 'order'
 
 const kept = new Map<Lane, Kept>()
 const turns = new Map<Lane, Promise<unknown>>()

@@ -1,7 +1,7 @@
-import { offersOfSameness, orderLine, planLine, trySplit } from '@seriatim/core'
+import { offersOfSameness, orderLine, planLine, tryOffer, trySplit } from '@seriatim/core'
 import { expose } from 'comlink'
 
-const planner = { planLine, trySplit, orderLine, offersOfSameness }
+const planner = { planLine, trySplit, tryOffer, orderLine, offersOfSameness }
 
 export type Planner = typeof planner
 

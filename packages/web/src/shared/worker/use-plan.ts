@@ -1,16 +1,25 @@
-import type { LinePlan, PlanningInput, PlanProblem, Result } from '@seriatim/core'
+import type { LinePlan, PlanningInput, PlanProblem, Project, Result } from '@seriatim/core'
 import { keepPreviousData, useQuery } from '@tanstack/react-query'
 import { callPlanner } from './call-planner.ts'
 import { inputKey } from './input-key.ts'
+
+/** The last plan of each project: while nothing about the project itself changes, the next one keeps to it. */
+const last = new Map<Project['id'], { readonly project: Project; readonly plan: LinePlan }>()
 
 /** The plan of what is left, worked out beside the page; the last one stays in view until the next is there. */
 export function usePlan(input: PlanningInput | null) {
   return useQuery({
     queryKey: ['plan', inputKey(input)],
     enabled: input !== null,
-    queryFn: ({ signal }): Promise<Result<LinePlan, PlanProblem>> => {
+    queryFn: async ({ signal }): Promise<Result<LinePlan, PlanProblem>> => {
       if (!input) throw new Error('nothing to plan')
-      return callPlanner('plan', async (planner) => planner.planLine(input), signal)
+      const { project } = input
+      const known = last.get(project.id)
+      const wish =
+        known?.project === project ? { ...input, before: { stretches: known.plan.stretches } } : input
+      const planned = await callPlanner('plan', async (planner) => planner.planLine(wish), signal)
+      if (planned.ok) last.set(project.id, { project, plan: planned.value })
+      return planned
     },
     placeholderData: keepPreviousData,
     staleTime: Number.POSITIVE_INFINITY,

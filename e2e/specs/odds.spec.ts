@@ -1,0 +1,98 @@
+import { expect, test, type Page } from '@playwright/test'
+import { expectAccessible } from '../support/axe.ts'
+import { seedProject } from '../support/projects.ts'
+
+const inTime = (page: Page) => page.getByRole('region', { name: /to be done by|in 8 of 10 cases/ })
+
+test('the plan gives odds, what drives them, and what would help, which is taken with one click', async ({
+  page,
+  request,
+}) => {
+  const { url } = await seedProject(request, { units: { 'Reed-pikes': 12, 'Lock-keepers': 12 } })
+  await page.goto(`${url}/plan`)
+  const odds = inTime(page)
+  await expect(odds).toContainText('What moves the date most:')
+  await expect(odds.getByRole('img', { name: /^Done by the end of: / })).toBeVisible()
+  const size = page.getByRole('group', { name: 'Batch of' }).getByRole('status')
+  await expect(size).toHaveText('6')
+  await odds.getByRole('button', { name: 'Take it: Batches of 3' }).click()
+  await expect(size).toHaveText('3')
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(size).toHaveText('6')
+  await odds.getByRole('button', { name: /futures$/ }).click()
+  await expect(page.getByRole('dialog', { name: /Where the odds come from/ })).toContainText(
+    'sessions falling out',
+  )
+  await page.keyboard.press('Escape')
+  await expectAccessible(page)
+})
+
+test('the chart is walked by keys, a stretch says why it lies there, and is pinned to another session', async ({
+  page,
+  request,
+}) => {
+  const { url } = await seedProject(request, { units: { 'Reed-pikes': 12 } })
+  await page.goto(`${url}/plan`)
+  const chart = page.getByRole('group', { name: /^Stretches of work/ })
+  await chart.focus()
+  await page.keyboard.press('ArrowRight')
+  const told = page.getByRole('figure')
+  await expect(told.getByText(/because the session begins\./)).toBeVisible()
+  await page.keyboard.press('ArrowRight')
+  await expect(told.getByText(/(because the hands come from|Not sooner, because)/)).toBeVisible()
+  await page.keyboard.press('Home')
+  const where = told.getByLabel('Pin to')
+  const second = await where.locator('option').nth(2).innerText()
+  await where.selectOption({ index: 2 })
+  await expect(page.getByText('because it is pinned to this session.')).toBeVisible()
+  await expect(told.getByText(second.slice(0, 10)).first()).toBeVisible()
+  await expectAccessible(page)
+  await told.getByRole('button', { name: 'Take the pin back' }).click()
+  await expect(page.getByText('because the session begins.')).toBeVisible()
+  await page.getByText('The same as a table').click()
+  await expect(
+    page.getByRole('region', { name: 'The plan as a table' }).getByRole('row').nth(1),
+  ).toContainText('Reed-pikes')
+})
+
+test('a stretch dragged to another session is pinned there', async ({ page, request }) => {
+  const { url } = await seedProject(request, { units: { 'Reed-pikes': 40 } })
+  await page.goto(`${url}/plan`)
+  const figure = page.getByRole('figure')
+  const strand = figure.locator('line[stroke="transparent"]').first()
+  const box = (await strand.boundingBox())!
+  const bands = figure.locator('svg[role="img"] rect')
+  const other = (await bands.nth(1).boundingBox())!
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2]
+  await page.mouse.move(x, y)
+  await page.mouse.down()
+  await page.mouse.move(other.x + other.width / 2, y, { steps: 8 })
+  await page.mouse.up()
+  await expect(page.getByText(/is pinned to /)).toBeVisible()
+  await expect(figure.getByText('because it is pinned to this session.')).toBeVisible()
+})
+
+test('what matters most and which batch first are put in order by keys', async ({ page, request }) => {
+  const { url } = await seedProject(request, { units: { 'Reed-pikes': 12, 'Lock-keepers': 6 } })
+  await page.goto(`${url}/plan`)
+  const aims = page.getByRole('list', { name: 'Aims, the most wanted first' })
+  await aims.getByRole('button', { name: /^Variety.*: up$/ }).click()
+  await expect(aims.getByRole('listitem').nth(3)).toContainText('Variety')
+  const batches = page.getByRole('list', { name: 'Batches, the first to be finished on top' })
+  await batches.getByRole('button', { name: /^Lock-keepers.*: up$/ }).click()
+  await expect(page.getByRole('button', { name: 'Let the plan choose' })).toBeVisible()
+  await page.getByRole('button', { name: 'Let the plan choose' }).click()
+  await expect(page.getByRole('button', { name: 'Let the plan choose' })).toBeHidden()
+})
+
+test('tomorrow the plan tells what became of today’s', async ({ page, request }) => {
+  const { url } = await seedProject(request, { units: { 'Reed-pikes': 12 } })
+  await page.clock.setFixedTime('2026-11-24T12:00:00Z')
+  await page.goto(`${url}/plan`)
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('Done by')
+  await expect(inTime(page)).toBeVisible()
+  await page.clock.setFixedTime('2026-11-25T12:00:00Z')
+  await page.reload()
+  const since = page.getByRole('region', { name: /^Since the plan of Tue 24 Nov/ })
+  await expect(since).toContainText('The session of Tue 24 Nov fell out: nothing planned for it was done.')
+})

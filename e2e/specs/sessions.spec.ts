@@ -1,0 +1,129 @@
+import { expect, test } from '@playwright/test'
+import { expectAccessible } from '../support/axe.ts'
+import { seedProject } from '../support/projects.ts'
+
+const calendar = `BEGIN:VCALENDAR
+VERSION:2.0
+PRODID:-//fen//ferry//EN
+BEGIN:VEVENT
+UID:1
+DTSTART:20261201T180000Z
+DTEND:20261201T200000Z
+RRULE:FREQ=WEEKLY;COUNT=3
+SUMMARY:Ferry watch
+END:VEVENT
+BEGIN:VEVENT
+UID:2
+DTSTART;VALUE=DATE:20261224
+SUMMARY:Flood feast
+END:VEVENT
+END:VCALENDAR
+`
+
+test('sessions are given as people have them, dropped, moved and read from a calendar', async ({
+  page,
+  request,
+}) => {
+  const { url } = await seedProject(request)
+  await page.clock.setFixedTime('2026-11-24T12:00:00Z')
+  await page.goto(`${url}/sessions`)
+  const you = page.getByRole('region', { name: 'You' })
+  await you.getByRole('button', { name: 'Own sittings' }).click()
+  const sittings = page.getByRole('dialog')
+  await sittings.getByRole('button', { name: 'Add these sittings' }).click()
+  await expect(sittings.getByRole('alert')).toHaveText('Choose at least one day.')
+  await sittings.getByLabel('Tue').check()
+  await sittings.getByRole('button', { name: 'Add these sittings' }).click()
+  await expect(you.getByText('Tue 19:30, 2 h 30')).toBeVisible()
+  await you.getByRole('button', { name: 'Own sittings' }).click()
+  await sittings.getByLabel('Sat').check()
+  await sittings.getByLabel('From', { exact: true }).fill('10:00')
+  await sittings.getByLabel('To', { exact: true }).fill('14:00')
+  await sittings.getByLabel('How often').selectOption('2')
+  await sittings.getByRole('button', { name: 'Add these sittings' }).click()
+  await expect(you.getByText('every other Sat 10:00, 4 h')).toBeVisible()
+
+  await you.getByRole('button', { name: 'Drop Tue 1 Dec' }).click()
+  await expect(you.getByRole('list', { name: 'Dropped' })).toContainText('Tue 1 Dec')
+  await you.getByRole('button', { name: 'Move Tue 8 Dec' }).click()
+  const move = page.getByRole('dialog')
+  await move.getByLabel('Day').fill('2026-12-09')
+  await move.getByRole('button', { name: 'Move it here' }).click()
+  await expect(you.getByText('Wed 9 Dec')).toBeVisible()
+  await you.getByRole('list', { name: 'Dropped' }).getByRole('button', { name: 'Take back' }).first().click()
+  await expect(you.getByRole('button', { name: 'Drop Tue 1 Dec' })).toBeVisible()
+
+  await you.getByRole('button', { name: 'Days off' }).click()
+  const off = page.getByRole('dialog')
+  await off.getByRole('button', { name: 'No painting then' }).click()
+  await expect(off.getByRole('alert').first()).toHaveText('Give a day that exists.')
+  await off.getByLabel('First day off').fill('2026-12-14')
+  await off.getByLabel('Last day off').fill('2026-12-20')
+  await off.getByRole('button', { name: 'No painting then' }).click()
+  await expect(you.getByText('Mon 14 Dec 2026 to Sun 20 Dec 2026')).toBeVisible()
+  await expect(you.getByText('Tue 15 Dec')).toBeHidden()
+
+  const chooser = you.getByLabel('iCalendar file of You')
+  await chooser.setInputFiles({ name: 'no.ics', mimeType: 'text/calendar', buffer: Buffer.from('hello') })
+  await expect(page.getByRole('dialog').getByRole('alert')).toContainText('This is not an iCalendar file')
+  await page.keyboard.press('Escape')
+  await chooser.setInputFiles({ name: 'ferry.ics', mimeType: 'text/calendar', buffer: Buffer.from(calendar) })
+  const said = page.getByRole('dialog')
+  await expect(said).toContainText('3 times in the next four months; 1 entry for whole days passed over')
+  await expectAccessible(page)
+  await said.getByRole('button', { name: 'These are taken: sessions in them fall out' }).click()
+  await expect(you.getByRole('list', { name: 'Dropped' })).toContainText('Tue 1 Dec')
+  await expectAccessible(page)
+})
+
+test('several painters share the work, and the ways to share it stand side by side', async ({
+  page,
+  request,
+}) => {
+  const { url } = await seedProject(request, { units: { 'Reed-pikes': 12, 'Lock-keepers': 12 } })
+  await page.goto(`${url}/sessions`)
+  await page.getByRole('button', { name: 'Another painter' }).click()
+  const second = page.getByRole('region', { name: 'Painter 2' })
+  await second.getByLabel('Pace').fill('nine')
+  await second.getByLabel('Pace').blur()
+  await expect(second.getByRole('alert')).toHaveText('Give a number from 0.2 to 5.')
+  await second.getByLabel('Pace').fill('1.5')
+  await second.getByLabel('Pace').press('Enter')
+  await second.getByLabel('Painter', { exact: true }).fill('Tiss')
+  await second.getByLabel('Painter', { exact: true }).press('Enter')
+  const tiss = page.getByRole('region', { name: 'Tiss' })
+  await tiss.getByText('Does everything on the line').click()
+  await tiss.getByLabel('edge').uncheck()
+  await expect(tiss.getByText('Is not asked to edge')).toBeVisible()
+
+  await page.getByRole('link', { name: 'To the plan' }).click()
+  const shared = page.getByRole('region', { name: 'Who does what' })
+  await expect(shared.getByRole('row')).toHaveCount(4)
+  await expect(shared.getByRole('columnheader', { name: 'Tiss' })).toBeVisible()
+  await shared.getByRole('button', { name: 'Each a batch, start to end' }).click()
+  await expect(shared.getByRole('button', { name: 'Each a batch, start to end' })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  )
+  await expect(page.getByText(', Tiss').first()).toBeVisible()
+  await expectAccessible(page)
+})
+
+test('what nobody can keep is named with the way out', async ({ page, request }) => {
+  const { url } = await seedProject(request)
+  await page.goto(`${url}/sessions`)
+  const desk = page.getByRole('region', { name: 'At the desk' })
+  await desk.getByLabel('Drying rack, models').fill('2')
+  await desk.getByLabel('Drying rack, models').press('Enter')
+  await page.getByRole('link', { name: 'To the plan' }).click()
+  await expect(page.getByText(/does not fit on the drying rack with 2 places\./)).toBeVisible()
+  await page.getByRole('link', { name: 'To the sessions' }).click()
+  await expect(desk.getByLabel('Drying rack, models')).toHaveValue('2')
+  await desk.getByLabel('Drying rack, models').fill('')
+  await desk.getByLabel('Drying rack, models').press('Enter')
+  await desk.getByLabel(/Only in these hours/).check()
+  await desk.getByLabel('Spray from').fill('17:00')
+  await desk.getByLabel('Spray from').blur()
+  await expect(desk.getByRole('alert')).toHaveText('Begin before the end.')
+  await expectAccessible(page)
+})

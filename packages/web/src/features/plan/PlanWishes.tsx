@@ -1,0 +1,88 @@
+import { aims, type Aim, type Batch, type Planning } from '@seriatim/core'
+import { batchName } from '../../shared/batch-name.ts'
+import { SortableNames } from './SortableNames.tsx'
+
+const aimTexts: Readonly<Record<Aim, string>> = {
+  date: 'Done soonest',
+  pots: 'Few pots opened',
+  waiting: 'No waiting at the desk',
+  first: 'First models finished soon',
+  variety: 'Variety: no stage and no unit for too long',
+}
+
+interface PlanWishesProps {
+  readonly planning: Planning
+  readonly batches: readonly Batch[]
+  readonly onChange: (planning: Planning, said: string) => void
+}
+
+/** What the painter wants most, and which batches before all others. */
+export function PlanWishes({ planning, batches, onChange }: PlanWishesProps) {
+  const order = [...planning.aims, ...aims.filter((aim) => !planning.aims.includes(aim))]
+  const known = planning.first.filter((id) => batches.some((batch) => batch.id === id))
+  const sorted = [
+    ...known.flatMap((id) => batches.find((batch) => batch.id === id) ?? []),
+    ...batches.filter((batch) => !known.includes(batch.id)),
+  ]
+  return (
+    <div className="grid items-start gap-4 md:grid-cols-2">
+      <section aria-labelledby="aims" className="ticket p-4">
+        <h2 id="aims" className="text-xl">
+          What matters most
+        </h2>
+        <p className="mb-2 text-sm text-ink-soft">
+          Being late for the date weighs more than all of these. Each counts four times the next.
+        </p>
+        <SortableNames
+          label="Aims, the most wanted first"
+          items={order.map((aim) => ({ id: aim, text: aimTexts[aim] }))}
+          onOrder={(ids) =>
+            onChange({ ...planning, aims: ids as Aim[] }, 'The plan follows what matters most.')
+          }
+        />
+      </section>
+      <section aria-labelledby="first" className="ticket p-4">
+        <h2 id="first" className="text-xl">
+          Which batch first
+        </h2>
+        <p className="mb-2 text-sm text-ink-soft">
+          {known.length === 0
+            ? 'Move a batch up, and it is finished before all below it; until then the plan chooses.'
+            : `Down to ${batchName(lastOf(sorted, known.length))} in this order; the others as the plan sees fit.`}
+        </p>
+        <SortableNames
+          label="Batches, the first to be finished on top"
+          items={sorted.map((batch, index) => ({
+            id: batch.id,
+            text: `${batchName(batch)}, ${String(batch.models.length)}`,
+            marked: index < known.length,
+          }))}
+          onOrder={(ids, moved) => {
+            const first = ids.slice(0, Math.max(ids.indexOf(moved) + 1, 0))
+            const kept = ids.filter((id) => first.includes(id) || known.some((each) => each === id))
+            const upTo = ids.findLastIndex((id) => kept.includes(id))
+            onChange(
+              { ...planning, first: ids.slice(0, upTo + 1) as Batch['id'][] },
+              'The plan keeps to this order.',
+            )
+          }}
+        />
+        {known.length > 0 ? (
+          <button
+            type="button"
+            className="mt-2 min-h-9 font-bold underline underline-offset-4"
+            onClick={() => onChange({ ...planning, first: [] }, 'The plan chooses the order of the batches.')}
+          >
+            Let the plan choose
+          </button>
+        ) : null}
+      </section>
+    </div>
+  )
+}
+
+function lastOf(batches: readonly Batch[], count: number): Batch {
+  const batch = batches[count - 1]
+  if (!batch) throw new RangeError('no batch there')
+  return batch
+}

@@ -1,0 +1,163 @@
+import {
+  localDateAt,
+  whyThen,
+  type LinePlan,
+  type Planning,
+  type Project,
+  type Stretch,
+} from '@seriatim/core'
+import { Pin, PinOff, ChevronsUp } from 'lucide-react'
+import { batchName } from '../../shared/batch-name.ts'
+import { clockText, dayText, durationText, plural } from '../../shared/format/index.ts'
+import { Button } from '../../shared/ui/index.ts'
+
+interface StretchPanelProps {
+  readonly stretch: Stretch
+  readonly plan: LinePlan
+  readonly project: Project
+  readonly onPlanning: (planning: Planning, said: string) => void
+}
+
+/** A stretch of the plan in words: what, on which models, from which pot, and why then; and what to do about it. */
+export function StretchPanel({ stretch, plan, project, onPlanning }: StretchPanelProps) {
+  const batch = plan.batches.find((each) => each.id === stretch.batchId)
+  const stage = project.line.find((each) => each.id === stretch.stageId)
+  if (!batch || !stage) return null
+  const { timeZone } = project.evenings
+  const { planning } = project
+  const names = new Map(batch.models.map((model) => [model.id, model.name]))
+  const painter = plan.painters.length > 1 ? plan.painters[stretch.painter]?.name : undefined
+  const pinned = planning.pins.some((pin) => isOf(pin, stretch))
+  const others = plan.sessions
+    .map((session, index) => ({ session, index }))
+    .filter(({ session }) => session.painter === stretch.painter)
+    .slice(0, 12)
+  return (
+    <div className="ticket mt-2 p-3" aria-live="polite">
+      <p className="font-heading text-lg font-bold">
+        {stage.name}, {batchName(batch)}
+        {painter === undefined ? '' : `, by ${painter}`}
+      </p>
+      <p>
+        {dayText(stretch.startsAt, timeZone)}{' '}
+        <span className="figures">
+          {clockText(stretch.startsAt, timeZone)}–{clockText(stretch.endsAt, timeZone)}
+        </span>
+        : {durationText((stretch.endsAt - stretch.startsAt) / 1000)} hands on{' '}
+        {plural(stretch.modelIds.length, 'model')}
+        {stretch.modelIds.length < batch.models.length
+          ? ` (${stretch.modelIds.map((id) => names.get(id) ?? '').join(', ')})`
+          : ''}
+        . {potSentence(stretch, stage.material)} {whySentence(stretch, plan, project)}
+        {stretch.dryAt > stretch.endsAt
+          ? ` Then it dries to ${sameDayOr(stretch.dryAt, stretch.endsAt, timeZone)}.`
+          : ''}
+      </p>
+      <div className="mt-2 flex flex-wrap items-center gap-2">
+        {pinned ? (
+          <Button
+            onClick={() =>
+              onPlanning(
+                { ...planning, pins: planning.pins.filter((pin) => !isOf(pin, stretch)) },
+                `${stage.name} is no longer pinned.`,
+              )
+            }
+          >
+            <PinOff aria-hidden="true" size={18} /> Take the pin back
+          </Button>
+        ) : null}
+        <label className="flex items-center gap-2 text-sm font-bold">
+          <Pin aria-hidden="true" size={18} /> Pin to
+          <select
+            className="min-h-11 rounded-[3px] border-2 border-rule bg-paper px-2"
+            value=""
+            onChange={(event) => {
+              const session = plan.sessions[Number(event.target.value)]
+              if (session) onPlanning(...pinTo(stretch, session, project))
+            }}
+          >
+            <option value="">a session</option>
+            {others.map(({ session, index }) => (
+              <option key={index} value={String(index)}>
+                {dayText(session.startsAt, timeZone)} {clockText(session.startsAt, timeZone)}
+              </option>
+            ))}
+          </select>
+        </label>
+        {planning.first[0] === batch.id ? null : (
+          <Button
+            onClick={() =>
+              onPlanning(
+                { ...planning, first: [batch.id, ...planning.first.filter((id) => id !== batch.id)] },
+                `${batchName(batch)} first of all.`,
+              )
+            }
+          >
+            <ChevronsUp aria-hidden="true" size={18} /> {batchName(batch)} first of all
+          </Button>
+        )}
+      </div>
+    </div>
+  )
+}
+
+const isOf = (pin: Planning['pins'][number], stretch: Stretch) =>
+  pin.batchId === stretch.batchId && pin.stageId === stretch.stageId
+
+/** The plan's wishes with the stretch pinned to a session, and what to say of it. */
+export function pinTo(
+  { batchId, stageId }: Pick<Stretch, 'batchId' | 'stageId'>,
+  session: LinePlan['sessions'][number],
+  project: Project,
+): [Planning, string] {
+  const { timeZone } = project.evenings
+  const { planning } = project
+  const pin = {
+    batchId,
+    stageId,
+    on: localDateAt(session.startsAt, timeZone),
+    at: clockText(session.startsAt, timeZone),
+  }
+  const others = planning.pins.filter((each) => each.batchId !== batchId || each.stageId !== stageId)
+  const name = project.line.find((stage) => stage.id === stageId)?.name ?? ''
+  return [
+    { ...planning, pins: [...others, pin] },
+    `${name} is pinned to ${dayText(session.startsAt, timeZone)}.`,
+  ]
+}
+
+function potSentence({ opensPot, setUpSeconds }: Stretch, material: string): string {
+  if (material === '') return ''
+  if (opensPot) return `${material}, opened now (${durationText(setUpSeconds)}).`
+  return setUpSeconds > 0
+    ? `${material}, still on the palette (${durationText(setUpSeconds)}).`
+    : `${material}, still open.`
+}
+
+function whySentence(stretch: Stretch, plan: LinePlan, project: Project): string {
+  const why = whyThen(plan, project, stretch)
+  const nameOf = (of: Stretch) => {
+    const stage = project.line.find((each) => each.id === of.stageId)?.name ?? ''
+    const batch = plan.batches.find((each) => each.id === of.batchId)
+    return batch && of.batchId !== stretch.batchId ? `${stage}, ${batchName(batch)}` : stage
+  }
+  switch (why.kind) {
+    case 'pinned':
+      return 'Then, because it is pinned to this session.'
+    case 'opens-session':
+      return 'Then, because the session begins.'
+    case 'wet':
+      return `Not sooner, because ${nameOf(why.after)} dries to ${clockText(why.after.dryAt, project.evenings.timeZone)}.`
+    case 'hands':
+      return `Then, because the hands come from ${nameOf(why.after)}.`
+    case 'held':
+      return 'Not sooner, because its place, its hours or another pair of hands were not free.'
+  }
+}
+
+function sameDayOr(moment: Stretch['dryAt'], other: Stretch['endsAt'], timeZone: string): string {
+  const clock = clockText(moment, timeZone)
+  return localDateAt(moment, timeZone) === localDateAt(other, timeZone)
+    ? clock
+    : `${dayText(moment, timeZone)} ${clock}`
+}

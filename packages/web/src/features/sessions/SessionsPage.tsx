@@ -1,0 +1,91 @@
+import { painterSessions, type Painter, type PainterId, type Planning } from '@seriatim/core'
+import { ArrowLeft, UserPlus } from 'lucide-react'
+import { Link } from 'react-router'
+import { v7 } from 'uuid'
+import { clockText, dayText, plural } from '../../shared/format/index.ts'
+import { useCurrentProject } from '../../shared/project-context.ts'
+import { Button, Headline } from '../../shared/ui/index.ts'
+import { useNow } from '../../shared/use-now.ts'
+import { useSettings } from '../../shared/use-settings.ts'
+import { DeskTicket } from './DeskTicket.tsx'
+import { PainterTicket } from './PainterTicket.tsx'
+
+const mostPainters = 12
+
+/** Who paints when, what each is asked to do, and what there is at the desk to share. */
+export function SessionsPage() {
+  const project = useCurrentProject()
+  const setSettings = useSettings()
+  const now = useNow(60)
+  const { planning, evenings } = project
+  const { painters } = planning
+  const write = (next: Partial<Planning>, said: string) =>
+    setSettings({ planning: { ...planning, ...next } }, said)
+  const replace = (painter: Painter, said: string) =>
+    write({ painters: painters.map((each) => (each.id === painter.id ? painter : each)) }, said)
+  const firsts = painters.flatMap((painter) => painterSessions(painter, evenings, now, 1).sessions)
+  const next = firsts.toSorted((a, b) => a.startsAt - b.startsAt)[0]
+  const headline = next
+    ? `${plural(painters.length, 'painter')}; next session ${dayText(next.startsAt, evenings.timeZone)} ${clockText(next.startsAt, evenings.timeZone)}`
+    : 'Nobody has a session ahead'
+
+  const add = () => {
+    const id = v7() as PainterId
+    const fresh: Painter = {
+      id,
+      name: `Painter ${String(painters.length + 1)}`,
+      pace: 1,
+      cannot: [],
+      rules: [],
+      off: [],
+      dropped: [],
+      extra: [],
+    }
+    write({ painters: [...painters, fresh] }, `${fresh.name} is at the desk on the same evenings.`)
+  }
+  return (
+    <>
+      <Headline
+        sub={
+          <p>The plan follows at once. Times are by the clock of {evenings.timeZone.replaceAll('_', ' ')}.</p>
+        }
+        actions={
+          <>
+            <Link
+              to="../plan"
+              className="ticket inline-flex min-h-11 items-center gap-2 px-3 font-bold hover:underline"
+            >
+              <ArrowLeft aria-hidden="true" size={18} /> To the plan
+            </Link>
+            <Button onClick={add} disabled={painters.length >= mostPainters}>
+              <UserPlus aria-hidden="true" size={18} /> Another painter
+            </Button>
+          </>
+        }
+      >
+        {headline}
+      </Headline>
+      <div className="grid items-start gap-4 xl:grid-cols-2">
+        {painters.map((painter) => (
+          <PainterTicket
+            key={painter.id}
+            painter={painter}
+            project={project}
+            now={now}
+            onChange={replace}
+            {...(painters.length > 1
+              ? {
+                  onRemove: () =>
+                    write(
+                      { painters: painters.filter((each) => each.id !== painter.id) },
+                      `${painter.name} has left the desk.`,
+                    ),
+                }
+              : {})}
+          />
+        ))}
+        <DeskTicket planning={planning} onChange={write} />
+      </div>
+    </>
+  )
+}

@@ -1,0 +1,82 @@
+import {
+  offersFor,
+  type EstimateInput,
+  type FinishForecast,
+  type LineEstimate,
+  type Offer,
+  type PlanningInput,
+} from '@seriatim/core'
+import { useQueries, useQueryClient, type UseQueryResult } from '@tanstack/react-query'
+import { useMemo } from 'react'
+import { callPlanner } from './call-planner.ts'
+import { inputKey } from './input-key.ts'
+
+export interface TriedOffer {
+  readonly offer: Offer
+  readonly forecast: FinishForecast
+}
+
+export interface Odds {
+  /** As the plan is; `null` until it is worked out. */
+  readonly forecast: FinishForecast | null
+  /** What was tried so far. */
+  readonly offers: readonly TriedOffer[]
+  readonly total: number
+  readonly running: boolean
+  readonly cancel: () => void
+  readonly restart: () => void
+}
+
+/** The plan and every offer are planned with the same effort and drawn with the same futures, so they compare. */
+const effort = 500_000
+const futures = 1000
+
+/** How it may go, and what would help: each offer planned and drawn anew beside the page, one after the other. */
+export function useOdds(
+  input: PlanningInput | null,
+  estimateInput: EstimateInput | undefined,
+  estimate: LineEstimate | undefined,
+): Odds {
+  const client = useQueryClient()
+  const ready = input !== null && estimateInput !== undefined && estimate !== undefined
+  const offers = useMemo<readonly (Offer | null)[]>(
+    () => (ready ? [null, ...offersFor(input.project, estimate)] : []),
+    [ready, input, estimate],
+  )
+  const queryKey = ['odds', inputKey(input)]
+  const { results, running, restart } = useQueries({
+    queries: offers.map((offer) => ({
+      queryKey: [...queryKey, offer],
+      queryFn: ({ signal }: { signal: AbortSignal }) => {
+        if (!ready) throw new Error('nothing to forecast')
+        const { project, progress, now } = input
+        const wish = { project, ...(progress ? { progress } : {}), now, estimateInput, effort, futures }
+        return callPlanner('odds', async (planner) => planner.tryOffer(wish, offer), signal)
+      },
+      staleTime: Number.POSITIVE_INFINITY,
+      gcTime: 60_000,
+    })),
+    combine: together,
+  })
+  return {
+    forecast: results[0] ?? null,
+    offers: offers.flatMap((offer, index) => {
+      const forecast = results[index]
+      return offer && forecast ? [{ offer, forecast }] : []
+    }),
+    total: Math.max(0, offers.length - 1),
+    running,
+    cancel: () => void client.cancelQueries({ queryKey }),
+    restart,
+  }
+}
+
+function together(all: readonly UseQueryResult<FinishForecast | null>[]) {
+  return {
+    results: all.map((result) => result.data ?? null),
+    running: all.some((result) => result.isFetching),
+    restart: () => {
+      for (const result of all) if (result.data === undefined) void result.refetch()
+    },
+  }
+}

@@ -1,0 +1,42 @@
+import {
+  teamworks,
+  type LinePlan,
+  type PlanningInput,
+  type PlanProblem,
+  type Result,
+  type Teamwork,
+} from '@seriatim/core'
+import { useQueries, type UseQueryResult } from '@tanstack/react-query'
+import { callPlanner } from './call-planner.ts'
+import { inputKey } from './input-key.ts'
+
+export interface TriedTeamwork {
+  readonly teamwork: Teamwork
+  readonly plan: LinePlan | null
+}
+
+/** The same work shared out in each way, worked out beside the page; nothing for a painter alone. */
+export function useTeamworks(input: PlanningInput | null): readonly TriedTeamwork[] {
+  const several = input !== null && input.project.planning.painters.length > 1
+  return useQueries({
+    queries: (several ? teamworks : []).map((teamwork) => ({
+      queryKey: ['teamwork', inputKey(input), teamwork],
+      queryFn: ({ signal }: { signal: AbortSignal }): Promise<Result<LinePlan, PlanProblem>> => {
+        if (!input) throw new Error('nothing to compare')
+        return callPlanner('odds', async (planner) => planner.planLine({ ...input, teamwork }), signal)
+      },
+      staleTime: Number.POSITIVE_INFINITY,
+      gcTime: 60_000,
+    })),
+    combine: together,
+  })
+}
+
+function together(
+  results: readonly UseQueryResult<Result<LinePlan, PlanProblem>>[],
+): readonly TriedTeamwork[] {
+  return results.flatMap(({ data }, index) => {
+    const teamwork = teamworks[index]
+    return data && teamwork ? [{ teamwork, plan: data.ok ? data.value : null }] : []
+  })
+}
