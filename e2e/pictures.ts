@@ -12,14 +12,12 @@ const root = fileURLToPath(new URL('..', import.meta.url))
 const folder = `${root}docs/screenshots`
 const data = `${root}.cache/screenshots-data`
 const desktop = { width: 1280, height: 800 }
-const tablet = { width: 820, height: 1180 }
 const phone = { width: 390, height: 844 }
 
 interface Shot {
   name: string
   path: string
   size: { width: number; height: number }
-  scheme?: 'dark'
   /** What to do before the picture. */
   act?: (page: Page) => Promise<void>
 }
@@ -36,16 +34,6 @@ const shots: Shot[] = [
     act: async (page) => {
       await page.getByRole('button', { name: 'Officers', exact: true }).click()
       await page.getByRole('list', { name: 'Findings' }).waitFor()
-    },
-  },
-  {
-    name: 'recipe-layer',
-    path: `${project}/recipe`,
-    size: desktop,
-    act: async (page) => {
-      await page.getByRole('button', { name: 'Stilt-riders' }).click()
-      await page.getByRole('button', { name: /hide ochre translucent/ }).click()
-      await toTop(page.getByRole('button', { name: /hide ochre translucent/ }))
     },
   },
   {
@@ -78,6 +66,19 @@ const shots: Shot[] = [
     },
   },
   { name: 'plan', path: `${project}/plan`, size: desktop, act: compared },
+  {
+    name: 'plan-odds',
+    path: `${project}/plan`,
+    size: desktop,
+    act: async (page) => {
+      await compared(page)
+      await page
+        .getByRole('progressbar', { name: 'Offers tried' })
+        .waitFor({ state: 'detached', timeout: 60_000 })
+      await toTop(page.locator('#odds'))
+    },
+  },
+  { name: 'sessions', path: `${project}/sessions`, size: desktop },
   {
     name: 'plan-evenings',
     path: `${project}/plan`,
@@ -116,7 +117,6 @@ const shots: Shot[] = [
     },
   },
   { name: 'logbook', path: `${project}/logbook`, size: desktop },
-  { name: 'bench-lamplight', path: `${project}/bench`, size: tablet, scheme: 'dark', act: running },
   { name: 'bench-phone', path: `${project}/bench`, size: phone, act: running },
   // The air at the desk changes every wait, so it is let in last.
   {
@@ -155,10 +155,10 @@ const instance = new Instance(data, await freePort(), { SERIATIM_NOW: moment, TZ
 await instance.start()
 const browser = await chromium.launch(launchOptions)
 try {
-  for (const { name, path, size, scheme = 'light', act } of shots) {
+  for (const { name, path, size, act } of shots) {
     const context = await browser.newContext({
       viewport: size,
-      colorScheme: scheme,
+      colorScheme: 'light',
       timezoneId: timeZone,
       locale: 'en-GB',
       reducedMotion: 'reduce',

@@ -36,6 +36,35 @@ interface PlanOutput {
   }[]
 }
 
+describe('forecast', () => {
+  it('prints odds, the days that hold, what drives them and what would help, the same for a seed', () => {
+    const args = ['forecast', demo, ...now, '--futures', '60', '--seed', '3']
+    const first = cli(...args)
+    expect(first.stderr).toBe('')
+    const told = JSON.parse(first.stdout) as {
+      odds: number
+      p50: string
+      p80: string
+      drivers: { share: number }[]
+      offers: { odds: number }[]
+    }
+    expect(told.odds).toBeGreaterThan(0)
+    expect(told.odds).toBeLessThanOrEqual(1)
+    expect(told.p50 <= told.p80).toBe(true)
+    expect(told.drivers).toHaveLength(3)
+    expect(told.offers.length).toBeGreaterThan(3)
+    expect(cli(...args).stdout).toBe(first.stdout)
+  })
+
+  it.each([
+    ['no futures', ['--futures', '0'], '--futures: give a whole number from 1.'],
+    ['a wrong seed', ['--seed', 'luck'], '--seed: give a whole number.'],
+  ])('refuses %s', (_, args, text) => {
+    const { status, stderr } = cli('forecast', demo, ...args)
+    expect([status, stderr.includes(text)]).toEqual([2, true])
+  })
+})
+
 describe('plan', () => {
   it('prints the plan of the demo as JSON, the same each time', () => {
     const first = cli('plan', demo, ...now)

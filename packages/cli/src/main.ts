@@ -1,17 +1,20 @@
 import { projectJsonSchema } from '@seriatim/contract'
 import { demoProjectFile } from './demo/demo-project.ts'
 import { runEstimate } from './estimate-command.ts'
+import { runForecast } from './forecast-command.ts'
 import { runJob } from './job-command.ts'
 import { runOrder } from './order-command.ts'
 import { runPlan } from './plan-command.ts'
 
 const usage = `usage: npm run -s cli -- plan FILE [--now MOMENT] [--batch-size N]
+       npm run -s cli -- forecast FILE [--now MOMENT] [--futures N] [--seed N]
        npm run -s cli -- order FILE [--weight WEIGHT] [--table-ready STANDARD]
        npm run -s cli -- estimate FILE [--batch-size N] [--painters N] [--now MOMENT]
        npm run -s cli -- job SCHOOL [--body PLAN] [--models N] [--size SIZE] [--detail DETAIL]
                              [--standard STANDARD] [--per-holder N] [--batch-size N]
 
   plan   reads a project file (docs/format.md) and prints the plan as JSON
+  forecast draws futures of that plan: odds of the date, P50, P80, P95, what drives them, what would help
   order  prints the order of its recipes, what was merged, and the findings
 
   estimate prints what is left of its work by unit and stage, with ranges and every factor
@@ -22,6 +25,8 @@ const usage = `usage: npm run -s cli -- plan FILE [--now MOMENT] [--batch-size N
 
   --now         the moment to plan from, ISO 8601 with offset; otherwise this moment
   --batch-size  models a batch; otherwise the project's own
+  --futures     how many to draw; 1000 otherwise
+  --seed        the same seed draws the same futures
   --weight      'fewest pots', 'least clean-up' or 'soonest table-ready'
   --table-ready 'three-colour', 'tabletop', 'tabletop plus' or 'display'
 `
@@ -34,6 +39,8 @@ process.stdout.on('error', (error: NodeJS.ErrnoException) => {
 const [command, ...rest] = process.argv.slice(2)
 if (command === 'plan') {
   process.exitCode = runPlan(rest)
+} else if (command === 'forecast') {
+  process.exitCode = runForecast(rest)
 } else if (command === 'order') {
   process.exitCode = runOrder(rest)
 } else if (command === 'estimate') {

@@ -1,4 +1,11 @@
-import type { Instant, LinePlan, Project, RunSheet, RunSheetEntry } from '@seriatim/core'
+import {
+  planNoteText,
+  type Instant,
+  type LinePlan,
+  type Project,
+  type RunSheet,
+  type RunSheetEntry,
+} from '@seriatim/core'
 
 const iso = (moment: Instant) => new Date(moment).toISOString()
 
@@ -19,6 +26,14 @@ export function planJson(project: Project, plan: LinePlan, sheets: readonly RunS
       batchByBatch: iso(plan.habits.batchByBatch),
       stageByStage: iso(plan.habits.stageByStage),
     },
+    painters: plan.painters.map((painter) => ({
+      name: painter.name,
+      handsOnSeconds: painter.handsOnSeconds,
+      doneAt: painter.doneAt === null ? null : iso(painter.doneAt),
+    })),
+    notes: plan.notes.map((note) =>
+      planNoteText(note, { day: (moment) => iso(moment).slice(0, 10), date: (date) => date }),
+    ),
     batches: plan.batches.map((batch) => ({
       id: batch.id,
       unit: batch.unitName,
@@ -27,6 +42,7 @@ export function planJson(project: Project, plan: LinePlan, sheets: readonly RunS
       modelIds: batch.models.map((model) => model.id),
     })),
     sessions: sheets.map((sheet) => ({
+      painter: plan.painters[sheet.session.painter]?.name,
       startsAt: iso(sheet.session.startsAt),
       endsAt: iso(sheet.session.endsAt),
       freeSeconds: sheet.freeSeconds,

@@ -35,7 +35,13 @@ const unordered: Project = {
   batchSize: 6,
   firstBatch: null,
   batchesInHand: 4,
-  planning: plainPlanning,
+  planning: {
+    ...plainPlanning,
+    painters: plainPlanning.painters.map((painter) => ({
+      ...painter,
+      off: [{ from: '2026-12-24' as LocalDate, until: '2026-12-26' as LocalDate }],
+    })),
+  },
   units,
   recipes,
   line: [],

@@ -1,9 +1,10 @@
-import { endOfDay } from '../calendar/sessions.ts'
+import { endOfDay, localDateAt } from '../calendar/sessions.ts'
 import type { LineEstimate } from '../estimating/estimate-line.ts'
 import type { SolvedLine } from '../planning/plan-line.ts'
 import type { Project } from '../project/project.ts'
 import type { StageId } from '../units/ids.ts'
-import { addSeconds, instant, type Instant } from '../units/instant.ts'
+import { addSeconds, type Instant } from '../units/instant.ts'
+import { addDays } from '../units/local-date.ts'
 import { drawFutures, type Future } from './futures.ts'
 
 /** A stage, and how much of the spread of the finish is its own. */
@@ -39,7 +40,7 @@ export interface ForecastInput {
 }
 
 const usualFutures = 1000
-const dayMilliseconds = 86_400_000
+const mostDays = 400
 
 /** Draws futures of the plan. The same input and seed give the same forecast on every machine. */
 export function forecastFinish(input: ForecastInput): FinishForecast {
@@ -64,7 +65,7 @@ export function forecastFinish(input: ForecastInput): FinishForecast {
     p80: at(0.8),
     p95: at(0.95),
     drivers: driversOf(drawn, project),
-    byDay: byDayOf(finishes, solved.now),
+    byDay: byDayOf(finishes, solved.now, project.evenings.timeZone),
   }
 }
 
@@ -93,16 +94,17 @@ function driversOf(drawn: readonly Future[], { line }: Pick<Project, 'line'>): r
     .sort((a, b) => b.share - a.share)
 }
 
-function byDayOf(sorted: readonly number[], now: Instant): FinishForecast['byDay'] {
-  const first = sorted[0] ?? Number.POSITIVE_INFINITY
-  const last = sorted[Math.ceil(0.99 * sorted.length) - 1] ?? Number.POSITIVE_INFINITY
-  if (!Number.isFinite(first)) return []
+function byDayOf(sorted: readonly number[], now: Instant, timeZone: string): FinishForecast['byDay'] {
   const finite = sorted.filter((finish) => Number.isFinite(finish))
-  const end = Number.isFinite(last) ? last : (finite.at(-1) ?? first)
-  const from = Math.floor((now + first * 1000) / dayMilliseconds)
-  const until = Math.floor((now + end * 1000) / dayMilliseconds)
-  return Array.from({ length: Math.min(400, until - from + 1) }, (_, index) => {
-    const moment = instant((from + index + 1) * dayMilliseconds)
-    return { until: moment, share: shareUntil(sorted, (moment - now) / 1000) }
-  })
+  const first = finite[0]
+  if (first === undefined) return []
+  const last = finite[Math.min(finite.length, Math.ceil(0.99 * sorted.length)) - 1] ?? first
+  const dayOf = (finish: number) => localDateAt(addSeconds(now, finish), timeZone)
+  const end = dayOf(last)
+  const days: { until: Instant; share: number }[] = []
+  for (let date = dayOf(first); date <= end && days.length < mostDays; date = addDays(date, 1)) {
+    const until = endOfDay(date, timeZone)
+    days.push({ until, share: shareUntil(sorted, (until - now) / 1000) })
+  }
+  return days
 }

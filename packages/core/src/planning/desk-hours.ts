@@ -8,6 +8,12 @@ import { instant, type Instant } from '../units/instant.ts'
 import { stationFor, stationOf, techniqueOf } from './build-batches.ts'
 import type { PlanPainter, Span } from './instance.ts'
 
+/** A time in which cans are not used: the air is known not to be fit for it. */
+export interface NoSprayTime {
+  readonly from: Instant
+  readonly until: Instant
+}
+
 /** When the painters are at their desks, and which hours some of the work has to keep to. */
 export interface DeskHours {
   readonly painters: readonly PlanPainter[]
@@ -15,6 +21,8 @@ export interface DeskHours {
   readonly sessions: readonly (readonly Session[])[]
   readonly windows: readonly (readonly Span[])[]
   readonly windowsOf: (batch: Batch, stage: Stage) => number | null
+  /** The first windows are those in which cans are used. */
+  readonly hasSprayWindows: boolean
   readonly longestSession: number
   readonly notes: readonly CalendarNote[]
 }
@@ -22,7 +30,13 @@ export interface DeskHours {
 const halfADay = 12 * 3_600_000
 
 /** The next `count` sessions of everybody. */
-export function deskHours(project: Project, pins: readonly Pin[], now: Instant, count: number): DeskHours {
+export function deskHours(
+  project: Project,
+  pins: readonly Pin[],
+  now: Instant,
+  count: number,
+  noSpray: readonly NoSprayTime[],
+): DeskHours {
   const { planning, evenings } = project
   const calendars = planning.painters.map((painter) => painterSessions(painter, evenings, now, count))
   const span = ({ startsAt, endsAt }: Session): Span => ({
@@ -35,7 +49,17 @@ export function deskHours(project: Project, pins: readonly Pin[], now: Instant, 
   }))
   const all = calendars.flatMap((each) => each.sessions)
   const last = instant(Math.max(now, ...all.map((session) => session.endsAt)))
-  const spray = planning.sprayHours ? dailyWindows(planning.sprayHours, evenings.timeZone, now, last) : null
+  const end = (last - now) / 1000
+  const hours = planning.sprayHours
+    ? dailyWindows(planning.sprayHours, evenings.timeZone, now, last)
+    : [{ start: 0, end }]
+  const spray =
+    planning.sprayHours || noSpray.length > 0
+      ? without(
+          hours,
+          noSpray.map(({ from, until }) => ({ start: (from - now) / 1000, end: (until - now) / 1000 })),
+        )
+      : null
   const windows: (readonly Span[])[] = spray ? [spray] : []
   const isSprayed = (stage: Stage) =>
     spray !== null && stationFor(techniqueOf(project, stage)) === stationOf.can
@@ -58,10 +82,25 @@ export function deskHours(project: Project, pins: readonly Pin[], now: Instant, 
     painters,
     sessions: calendars.map((each) => each.sessions),
     windows,
+    hasSprayWindows: spray !== null,
     windowsOf: (batch, stage) => pinned.get(`${batch.id} ${stage.id}`) ?? (isSprayed(stage) ? 0 : null),
     longestSession: all.reduce((most, each) => Math.max(most, (each.endsAt - each.startsAt) / 1000), 0),
     notes: calendars.flatMap((each) => each.notes),
   }
+}
+
+/** What is left of some spans without others. */
+function without(some: readonly Span[], others: readonly Span[]): readonly Span[] {
+  return others.reduce<readonly Span[]>(
+    (left, other) =>
+      left.flatMap((span) =>
+        [
+          { start: span.start, end: Math.min(span.end, other.start) },
+          { start: Math.max(span.start, other.end), end: span.end },
+        ].filter(({ start, end }) => end > start),
+      ),
+    some,
+  )
 }
 
 /** What lies in both. */

@@ -1,4 +1,5 @@
-import type { Desk, Place, SplitPolicy } from './desk.ts'
+import type { Place } from './desk-draft.ts'
+import type { Desk, SplitPolicy } from './desk.ts'
 import { wayOf, type PlanBatch, type PlanInstance } from './instance.ts'
 import { entryOf, type Row } from './row.ts'
 

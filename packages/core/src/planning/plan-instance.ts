@@ -10,7 +10,7 @@ import { seconds } from '../units/seconds.ts'
 import type { Instant } from '../units/instant.ts'
 import { buildBatches, techniqueOf } from './build-batches.ts'
 import { createDesk } from './desk.ts'
-import { deskHours, type DeskHours } from './desk-hours.ts'
+import { deskHours, type DeskHours, type NoSprayTime } from './desk-hours.ts'
 import { slotsOf } from './desk-slots.ts'
 import { impossiblePair } from './following-groups.ts'
 import { batchByBatch } from './habits.ts'
@@ -26,6 +26,7 @@ export interface InstanceInput {
   readonly now: Instant
   readonly times: BatchTimes | undefined
   readonly teamwork: Teamwork
+  readonly noSpray: readonly NoSprayTime[]
   /** Sessions beyond what the work as estimated takes: three times as many. */
   readonly spare?: boolean
 }
@@ -80,21 +81,26 @@ function pinNote({ project, batches }: InstanceInput, pin: Pin): PlanNote {
 }
 
 function withSessions(input: InstanceInput, pins: readonly Pin[]): Result<PlanInstanceOf, PlanProblem> {
-  let last: PlanInstanceOf | null = null
+  let last: (PlanInstanceOf & { readonly hasSprayWindows: boolean }) | null = null
   for (let count = 16; count <= mostSessions; count *= 5) {
-    const hours = deskHours(input.project, pins, input.now, count)
+    const hours = deskHours(input.project, pins, input.now, count, input.noSpray)
     const built = build(input, hours)
     if (!built.ok) return built
-    last = { instance: built.value, sessions: hours.sessions, notes: hours.notes }
+    last = {
+      instance: built.value,
+      sessions: hours.sessions,
+      notes: hours.notes,
+      hasSprayWindows: hours.hasSprayWindows,
+    }
     if (!isRoomy(built.value)) continue
     if (input.spare !== true) return success(last)
-    const longer = deskHours(input.project, pins, input.now, Math.min(mostSessions, count * 3))
+    const longer = deskHours(input.project, pins, input.now, Math.min(mostSessions, count * 3), input.noSpray)
     const roomier = build(input, longer)
     return roomier.ok
       ? success({ instance: roomier.value, sessions: longer.sessions, notes: longer.notes })
       : roomier
   }
-  return failure(last ? conflictOf(last.instance) : { kind: 'too-far-away' })
+  return failure(last ? conflictOf(last.instance, last.hasSprayWindows) : { kind: 'too-far-away' })
 }
 
 /** Both hand habits that take longest find room. */
@@ -108,14 +114,12 @@ function isRoomy(instance: PlanInstance): boolean {
 }
 
 /** What stands in the way, as far as it can be told by leaving one thing out at a time. */
-function conflictOf(instance: PlanInstance): PlanProblem {
+function conflictOf(instance: PlanInstance, hasSprayWindows: boolean): PlanProblem {
   const tasks = (change: (task: PlanTask) => PlanTask): PlanInstance => ({
     ...instance,
     batches: instance.batches.map((batch) => ({ ...batch, tasks: batch.tasks.map(change) })),
   })
-  const sprays = instance.windows[0]
-  const hasSprayHours = sprays !== undefined && sprays.length !== 1
-  if (isRoomy(tasks((task) => ({ ...task, windows: hasSprayHours && task.windows === 0 ? 0 : null }))))
+  if (isRoomy(tasks((task) => ({ ...task, windows: hasSprayWindows && task.windows === 0 ? 0 : null }))))
     return { kind: 'cannot-all-hold', what: 'pins' }
   if (isRoomy(tasks((task) => ({ ...task, windows: null }))))
     return { kind: 'cannot-all-hold', what: 'spray-hours' }
@@ -148,11 +152,15 @@ function build(input: InstanceInput, hours: DeskHours): Result<PlanInstance, Pla
     maySplit: true,
     inHandAtMost: project.batchesInHand,
   }
-  const problem = findProblem(input, instance)
+  const problem = findProblem(input, instance, hours.hasSprayWindows)
   return problem ? failure(problem) : success(shareOut(instance, input.teamwork))
 }
 
-function findProblem({ project, batches }: InstanceInput, instance: PlanInstance): PlanProblem | null {
+function findProblem(
+  { project, batches }: InstanceInput,
+  instance: PlanInstance,
+  hasSprayWindows: boolean,
+): PlanProblem | null {
   if (batches.length === 0) return { kind: 'no-models' }
   if (project.line.length === 0) return { kind: 'no-stages' }
   const tasks = instance.batches.flatMap((batch) => batch.tasks)
@@ -192,8 +200,8 @@ function findProblem({ project, batches }: InstanceInput, instance: PlanInstance
     if (longest === 0 && sprayHours && task.windows === 0)
       return { kind: 'no-session-in-spray-hours', stageName: nameOf(task), ...sprayHours }
     // A pin into a session that is gone, or too short, is told as a pin.
-    if (task.windows !== null && !(sprayHours && task.windows === 0))
-      return { kind: 'cannot-all-hold', what: 'pins' }
+    if (task.windows !== null)
+      return { kind: 'cannot-all-hold', what: hasSprayWindows && task.windows === 0 ? 'spray-hours' : 'pins' }
     return {
       kind: 'stage-never-fits',
       stageName: nameOf(task),

@@ -13,6 +13,7 @@ import { createDesk } from './desk.ts'
 import { batchByBatch, stageByStage } from './habits.ts'
 import { wayOf, type PlanCost, type PlanInstance, type PlanSegment } from './instance.ts'
 import type { LinePlan, PainterLoad, PlanSession, Stretch } from './line-plan.ts'
+import type { NoSprayTime } from './desk-hours.ts'
 import { planInstance, type PlanInstanceOf } from './plan-instance.ts'
 import type { PlanProblem } from './plan-notes.ts'
 import { entryOf, layRow, type Row } from './row.ts'
@@ -28,6 +29,8 @@ export interface PlanningInput {
   readonly split?: BatchSplit
   /** Defaults to the project's own. */
   readonly teamwork?: Teamwork
+  /** When the air is known not to be fit for cans. */
+  readonly noSpray?: readonly NoSprayTime[]
   /** With sessions to spare, for futures that take longer. */
   readonly spare?: boolean
   /** The plan before something happened: what can be kept of it is kept. */
@@ -69,6 +72,7 @@ export function solveLine(input: PlanningInput): Result<SolvedLine, PlanProblem>
     now,
     times: input.times,
     teamwork,
+    noSpray: input.noSpray ?? [],
     spare: input.spare === true,
   })
   if (!made.ok) return made

@@ -130,6 +130,15 @@ describe('what the plan keeps to', () => {
     }
   })
 
+  it('cans are not used while the air is known to be unfit', () => {
+    const noSpray = [{ from: opening, until: addSeconds(opening, 2 * 3600) }]
+    const planned = planLine({ project: job(), now: opening, noSpray })
+    if (!planned.ok) throw new Error(planned.error.kind)
+    for (const { stageId, startsAt } of planned.value.stretches) {
+      if (stageId === 'prime') expect(startsAt).toBeGreaterThanOrEqual(addSeconds(opening, 2 * 3600))
+    }
+  })
+
   it('what has to be followed soon is, in groups where the batch is too long for it', () => {
     const dip = [
       stage('dip', { handsOnSecondsPerModel: minutes(1), nextWithinSeconds: minutes(5) }),

@@ -7,9 +7,15 @@ import {
   planProblemText,
   runSheets,
   splitIntoBatches,
+  type EstimateInput,
+  type Instant,
+  type LineEstimate,
+  type LinePlan,
   type Planning,
+  type PlanningInput,
   type PlanNote,
   type PlanProblem,
+  type Project,
 } from '@seriatim/core'
 import { CalendarDays, UsersRound } from 'lucide-react'
 import { useMemo, useState } from 'react'
@@ -32,6 +38,7 @@ import { useSettings } from '../../shared/use-settings.ts'
 import { useEstimate, useEstimateInput, useProjectInAir, useTimes } from '../../shared/working-project.ts'
 import {
   useBatchSizeComparison,
+  useKnownOdds,
   useOdds,
   usePlan,
   usePlanningInput,
@@ -69,9 +76,7 @@ export function PlanPage() {
   const input = usePlanningInput(project, progress, useTimes(estimate))
   const planned = usePlan(input)
   const ready = planned.data?.ok && !planned.isPlaceholderData ? input : null
-  const odds = useOdds(ready, useEstimateInput(project, progress), estimate)
-  const teamworks = useTeamworks(ready)
-  const comparison = useBatchSizeComparison(planned.data?.ok ? input : null)
+  const estimateInput = useEstimateInput(project, progress)
   const now = useNow(60)
   const setSettings = useSettings()
   const setPlanning = (planning: Planning, said: string) => setSettings({ planning }, said)
@@ -113,7 +118,7 @@ export function PlanPage() {
   return (
     <>
       <Headline sub={<PlanFigures plan={plan} project={project} />} actions={<PlanControls />}>
-        {planHeadline(plan, project, odds.forecast?.odds ?? null)}
+        <PlanTitle plan={plan} project={project} input={ready} />
       </Headline>
       <Notes notes={plan.notes} timeZone={project.evenings.timeZone} />
       <div
@@ -124,8 +129,8 @@ export function PlanPage() {
       >
         <StringChart plan={plan} project={project} now={now} onPlanning={setPlanning} />
         <PlanTable plan={plan} project={project} />
-        <div className="mt-6 grid gap-4">
-          <OddsTicket odds={odds} now={now} />
+        <div className="mt-6 grid grid-cols-1 gap-4">
+          <Odds input={ready} estimateInput={estimateInput} estimate={estimate} now={now} />
           {earlier ? (
             <ChangesSince
               before={earlier}
@@ -153,19 +158,10 @@ export function PlanPage() {
           </Button>
         ) : null}
       </div>
-      <div className="mt-8 grid gap-4">
-        {teamworks.length > 0 ? (
-          <TeamworkTable
-            tried={teamworks}
-            chosen={project.planning.teamwork}
-            timeZone={project.evenings.timeZone}
-            onChoose={(teamwork) =>
-              setPlanning({ ...project.planning, teamwork }, 'The plan shares the work out this way.')
-            }
-          />
-        ) : null}
+      <div className="mt-8 grid grid-cols-1 gap-4">
+        <SharedWork input={ready} onPlanning={setPlanning} />
         <PlanWishes planning={project.planning} batches={plan.batches} onChange={setPlanning} />
-        <BatchSizeControl comparison={comparison} chosen={split} />
+        <BatchSizeControl input={planned.data?.ok ? input : null} chosen={split} />
       </div>
     </>
   )
@@ -189,13 +185,63 @@ function Notes({ notes, timeZone }: { readonly notes: readonly PlanNote[]; reado
   )
 }
 
+/** What is worked out beside the page has components of its own: a result that comes in draws nothing else anew. */
+function PlanTitle({
+  plan,
+  project,
+  input,
+}: {
+  readonly plan: LinePlan
+  readonly project: Project
+  readonly input: PlanningInput | null
+}) {
+  return planHeadline(plan, project, useKnownOdds(input))
+}
+
+function Odds({
+  input,
+  estimateInput,
+  estimate,
+  now,
+}: {
+  readonly input: PlanningInput | null
+  readonly estimateInput: EstimateInput | undefined
+  readonly estimate: LineEstimate | undefined
+  readonly now: Instant
+}) {
+  return <OddsTicket odds={useOdds(input, estimateInput, estimate)} now={now} />
+}
+
+function SharedWork({
+  input,
+  onPlanning,
+}: {
+  readonly input: PlanningInput | null
+  readonly onPlanning: (planning: Planning, said: string) => void
+}) {
+  const project = useCurrentProject()
+  const tried = useTeamworks(input)
+  if (tried.length === 0) return null
+  return (
+    <TeamworkTable
+      tried={tried}
+      chosen={project.planning.teamwork}
+      timeZone={project.evenings.timeZone}
+      onChoose={(teamwork) =>
+        onPlanning({ ...project.planning, teamwork }, 'The plan shares the work out this way.')
+      }
+    />
+  )
+}
+
 function BatchSizeControl({
-  comparison,
+  input,
   chosen,
 }: {
-  readonly comparison: ReturnType<typeof useBatchSizeComparison>
+  readonly input: PlanningInput | null
   readonly chosen: string
 }) {
+  const comparison = useBatchSizeComparison(input)
   const project = useCurrentProject()
   const setSettings = useSettings()
   return (

@@ -1,10 +1,21 @@
 import type { LinePlan, Project } from '@seriatim/core'
+import { useState } from 'react'
 import { batchName } from '../../shared/batch-name.ts'
 import { clockText, dayText, durationText } from '../../shared/format/index.ts'
 import { ScrollRegion } from '../../shared/ui/index.ts'
 
 /** The string chart as a table, for whoever reads it better. */
 export function PlanTable({ plan, project }: { readonly plan: LinePlan; readonly project: Project }) {
+  const [open, setOpen] = useState(false)
+  return (
+    <details className="mt-2" onToggle={(event) => setOpen(event.currentTarget.open)}>
+      <summary className="min-h-9 font-bold">The same as a table</summary>
+      {open ? <Rows plan={plan} project={project} /> : null}
+    </details>
+  )
+}
+
+function Rows({ plan, project }: { readonly plan: LinePlan; readonly project: Project }) {
   const { timeZone } = project.evenings
   const stageOf = new Map(project.line.map((stage) => [stage.id, stage]))
   const batchOf = new Map(plan.batches.map((batch) => [batch.id, batch]))
@@ -21,49 +32,46 @@ export function PlanTable({ plan, project }: { readonly plan: LinePlan; readonly
     'Dry at',
   ]
   return (
-    <details className="mt-2">
-      <summary className="min-h-9 font-bold">The same as a table</summary>
-      <ScrollRegion label="The plan as a table">
-        <table className="w-full min-w-[52rem] text-left text-sm">
-          <thead>
-            <tr className="text-ink-soft">
-              {names.map((name) => (
-                <th key={name} scope="col" className="py-1 pr-3 font-bold">
-                  {name}
+    <ScrollRegion label="The plan as a table">
+      <table className="w-full min-w-[52rem] text-left text-sm">
+        <thead>
+          <tr className="text-ink-soft">
+            {names.map((name) => (
+              <th key={name} scope="col" className="py-1 pr-3 font-bold">
+                {name}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {plan.stretches.map((stretch) => {
+            const batch = batchOf.get(stretch.batchId)
+            const stage = stageOf.get(stretch.stageId)
+            return (
+              <tr
+                key={`${stretch.batchId}-${stretch.stageId}-${String(stretch.startsAt)}`}
+                className="border-t border-paper-edge"
+              >
+                <td className="pr-3">{dayText(stretch.startsAt, timeZone)}</td>
+                <td className="figures pr-3">{clockText(stretch.startsAt, timeZone)}</td>
+                <td className="figures pr-3">{clockText(stretch.endsAt, timeZone)}</td>
+                <th scope="row" className="pr-3">
+                  {stage?.name}
                 </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {plan.stretches.map((stretch) => {
-              const batch = batchOf.get(stretch.batchId)
-              const stage = stageOf.get(stretch.stageId)
-              return (
-                <tr
-                  key={`${stretch.batchId}-${stretch.stageId}-${String(stretch.startsAt)}`}
-                  className="border-t border-paper-edge"
-                >
-                  <td className="pr-3">{dayText(stretch.startsAt, timeZone)}</td>
-                  <td className="figures pr-3">{clockText(stretch.startsAt, timeZone)}</td>
-                  <td className="figures pr-3">{clockText(stretch.endsAt, timeZone)}</td>
-                  <th scope="row" className="pr-3">
-                    {stage?.name}
-                  </th>
-                  <td className="pr-3">{batch ? batchName(batch) : ''}</td>
-                  <td className="figures pr-3">{stretch.modelIds.length}</td>
-                  {several ? <td className="pr-3">{plan.painters[stretch.painter]?.name}</td> : null}
-                  <td className="pr-3">
-                    {stretch.opensPot ? `opened, ${durationText(stretch.setUpSeconds)}` : 'open'}
-                  </td>
-                  <td className="figures">
-                    {stretch.dryAt > stretch.endsAt ? clockText(stretch.dryAt, timeZone) : ''}
-                  </td>
-                </tr>
-              )
-            })}
-          </tbody>
-        </table>
-      </ScrollRegion>
-    </details>
+                <td className="pr-3">{batch ? batchName(batch) : ''}</td>
+                <td className="figures pr-3">{stretch.modelIds.length}</td>
+                {several ? <td className="pr-3">{plan.painters[stretch.painter]?.name}</td> : null}
+                <td className="pr-3">
+                  {stretch.opensPot ? `opened, ${durationText(stretch.setUpSeconds)}` : 'open'}
+                </td>
+                <td className="figures">
+                  {stretch.dryAt > stretch.endsAt ? clockText(stretch.dryAt, timeZone) : ''}
+                </td>
+              </tr>
+            )
+          })}
+        </tbody>
+      </table>
+    </ScrollRegion>
   )
 }

@@ -128,10 +128,11 @@ export function pinTo(
 
 function potSentence({ opensPot, setUpSeconds }: Stretch, material: string): string {
   if (material === '') return ''
-  if (opensPot) return `${material}, opened now (${durationText(setUpSeconds)}).`
+  const pot = `${material.slice(0, 1).toUpperCase()}${material.slice(1)}`
+  if (opensPot) return `${pot}, opened now (${durationText(setUpSeconds)}).`
   return setUpSeconds > 0
-    ? `${material}, still on the palette (${durationText(setUpSeconds)}).`
-    : `${material}, still open.`
+    ? `${pot}, still on the palette (${durationText(setUpSeconds)}).`
+    : `${pot}, still open.`
 }
 
 function whySentence(stretch: Stretch, plan: LinePlan, project: Project): string {

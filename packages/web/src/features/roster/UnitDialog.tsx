@@ -1,12 +1,21 @@
 import { zodResolver } from '@hookform/resolvers/zod'
-import { details, sizes, standards, type ModelId, type Project, type Unit } from '@seriatim/core'
+import {
+  details,
+  sizes,
+  stagesOf,
+  standards,
+  type ModelId,
+  type Project,
+  type StageId,
+  type Unit,
+} from '@seriatim/core'
 import { Plus, Trash2 } from 'lucide-react'
 import { useFieldArray, useForm } from 'react-hook-form'
 import { v7 } from 'uuid'
 import { z } from 'zod'
 import { useProjectChange } from '../../shared/api/index.ts'
 import { splitNames } from '../../shared/split-names.ts'
-import { Button, controlLook, Dialog, IconButton, TextField } from '../../shared/ui/index.ts'
+import { Button, controlLook, Dialog, IconButton, SelectField, TextField } from '../../shared/ui/index.ts'
 import { holderText } from './holder-text.ts'
 import { KindFields } from './KindFields.tsx'
 import { StandardField } from './StandardField.tsx'
@@ -21,6 +30,7 @@ const formSchema = z.object({
   size: z.enum(sizes),
   detail: z.enum(details),
   perHolder: holderText,
+  joined: z.string(),
   models: z.array(
     z.object({
       modelId: z.string(),
@@ -42,6 +52,27 @@ interface UnitDialogProps {
   readonly onClose: () => void
 }
 
+/** A place to be joined at, as the form has it: unit and stage. */
+function joinedOf(text: string): Unit['joinedAt'] {
+  const [unitId, stageId] = text.split(' ')
+  return unitId && stageId ? { unitId: unitId as Unit['id'], stageId: stageId as StageId } : null
+}
+
+/** Every stage that another unit takes. */
+function joinsFor(
+  unit: Unit,
+  project: Project,
+): readonly { readonly value: string; readonly text: string }[] {
+  return project.units
+    .filter((other) => other.id !== unit.id)
+    .flatMap((other) =>
+      stagesOf(project, other.id).map((stage) => ({
+        value: `${other.id} ${stage.id}`,
+        text: `${other.name}, at ${stage.name}`,
+      })),
+    )
+}
+
 /** Every model of a unit by name, role, variants and points. */
 export function UnitDialog({ unit, project, onClose }: UnitDialogProps) {
   const change = useProjectChange(project.id)
@@ -53,6 +84,7 @@ export function UnitDialog({ unit, project, onClose }: UnitDialogProps) {
       size: unit.size,
       detail: unit.detail,
       perHolder: String(unit.perHolder),
+      joined: unit.joinedAt ? `${unit.joinedAt.unitId} ${unit.joinedAt.stageId}` : '',
       models: unit.models.map((model) => ({
         modelId: model.id,
         name: model.name,
@@ -72,14 +104,15 @@ export function UnitDialog({ unit, project, onClose }: UnitDialogProps) {
       variants: splitNames(model.variants, ','),
       points: Number(model.points.replace(',', '.')),
     }))
+    const { joined, ...rest } = values
     await change.mutateAsync({
       change: {
         kind: 'unit',
         unit: {
-          ...values,
+          ...rest,
           id: unit.id,
           perHolder: Number(values.perHolder),
-          joinedAt: unit.joinedAt,
+          joinedAt: joinedOf(joined),
           pilot: unit.pilot.filter((id) => models.some((model) => model.id === id)),
           models,
         },
@@ -105,6 +138,12 @@ export function UnitDialog({ unit, project, onClose }: UnitDialogProps) {
           size={form.register('size')}
           detail={form.register('detail')}
           perHolder={{ ...form.register('perHolder'), error: errors.perHolder?.message }}
+        />
+        <SelectField
+          label="Painted apart and joined to"
+          hint="A scenic base, a mount, a tray: it has to be through and dry before that stage."
+          options={[{ value: '', text: 'nothing: it stands by itself' }, ...joinsFor(unit, project)]}
+          {...form.register('joined')}
         />
         <div aria-hidden="true" className="hidden gap-2 pr-13 text-sm font-bold sm:flex">
           <span className="grow">Name</span>

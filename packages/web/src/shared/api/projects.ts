@@ -123,17 +123,29 @@ function foreseen(before: StoredProject, change: ProjectChange): StoredProject {
   }
 }
 
-/**
- * The one toast about changes. Each has an id of its own: the library takes a dismissed toast off
- * by its id a moment later, and a newer one that had taken over the id would go with it.
- */
-let lastChange: string | number | undefined
+/** The one toast about changes; a number that grows. */
+let lastChange = 0
 
-/** Says what was done in place of what was said before; an empty text says nothing. */
+/**
+ * Says what was done in place of what was said before; an empty text says nothing. A toast that is on its way out
+ * gives its id up: the library takes it off by its id a moment later, and a newer one of that id would go with it.
+ */
 function sayChange(said: string, undo: (() => void) | null): void {
-  if (lastChange !== undefined) toast.dismiss(lastChange)
-  lastChange = undefined
-  if (said !== '') lastChange = toast(said, undo ? { action: { label: 'Undo', onClick: undo } } : {})
+  const id = lastChange
+  const giveUp = () => {
+    if (lastChange === id) lastChange += 1
+  }
+  if (said === '') {
+    toast.dismiss(id)
+    giveUp()
+    return
+  }
+  toast(said, {
+    id,
+    onDismiss: giveUp,
+    onAutoClose: giveUp,
+    ...(undo ? { action: { label: 'Undo', onClick: undo } } : {}),
+  })
 }
 
 interface Named {

@@ -1,6 +1,6 @@
 export { useLineOrder } from './use-line-order.ts'
 export { useBatchSizeComparison, type Comparison } from './use-batch-size-comparison.ts'
-export { useOdds, type Odds, type TriedOffer } from './use-odds.ts'
+export { useKnownOdds, useOdds, type Odds, type TriedOffer } from './use-odds.ts'
 export { usePlan } from './use-plan.ts'
 export { usePlanningInput } from './use-planning-input.ts'
 export { useTeamworks, type TriedTeamwork } from './use-teamworks.ts'

@@ -6,7 +6,7 @@ import {
   type Offer,
   type PlanningInput,
 } from '@seriatim/core'
-import { useQueries, useQueryClient, type UseQueryResult } from '@tanstack/react-query'
+import { skipToken, useQueries, useQuery, useQueryClient, type UseQueryResult } from '@tanstack/react-query'
 import { useMemo } from 'react'
 import { callPlanner } from './call-planner.ts'
 import { inputKey } from './input-key.ts'
@@ -49,8 +49,16 @@ export function useOdds(
       queryKey: [...queryKey, offer],
       queryFn: ({ signal }: { signal: AbortSignal }) => {
         if (!ready) throw new Error('nothing to forecast')
-        const { project, progress, now } = input
-        const wish = { project, ...(progress ? { progress } : {}), now, estimateInput, effort, futures }
+        const { project, progress, now, noSpray = [] } = input
+        const wish = {
+          project,
+          noSpray,
+          ...(progress ? { progress } : {}),
+          now,
+          estimateInput,
+          effort,
+          futures,
+        }
         return callPlanner('odds', async (planner) => planner.tryOffer(wish, offer), signal)
       },
       staleTime: Number.POSITIVE_INFINITY,
@@ -69,6 +77,16 @@ export function useOdds(
     cancel: () => void client.cancelQueries({ queryKey }),
     restart,
   }
+}
+
+/** The odds as far as they are worked out elsewhere on the page; it asks for nothing itself. */
+export function useKnownOdds(input: PlanningInput | null): number | null {
+  const { data } = useQuery<FinishForecast | null>({
+    queryKey: ['odds', inputKey(input), null],
+    queryFn: skipToken,
+    staleTime: Number.POSITIVE_INFINITY,
+  })
+  return data?.odds ?? null
 }
 
 function together(all: readonly UseQueryResult<FinishForecast | null>[]) {

@@ -1,8 +1,20 @@
-import { instant, type BatchTimes, type PlanningInput, type Progress, type Project } from '@seriatim/core'
+import type { AirReading } from '@seriatim/contract'
+import {
+  addSeconds,
+  instant,
+  sprayWindows,
+  type Instant,
+  type BatchTimes,
+  type PlanningInput,
+  type Progress,
+  type Project,
+} from '@seriatim/core'
 import { useMemo } from 'react'
+import { useAir } from '../api/index.ts'
 import { useNow } from '../use-now.ts'
 
 const freshFor = 10 * 60 * 1000
+const noReadings: readonly AirReading[] = []
 
 /**
  * What the planner needs, made anew when the project, its progress or the times change, and every ten minutes
@@ -15,13 +27,22 @@ export function usePlanningInput(
   effort?: number,
 ): PlanningInput | null {
   const slot = Math.floor(useNow(600) / freshFor)
-  return useMemo(
-    () =>
-      progress && times
-        ? { project, progress, times, now: momentIn(slot), ...(effort === undefined ? {} : { effort }) }
-        : null,
-    [project, progress, times, slot, effort],
-  )
+  const air = useAir()
+  const readings = air.data ?? (air.error ? noReadings : undefined)
+  return useMemo(() => {
+    if (!progress || !times || !readings) return null
+    const now = momentIn(slot)
+    const noSpray = unfitAir(readings, now)
+    return { project, progress, times, now, noSpray, ...(effort === undefined ? {} : { effort }) }
+  }, [project, progress, times, slot, effort, readings])
+}
+
+/** When the readings at the desk, those to come among them, speak against cans. */
+function unfitAir(readings: readonly AirReading[], now: Instant) {
+  const last = Math.max(now, ...readings.map((reading) => reading.at))
+  return sprayWindows(readings, now, addSeconds(instant(last), 3600))
+    .filter((window) => window.against.length > 0)
+    .map(({ from, until }) => ({ from, until }))
 }
 
 /** This moment, or the slot's end where the clock is already past it. */

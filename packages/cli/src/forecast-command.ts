@@ -1,0 +1,84 @@
+import {
+  estimateLine,
+  foldProgress,
+  instant,
+  offersFor,
+  planProblemText,
+  solveLine,
+  tryOffer,
+  type FinishForecast,
+  type Instant,
+  type Offer,
+  type Project,
+  type Result,
+} from '@seriatim/core'
+import { complain, readArguments, readProjectFile } from './input.ts'
+
+/** Prints the odds of a project file's date, what drives them, and what would help. */
+export function runForecast(args: readonly string[]): number {
+  const options = readOptions(args)
+  if (!options.ok) return complain([options.error])
+  const { path, now, futures, seed } = options.value
+  const file = readProjectFile(path)
+  if (!file.ok) return complain(file.error)
+  const { project, events, shelf } = file.value
+  const progress = foldProgress(events)
+  const estimateInput = { project, shelf: new Map(shelf.map((each) => [each.id, each])), progress, now }
+  const input = { project, progress, now, estimateInput, futures, seed }
+  const before = tryOffer(input, null)
+  if (!before) {
+    const solved = solveLine({ project, progress, now, effort: 0 })
+    return complain([`project: ${solved.ok ? 'There is no plan.' : planProblemText(solved.error)}`])
+  }
+  const offers = offersFor(project, estimateLine(estimateInput)).flatMap((offer) => {
+    const after = tryOffer(input, offer)
+    return after ? [{ offer: offerJson(offer, project), ...outcome(after) }] : []
+  })
+  const json = {
+    project: project.name,
+    dueOn: project.dueOn,
+    futures: before.futures,
+    seed,
+    ...outcome(before),
+    drivers: before.drivers.slice(0, 3).map(({ stageId, share }) => ({
+      stage: project.line.find((stage) => stage.id === stageId)?.name,
+      share: Number(share.toFixed(3)),
+    })),
+    byDay: before.byDay.map(({ until, share }) => ({ until: iso(until), share: Number(share.toFixed(3)) })),
+    offers,
+  }
+  process.stdout.write(`${JSON.stringify(json, null, 2)}\n`)
+  return 0
+}
+
+const iso = (moment: Instant | null) => (moment === null ? null : new Date(moment).toISOString())
+
+function outcome({ odds, p50, p80, p95 }: FinishForecast) {
+  return { odds: odds === null ? null : Number(odds.toFixed(3)), p50: iso(p50), p80: iso(p80), p95: iso(p95) }
+}
+
+function offerJson(offer: Offer, { line }: Pick<Project, 'line'>) {
+  if (offer.kind !== 'leave-out') return offer
+  return { kind: offer.kind, stage: line.find((stage) => stage.id === offer.stageId)?.name }
+}
+
+interface Options {
+  readonly path: string
+  readonly now: Instant
+  readonly futures: number
+  readonly seed: number
+}
+
+function readOptions(args: readonly string[]): Result<Options, string> {
+  const read = readArguments(args, ['now', 'futures', 'seed'])
+  if (!read.ok) return read
+  const { path, values } = read.value
+  const now = values.now === undefined ? Date.now() : Date.parse(values.now)
+  if (Number.isNaN(now)) return { ok: false, error: '--now: this is not an ISO 8601 moment.' }
+  if (values.futures !== undefined && !/^[1-9]\d{0,5}$/.test(values.futures))
+    return { ok: false, error: '--futures: give a whole number from 1.' }
+  if (values.seed !== undefined && !/^\d{1,9}$/.test(values.seed))
+    return { ok: false, error: '--seed: give a whole number.' }
+  const [futures, seed] = [Number(values.futures ?? 1000), Number(values.seed ?? 1)]
+  return { ok: true, value: { path, now: instant(now), futures, seed } }
+}

@@ -1,0 +1,103 @@
+import type { DeskState } from './desk-state.ts'
+import type { PlanInstance, PlanTask } from './instance.ts'
+
+/** When models, stations and places in hand are ready for a task. */
+export interface DeskReadiness {
+  readonly lookUpDry: (batch: number, task: PlanTask, left: number) => void
+  readonly dryFor: (task: PlanTask, left: number, hands: number, from: number) => number
+  readonly latestFor: (batch: number, task: PlanTask, left: number, hands: number) => number
+  readonly roomInHand: (batch: number) => number
+  readonly stationReady: (station: number | null) => number
+  readonly earliestStation: (station: number) => number
+}
+
+/** @param helps batches that others wait for: they do not count as in hand. */
+export function deskReadiness(
+  instance: PlanInstance,
+  state: DeskState,
+  helps: ReadonlySet<number>,
+): DeskReadiness {
+  const { batches, stations } = instance
+  const people = instance.painters.length
+  const mostInHand = instance.inHandAtMost ?? Number.POSITIVE_INFINITY
+  const { deadline, firstHands, lastHands, next, pending, regions, stationFree, sums } = state
+  const stationAt = stations.map((_, station) =>
+    stations.slice(0, station).reduce((sum, each) => sum + each, 0),
+  )
+  const isThrough = (batch: number) => (next[batch] ?? 0) >= (batches[batch]?.tasks.length ?? 0)
+  const dryOf = new Float64Array(batches.reduce((most, batch) => Math.max(most, batch.models), 0))
+  let readyAnyway = 0
+  let latestDry = 0
+
+  /** Looks up when the models of a task are dry: the same for whoever takes it. */
+  function lookUpDry(batch: number, task: PlanTask, left: number): void {
+    readyAnyway = firstHands[batch] ?? 0
+    for (const joined of task.joins) readyAnyway = Math.max(readyAnyway, regions[joined]?.allDryAt() ?? 0)
+    latestDry = 0
+    const slots = regions[batch]
+    if (!slots) return
+    for (let index = left; index < task.models.length; index++) {
+      const dry = slots.dryAt(task.models[index] ?? 0, task.regions)
+      dryOf[index] = dry
+      if (dry > latestDry) latestDry = dry
+    }
+  }
+
+  /** The earliest start of the hands from `from` on at which no model is touched wet when its turn comes. */
+  function dryFor(task: PlanTask, left: number, hands: number, from: number): number {
+    if (latestDry <= from) return readyAnyway
+    let ready = readyAnyway
+    let offset = 0
+    for (let index = left; index < task.models.length; index++) {
+      const dry = (dryOf[index] ?? 0) - offset
+      if (dry > ready) ready = dry
+      offset += hands
+    }
+    return ready
+  }
+
+  /** The latest start of the hands that keeps the maximum wait of every model. */
+  function latestFor(batch: number, task: PlanTask, left: number, hands: number): number {
+    let latest = Number.POSITIVE_INFINITY
+    if (pending[batch] === 0) return latest
+    const from = state.modelAt[batch] ?? 0
+    let offset = 0
+    for (let index = left; index < task.models.length; index++) {
+      latest = Math.min(latest, (deadline[from + (task.models[index] ?? 0)] ?? 0) - offset)
+      offset += hands
+    }
+    return latest
+  }
+
+  /** When a batch may begin, so that at no time too many are in hand. With one painter the row sees to that. */
+  function roomInHand(batch: number): number {
+    if (people === 1 || mostInHand === Number.POSITIVE_INFINITY) return 0
+    if ((next[batch] ?? 0) > 0 || batches[batch]?.begun === true || helps.has(batch)) return 0
+    const ends: number[] = []
+    for (let other = 0; other < batches.length; other++) {
+      if (isThrough(other) && !helps.has(other)) ends.push(lastHands[other] ?? 0)
+    }
+    ends.sort((a, b) => a - b)
+    return ends[ends.length - Math.max(1, mostInHand - sums.inHand)] ?? 0
+  }
+
+  function stationReady(station: number | null): number {
+    if (station === null) return 0
+    let earliest = Number.POSITIVE_INFINITY
+    const from = stationAt[station] ?? 0
+    for (let at = from; at < from + (stations[station] ?? 0); at++)
+      earliest = Math.min(earliest, stationFree[at] ?? 0)
+    return earliest
+  }
+
+  function earliestStation(station: number): number {
+    const from = stationAt[station] ?? 0
+    let best = from
+    for (let at = from; at < from + (stations[station] ?? 0); at++) {
+      if ((stationFree[at] ?? 0) < (stationFree[best] ?? 0)) best = at
+    }
+    return best
+  }
+
+  return { lookUpDry, dryFor, latestFor, roomInHand, stationReady, earliestStation }
+}
