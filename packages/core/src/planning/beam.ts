@@ -15,12 +15,18 @@ interface Child {
   readonly setUp: number
   /** Small is hopeful; Infinity where nothing better can follow. */
   readonly guide: number
+  /** The same for whoever wants few set-ups. */
+  readonly saving: number
 }
 
-/** How much a second of set-up weighs against one of time, in turn: the finish wants it small, few set-ups large. */
-const setUpWeights = [0.02, 1.5]
+/**
+ * How much a second of set-up weighs against one of time: the finish wants it small, few set-ups large. Of each level
+ * one half is kept by the one and one half by the other.
+ */
+const setUpWeights = { finish: 0.02, setUps: 1.5 }
 const firstWidth = 60
 const widest = 4000
+const widening = 12
 
 /**
  * Lays tasks in all orders at once, level by level, and keeps the most hopeful states of each; wider and wider until
@@ -38,18 +44,16 @@ export function beam(
   let width = firstWidth
   for (;;) {
     const began = budget.spent?.() ?? 0
-    for (const weight of setUpWeights) {
-      const { row, complete } = sweep(desk, instance, width, weight, best, budget)
-      if (row) {
-        const cost = layRow(desk, instance.batches.length, row, 'whole')
-        if (order.compare(cost, best.cost) < 0) best = { row, policy: 'whole', cost }
-      }
-      if (complete) return best
+    const { row, complete } = sweep(desk, instance, width, best, budget)
+    if (row) {
+      const cost = layRow(desk, instance.batches.length, row, 'whole')
+      if (order.compare(cost, best.cost) < 0) best = { row, policy: 'whole', cost }
     }
+    if (complete) return best
     left -= width * known.row.length
     const now = budget.spent?.() ?? 0
     // So wide that it ends in time, as far as the last one tells.
-    const factor = Math.min(4, budget.spent ? (0.85 * (1 - now)) / Math.max(1e-6, now - began) : 4)
+    const factor = Math.min(widening, budget.spent ? (0.85 * (1 - now)) / Math.max(1e-6, now - began) : 4)
     width = Math.min(widest, Math.floor(width * factor), Math.floor(left / known.row.length))
     if (width < firstWidth / 2) return best
   }
@@ -65,7 +69,6 @@ function sweep(
   desk: Desk,
   instance: PlanInstance,
   width: number,
-  setUpWeight: number,
   known: FoundRow,
   budget: SearchBudget,
 ): Swept {
@@ -126,8 +129,7 @@ function sweep(
       })
     })
     const hopeful = children.filter((child) => child.guide < Number.POSITIVE_INFINITY)
-    hopeful.sort((a, b) => a.guide - b.guide)
-    nodes = hopeful.slice(0, width).map(({ parent, entry }) => {
+    nodes = mostHopeful(hopeful, width).map(({ parent, entry }) => {
       const from = nodes[parent]
       if (!from) throw new RangeError('a child without a parent')
       desk.load(from.state)
@@ -145,37 +147,60 @@ function sweep(
     let work = 0
     let chain = 0
     open.fill(0)
-    let ahead = 0
     for (let index = 0; index < batches.length; index++) {
       const at = left[index] ?? 0
       const batch = batches[index]
-      const task = batch?.tasks[at]
-      const dry = desk.dryAt(index)
-      chain = Math.max(chain, dry)
-      if (!batch || !task) continue
+      chain = Math.max(chain, desk.dryAt(index))
+      if (!batch || at >= batch.tasks.length) continue
       work += works[index]?.[at] ?? 0
       for (let later = at; later < batch.tasks.length; later++) open[batch.tasks[later]?.family ?? 0] = 1
-      const place = desk.peek(index)
-      if (place?.tooLate === true) chain = Number.POSITIVE_INFINITY
-      const begins = place ? place.start + place.setUp : dry
-      const end = Math.max(begins, 0) + (tails[index]?.[at] ?? 0)
-      if (end > chain) chain = end
-      ahead += end
     }
     let sets = 0
     for (let family = 0; family < families; family++) {
       if (open[family] === 1 && !desk.isPotOpen(family)) sets += setUps[family] ?? 0
     }
     const balanced = desk.workedUntil(work + sets)
-    const bound = Math.max(balanced, chain)
+    const hopeless = {
+      parent,
+      entry,
+      setUp,
+      guide: Number.POSITIVE_INFINITY,
+      saving: Number.POSITIVE_INFINITY,
+    }
     // Only what can still beat the plan known goes on.
-    const hopeless =
-      bound > known.cost.finish || (bound === known.cost.finish && setUp + sets >= known.cost.setUpSeconds)
-    const guide = hopeless
-      ? Number.POSITIVE_INFINITY
-      : bound + (setUp + sets) * setUpWeight + balanced * 0.05 + ahead * 0.002
-    return { parent, entry, setUp, guide }
+    const { finish, setUpSeconds } = known.cost
+    const isBeaten = (bound: number) => bound > finish || (bound === finish && setUp + sets >= setUpSeconds)
+    if (isBeaten(Math.max(balanced, chain))) return hopeless
+    let ahead = 0
+    for (let index = 0; index < batches.length; index++) {
+      const at = left[index] ?? 0
+      if (at >= (batches[index]?.tasks.length ?? 0)) continue
+      const place = desk.peek(index)
+      if (place?.tooLate === true) return hopeless
+      const end = (place ? place.start + place.setUp : desk.dryAt(index)) + (tails[index]?.[at] ?? 0)
+      if (end > chain) chain = end
+      ahead += end
+    }
+    const bound = Math.max(balanced, chain)
+    if (isBeaten(bound)) return hopeless
+    const hope = bound + balanced * 0.05 + ahead * 0.002
+    return {
+      parent,
+      entry,
+      setUp,
+      guide: hope + (setUp + sets) * setUpWeights.finish,
+      saving: hope + (setUp + sets) * setUpWeights.setUps,
+    }
   }
+}
+
+/** Half of the width by the one guide, and what else is best by the other; the best by the first comes first. */
+function mostHopeful(children: readonly Child[], width: number): readonly Child[] {
+  const byGuide = children.toSorted((a, b) => a.guide - b.guide)
+  if (children.length <= width) return byGuide
+  const first = byGuide.slice(0, Math.ceil(width / 2))
+  const rest = byGuide.slice(first.length).sort((a, b) => a.saving - b.saving)
+  return [...first, ...rest.slice(0, width - first.length)]
 }
 
 /** From each task of a batch to its end: hands and waits, without set-ups. */

@@ -56,7 +56,7 @@ export function searchRow(
   }
   const starts = policies.flatMap((policy) => built.find((found) => found.policy === policy) ?? [])
   const small = tasks <= beamTasks && batches <= beamBatches && instance.rack === null
-  const share = small ? 0.08 : 1
+  const share = small ? 0.05 : 1
   starts.forEach((start, index) => {
     if (!Number.isFinite(start.cost.finish)) return
     const evaluations = Math.floor((budget.evaluations * share) / starts.length)
