@@ -77,6 +77,13 @@ describe('plan', () => {
     expect(cli('plan', demo, ...now).stdout).toBe(first.stdout)
   })
 
+  it('plans two projects at one desk', () => {
+    const job = written(cli('job', 'dip', '--models', '8').stdout)
+    const plan = JSON.parse(cli('plan', demo, ...now, '--beside', job).stdout) as PlanOutput
+    expect(plan.batches.flatMap((batch) => batch.modelIds)).toHaveLength(45 + 8)
+    expect(cli('plan', demo, '--beside', demo).stderr).toContain('--beside: this is the same project.')
+  })
+
   it('takes another batch size', () => {
     const plan = JSON.parse(cli('plan', demo, ...now, '--batch-size', '12').stdout) as PlanOutput
     expect(plan.batches.map((batch) => batch.modelIds.length)).toEqual([1, 11, 12, 10, 4, 4, 3])

@@ -14,6 +14,9 @@ import {
 } from '@seriatim/core'
 import { complain, readArguments, readProjectFile } from './input.ts'
 
+/** Enough for every offer to be planned alike in a moment. */
+const effort = 500_000
+
 /** Prints the odds of a project file's date, what drives them, and what would help. */
 export function runForecast(args: readonly string[]): number {
   const options = readOptions(args)
@@ -24,7 +27,7 @@ export function runForecast(args: readonly string[]): number {
   const { project, events, shelf } = file.value
   const progress = foldProgress(events)
   const estimateInput = { project, shelf: new Map(shelf.map((each) => [each.id, each])), progress, now }
-  const input = { project, progress, now, estimateInput, futures, seed }
+  const input = { project, progress, now, estimateInput, futures, seed, effort }
   const before = tryOffer(input, null)
   if (!before) {
     const solved = solveLine({ project, progress, now, effort: 0 })

@@ -6,7 +6,7 @@ import { runJob } from './job-command.ts'
 import { runOrder } from './order-command.ts'
 import { runPlan } from './plan-command.ts'
 
-const usage = `usage: npm run -s cli -- plan FILE [--now MOMENT] [--batch-size N]
+const usage = `usage: npm run -s cli -- plan FILE [--now MOMENT] [--batch-size N] [--beside FILE]
        npm run -s cli -- forecast FILE [--now MOMENT] [--futures N] [--seed N]
        npm run -s cli -- order FILE [--weight WEIGHT] [--table-ready STANDARD]
        npm run -s cli -- estimate FILE [--batch-size N] [--painters N] [--now MOMENT]
@@ -24,6 +24,7 @@ const usage = `usage: npm run -s cli -- plan FILE [--now MOMENT] [--batch-size N
   schema prints the JSON Schema of project files
 
   --now         the moment to plan from, ISO 8601 with offset; otherwise this moment
+  --beside      another project at the same desk, planned together with the first
   --batch-size  models a batch; otherwise the project's own
   --futures     how many to draw; 1000 otherwise
   --seed        the same seed draws the same futures

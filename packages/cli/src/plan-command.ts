@@ -1,12 +1,15 @@
+import type { ProjectFile } from '@seriatim/contract'
 import {
   estimateLine,
   foldProgress,
   instant,
   planLine,
   planProblemText,
+  planTogether,
   runSheets,
   timesOf,
   type Instant,
+  type PlanningInput,
   type Result,
 } from '@seriatim/core'
 import { complain, readArguments, readProjectFile } from './input.ts'
@@ -18,33 +21,45 @@ export function runPlan(args: readonly string[]): number {
   if (!options.ok) return complain([options.error])
   const file = readProjectFile(options.value.path)
   if (!file.ok) return complain(file.error)
-  const { project, events, shelf } = file.value
-  const { now } = options.value
-  const progress = foldProgress(events)
-  const materials = new Map(shelf.map((material) => [material.id, material]))
-  const planned = planLine({
-    project,
-    progress,
-    now,
-    times: timesOf(estimateLine({ project, shelf: materials, progress, now })),
-    ...(options.value.batchSize === undefined
-      ? {}
-      : { split: { batchSize: options.value.batchSize, firstBatch: null } }),
-  })
+  const { now, batchSize, beside } = options.value
+  const own = inputOf(file.value, now, batchSize)
+  let input = own
+  if (beside !== undefined) {
+    const other = readProjectFile(beside)
+    if (!other.ok) return complain(other.error)
+    if (other.value.project.id === file.value.project.id)
+      return complain(['--beside: this is the same project.'])
+    input = planTogether(own, [inputOf(other.value, now, undefined)])
+  }
+  const { project } = input
+  const planned = planLine(input)
   if (!planned.ok) return complain([`project: ${planProblemText(planned.error)}`])
   const plan = planned.value
   process.stdout.write(`${JSON.stringify(planJson(project, plan, runSheets(plan, project)), null, 2)}\n`)
   return 0
 }
 
+function inputOf(
+  { project, events, shelf }: ProjectFile,
+  now: Instant,
+  batchSize: number | undefined,
+): PlanningInput {
+  const progress = foldProgress(events)
+  const materials = new Map(shelf.map((material) => [material.id, material]))
+  const times = timesOf(estimateLine({ project, shelf: materials, progress, now }))
+  const split = batchSize === undefined ? {} : { split: { batchSize, firstBatch: null } }
+  return { project, progress, now, times, ...split }
+}
+
 interface Options {
   readonly path: string
   readonly now: Instant
   readonly batchSize: number | undefined
+  readonly beside: string | undefined
 }
 
 function readOptions(args: readonly string[]): Result<Options, string> {
-  const read = readArguments(args, ['now', 'batch-size'])
+  const read = readArguments(args, ['now', 'batch-size', 'beside'])
   if (!read.ok) return read
   const { path, values } = read.value
   const now = values.now === undefined ? Date.now() : Date.parse(values.now)
@@ -55,6 +70,11 @@ function readOptions(args: readonly string[]): Result<Options, string> {
   }
   return {
     ok: true,
-    value: { path, now: instant(now), batchSize: size === undefined ? undefined : Number(size) },
+    value: {
+      path,
+      now: instant(now),
+      batchSize: size === undefined ? undefined : Number(size),
+      beside: values.beside,
+    },
   }
 }

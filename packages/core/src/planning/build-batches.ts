@@ -5,6 +5,7 @@ import { isThrough } from '../progress/hole-state.ts'
 import type { Batch } from '../project/batches.ts'
 import { takesStage, type Project } from '../project/project.ts'
 import { techniqueFacts, type Technique } from '../recipe/technique.ts'
+import type { UnitId } from '../units/ids.ts'
 import type { Instant } from '../units/instant.ts'
 import { followingGroups } from './following-groups.ts'
 import type { PlanBatch, PlanTask, Readiness } from './instance.ts'
@@ -19,7 +20,7 @@ export interface BatchesToPlan {
   readonly now: Instant
   readonly times: BatchTimes | undefined
   /** Seconds from now. */
-  readonly due: number | null
+  readonly dueOf: (unitId: UnitId) => number | null
   /** By batch and stage: the number of the windows it has to keep to. */
   readonly windowsOf: (batch: Batch, stage: Stage) => number | null
   /** Longest session anybody has. */
@@ -97,7 +98,7 @@ export function buildBatches(input: BatchesToPlan): BuiltBatches {
       drying,
       begun,
       kind: unitIndex.get(batch.unitId) ?? 0,
-      due: input.due,
+      due: input.dueOf(batch.unitId),
       priority: rank < 0 ? 0 : project.planning.first.length - rank,
     }
   })

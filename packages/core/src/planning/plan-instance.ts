@@ -7,7 +7,9 @@ import type { Pin, Teamwork } from '../project/planning.ts'
 import type { Project } from '../project/project.ts'
 import { failure, success, type Result } from '../units/result.ts'
 import { seconds } from '../units/seconds.ts'
+import type { UnitId } from '../units/ids.ts'
 import type { Instant } from '../units/instant.ts'
+import type { LocalDate } from '../units/local-date.ts'
 import { buildBatches, techniqueOf } from './build-batches.ts'
 import { createDesk } from './desk.ts'
 import { deskHours, type DeskHours, type NoSprayTime } from './desk-hours.ts'
@@ -27,6 +29,7 @@ export interface InstanceInput {
   readonly times: BatchTimes | undefined
   readonly teamwork: Teamwork
   readonly noSpray: readonly NoSprayTime[]
+  readonly dueByUnit?: ReadonlyMap<UnitId, LocalDate | null>
   /** Sessions beyond what the work as estimated takes: three times as many. */
   readonly spare?: boolean
 }
@@ -132,12 +135,16 @@ function conflictOf(instance: PlanInstance, hasSprayWindows: boolean): PlanProbl
 function build(input: InstanceInput, hours: DeskHours): Result<PlanInstance, PlanProblem> {
   const { project, now, batches } = input
   const { planning } = project
-  const due =
-    project.dueOn === null ? null : (endOfDay(project.dueOn, project.evenings.timeZone) - now) / 1000
+  const { timeZone } = project.evenings
+  const dueOf = (unitId: UnitId): number | null => {
+    const known = input.dueByUnit?.get(unitId)
+    const dueOn = known === undefined ? project.dueOn : known
+    return dueOn === null ? null : (endOfDay(dueOn, timeZone) - now) / 1000
+  }
   const built = buildBatches({
     ...input,
     batches,
-    due,
+    dueOf,
     windowsOf: hours.windowsOf,
     longestSession: hours.longestSession,
     slowestPace: Math.max(...planning.painters.map((painter) => painter.pace)),

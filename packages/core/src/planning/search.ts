@@ -25,6 +25,9 @@ export interface FoundRow {
 const policies: readonly SplitPolicy[] = ['fill', 'whole']
 const dateFirst: readonly Aim[] = ['date']
 
+/** So many seconds, or such a share, a new plan has to save for the one before it to be given up. */
+const worthwhile = { seconds: 600, share: 0.01 }
+
 /** Beyond this many tasks a beam sees too little ahead. */
 const beamTasks = 70
 const beamBatches = 8
@@ -55,7 +58,7 @@ export function searchRow(
     return better(best, { row, policy: 'fill', cost: layRow(desk, batches, row, 'fill') })
   }
   const starts = policies.flatMap((policy) => built.find((found) => found.policy === policy) ?? [])
-  const small = tasks <= beamTasks && batches <= beamBatches && instance.rack === null
+  const small = !keep && tasks <= beamTasks && batches <= beamBatches && instance.rack === null
   const share = small ? 0.05 : 1
   starts.forEach((start, index) => {
     if (!Number.isFinite(start.cost.finish)) return
@@ -65,7 +68,19 @@ export function searchRow(
     best = better(best, anneal(desk, instance, order, start, { ...budget, seed, evaluations }, times))
   })
   if (small) best = better(best, beam(desk, instance, order, best, budget))
-  return best
+  return keep ? keptUnlessWorse(built, keep, best) : best
+}
+
+/** What was planned before, unless the new one is really better: a small change makes a small difference. */
+function keptUnlessWorse(built: readonly FoundRow[], keep: Row, best: FoundRow): FoundRow {
+  const kept = built.find((found) => found.row === keep)
+  if (!kept || !Number.isFinite(kept.cost.finish)) return best
+  const isWorse =
+    kept.cost.late > best.cost.late ||
+    kept.cost.pressed > best.cost.pressed ||
+    saves(kept.cost.deskSeconds, best.cost.deskSeconds) ||
+    saves(kept.cost.finish, best.cost.finish)
+  return isWorse ? best : kept
 }
 
 function emptyRow(desk: Desk): FoundRow {
@@ -89,4 +104,8 @@ function builtRows(desk: Desk, instance: PlanInstance, keep: Row | null): FoundR
     ]
     return rows.map((row) => ({ row, policy, cost: layRow(desk, batches, row, policy) }))
   })
+}
+
+function saves(kept: number, best: number): boolean {
+  return kept - best > Math.max(worthwhile.seconds, best * worthwhile.share)
 }

@@ -7,6 +7,7 @@ import { addSeconds } from '../units/instant.ts'
 import type { LocalDate } from '../units/local-date.ts'
 import { minutes } from '../units/seconds.ts'
 import { planLine } from './plan-line.ts'
+import { planTogether } from './plan-together.ts'
 import { planNoteText, planProblemText, type PlanNote } from './plan-notes.ts'
 
 const opening = addSeconds(noon, 1800)
@@ -209,6 +210,30 @@ describe('what the plan keeps to', () => {
   })
 })
 
+describe('several projects at one desk', () => {
+  it('are planned as one, each with its own batches and date, and pots are shared by name', () => {
+    const own = line.map((each) => ({ ...each, id: `other ${each.id}` as StageId }))
+    const other = project([unit('b', 9)], own, { batchSize: 3, dueOn: '2026-11-24' as LocalDate })
+    const first = { project: job({ dueOn: '2026-12-24' as LocalDate }), now: opening }
+    const together = planTogether(first, [{ project: other, now: opening }])
+    const planned = planLine(together)
+    if (!planned.ok) throw new Error(planned.error.kind)
+    const { batches, stretches, potOpenings } = planned.value
+    expect(batches.map((batch) => batch.models.length)).toEqual([4, 4, 4, 3, 3, 3])
+    const work = (of: Project, unitId: string) =>
+      stretches
+        .filter((each) => each.batchId.startsWith(unitId))
+        .reduce((sum, each) => sum + each.modelIds.length, 0) / of.line.length
+    expect([work(first.project, 'a'), work(other, 'b')]).toEqual([12, 9])
+    // What is due first is finished first.
+    const dry = (unitId: string) =>
+      Math.max(...stretches.filter((each) => each.batchId.startsWith(unitId)).map((each) => each.dryAt))
+    expect(dry('b')).toBeLessThan(dry('a'))
+    const apart = plan(first.project).potOpenings + plan({ ...other, dueOn: null }).potOpenings
+    expect(potOpenings).toBeLessThanOrEqual(apart)
+  })
+})
+
 describe('bad input is named with the way out', () => {
   const words = {
     day: (moment: number) => new Date(moment).toISOString().slice(0, 10),
@@ -301,8 +326,9 @@ describe('a plan after something happened', () => {
     const before = plan(given)
     const later = planLine({ project: given, now: addSeconds(opening, 300), before, effort: 50_000 })
     if (!later.ok) throw new Error(later.error.kind)
-    const orderOf = (each: typeof before) =>
-      each.stretches.map((stretch) => `${stretch.batchId} ${stretch.stageId}`)
+    const orderOf = (each: typeof before) => [
+      ...new Set(each.stretches.map((stretch) => `${stretch.batchId} ${stretch.stageId}`)),
+    ]
     const [old, now] = [orderOf(before), orderOf(later.value)]
     const same = now.filter((each, index) => each === old[index]).length
     expect(same / now.length).toBeGreaterThan(0.8)

@@ -20,9 +20,9 @@ export function offerText(offer: Offer, project: Pick<Project, 'line'>): string 
 /** `86 %`; never quite certain, never quite hopeless. */
 export function percentText(share: number): string {
   const percent = Math.round(share * 100)
-  if (share > 0 && percent === 0) return '< 1 %'
-  if (share < 1 && percent === 100) return '> 99 %'
-  return `${String(percent)} %`
+  if (share > 0 && percent === 0) return '<\u00A01\u00A0%'
+  if (share < 1 && percent === 100) return '>\u00A099\u00A0%'
+  return `${String(percent)}\u00A0%`
 }
 
 /** What comes of it beside what it was: odds where there is a date, else the day that holds in 80 of 100. */
