@@ -78,6 +78,12 @@ describe('painterSessions', () => {
     expect(found).toEqual({ texts: ['10-24T21:30 300'], notes: ['clocks-change-in-session'] })
   })
 
+  it('the one going on can be dropped as well', () => {
+    const now = at('2026-11-24T19:00:00Z')
+    const dropped = [{ on: date('2026-11-24'), at: '20:00' }]
+    expect(sessions({ dropped }, 1, now).texts).toEqual(['11-26T18:30 150'])
+  })
+
   it('the one going on starts now, and none is found for who is always away', () => {
     expect(sessions({}, 1, at('2026-11-24T19:00:00Z')).texts).toEqual(['11-24T19:00 120'])
     expect(sessions({ off: [{ from: date('2026-01-01'), until: date('2099-01-01') }] }, 3).texts).toEqual([])

@@ -33,6 +33,10 @@ export function painterSessions(
   const rules = painter.rules.length > 0 ? painter.rules : [weekly(evenings)]
   const { timeZone } = evenings
   const dropped = new Set<number>(painter.dropped.map((mark) => momentOf(mark, timeZone)))
+  // The session going on is marked by the moment at which it was dropped.
+  const isDropped = ({ startsAt, endsAt }: Session) =>
+    dropped.has(startsAt) ||
+    (startsAt < from && [...dropped].some((moment) => moment >= startsAt && moment < endsAt))
   const first = addDays(localDateAt(from, timeZone), -1)
   const planned: Session[] = painter.extra
     .map((each) => {
@@ -47,7 +51,7 @@ export function painterSessions(
     for (const rule of rules) {
       if (free || !isOn(rule, date)) continue
       const session = sessionOn(rule, date, timeZone)
-      if (session.endsAt > from && !dropped.has(session.startsAt)) planned.push(session)
+      if (session.endsAt > from && !isDropped(session)) planned.push(session)
     }
     date = addDays(date, 1)
   }
