@@ -37,22 +37,22 @@ interface PlanOutput {
 }
 
 describe('forecast', () => {
-  it('prints odds, the days that hold, what drives them and what would help, the same for a seed', () => {
-    const args = ['forecast', demo, ...now, '--futures', '60', '--seed', '3']
+  it('prints the days that hold, what drives them and what would help, the same for a seed', () => {
+    const job = written(cli('job', 'dip', '--models', '8').stdout)
+    const args = ['forecast', job, ...now, '--futures', '60', '--seed', '3']
     const first = cli(...args)
     expect(first.stderr).toBe('')
     const told = JSON.parse(first.stdout) as {
-      odds: number
+      odds: number | null
       p50: string
       p80: string
       drivers: { share: number }[]
-      offers: { odds: number }[]
+      offers: { p80: string }[]
     }
-    expect(told.odds).toBeGreaterThan(0)
-    expect(told.odds).toBeLessThanOrEqual(1)
+    expect(told.odds).toBeNull()
     expect(told.p50 <= told.p80).toBe(true)
     expect(told.drivers).toHaveLength(3)
-    expect(told.offers.length).toBeGreaterThan(3)
+    expect(told.offers.length).toBeGreaterThan(2)
     expect(cli(...args).stdout).toBe(first.stdout)
   })
 
