@@ -3,7 +3,7 @@ import type { Evenings } from '../project/project.ts'
 import type { Painter, SessionMark, SessionRule } from '../project/planning.ts'
 import { addSeconds, instant, type Instant } from '../units/instant.ts'
 import { addDays, daysBetween, isoWeekday, type LocalDate } from '../units/local-date.ts'
-import { localDateAt, wallClock, type Session } from './sessions.ts'
+import { clockOn, localDateAt, type Session } from './sessions.ts'
 
 /** Something odd about a painter's sessions that the plan went on in spite of. */
 export type CalendarNote =
@@ -87,16 +87,11 @@ function isOn(rule: SessionRule, date: LocalDate): boolean {
 
 /** The moment a mark names; see `wallClock` for times that do not exist or exist twice. */
 export function momentOf({ on, at }: SessionMark, timeZone: string): Instant {
-  return wallClock(on, secondsOfDay(at), timeZone)
-}
-
-function secondsOfDay(text: string): number {
-  const [hours = 0, minutes = 0] = text.split(':').map(Number)
-  return hours * 3600 + minutes * 60
+  return clockOn(on, at, timeZone)
 }
 
 function sessionOn(rule: SessionRule, date: LocalDate, timeZone: string): Session {
-  const startsAt = momentOf({ on: date, at: rule.startsAt }, timeZone)
+  const startsAt = clockOn(date, rule.startsAt, timeZone)
   return { startsAt, endsAt: addSeconds(startsAt, rule.lengthSeconds) }
 }
 
@@ -119,8 +114,8 @@ export function dailyWindows(
 ): readonly { readonly start: number; readonly end: number }[] {
   const spans: { start: number; end: number }[] = []
   for (let date = localDateAt(from, timeZone); ; date = addDays(date, 1)) {
-    const start = (wallClock(date, secondsOfDay(hours.from), timeZone) - from) / 1000
-    const end = (wallClock(date, secondsOfDay(hours.until), timeZone) - from) / 1000
+    const start = (clockOn(date, hours.from, timeZone) - from) / 1000
+    const end = (clockOn(date, hours.until, timeZone) - from) / 1000
     if (start > (until - from) / 1000) return spans
     if (end > start) spans.push({ start, end })
   }

@@ -36,6 +36,12 @@ export function wallClock(date: LocalDate, secondsOfDay: number, timeZone: strin
   return instant(Math.min(...(exists.length > 0 ? exists : [before])))
 }
 
+/** The moment a clock in `timeZone` shows `HH:MM` on `date`; see `wallClock`. */
+export function clockOn(date: LocalDate, clock: string, timeZone: string): Instant {
+  const [hours = 0, minutes = 0] = clock.split(':').map(Number)
+  return wallClock(date, hours * 3600 + minutes * 60, timeZone)
+}
+
 /**
  * The next `count` sessions that end after `from`; the one going on at `from` starts at `from`.
  * Daylight saving: a session starts at its wall-clock time (moved past the gap where that time does
@@ -44,13 +50,12 @@ export function wallClock(date: LocalDate, secondsOfDay: number, timeZone: strin
  */
 export function expandSessions(evenings: Evenings, from: Instant, count: number): readonly Session[] {
   if (evenings.weekdays.length === 0) throw new RangeError('no evening to paint on')
-  const [hours = 0, mins = 0] = evenings.startsAt.split(':').map(Number)
   const sessions: Session[] = []
   // Yesterday's session may still be going on after midnight.
   let date = addDays(localDateAt(from, evenings.timeZone), -1)
   while (sessions.length < count) {
     if (evenings.weekdays.includes(isoWeekday(date))) {
-      const startsAt = wallClock(date, hours * 3600 + mins * 60, evenings.timeZone)
+      const startsAt = clockOn(date, evenings.startsAt, evenings.timeZone)
       const endsAt = addSeconds(startsAt, evenings.lengthSeconds)
       const begins = instant(Math.max(startsAt, from, sessions.at(-1)?.endsAt ?? from))
       if (endsAt > begins) sessions.push({ startsAt: begins, endsAt })

@@ -14,9 +14,10 @@ export interface LowerBound {
 
 export function lowerBound(instance: PlanInstance): LowerBound {
   const chains = new Map<number, number>()
+  const slots = slotsOnce(instance)
   return {
     workContent: workContent(instance),
-    longestChain: Math.max(0, ...instance.batches.map((_, batch) => chain(instance, batch, chains))),
+    longestChain: Math.max(0, ...instance.batches.map((_, batch) => chain(instance, batch, chains, slots))),
     busiestPainter: Math.max(0, ...instance.painters.map((_, painter) => ownWork(instance, painter))),
   }
 }
@@ -127,25 +128,30 @@ function atWork(instance: PlanInstance, painters: readonly number[], work: numbe
 }
 
 /** One batch with every painter to itself, free to pause between any two models. */
-function chain(instance: PlanInstance, index: number, known: Map<number, number>): number {
+function chain(instance: PlanInstance, index: number, known: Map<number, number>, slots: SlotsOf): number {
   const done = known.get(index)
   if (done !== undefined) return done
   known.set(index, 0)
   const batch = instance.batches[index]
-  const end = batch ? chainOf(instance, batch, known) : 0
+  const end = batch ? chainOf(instance, batch, known, slots) : 0
   known.set(index, end)
   return end
 }
 
-function chainOf(instance: PlanInstance, batch: PlanBatch, known: Map<number, number>): number {
+function chainOf(
+  instance: PlanInstance,
+  batch: PlanBatch,
+  known: Map<number, number>,
+  slotsBy: SlotsOf,
+): number {
   const slots = createRegionSlots(batch, instance.regionCount)
   let clock = 0
   for (const task of batch.tasks) {
     let joined = 0
-    for (const each of task.joins) joined = Math.max(joined, chain(instance, each, known))
+    for (const each of task.joins) joined = Math.max(joined, chain(instance, each, known, slotsBy))
     const hands = quickest(instance, task)
     const wait = leastWait(task)
-    const places = slotsFor(instance, task)
+    const places = slotsFor(instance, task, slotsBy)
     for (const model of task.models) {
       // Several painters may be at different models of the batch.
       const from = instance.painters.length > 1 ? 0 : clock
@@ -158,10 +164,23 @@ function chainOf(instance: PlanInstance, batch: PlanBatch, known: Map<number, nu
   return slots.allDryAt()
 }
 
-function slotsFor(instance: PlanInstance, task: PlanTask): readonly DeskSlots[] {
+type SlotsOf = (painter: number, windows: number | null) => DeskSlots
+
+/** The slots of each painter and windows, laid out once: every task asks for them. */
+function slotsOnce(instance: PlanInstance): SlotsOf {
+  const known = new Map<string, DeskSlots>()
+  return (painter, windows) => {
+    const key = `${String(painter)} ${String(windows)}`
+    const slots = known.get(key) ?? slotsOf(instance, painter, windows)
+    known.set(key, slots)
+    return slots
+  }
+}
+
+function slotsFor(instance: PlanInstance, task: PlanTask, slots: SlotsOf): readonly DeskSlots[] {
   return Array.from({ length: 1 + task.others.length }, (_, at) => wayOf(task, at)).flatMap((way) =>
     (way.painters ?? instance.painters.map((_, painter) => painter)).map((painter) =>
-      slotsOf(instance, painter, way.windows),
+      slots(painter, way.windows),
     ),
   )
 }

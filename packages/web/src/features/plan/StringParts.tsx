@@ -1,5 +1,5 @@
 import type { Instant } from '@seriatim/core'
-import type { PointerEvent as ReactPointerEvent } from 'react'
+import type { PointerEvent as ReactPointerEvent, SVGProps } from 'react'
 import { clockText, dayText } from '../../shared/format/index.ts'
 import type { Band, BatchString, StringLayout } from './string-layout.ts'
 
@@ -91,6 +91,11 @@ export function Ground({
   )
 }
 
+/** A line from one point of a string to another. */
+function Way({ way, ...look }: { readonly way: BatchString['drying'][number] } & SVGProps<SVGLineElement>) {
+  return <line x1={way.from.x} y1={way.from.y} x2={way.to.x} y2={way.to.y} {...look} />
+}
+
 interface BatchLineProps {
   readonly string: BatchString
   readonly dim: boolean
@@ -103,30 +108,11 @@ export function BatchLine({ string, dim, chosen, onHover, onTake }: BatchLinePro
   const colour = colourOf(string.unit)
   return (
     <g opacity={dim ? 0.18 : 1}>
-      {string.resting.map(({ from, to }, index) => (
-        <line
-          key={index}
-          x1={from.x}
-          y1={from.y}
-          x2={to.x}
-          y2={to.y}
-          stroke={colour}
-          strokeWidth="1"
-          strokeDasharray="1 4"
-          opacity="0.8"
-        />
+      {string.resting.map((way, index) => (
+        <Way key={index} way={way} stroke={colour} strokeWidth="1" strokeDasharray="1 4" opacity="0.8" />
       ))}
-      {string.drying.map(({ from, to }, index) => (
-        <line
-          key={index}
-          x1={from.x}
-          y1={from.y}
-          x2={to.x}
-          y2={to.y}
-          stroke={colour}
-          strokeWidth="2"
-          strokeDasharray="4 3"
-        />
+      {string.drying.map((way, index) => (
+        <Way key={index} way={way} stroke={colour} strokeWidth="2" strokeDasharray="4 3" />
       ))}
       {string.hands.map((hands) => (
         <g
@@ -137,34 +123,10 @@ export function BatchLine({ string, dim, chosen, onHover, onTake }: BatchLinePro
           className="cursor-pointer touch-pan-x"
         >
           {chosen === hands ? (
-            <line
-              x1={hands.from.x}
-              y1={hands.from.y}
-              x2={hands.to.x}
-              y2={hands.to.y}
-              stroke="var(--hands)"
-              strokeWidth="12"
-              strokeLinecap="round"
-              opacity="0.35"
-            />
+            <Way way={hands} stroke="var(--hands)" strokeWidth="12" strokeLinecap="round" opacity="0.35" />
           ) : null}
-          <line
-            x1={hands.from.x}
-            y1={hands.from.y}
-            x2={hands.to.x}
-            y2={hands.to.y}
-            stroke={colour}
-            strokeWidth="4"
-            strokeLinecap="round"
-          />
-          <line
-            x1={hands.from.x}
-            y1={hands.from.y}
-            x2={hands.to.x}
-            y2={hands.to.y}
-            stroke="transparent"
-            strokeWidth="14"
-          />
+          <Way way={hands} stroke={colour} strokeWidth="4" strokeLinecap="round" />
+          <Way way={hands} stroke="transparent" strokeWidth="14" />
           <circle
             cx={hands.to.x}
             cy={hands.to.y}

@@ -27,6 +27,15 @@ export function readCalendar(text: string, from: Instant, until: Instant): Calen
     return { ok: false, error: 'This is not an iCalendar file: its first line should be BEGIN:VCALENDAR.' }
   }
   if (calendar.name !== 'vcalendar') return { ok: false, error: 'This file holds no calendar.' }
+  try {
+    return appointmentsOf(calendar, from, until)
+  } catch {
+    // The library throws at what it cannot read, and at an entry without a beginning.
+    return { ok: false, error: 'This calendar has an entry that cannot be read: a time is missing or wrong.' }
+  }
+}
+
+function appointmentsOf(calendar: ICAL.Component, from: Instant, until: Instant): CalendarText {
   for (const zone of calendar.getAllSubcomponents('vtimezone')) {
     const known = new ICAL.Timezone(zone)
     if (!ICAL.TimezoneService.has(known.tzid)) ICAL.TimezoneService.register(known)
