@@ -136,17 +136,24 @@ function Offers({
   }
   const gain = ({ forecast }: TriedOffer) =>
     (forecast.odds ?? 0) - (before.odds ?? 0) || (before.p80 ?? 0) - (forecast.p80 ?? Number.MAX_SAFE_INTEGER)
-  const sorted = offers.toSorted((a, b) => gain(b) - gain(a))
+  // In the order they come in: a button is not to move away under the hand.
+  const best = offers.reduce<TriedOffer | null>(
+    (most, each) => (gain(each) > (most ? gain(most) : 0) ? each : most),
+    null,
+  )
   return (
     <div>
       <h3 className="text-base">What it would buy, each planned and drawn anew</h3>
       <ul className="mt-1">
-        {sorted.map(({ offer, forecast }) => (
+        {offers.map(({ offer, forecast }) => (
           <li
             key={JSON.stringify(offer)}
             className="flex flex-wrap items-center gap-x-3 border-t border-paper-edge py-0.5 text-sm"
           >
-            <span className="min-w-0 grow">{offerText(offer, project)}</span>
+            <span className="min-w-0 grow">
+              {offerText(offer, project)}
+              {offer === best?.offer ? <b className="ml-2 text-xs text-done">buys most</b> : null}
+            </span>
             <b className="figures">{outcomeText(before, forecast, timeZone)}</b>
             <Button
               weight="quiet"
