@@ -18,12 +18,15 @@ const airReadingSchema = z.object({
   source: z.enum(['typed', 'file', 'simulated']),
 })
 
-export const airReadingsSchema = z
-  .array(airReadingSchema)
-  .max(10_000, { error: 'Up to 10,000 readings at a time.' })
-  .readonly()
+/** Readings to add; of two for one moment the later word stands. */
+export const putAirSchema = z.object({
+  readings: z
+    .array(airReadingSchema)
+    .max(10_000, { error: 'Up to 10,000 readings at a time.' })
+    .readonly(),
+})
 
-/** Readings, to add or as they stand; of two for one moment the later word stands. */
-export const airSchema = z.object({ readings: airReadingsSchema })
+/** Readings as they stand. */
+export const airSchema = z.object({ readings: z.array(airReadingSchema).readonly() })
 
 export type AirReading = z.output<typeof airReadingSchema>

@@ -1,18 +1,34 @@
-import { verdicts, type EventId, type ModelId, type Seconds, type StageId } from '@seriatim/core'
+import {
+  verdicts,
+  type DeviceId,
+  type EventId,
+  type ModelId,
+  type PainterId,
+  type ProgressEvent,
+  type Seconds,
+  type StageId,
+} from '@seriatim/core'
 import { z } from 'zod'
-import { idOf, instantField, optionalTextField, textField } from './fields.ts'
+import { idOf, instantField, nameOf, optionalTextField, secondsField, textField } from './fields.ts'
 
-const recorded = { id: idOf<EventId>(), at: instantField }
+/** A device counts what it records from 1; so far nobody comes. */
+const largestNumber = 2_147_483_647
 
-const overModels = {
-  ...recorded,
-  stageId: idOf<StageId>(),
-  modelIds: z
-    .array(idOf<ModelId>())
-    .min(1, { error: 'Name at least one model.' })
-    .max(1000, { error: 'Up to 1,000 models in one go.' })
-    .readonly(),
-}
+export const recordedBySchema = z.object({
+  device: idOf<DeviceId>(),
+  number: z.int().min(0).max(largestNumber),
+  painter: nameOf<PainterId>().nullable(),
+})
+
+const recorded = { id: idOf<EventId>(), at: instantField, by: recordedBySchema.exactOptional() }
+
+const modelsField = z
+  .array(idOf<ModelId>())
+  .min(1, { error: 'Name at least one model.' })
+  .max(1000, { error: 'Up to 1,000 models in one go.' })
+  .readonly()
+
+const overModels = { ...recorded, stageId: idOf<StageId>(), modelIds: modelsField }
 
 /** Time at the desk: more than none, and no more than a day without sleep. */
 const workField = z
@@ -22,7 +38,12 @@ const workField = z
 
 /** One entry of the progress log; the id is a UUIDv7 made by whoever records it, so sending twice is harmless. */
 export const eventSchema = z.discriminatedUnion('kind', [
-  z.object({ ...overModels, kind: z.literal('punched') }),
+  z.object({
+    ...overModels,
+    kind: z.literal('punched'),
+    drySeconds: secondsField.exactOptional(),
+    worthSeconds: secondsField.exactOptional(),
+  }),
   z.object({ ...overModels, kind: z.literal('cleared') }),
   z.object({ ...overModels, kind: z.literal('touch-up'), note: optionalTextField(400) }),
   z.object({ ...overModels, kind: z.literal('clock-started') }),
@@ -31,8 +52,13 @@ export const eventSchema = z.discriminatedUnion('kind', [
     ...recorded,
     kind: z.literal('milestone'),
     stageIds: z.array(idOf<StageId>()).min(1, { error: 'Name at least one stage.' }).max(80).readonly(),
-    modelIds: overModels.modelIds,
+    modelIds: modelsField,
     workSeconds: workField,
+    waits: z
+      .array(z.object({ stageId: idOf<StageId>(), drySeconds: secondsField }))
+      .max(80)
+      .readonly()
+      .exactOptional(),
   }),
   z.object({
     ...overModels,
@@ -48,17 +74,23 @@ export const eventSchema = z.discriminatedUnion('kind', [
     note: textField('the reason', 200),
   }),
   z.object({ ...recorded, kind: z.literal('undone'), targetId: idOf<EventId>() }),
-])
+]) satisfies z.ZodType<ProgressEvent, unknown>
 
-export const eventLogSchema = z.object({ events: z.array(eventSchema) })
-
-/** What is sent in one request. */
-export const newEventsSchema = z.object({
-  events: z
-    .array(eventSchema)
-    .min(1, { error: 'Send at least one event.' })
-    .max(500, { error: 'Up to 500 events at a time.' }),
+/** What can become of an event that was sent. */
+export const eventVerdictSchema = z.object({
+  id: z.string(),
+  verdict: z.enum([
+    /** It is in the log now. */
+    'taken',
+    /** It was there before, with the same content. */
+    'known',
+    /** It can never be taken as it is; the reason is a sentence for a person. */
+    'refused',
+  ]),
+  reason: z.string().exactOptional(),
 })
+
+export type EventVerdict = z.output<typeof eventVerdictSchema>
 
 /** An event as it goes over the wire and into a file. */
 export type EventJson = z.input<typeof eventSchema>

@@ -1,34 +1,39 @@
 import './messages.ts'
 
-export { airReadingsSchema, airSchema, type AirReading } from './air.ts'
+export { airSchema, type AirReading } from './air.ts'
+export {
+  commandSchema,
+  loggedChangeSchema,
+  newChangeSchema,
+  type CommandVerdict,
+  type LoggedChange,
+  type NewChange,
+} from './commands.ts'
 export { demoProjectId } from './demo-project-id.ts'
-export { eventLogSchema, eventSchema, newEventsSchema, type EventJson } from './event.ts'
+export { eventSchema, type EventJson, type EventVerdict } from './event.ts'
+export { unkeepableText } from './fields.ts'
+export { batchNames } from './files/project-file-v1.ts'
+export { anyProjectFileSchema } from './files/read-project-file.ts'
 export { broughtRatesSchema, handSchema, putBroughtRatesSchema, type BroughtRate, type Hand } from './hand.ts'
 export { moveProjectFile } from './move-project-file.ts'
 export { fieldErrors, pathText, problemSchema, type Problem, type ProblemKind } from './problem.ts'
 export { projectJsonSchema } from './project-json-schema.ts'
-export { projectFileSchema, type ProjectFile, type ProjectFileJson } from './project-file.ts'
+export { mostEvents, projectFileSchema, type ProjectFile, type ProjectFileJson } from './project-file.ts'
+export { eventJson, packLog, unpackLog, type PackedLog } from './packed-log.ts'
 export {
   modelSchema,
+  lineSchema,
   projectSchema,
   projectSettingsSchema,
   projectSummarySchema,
   stageSchema,
   storedProjectSchema,
   unitSchema,
+  unitsSchema,
   type ProjectSettings,
   type ProjectSummary,
   type StoredProject,
 } from './project.ts'
-export { materialSchema, recipeSchema, shelfSchema } from './recipe.ts'
+export { materialSchema, mostMaterials, recipeSchema, recipesSchema, shelfSchema } from './recipe.ts'
 export { renumberProjectFile } from './renumber-project-file.ts'
-export {
-  atRevisionSchema,
-  createProjectSchema,
-  putLineSchema,
-  putMaterialsSchema,
-  putRecipesSchema,
-  putSettingsSchema,
-  putUnitSchema,
-  shelfAnswerSchema,
-} from './requests.ts'
+export { routes, type Route } from './routes.ts'

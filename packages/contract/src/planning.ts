@@ -8,12 +8,13 @@ import {
   type StageId,
 } from '@seriatim/core'
 import { z } from 'zod'
-import { idOf, localDateField, secondsField, textField } from './fields.ts'
+import { idOf, localDateField, nameOf, secondsField, textField } from './fields.ts'
 
 export const clockField = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, { error: 'Give a time as HH:MM.' })
 
 export const weekdaysField = z
   .array(z.int().min(1).max(7))
+  .max(7, { error: 'A week has seven days.' })
   .min(1, { error: 'Choose at least one evening a week.' })
   .refine((days) => new Set(days).size === days.length, { error: 'Name each weekday once.' })
 
@@ -23,14 +24,14 @@ export const sittingSecondsField = secondsField.refine((length) => length >= 300
 
 const sessionMark = { on: localDateField, at: clockField }
 
-const painterSchema = z.object({
-  id: z.string().min(1).max(80) as unknown as z.ZodType<PainterId, string>,
+export const painterSchema = z.object({
+  id: nameOf<PainterId>(),
   name: textField('the painter a name', 60),
   pace: z
     .number({ error: 'Give the pace as a number: 1 as estimated, 2 takes twice as long.' })
     .min(0.2, { error: 'A pace is 0.2 at least.' })
     .max(5, { error: 'A pace is 5 at most.' }),
-  cannot: z.array(z.enum(techniques)).readonly(),
+  cannot: z.array(z.enum(techniques)).max(60).readonly(),
   rules: z
     .array(
       z.object({
@@ -62,9 +63,14 @@ const painterSchema = z.object({
     .readonly(),
 })
 
-/** See `Planning` in the core. Batches are named by unit and number. */
-export const planningSchema = z
-  .object({
+export const pinSchema = z.object({
+  batchId: nameOf<BatchId>(),
+  stageId: idOf<StageId>(),
+  ...sessionMark,
+})
+
+/** See `Planning` in the core. Batches are named by the models they begin and end with. */
+const wholePlanningSchema = z.object({
     painters: z
       .array(painterSchema)
       .min(1, { error: 'Somebody has to paint.' })
@@ -73,20 +79,15 @@ export const planningSchema = z
     teamwork: z.enum(teamworks),
     aims: z
       .array(z.enum(aims))
+      .max(aims.length)
       .refine((order) => new Set(order).size === order.length, { error: 'Name each aim once.' })
       .readonly(),
     first: z
-      .array(z.string().max(80) as unknown as z.ZodType<BatchId, string>)
+      .array(nameOf<BatchId>())
       .max(500)
       .readonly(),
     pins: z
-      .array(
-        z.object({
-          batchId: z.string().max(80) as unknown as z.ZodType<BatchId, string>,
-          stageId: idOf<StageId>(),
-          ...sessionMark,
-        }),
-      )
+      .array(pinSchema)
       .max(500)
       .readonly(),
     sprayPlaces: z.int().min(1, { error: 'At least one can spray.' }).max(20),
@@ -108,4 +109,8 @@ export const planningSchema = z
       .min(0, { error: 'A share is 0 at least.' })
       .max(0.9, { error: 'At most nine of ten sessions fall out.' }),
   })
-  .default(plainPlanning)
+
+export const planningSchema = wholePlanningSchema.default(plainPlanning)
+
+/** The wishes by field; what is a list of things is put and taken one by one. */
+export const wishFields = wholePlanningSchema.omit({ painters: true, pins: true }).shape

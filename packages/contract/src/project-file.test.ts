@@ -32,12 +32,12 @@ describe('a project file', () => {
 
   it.each<[string, (file: ProjectFileJson) => void]>([
     ['format: This is not a Seriatim project file.', (file) => Object.assign(file, { format: 'other' })],
-    ['version: This file was made by a newer Seriatim.', (file) => Object.assign(file, { version: 2 })],
+    ['version: This file was made by a newer Seriatim.', (file) => Object.assign(file, { version: 3 })],
     ['project.name: Give the project a name.', (file) => (file.project.name = '  ')],
     ['project.dueOn: Give a day that exists, as YYYY-MM-DD.', (file) => (file.project.dueOn = '2026-02-30')],
     [
       'project.evenings.weekdays: Choose at least one evening a week.',
-      (file) => (file.project.evenings.weekdays = []),
+      (file) => Object.assign(file.project.evenings, { weekdays: [] }),
     ],
     [
       'project.evenings.timeZone: This time zone is not known here.',
@@ -78,7 +78,7 @@ describe('a project file', () => {
     ],
     [
       'project.line[2].notNeededBy[0]: No unit of this file has this id.',
-      (file) => (file.project.line[2]!.notNeededBy[0] = demo.project.id),
+      (file) => Object.assign(file.project.line[2]!, { notNeededBy: [demo.project.id] }),
     ],
     [
       'events[0].at: Give a moment as ISO 8601 with an offset, such as 2026-11-24T19:30:00Z.',

@@ -5,17 +5,23 @@ import { instantField } from './fields.ts'
 import { projectSchema } from './project.ts'
 import { shelfSchema } from './recipe.ts'
 
+/** How many records a project holds at most: a hundred models through fifty stages, forty times over. */
+export const mostEvents = 200_000
+
 /** The open file format: a whole project with its log. See docs/format.md. */
 export const projectFileSchema = z
   .object({
     format: z.literal('seriatim-project', { error: 'This is not a Seriatim project file.' }),
-    version: z.literal(1, { error: 'This file was made by a newer Seriatim.' }),
+    version: z.literal(2, { error: 'This file was made by a newer Seriatim.' }),
     /** The moment the file speaks from; a demo is moved from here to now. */
     writtenAt: instantField,
     /** The materials that the recipes name. */
     shelf: shelfSchema.default([]),
     project: projectSchema,
-    events: z.array(eventSchema).max(200_000, { error: 'A file holds up to 200,000 events.' }),
+    events: z
+      .array(eventSchema)
+      .max(mostEvents, { error: 'A project holds up to 200,000 records.' })
+      .readonly(),
   })
   .superRefine((file, context) => {
     const refuse = (path: (string | number)[], message: string, input: unknown) => {
@@ -71,7 +77,9 @@ export const projectFileSchema = z
     if (events.size < file.events.length) refuse(['events'], 'Two events share an id.', undefined)
     file.events.forEach((event, e) => {
       if ('targetId' in event) {
-        if (!events.has(event.targetId)) {
+        if (event.targetId === event.id) {
+          refuse(['events', e, 'targetId'], 'An event cannot aim at itself.', event.targetId)
+        } else if (!events.has(event.targetId)) {
           refuse(['events', e, 'targetId'], 'No event of this file has this id.', event.targetId)
         }
         return

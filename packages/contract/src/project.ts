@@ -10,7 +10,7 @@ import {
   type UnitId,
 } from '@seriatim/core'
 import { z } from 'zod'
-import { recipesSchema, stepRefSchema } from './recipe.ts'
+import { recipeSchema, recipesSchema, stepRefSchema } from './recipe.ts'
 import { clockField, planningSchema, sittingSecondsField, weekdaysField } from './planning.ts'
 import { idOf, localDateField, optionalTextField, refuseTwins, secondsField, textField } from './fields.ts'
 
@@ -42,9 +42,18 @@ export const unitSchema = z
     models: z
       .array(modelSchema)
       .max(1000, { error: 'A unit holds up to 1,000 models.' })
-      .superRefine((models, context) => refuseTwins(models, context, 'models')),
+      .superRefine((models, context) => refuseTwins(models, context, 'models'))
+      .readonly(),
   })
   .superRefine((unit, context) => {
+    if (unit.joinedAt?.unitId === unit.id) {
+      context.addIssue({
+        code: 'custom',
+        path: ['joinedAt', 'unitId'],
+        message: 'A unit cannot be joined to itself.',
+        input: unit.joinedAt.unitId,
+      })
+    }
     const models = new Set<string>(unit.models.map((model) => model.id))
     unit.pilot.forEach((id, index) => {
       if (models.has(id)) return
@@ -87,7 +96,8 @@ const touchSchema = z.discriminatedUnion('kind', [
     regions: z
       .array(textField('the region a name', 40))
       .min(1, { error: 'Name at least one region, or choose the whole model.' })
-      .max(30, { error: 'Up to 30 regions.' }),
+      .max(30, { error: 'Up to 30 regions.' })
+      .readonly(),
   }),
   z.object({ kind: z.literal('base') }),
 ])
@@ -103,13 +113,14 @@ export const stageSchema = z
     dryingMinSeconds: secondsField,
     dryingMaxSeconds: secondsField,
     nextWithinSeconds: secondsField.nullable().default(null),
-    notNeededBy: z.array(idOf<UnitId>()),
+    notNeededBy: z.array(idOf<UnitId>()).max(200).readonly(),
     limits: z
-      .array(z.object({ unitId: idOf<UnitId>(), roles: z.array(z.string()).min(1).readonly() }))
+      .array(z.object({ unitId: idOf<UnitId>(), roles: z.array(z.string().max(80)).min(1).max(50).readonly() }))
+      .max(200)
       .readonly()
       .default([]),
     tableReady: z.boolean(),
-    cautions: z.array(z.enum(['spray', 'solvent', 'oily-rags', 'knife', 'dust', 'glue'])),
+    cautions: z.array(z.enum(['spray', 'solvent', 'oily-rags', 'knife', 'dust', 'glue'])).max(6).readonly(),
     note: optionalTextField(400),
     technique: z
       .enum(techniques, { error: `Choose a technique: ${techniques.join(', ')}.` })
@@ -133,12 +144,13 @@ export const lineSchema = z
   .array(stageSchema)
   .max(80, { error: 'A line has up to 80 stages.' })
   .superRefine((stages, context) => refuseTwins(stages, context, 'stages'))
+  .readonly()
 
 const eveningsSchema = z.object({
-  weekdays: weekdaysField,
+  weekdays: weekdaysField.readonly(),
   startsAt: clockField,
   lengthSeconds: sittingSecondsField,
-  timeZone: z.string().refine(isTimeZone, { error: 'This time zone is not known here.' }),
+  timeZone: z.string().max(80).refine(isTimeZone, { error: 'This time zone is not known here.' }),
 })
 
 /** What a project is told about itself, apart from its roster and its line. */
@@ -164,15 +176,31 @@ export const projectSettingsSchema = z.object({
   planning: planningSchema,
 })
 
+/** How many models a project holds at most: what a studio paints in years. */
+const mostModels = 10_000
+
+export const unitsSchema = z
+  .array(unitSchema)
+  .max(200, { error: 'A project holds up to 200 units.' })
+  .refine((units) => units.reduce((sum, unit) => sum + unit.models.length, 0) <= mostModels, {
+    error: `A project holds up to ${mostModels.toLocaleString('en')} models.`,
+  })
+  .readonly()
+
 export const projectSchema = projectSettingsSchema.extend({
   id: idOf<ProjectId>(),
-  units: z.array(unitSchema).max(200, { error: 'A project holds up to 200 units.' }),
+  units: unitsSchema,
   recipes: recipesSchema.default([]),
   line: lineSchema,
 })
 
-/** A project as the server holds it; `revision` grows with every change to it. */
-export const storedProjectSchema = projectSchema.extend({ revision: z.int().min(0) })
+/** A project as the server holds it; `revision` grows with every change to it. What is there is shown: lists have no end here. */
+export const storedProjectSchema = projectSchema.extend({
+  units: z.array(unitSchema).readonly(),
+  recipes: z.array(recipeSchema).readonly(),
+  line: z.array(stageSchema).readonly(),
+  revision: z.int().min(0),
+})
 
 export const projectSummarySchema = z.object({
   id: idOf<ProjectId>(),

@@ -53,9 +53,11 @@ export const materialSchema = z
     error: 'The longest drying cannot be shorter than the shortest.',
   })
 
+export const mostMaterials = 5000
+
 export const shelfSchema = z
   .array(materialSchema)
-  .max(5000, { error: 'A shelf holds up to 5,000 materials.' })
+  .max(mostMaterials, { error: 'A shelf holds up to 5,000 materials.' })
   .superRefine((materials, context) => {
     refuseTwins(materials, context, 'materials')
     const names = new Map<string, number>()
@@ -78,7 +80,7 @@ const regionSchema = z.object({
   finish: z.enum(finishes),
   areaShare: share('The area'),
   parts: z.int({ error: 'Give a whole number of parts.' }).min(0).max(500),
-  neighbours: z.array(z.string()).max(30).readonly(),
+  neighbours: z.array(z.string().max(40)).max(40).readonly(),
   depth: z.int().min(0).max(9),
   bare: z.boolean(),
   apart: optionalTextField(40).default(''),
@@ -96,18 +98,18 @@ const mixSchema = z
 
 const technique = z.enum(techniques, { error: `Choose a technique: ${techniques.join(', ')}.` })
 
-const stepSchema = z.object({
+export const stepSchema = z.object({
   id: idOf<StepId>(),
   on: z.union([
     z.literal('whole'),
-    z.array(z.string()).min(1, { error: 'Name at least one region.' }).readonly(),
+    z.array(z.string().max(40)).min(1, { error: 'Name at least one region.' }).max(40).readonly(),
   ]),
   mix: mixSchema,
   technique,
   coats: z.int({ error: 'Give a whole number of coats.' }).min(1).max(20),
   note: optionalTextField(400),
   standard: z.enum(standards),
-  roles: z.array(z.string()).max(50).readonly(),
+  roles: z.array(z.string().max(80)).max(50).readonly(),
   wetGroup: z.string().max(40).nullable(),
   dryingSeconds: z.object({ min: secondsField, max: secondsField }).nullable(),
   spray: z
@@ -154,7 +156,7 @@ export const recipeSchema = z
     regions: regionsSchema,
     steps: stepsSchema,
     preferences: preferencesSchema,
-    silenced: z.array(z.object({ rule: z.enum(ruleIds), note: textField('the reason', 200) })).readonly(),
+    silenced: z.array(z.object({ rule: z.enum(ruleIds), note: textField('the reason', 200) })).max(60).readonly(),
     versions: z
       .array(versionSchema)
       .max(50, { error: 'A recipe keeps up to 50 versions.' })

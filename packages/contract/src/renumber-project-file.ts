@@ -1,8 +1,11 @@
+import type { StageWait } from '@seriatim/core'
 import type { ProjectFile } from './project-file.ts'
 
 /** The same project under ids of its own, so that a copy can stand beside the first. `makeId` must not repeat itself. */
 export function renumberProjectFile(file: ProjectFile, makeId: () => string): ProjectFile {
   const known = new Map<string, string>()
+  const renewWaits = (waits: readonly StageWait[] | undefined) =>
+    waits ? { waits: waits.map((wait) => ({ ...wait, stageId: renew(wait.stageId) })) } : {}
   const renew = <Id extends string>(id: Id): Id => {
     const fresh = known.get(id) ?? makeId()
     known.set(id, fresh)
@@ -48,20 +51,22 @@ export function renumberProjectFile(file: ProjectFile, makeId: () => string): Pr
       if ('targetId' in event) return { ...event, id, targetId: renew(event.targetId) }
       const modelIds = event.modelIds.map(renew)
       return event.kind === 'milestone'
-        ? { ...event, id, stageIds: event.stageIds.map(renew), modelIds }
+        ? { ...event, id, stageIds: event.stageIds.map(renew), modelIds, ...renewWaits(event.waits) }
         : { ...event, id, stageId: renew(event.stageId), modelIds }
     }),
   }
 }
 
-/** A batch is named by its unit's id and a number. */
+/** A batch is named by the models it begins and ends with. */
 function renumberPlanning(
   planning: ProjectFile['project']['planning'],
   renew: <Id extends string>(id: Id) => Id,
 ): ProjectFile['project']['planning'] {
   const renewBatch = <Id extends string>(id: Id): Id => {
-    const [unitId = '', number = ''] = id.split('/')
-    return `${renew(unitId)}/${number}` as Id
+    return id
+      .split('..')
+      .map((model) => renew(model))
+      .join('..') as Id
   }
   return {
     ...planning,

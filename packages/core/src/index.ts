@@ -62,12 +62,22 @@ export { planLine, solveLine, type PlanningInput, type SolvedLine } from './plan
 export { runSheets, type Drying, type RunSheet, type RunSheetEntry } from './planning/run-sheet.ts'
 export { batchHole, type BatchHole } from './progress/batch-hole.ts'
 export { dryingShelf, type DryingEntry } from './progress/drying-shelf.ts'
-export { verdicts, type ProgressEvent, type Verdict } from './progress/event.ts'
-export { foldProgress, type Clock, type Lap, type Mark, type Progress } from './progress/fold-progress.ts'
+export { verdicts, type ProgressEvent, type RecordedBy, type StageWait, type Verdict } from './progress/event.ts'
+export { foldProgress } from './progress/fold-progress.ts'
+export { clockOf, type Clock, type Lap, type Mark, type Progress } from './progress/progress.ts'
+export { createProgressLog, type ProgressLog } from './progress/progress-log.ts'
 export { holeState, isThrough, type HoleState } from './progress/hole-state.ts'
 export { workLeft, type WorkLeft } from './progress/work-left.ts'
 export { spreadStep, spreadVariants } from './project/spread-variants.ts'
-export { batchSizesText, largestBatchSize, splitIntoBatches, type Batch } from './project/batches.ts'
+export {
+  batchesMeant,
+  batchIdOf,
+  batchSizesText,
+  largestBatchSize,
+  meansBatch,
+  splitIntoBatches,
+  type Batch,
+} from './project/batches.ts'
 export {
   plainPlanning,
   teamworks,
@@ -152,6 +162,8 @@ export { factsOf, joinWords, stepText, type Shelf, type StepFacts } from './reci
 export { techniques, type Technique } from './recipe/technique.ts'
 export type {
   BatchId,
+  ChangeId,
+  DeviceId,
   EventId,
   MaterialId,
   ModelId,
@@ -167,3 +179,19 @@ export { addDays, daysBetween, isoWeekday, parseLocalDate, type LocalDate } from
 export { seededRandom, type RandomUnit } from './units/random.ts'
 export { failure, success, type Result } from './units/result.ts'
 export { minutes, seconds, type Seconds } from './units/seconds.ts'
+export {
+  applyCommand,
+  clashes,
+  commandsBetween,
+  invertCommand,
+  projectFields,
+  sameJson,
+  touchedBy,
+  valueNow,
+  withoutDangling,
+  type Command,
+  type CommandRefusal,
+  type Fields,
+  type Listed,
+  type Thing,
+} from './changes/index.ts'

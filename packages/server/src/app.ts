@@ -1,8 +1,9 @@
 import { serveStatic } from '@hono/node-server/serve-static'
+import { routes } from '@seriatim/contract'
 import type { Instant } from '@seriatim/core'
 import { sql } from 'drizzle-orm'
 import { Hono } from 'hono'
-import { bodyLimit } from 'hono/body-limit'
+import { compress } from 'hono/compress'
 import { secureHeaders } from 'hono/secure-headers'
 import type { Logger } from 'pino'
 import type { Database } from './db/client.ts'
@@ -10,9 +11,12 @@ import { airRoutes } from './features/air/routes.ts'
 import { handRoutes } from './features/hand/routes.ts'
 import { progressRoutes } from './features/progress/routes.ts'
 import { projectRoutes } from './features/projects/routes.ts'
+import { createSummaries } from './features/projects/summaries.ts'
 import { shelfRoutes } from './features/shelf/routes.ts'
 import { onError } from './http/on-error.ts'
+import { ownPagesOnly } from './http/own-pages-only.ts'
 import { problemResponse, RequestProblem } from './http/problem.ts'
+import { serveRoute } from './http/serve-route.ts'
 
 export interface AppOptions {
   readonly db: Database
@@ -22,51 +26,66 @@ export interface AppOptions {
   readonly webRoot?: string | undefined
 }
 
-const largestBody = 32 * 1024 * 1024
+function createApi({ db, now }: AppOptions): Hono {
+  const api = new Hono()
+  const summaries = createSummaries(db, now)
+  serveRoute(api, routes.health, async () => {
+    await db.execute(sql`select 1`)
+    return { ok: true as const, now: now() }
+  })
+  projectRoutes(api, db, now, summaries)
+  progressRoutes(api, db, now)
+  shelfRoutes(api, db)
+  handRoutes(api, db, summaries)
+  airRoutes(api, db, now)
+  return api
+}
 
-const createApi = ({ db, now }: AppOptions) =>
-  new Hono()
-    .get('/health', async (context) => {
-      await db.execute(sql`select 1`)
-      return context.json({ ok: true })
-    })
-    .route('/projects', projectRoutes(db, now))
-    .route('/projects', progressRoutes(db))
-    .route('/shelf', shelfRoutes(db))
-    .route('/hand', handRoutes(db))
-    .route('/air', airRoutes(db, now))
-
-export function createApp(options: AppOptions) {
+export function createApp(options: AppOptions): Hono {
   const app = new Hono()
-  app.use(secureHeaders())
-  app.use('/api/*', async (context, next) => {
+  app.onError(onError(options.log))
+  app.use(
+    secureHeaders({
+      contentSecurityPolicy: {
+        defaultSrc: ["'self'"],
+        // Widgets place themselves by style attributes; scripts in the page are none.
+        styleSrc: ["'self'", "'unsafe-inline'"],
+        imgSrc: ["'self'", 'data:'],
+        objectSrc: ["'none'"],
+        baseUri: ["'none'"],
+        formAction: ["'self'"],
+        frameAncestors: ["'none'"],
+      },
+    }),
+  )
+  app.use(ownPagesOnly)
+  app.use('/api/*', compress(), async (context, next) => {
     await next()
     context.header('cache-control', 'no-store')
   })
-  app.use(
-    '/api/*',
-    bodyLimit({
-      maxSize: largestBody,
-      onError: (context) =>
-        problemResponse(context, new RequestProblem('invalid-request', 'This is larger than 32 MB.')),
-    }),
-  )
-  app.onError(onError(options.log))
-  const routed = app.route('/api', createApi(options))
+  app.route('/api', createApi(options))
   app.all('/api/*', (context) =>
     problemResponse(context, new RequestProblem('not-found', 'There is nothing at this address.')),
   )
-  if (options.webRoot) {
-    const root = options.webRoot
-    app.use(
-      '/assets/*',
-      serveStatic({
-        root,
-        onFound: (_, context) => context.header('cache-control', 'public, max-age=31536000, immutable'),
-      }),
-    )
-    app.use('*', serveStatic({ root }))
-    app.get('*', serveStatic({ root, path: 'index.html' }))
-  }
-  return routed
+  if (options.webRoot) servePages(app, options.webRoot)
+  return app
+}
+
+function servePages(app: Hono, root: string): void {
+  const onFound = (_: string, context: { header: (name: string, value: string) => void }) =>
+    context.header('cache-control', 'no-cache')
+  app.use(
+    '/assets/*',
+    serveStatic({
+      root,
+      onFound: (_, context) => context.header('cache-control', 'public, max-age=31536000, immutable'),
+    }),
+  )
+  app.use('*', serveStatic({ root, onFound }))
+  // Places of the application have no ending; a file that is asked for and not there is not there.
+  app.get('*', async (context, next) => {
+    if (!/\.[a-z0-9]+$/i.test(context.req.path) && !context.req.path.startsWith('/assets/')) return next()
+    return context.text('There is no such file.', 404, { 'cache-control': 'no-store' })
+  })
+  app.get('*', serveStatic({ root, path: 'index.html', onFound }))
 }

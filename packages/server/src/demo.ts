@@ -1,12 +1,12 @@
 import { readFileSync } from 'node:fs'
-import { moveProjectFile, projectFileSchema, type ProjectFile } from '@seriatim/contract'
+import { anyProjectFileSchema, moveProjectFile, type ProjectFile } from '@seriatim/contract'
 import type { Instant } from '@seriatim/core'
 import type { Database } from './db/client.ts'
 import { isProjectIdTaken } from './features/projects/repository.ts'
 import { importProject } from './features/projects/project-files.ts'
 
 export function readDemo(path: string): ProjectFile {
-  return projectFileSchema.parse(JSON.parse(readFileSync(path, 'utf8')))
+  return anyProjectFileSchema.parse(JSON.parse(readFileSync(path, 'utf8')))
 }
 
 /** Loads the demo project once, through the importer everybody uses; a removed demo does not come back. */

@@ -22,7 +22,7 @@ function giveUp(sentence: string, error?: unknown): never {
 }
 
 try {
-  await migrateDatabase(db)
+  await migrateDatabase(env.databaseUrl)
   const demo = env.demoFile === undefined ? null : readDemo(env.demoFile)
   await stockShelfOnce(db, demo?.shelf)
   if (demo) await loadDemoOnce(db, demo, now())
@@ -45,11 +45,20 @@ server.on('error', (error: NodeJS.ErrnoException) => {
   )
 })
 
+/** Requests that are under way get their answer; who takes too long over one is cut off. */
+const longestAnswer = 5000
+let isStopping = false
+
 function stop(): void {
+  if (isStopping) return
+  isStopping = true
   server.close(() => {
     void close().then(() => process.exit(0))
   })
-  if ('closeAllConnections' in server) server.closeAllConnections()
+  if ('closeIdleConnections' in server) server.closeIdleConnections()
+  setTimeout(() => {
+    if ('closeAllConnections' in server) server.closeAllConnections()
+  }, longestAnswer).unref()
 }
 process.on('SIGTERM', stop)
 process.on('SIGINT', stop)

@@ -1,5 +1,6 @@
 import type { TypedTime } from '../line/stage.ts'
-import { foldProgress, type Progress } from '../progress/fold-progress.ts'
+import { foldProgress } from '../progress/fold-progress.ts'
+import type { Progress } from '../progress/progress.ts'
 import { isThrough } from '../progress/hole-state.ts'
 import type { Project } from '../project/project.ts'
 import type { Shelf } from '../recipe/step-facts.ts'

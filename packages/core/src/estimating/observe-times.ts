@@ -1,5 +1,5 @@
 import { potOf, type Stage } from '../line/stage.ts'
-import type { Correction, Lap, Progress } from '../progress/fold-progress.ts'
+import type { Correction, Lap, Progress } from '../progress/progress.ts'
 import type { Project } from '../project/project.ts'
 import type { Technique } from '../recipe/technique.ts'
 import type { EventId, ModelId, StageId, UnitId } from '../units/ids.ts'

@@ -1,5 +1,5 @@
 import { stagesByStep } from '../line/stage.ts'
-import type { Progress } from '../progress/fold-progress.ts'
+import type { Progress } from '../progress/progress.ts'
 import { takesStep, type Model, type Project } from '../project/project.ts'
 import { compareRecipes } from '../recipe/compare-recipes.ts'
 import type { Recipe } from '../recipe/recipe.ts'

@@ -1,5 +1,5 @@
 import { stagesByStep, type Stage } from '../line/stage.ts'
-import type { Lap, Mark, Progress } from '../progress/fold-progress.ts'
+import type { Lap, Mark, Progress } from '../progress/progress.ts'
 import { isThrough } from '../progress/hole-state.ts'
 import { takesStage, takesStep, type Project, type Unit } from '../project/project.ts'
 import { compareRecipes, type RecipeDifference } from '../recipe/compare-recipes.ts'

@@ -1,8 +1,8 @@
 import { batchTime, type BatchTimes } from '../estimating/batch-time.ts'
 import { dryingWait, potOf, touchedRegions, type Stage } from '../line/stage.ts'
-import type { Progress } from '../progress/fold-progress.ts'
+import type { Progress } from '../progress/progress.ts'
 import { isThrough } from '../progress/hole-state.ts'
-import type { Batch } from '../project/batches.ts'
+import { batchesMeant, type Batch } from '../project/batches.ts'
 import { takesStage, type Project } from '../project/project.ts'
 import { techniqueFacts, type Technique } from '../recipe/technique.ts'
 import type { UnitId } from '../units/ids.ts'
@@ -55,6 +55,7 @@ export function buildBatches(input: BatchesToPlan): BuiltBatches {
   })
   const unitIndex = new Map(project.units.map((unit, index) => [unit.id, index]))
   const joins = joinsOf(input)
+  const firsts = project.planning.first.map((id) => batchesMeant(id, input.batches))
   const batches = input.batches.map((batch, at): PlanBatch => {
     const tasks: PlanTask[] = []
     const drying: Readiness[] = []
@@ -65,7 +66,7 @@ export function buildBatches(input: BatchesToPlan): BuiltBatches {
         const mark = progress.marks.get(model.id)?.get(stage.id)
         if (!isThrough(progress, model.id, stage)) left.push(position)
         else if (mark) {
-          const readyAt = Math.ceil((mark.at - input.now) / 1000) + dryingWait(stage)
+          const readyAt = Math.ceil((mark.at - input.now) / 1000) + (mark.drySeconds ?? dryingWait(stage))
           if (readyAt > 0) drying.push({ model: position, regions: touched, readyAt })
         }
       })
@@ -91,7 +92,7 @@ export function buildBatches(input: BatchesToPlan): BuiltBatches {
       })
     }
     const begun = batch.models.some((model) => (progress.marks.get(model.id)?.size ?? 0) > 0)
-    const rank = project.planning.first.indexOf(batch.id)
+    const rank = firsts.findIndex((meant) => meant.includes(batch))
     return {
       models: batch.models.length,
       tasks: followingGroups(tasks, input.longestSession, input.slowestPace),
@@ -99,10 +100,10 @@ export function buildBatches(input: BatchesToPlan): BuiltBatches {
       begun,
       kind: unitIndex.get(batch.unitId) ?? 0,
       due: input.dueOf(batch.unitId),
-      priority: rank < 0 ? 0 : project.planning.first.length - rank,
+      priority: rank < 0 ? 0 : firsts.length - rank,
     }
   })
-  const running = line.find((stage) => stage.id === progress.running?.stageId)
+  const running = line.find((stage) => stage.id === progress.running.at(-1)?.stageId)
   return {
     batches,
     regionCount: regions.size,

@@ -1,4 +1,4 @@
-import type { Progress } from '../progress/fold-progress.ts'
+import type { Progress } from '../progress/progress.ts'
 import { isThrough } from '../progress/hole-state.ts'
 import type { Project } from '../project/project.ts'
 import type { BatchId, StageId } from '../units/ids.ts'

@@ -1,8 +1,8 @@
 import { momentOf } from '../calendar/painter-sessions.ts'
 import { localDateAt, endOfDay, type Session } from '../calendar/sessions.ts'
 import type { BatchTimes } from '../estimating/batch-time.ts'
-import type { Progress } from '../progress/fold-progress.ts'
-import type { Batch } from '../project/batches.ts'
+import type { Progress } from '../progress/progress.ts'
+import { batchesMeant, type Batch } from '../project/batches.ts'
 import type { Pin, Teamwork } from '../project/planning.ts'
 import type { Project } from '../project/project.ts'
 import { failure, success, type Result } from '../units/result.ts'
@@ -49,10 +49,13 @@ const mostSessions = 2000
  */
 export function planInstance(input: InstanceInput): Result<PlanInstanceOf, PlanProblem> {
   const { project, now } = input
-  const { pins } = project.planning
+  const { pins, gone } = pinsMeant(project.planning.pins, input.batches)
+  const goneNotes = gone.map((pin) => pinNote(input, pin))
   const found = withSessions(input, pins)
-  if (found.ok)
-    return success({ ...found.value, notes: [...found.value.notes, ...dateNotes(project, found.value, now)] })
+  if (found.ok) {
+    const notes = [...found.value.notes, ...dateNotes(project, found.value, now), ...goneNotes]
+    return success({ ...found.value, notes })
+  }
   if (found.error.kind !== 'cannot-all-hold' || found.error.what !== 'pins') return found
   // One by one: what can be kept beside those before it is.
   const kept: Pin[] = []
@@ -68,9 +71,22 @@ export function planInstance(input: InstanceInput): Result<PlanInstanceOf, PlanP
     notes: [
       ...rest.value.notes,
       ...dateNotes(project, rest.value, now),
+      ...goneNotes,
       ...dropped.map((pin): PlanNote => pinNote(input, pin)),
     ],
   })
+}
+
+/** The pins by the batches they mean now, and those whose batch is gone. */
+function pinsMeant(
+  pins: readonly Pin[],
+  batches: readonly Batch[],
+): { readonly pins: readonly Pin[]; readonly gone: readonly Pin[] } {
+  const meant = pins.map((pin) => ({ pin, batches: batchesMeant(pin.batchId, batches) }))
+  return {
+    pins: meant.flatMap(({ pin, batches: own }) => own.map(({ id }) => ({ ...pin, batchId: id }))),
+    gone: meant.filter(({ batches: own }) => own.length === 0).map(({ pin }) => pin),
+  }
 }
 
 function pinNote({ project, batches }: InstanceInput, pin: Pin): PlanNote {

@@ -41,6 +41,7 @@ export function planTogether(first: PlanningInput, beside: readonly PlanningInpu
     times,
     progress: {
       ...(first.progress ?? nothing),
+      running: known.flatMap((progress) => progress.running).sort((a, b) => a.startedAt - b.startedAt),
       marks: new Map(known.flatMap((progress) => [...progress.marks])),
     },
     batches: inputs.flatMap((input) => splitIntoBatches(input.project, input.split ?? input.project)),

@@ -180,10 +180,10 @@ describe('what the plan keeps to', () => {
   it('a batch put first is finished before all others', () => {
     const dryAt = (first: readonly BatchId[]) => {
       const { stretches } = plan(job({ planning: planning({ first }) }))
-      const own = stretches.filter((stretch) => stretch.batchId === 'a/3')
+      const own = stretches.filter((stretch) => stretch.batchId === 'a-9..a-12')
       return Math.max(...own.map((stretch) => stretch.dryAt))
     }
-    expect(dryAt(['a/3' as BatchId])).toBeLessThan(dryAt(['a/1' as BatchId]))
+    expect(dryAt(['a-9..a-12' as BatchId])).toBeLessThan(dryAt(['a-1..a-4' as BatchId]))
   })
 
   it('a rack holds no more than its places', () => {
@@ -310,12 +310,12 @@ describe('bad input is named with the way out', () => {
 
   it('a pin that cannot be kept is left out, and those that can are kept', () => {
     const pins = [
-      { batchId: 'a/1' as BatchId, stageId: 'edge' as StageId, on: '2026-11-24' as LocalDate, at: '05:00' },
-      { batchId: 'a/1' as BatchId, stageId: 'coat' as StageId, on: '2026-11-26' as LocalDate, at: '19:30' },
+      { batchId: 'a-1..a-4' as BatchId, stageId: 'edge' as StageId, on: '2026-11-24' as LocalDate, at: '05:00' },
+      { batchId: 'a-1..a-4' as BatchId, stageId: 'coat' as StageId, on: '2026-11-26' as LocalDate, at: '19:30' },
     ]
     const result = plan(job({ planning: planning({ pins }) }))
     expect(result.notes.map((note) => note.kind)).toEqual(['pin-not-kept'])
-    const coat = result.stretches.find((stretch) => stretch.batchId === 'a/1' && stretch.stageId === 'coat')!
+    const coat = result.stretches.find((stretch) => stretch.batchId === 'a-1..a-4' && stretch.stageId === 'coat')!
     expect(new Date(coat.startsAt).toISOString().slice(0, 10)).toBe('2026-11-26')
   })
 })

@@ -1,5 +1,6 @@
 import { regionsMeet } from '../line/regions.ts'
 import { touchedRegions } from '../line/stage.ts'
+import { meansBatch } from '../project/batches.ts'
 import type { Project } from '../project/project.ts'
 import type { LinePlan, Stretch } from './line-plan.ts'
 
@@ -22,7 +23,7 @@ export function whyThen(
   stretch: Stretch,
 ): WhyThen {
   const isPinned = project.planning.pins.some(
-    (pin) => pin.batchId === stretch.batchId && pin.stageId === stretch.stageId,
+    (pin) => pin.stageId === stretch.stageId && meansBatch(pin.batchId, stretch.batchId, plan.batches),
   )
   if (isPinned) return { kind: 'pinned' }
   const session = plan.sessions[stretch.session]

@@ -2,7 +2,7 @@ import type { Stage } from '../line/stage.ts'
 import type { Batch } from '../project/batches.ts'
 import type { Project } from '../project/project.ts'
 import type { Instant } from '../units/instant.ts'
-import type { Progress } from './fold-progress.ts'
+import type { Progress } from './progress.ts'
 import { holeState } from './hole-state.ts'
 
 /** Models of one batch drying after one stage. */

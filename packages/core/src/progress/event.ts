@@ -1,15 +1,30 @@
-import type { EventId, ModelId, StageId } from '../units/ids.ts'
+import type { DeviceId, EventId, ModelId, PainterId, StageId } from '../units/ids.ts'
 import type { Instant } from '../units/instant.ts'
 import type { Seconds } from '../units/seconds.ts'
+
+/** Where and by whom something was recorded; records of before devices were told apart have none. */
+export interface RecordedBy {
+  readonly device: DeviceId
+  /** The device's own running number: it grows with everything the device records. */
+  readonly number: number
+  readonly painter: PainterId | null
+}
 
 interface Recorded {
   readonly id: EventId
   readonly at: Instant
+  readonly by?: RecordedBy
 }
 
 interface OverModels extends Recorded {
   readonly stageId: StageId
   readonly modelIds: readonly ModelId[]
+}
+
+/** What a stage's coat had to dry. */
+export interface StageWait {
+  readonly stageId: StageId
+  readonly drySeconds: Seconds
 }
 
 /** Looked at on the table: worth its minutes, without effect, or not enough yet. */
@@ -20,12 +35,18 @@ export type Verdict = (typeof verdicts)[number]
 /** One entry of the append-only log. Nothing is ever changed or removed: undo is an event too. */
 export type ProgressEvent =
   /** The models are through the stage; their drying starts at `at`. */
-  | (OverModels & { readonly kind: 'punched' })
+  | (OverModels & {
+      readonly kind: 'punched'
+      /** The wait the coat had when it was put on: a stage edited later does not change the past. */
+      readonly drySeconds?: Seconds
+      /** What a model's hole was worth in hands-on time. */
+      readonly worthSeconds?: Seconds
+    })
   /** The stage is to do again for these models. */
   | (OverModels & { readonly kind: 'cleared' })
   /** The stage wants a touch-up on these models. */
   | (OverModels & { readonly kind: 'touch-up'; readonly note: string })
-  /** A stage was begun on these models; a clock still running is stopped by it. */
+  /** A stage was begun on these models; a clock of the same painter still running is stopped by it. */
   | (OverModels & { readonly kind: 'clock-started' })
   | (Recorded & { readonly kind: 'clock-stopped'; readonly targetId: EventId })
   /** A clock time looked at after several stages: these models are through all of them, and it took so long. */
@@ -34,6 +55,8 @@ export type ProgressEvent =
       readonly stageIds: readonly StageId[]
       readonly modelIds: readonly ModelId[]
       readonly workSeconds: Seconds
+      /** The waits the coats had; a stage that is not named has the wait written on it. */
+      readonly waits?: readonly StageWait[]
     })
   /** What the stage did for the look of these models. */
   | (OverModels & { readonly kind: 'judged'; readonly verdict: Verdict; readonly note: string })

@@ -2,7 +2,7 @@ import { dryingWait, type Stage } from '../line/stage.ts'
 import { takesStage, type Model } from '../project/project.ts'
 import type { ModelId, UnitId } from '../units/ids.ts'
 import { addSeconds, type Instant } from '../units/instant.ts'
-import type { Progress } from './fold-progress.ts'
+import type { Progress } from './progress.ts'
 
 /** One hole of a punch strip: a model at a stage. */
 export type HoleState =
@@ -24,12 +24,13 @@ export function holeState(
   const mark = progress.marks.get(model.id)?.get(stage.id)
   if (mark?.kind === 'touch-up') return { kind: 'touch-up', note: mark.note }
   if (mark) {
-    const until = addSeconds(mark.at, dryingWait(stage))
+    const until = addSeconds(mark.at, mark.drySeconds ?? dryingWait(stage))
     return until > now ? { kind: 'drying', since: mark.at, until } : { kind: 'done' }
   }
-  const { running } = progress
-  if (running?.stageId === stage.id && running.modelIds.includes(model.id)) return { kind: 'in-hand' }
-  return { kind: 'to-do' }
+  const inHand = progress.running.some(
+    (clock) => clock.stageId === stage.id && clock.modelIds.includes(model.id),
+  )
+  return { kind: inHand ? 'in-hand' : 'to-do' }
 }
 
 /** Through the stage, dry or not; a touch-up is small and asked for apart, so it counts as through. */

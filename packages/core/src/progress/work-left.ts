@@ -1,7 +1,7 @@
 import { batchTime, type BatchTimes } from '../estimating/batch-time.ts'
 import { takesStage, type Project } from '../project/project.ts'
 import type { Seconds } from '../units/seconds.ts'
-import type { Progress } from './fold-progress.ts'
+import type { Progress } from './progress.ts'
 import { isThrough } from './hole-state.ts'
 import { neededForTable } from './table-ready.ts'
 

@@ -2,7 +2,8 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { unit } from '../testing/builders.ts'
 import type { Unit } from './project.ts'
-import { batchSizesText, largestBatchSize, splitIntoBatches } from './batches.ts'
+import type { BatchId } from '../units/ids.ts'
+import { batchesMeant, batchSizesText, largestBatchSize, splitIntoBatches, type Batch } from './batches.ts'
 
 const even = (
   project: { readonly units: readonly Unit[] },
@@ -63,5 +64,29 @@ describe('splitIntoBatches', () => {
   it('knows the largest size that changes anything', () => {
     expect(largestBatchSize({ units: [unit('a', 3), unit('b', 9)] })).toBe(9)
     expect(largestBatchSize({ units: [] })).toBe(1)
+  })
+})
+
+describe('a batch goes by its models', () => {
+  const split = (batchSize: number, units: readonly Unit[] = [unit('a', 12)]) =>
+    splitIntoBatches({ units }, { batchSize, firstBatch: null })
+  const meant = (id: BatchId, batches: readonly Batch[]) => batchesMeant(id, batches).map((batch) => batch.id)
+
+  it('so that after another split a name means the same models, or nothing', () => {
+    const [first, second] = split(4)
+    expect(second!.id).toBe('a-5..a-8')
+    expect(meant(second!.id, split(4))).toEqual(['a-5..a-8'])
+    expect(meant(second!.id, split(2))).toEqual(['a-5..a-6', 'a-7..a-8'])
+    expect(meant(second!.id, split(12))).toEqual(['a-1..a-12'])
+    expect(meant(second!.id, split(3))).toEqual([])
+    expect(meant(first!.id, split(3))).toEqual(['a-1..a-3'])
+  })
+
+  it('also when its first model has left, and not when all of them have', () => {
+    const pikes = unit('a', 12)
+    const [, second] = split(4, [pikes])
+    const without = (count: number) => [{ ...pikes, models: pikes.models.toSpliced(4, count) }]
+    expect(meant(second!.id, split(12, without(1)))).toEqual(['a-1..a-12'])
+    expect(meant(second!.id, split(4, without(4)))).toEqual([])
   })
 })

@@ -1,4 +1,4 @@
-import type { BatchId, UnitId } from '../units/ids.ts'
+import type { BatchId, ModelId, UnitId } from '../units/ids.ts'
 import type { Model, Project } from './project.ts'
 
 /** At most so many models a batch, and in the first one of a unit. */
@@ -40,7 +40,7 @@ export function splitIntoBatches(
       ...splitEvenly(others.slice(soon), batchSize),
     ]
     return parts.map((models, index): Batch => ({
-      id: `${unit.id}/${String(index + 1)}` as BatchId,
+      id: batchIdOf(models),
       unitId: unit.id,
       unitName: unit.name,
       number: index + 1,
@@ -66,4 +66,39 @@ export function largestBatchSize(project: Pick<Project, 'units'>): number {
 /** The sizes the batches really get, as people say them: `4 · 4 · 4`. */
 export function batchSizesText(batches: readonly Batch[]): string {
   return batches.map((batch) => batch.models.length).join(' · ')
+}
+
+const between = '..'
+
+/** A batch goes by the models it begins and ends with, so that another split cannot give its name to other models. */
+export function batchIdOf(models: readonly { readonly id: ModelId }[]): BatchId {
+  return `${models[0]?.id ?? ''}${between}${models.at(-1)?.id ?? ''}` as BatchId
+}
+
+/**
+ * The batches that a name of before means now: the one of that name; after another split, those that lie within the
+ * models it spoke of, or the one that holds them all. Empty when its models are gone or were dealt out anew.
+ */
+export function batchesMeant(id: BatchId, batches: readonly Batch[]): readonly Batch[] {
+  const same = batches.find((batch) => batch.id === id)
+  if (same) return [same]
+  const [first, last] = id.split(between)
+  const unit = batches.find((batch) => batch.models.some((model) => model.id === first || model.id === last))
+  if (!unit) return []
+  const own = batches.filter((batch) => batch.unitId === unit.unitId)
+  const places = new Map<string, number>(
+    own.flatMap((batch) => batch.models).map((model, place) => [model.id, place]),
+  )
+  const from = places.get(first ?? '') ?? places.get(last ?? '') ?? 0
+  const to = places.get(last ?? '') ?? from
+  return own.filter((batch) => {
+    const begins = places.get(batch.models[0]?.id ?? '') ?? 0
+    const ends = places.get(batch.models.at(-1)?.id ?? '') ?? 0
+    return (begins >= from && ends <= to) || (begins <= from && ends >= to)
+  })
+}
+
+/** Whether a name of before means this batch now. */
+export function meansBatch(id: BatchId, batchId: BatchId, batches: readonly Batch[]): boolean {
+  return id === batchId || batchesMeant(id, batches).some((batch) => batch.id === batchId)
 }

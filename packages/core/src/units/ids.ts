@@ -6,9 +6,13 @@ export type UnitId = Id<'unit'>
 export type ModelId = Id<'model'>
 export type StageId = Id<'stage'>
 export type EventId = Id<'event'>
-/** Derived, never stored: `<unitId>/<number from 1>`. */
+/** Names a batch by the models it begins and ends with: `<first>..<last>`. */
 export type BatchId = Id<'batch'>
 export type MaterialId = Id<'material'>
 export type RecipeId = Id<'recipe'>
 export type StepId = Id<'step'>
 export type PainterId = Id<'painter'>
+/** One browser, tablet or phone. */
+export type DeviceId = Id<'device'>
+/** One change to the structure of a project. */
+export type ChangeId = Id<'change'>

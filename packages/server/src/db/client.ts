@@ -6,11 +6,23 @@ import type { Logger } from 'pino'
 /** The pool or a transaction on it. */
 export type Database = PgDatabase<NodePgQueryResultHKT>
 
-/** A pool that outlives a database that goes away: broken idle connections are logged and replaced. */
+/** No statement of ours takes so long; one that does is ended, so that it cannot hold up all others. */
+const longestStatement = 30_000
+
+/** A pool that outlives a database that goes away: broken connections, idle or in use, are logged and replaced. */
 export function openDatabase(url: string, log: Logger): { db: NodePgDatabase; close: () => Promise<void> } {
-  const pool = new pg.Pool({ connectionString: url, max: 8, connectionTimeoutMillis: 3000 })
-  pool.on('error', (error) => {
-    log.warn({ reason: error.message }, 'an idle database connection broke')
+  const pool = new pg.Pool({
+    connectionString: url,
+    max: 8,
+    connectionTimeoutMillis: 3000,
+    statement_timeout: longestStatement,
+    idle_in_transaction_session_timeout: longestStatement,
   })
+  const broke = (error: Error) => {
+    log.warn({ reason: error.message }, 'a database connection broke')
+  }
+  pool.on('error', broke)
+  // A connection lost inside a transaction tells its client, not the pool; unheard it would end the process.
+  pool.on('connect', (client) => client.on('error', broke))
   return { db: drizzle(pool), close: () => pool.end() }
 }

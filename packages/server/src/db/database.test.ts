@@ -13,8 +13,18 @@ const log = pino({ level: 'silent' })
 describe('the database', () => {
   it('migrates once and again without harm', async () => {
     const server = await startTestServer()
-    await migrateDatabase(server.db)
-    expect((await server.call('GET', '/health')).body).toEqual({ ok: true })
+    await migrateDatabase(server.url)
+    expect((await server.call('GET', '/health')).body).toMatchObject({ ok: true })
+    await server.stop()
+  })
+
+  it('migrates once when several servers begin at once', async () => {
+    const server = await startTestServer()
+    await server.db.execute(sql`drop schema drizzle cascade`)
+    await server.db.execute(sql`drop schema public cascade`)
+    await server.db.execute(sql`create schema public`)
+    await Promise.all([1, 2, 3, 4].map(() => migrateDatabase(server.url)))
+    expect((await server.call('GET', '/projects')).body).toEqual({ projects: [] })
     await server.stop()
   })
 
@@ -45,7 +55,7 @@ describe('the database', () => {
     await server.db.execute(
       sql`insert into drizzle.__drizzle_migrations (hash, created_at) values ('from the future', 9999999999999)`,
     )
-    await expect(migrateDatabase(server.db)).rejects.toBeInstanceOf(NewerDatabase)
+    await expect(migrateDatabase(server.url)).rejects.toBeInstanceOf(NewerDatabase)
     await server.stop()
   })
 

@@ -1,9 +1,14 @@
+import type { CommandVerdict, Hand, ProjectSummary } from '@seriatim/contract'
 import type {
+  ChangeId,
+  Command,
   Detail,
+  DeviceId,
   EventId,
   Material,
   MaterialId,
   ModelId,
+  PainterId,
   Planning,
   ProjectId,
   Recipe,
@@ -230,6 +235,45 @@ export const stageExemption = pgTable(
   (table) => [primaryKey({ columns: [table.stageId, table.unitId] })],
 )
 
+/** The log of changes to a project's structure: what was sent, what came of it and what would take it back. */
+export const projectChange = pgTable(
+  'project_change',
+  {
+    id: uuid().$type<ChangeId>().primaryKey(),
+    projectId: uuid('project_id')
+      .$type<ProjectId>()
+      .notNull()
+      .references(() => project.id),
+    /** What the project's revision became by it. */
+    revision: integer().notNull(),
+    at: moment('at').notNull(),
+    device: uuid().$type<DeviceId>().notNull(),
+    deviceNumber: integer('device_number').notNull(),
+    painter: text().$type<PainterId>(),
+    commands: jsonb().$type<readonly Command[]>().notNull(),
+    verdicts: jsonb().$type<readonly CommandVerdict[]>().notNull(),
+    /** The last first. */
+    undo: jsonb().$type<readonly Command[]>().notNull(),
+    /** Paths of what was changed; see `touchedBy` in the core. */
+    touched: text().array().notNull(),
+    receivedAt: moment('received_at').notNull().defaultNow(),
+  },
+  (table) => [uniqueIndex('project_change_by_revision').on(table.projectId, table.revision)],
+)
+
+/** What the list of projects says of one, kept so that no log is read for it; anew when what it stands on changed. */
+export const projectSummary = pgTable('project_summary', {
+  projectId: uuid('project_id')
+    .$type<ProjectId>()
+    .primaryKey()
+    .references(() => project.id),
+  /** Says what it was made of: the project's revision, its last event and the shelf. */
+  madeOf: text('made_of').notNull(),
+  summary: jsonb().$type<ProjectSummary>().notNull(),
+  /** The times it teaches other projects. */
+  times: jsonb().$type<Hand['elsewhere']>().notNull(),
+})
+
 /** The append-only log; a trigger refuses every update and delete. */
 export const progressEvent = pgTable(
   'progress_event',
@@ -261,6 +305,13 @@ export const progressEvent = pgTable(
     note: text(),
     workSeconds: integer('work_seconds'),
     verdict: text().$type<Verdict>(),
+    device: uuid().$type<DeviceId>(),
+    deviceNumber: integer('device_number'),
+    painter: text().$type<PainterId>(),
+    drySeconds: integer('dry_seconds'),
+    worthSeconds: integer('worth_seconds'),
+    /** The moment the device gave, where it lay ahead of the server's clock. */
+    claimedAt: moment('claimed_at'),
     receivedAt: moment('received_at').notNull().defaultNow(),
   },
   (table) => [
@@ -280,6 +331,11 @@ export const progressEvent = pgTable(
         else false end`,
     ),
     check('progress_event_work_positive', sql`${table.workSeconds} > 0`),
+    check(
+      'progress_event_facts_not_negative',
+      sql`least(${table.drySeconds}, ${table.worthSeconds}, ${table.deviceNumber}) >= 0`,
+    ),
+    check('progress_event_device_numbered', sql`(${table.device} is null) = (${table.deviceNumber} is null)`),
   ],
 )
 
@@ -296,6 +352,7 @@ export const progressEventStage = pgTable(
       .notNull()
       .references(() => stage.id),
     position: integer().notNull(),
+    drySeconds: integer('dry_seconds'),
   },
   (table) => [primaryKey({ columns: [table.eventId, table.stageId] })],
 )

@@ -1,6 +1,5 @@
 import { randomUUID } from 'node:crypto'
 import type { ErrorHandler } from 'hono'
-import { HTTPException } from 'hono/http-exception'
 import type { Logger } from 'pino'
 import { problemResponse, RequestProblem } from './problem.ts'
 
@@ -18,6 +17,9 @@ const connectionLost = new Set([
   '08006',
 ])
 
+/** query_canceled by the statement timeout, lock_not_available, deadlock_detected, serialization_failure */
+const tookTooLong = new Set(['57014', '55P03', '40P01', '40001', '25P03'])
+
 /** insufficient_resources, disk_full */
 const diskFull = new Set(['53000', '53100', 'ENOSPC'])
 
@@ -25,12 +27,6 @@ const diskFull = new Set(['53000', '53100', 'ENOSPC'])
 export function onError(log: Logger): ErrorHandler {
   return (error, context) => {
     if (error instanceof RequestProblem) return problemResponse(context, error)
-    if (error instanceof HTTPException && error.status < 500) {
-      return problemResponse(
-        context,
-        new RequestProblem('invalid-request', 'The request is not valid JSON, or not JSON at all.'),
-      )
-    }
     const kind = causes(error)
       .map(databaseTrouble)
       .find((each) => each !== null)
@@ -49,10 +45,11 @@ export function onError(log: Logger): ErrorHandler {
   }
 }
 
-type DatabaseTrouble = 'database-away' | 'disk-full'
+type DatabaseTrouble = 'database-away' | 'disk-full' | 'too-slow'
 
 const troubleText: Readonly<Record<DatabaseTrouble, string>> = {
   'database-away': 'The database does not answer just now. Nothing is lost; try again in a moment.',
+  'too-slow': 'The database took too long over this. Nothing is lost; try again in a moment.',
   'disk-full':
     'The disk with the data is full. Nothing recorded before is lost; free some space and try again.',
 }
@@ -60,9 +57,10 @@ const troubleText: Readonly<Record<DatabaseTrouble, string>> = {
 function databaseTrouble(cause: Error): DatabaseTrouble | null {
   const code = 'code' in cause && typeof cause.code === 'string' ? cause.code : ''
   if (diskFull.has(code)) return 'disk-full'
+  if (tookTooLong.has(code)) return 'too-slow'
   const away =
     connectionLost.has(code) ||
-    /Connection terminated|timeout exceeded when trying to connect|not queryable/.test(cause.message)
+    /Connection terminated|Client has encountered a connection error|timeout exceeded when trying to connect|not queryable/.test(cause.message)
   return away ? 'database-away' : null
 }
 

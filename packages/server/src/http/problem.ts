@@ -6,13 +6,15 @@ import type { ContentfulStatusCode } from 'hono/utils/http-status'
 const table: Readonly<Record<ProblemKind, { status: ContentfulStatusCode; title: string }>> = {
   'invalid-request': { status: 422, title: 'Something in this request needs another look' },
   'not-found': { status: 404, title: 'Not found' },
-  'stale-revision': { status: 409, title: 'Changed elsewhere meanwhile' },
-  'has-progress': { status: 409, title: 'There is recorded work' },
+  'foreign-page': { status: 403, title: 'Not from here' },
+  'too-large': { status: 413, title: 'Too large' },
+  'too-many': { status: 422, title: 'More than there can be' },
   'project-exists': { status: 409, title: 'This project is here already' },
-  'event-id-reused': { status: 409, title: 'This event id names another event' },
+  'id-reused': { status: 409, title: 'This id names something else' },
   'in-use': { status: 409, title: 'Still in use' },
   'unknown-reference': { status: 422, title: 'Something named here does not exist' },
   'database-away': { status: 503, title: 'The database does not answer' },
+  'too-slow': { status: 503, title: 'This took too long' },
   'disk-full': { status: 507, title: 'The disk is full' },
   unexpected: { status: 500, title: 'Something went wrong here' },
 }

@@ -1,13 +1,18 @@
 import { randomUUID } from 'node:crypto'
 import { readFileSync } from 'node:fs'
 import {
+  eventJson,
   projectFileSchema,
+  unpackLog,
+  type CommandVerdict,
   type EventJson,
+  type NewChange,
+  type PackedLog,
   type Problem,
   type ProjectFileJson,
   type StoredProject,
 } from '@seriatim/contract'
-import { instant } from '@seriatim/core'
+import { commandsBetween, instant, type Command } from '@seriatim/core'
 import { sql } from 'drizzle-orm'
 import { pino } from 'pino'
 import { v7 } from 'uuid'
@@ -15,8 +20,8 @@ import { createApp } from '../app.ts'
 import { openDatabase } from '../db/client.ts'
 import { migrateDatabase } from '../db/migrate.ts'
 
-const log = pino({ level: 'silent' })
-export const testNow = instant(Date.parse('2026-11-24T19:40:00Z'))
+const log = pino({ level: process.env['SERIATIM_LOG'] ?? 'silent' })
+export const testNow = instant(Date.parse('2026-11-24T21:00:00Z'))
 
 const address = process.env['SERIATIM_TEST_DATABASE']
 if (!address) throw new Error('SERIATIM_TEST_DATABASE is not set: run the tests with npm test')
@@ -29,7 +34,7 @@ export async function startTestServer() {
   const url = new URL(address ?? '')
   url.pathname = `/${name}`
   const own = openDatabase(url.href, log)
-  await migrateDatabase(own.db)
+  await migrateDatabase(url.href)
   const app = createApp({ db: own.db, log, now: () => testNow })
 
   async function call(method: string, path: string, body?: unknown) {
@@ -46,8 +51,19 @@ export async function startTestServer() {
     }
   }
 
+  /** Sends what makes the project as it is now into what `change` makes of it, as a device would. */
+  async function edit(path: string, change: (project: StoredProject) => object, some: Partial<NewChange> = {}) {
+    const from = (await call('GET', path)).body as StoredProject
+    const answer = await call('POST', `${path}/changes`, {
+      ...newChange(from.revision, commandsBetween(from, change(from) as StoredProject)),
+      ...some,
+    })
+    return { status: answer.status, body: answer.body as ChangeAnswer & Problem }
+  }
+
   return {
     app,
+    url: url.href,
     db: own.db,
     call,
     project: async (path: string, method = 'GET', body?: unknown) =>
@@ -72,10 +88,15 @@ export async function startTestServer() {
         joinedAt: null,
         models,
       }
-      await call('PUT', `/projects/${id}/units/${unit.id}`, { revision: 0, unit })
       const line = [newStage('Prime'), newStage('Coat')]
-      await call('PUT', `/projects/${id}/line`, { revision: 1, line })
+      await edit(`/projects/${id}`, (project) => ({ ...project, units: [unit], line }))
       return { id, unit, line, path: `/projects/${id}` }
+    },
+    edit,
+    /** The log as a client reads it. */
+    events: async (path: string, after = 0) => {
+      const { body } = await call('GET', `${path}/events?after=${String(after)}`)
+      return unpackLog((body as { log: PackedLog }).log).map(eventJson)
     },
     stop: async () => {
       await own.close()
@@ -100,6 +121,25 @@ export const newModel = (number: number) => ({
   role: 'trooper',
   variants: ['cloak', `hair ${number}`],
   points: 5,
+})
+
+export interface ChangeAnswer {
+  readonly verdicts: readonly CommandVerdict[]
+  readonly project: StoredProject
+}
+
+let changeNumber = 0
+
+/** A change by a device of its own, as JSON. */
+export const newChange = (base: number, commands: readonly Command[]) => ({
+  id: v7(),
+  at: '2026-11-24T19:41:00.000Z',
+  device: v7(),
+  number: (changeNumber += 1),
+  painter: null,
+  base,
+  own: 0,
+  commands,
 })
 
 export const newStage = (name: string, some: object = {}) => ({

@@ -15,6 +15,10 @@ export async function readAir(db: Database, now: Instant): Promise<readonly AirR
   return rows.map((row) => ({ ...row, at: instant(row.at.getTime()) }))
 }
 
+export async function countAir(db: Database, now: Instant): Promise<number> {
+  return db.$count(airReading, gte(airReading.at, new Date(now - kept)))
+}
+
 const rowsAtOnce = 2000
 
 export async function writeAir(db: Database, readings: readonly AirReading[]): Promise<void> {

@@ -1,22 +1,20 @@
-import { airSchema } from '@seriatim/contract'
+import { routes } from '@seriatim/contract'
 import type { Instant } from '@seriatim/core'
-import { Hono } from 'hono'
-import { z } from 'zod'
+import type { Hono } from 'hono'
 import type { Database } from '../../db/client.ts'
-import { jsonBody } from '../../http/json-body.ts'
-import * as air from './repository.ts'
+import { serveRoute } from '../../http/serve-route.ts'
+import * as air from './service.ts'
 
 /** Readings of the last two weeks, and what is foretold. */
-export const airRoutes = (db: Database, now: () => Instant) => {
-  const answer = async () => z.encode(airSchema, { readings: await air.readAir(db, now()) })
-  return new Hono()
-    .get('/', async (context) => context.json(await answer()))
-    .put('/', jsonBody(airSchema), async (context) => {
-      await air.writeAir(db, context.req.valid('json').readings)
-      return context.json(await answer())
-    })
-    .delete('/simulated', async (context) => {
-      await air.removeSimulated(db)
-      return context.json(await answer())
-    })
+export function airRoutes(app: Hono, db: Database, now: () => Instant): void {
+  const answer = async () => ({ readings: await air.readAir(db, now()) })
+  serveRoute(app, routes.readAir, answer)
+  serveRoute(app, routes.putAir, async ({ body }) => {
+    await air.putAir(db, body.readings, now())
+    return answer()
+  })
+  serveRoute(app, routes.removeSimulatedAir, async () => {
+    await air.removeSimulated(db)
+    return answer()
+  })
 }

@@ -1,5 +1,5 @@
 import type { BroughtRate } from '@seriatim/contract'
-import { asc } from 'drizzle-orm'
+import { asc, sql } from 'drizzle-orm'
 import type { Database } from '../../db/client.ts'
 import { broughtRate } from '../../db/schema.ts'
 
@@ -8,6 +8,8 @@ export async function readBroughtRates(db: Database): Promise<readonly BroughtRa
 }
 
 export async function replaceBroughtRates(db: Database, rates: readonly BroughtRate[]): Promise<void> {
+  // Of two that bring rates at once, the later has the last word.
+  await db.execute(sql`lock table ${broughtRate} in share row exclusive mode`)
   await db.delete(broughtRate)
   if (rates.length > 0) await db.insert(broughtRate).values([...rates])
 }

@@ -1,18 +1,14 @@
-import { handSchema, putBroughtRatesSchema } from '@seriatim/contract'
-import { Hono } from 'hono'
-import { z } from 'zod'
+import { routes } from '@seriatim/contract'
+import type { Hono } from 'hono'
 import type { Database } from '../../db/client.ts'
-import { jsonBody } from '../../http/json-body.ts'
-import { projectIdParam } from '../../http/path-params.ts'
+import { serveRoute } from '../../http/serve-route.ts'
+import type { Summaries } from '../projects/summaries.ts'
 import * as hand from './service.ts'
 
-export const handRoutes = (db: Database) =>
-  new Hono()
-    .get('/beside/:id', projectIdParam, async (context) =>
-      context.json(z.encode(handSchema, await hand.readHand(db, context.req.valid('param').id))),
-    )
-    .put('/brought', jsonBody(putBroughtRatesSchema), async (context) => {
-      const { rates } = context.req.valid('json')
-      await hand.putBroughtRates(db, rates)
-      return context.json({ kept: rates.length })
-    })
+export function handRoutes(app: Hono, db: Database, summaries: Summaries): void {
+  serveRoute(app, routes.readHand, ({ params }) => hand.readHand(db, summaries, params.id))
+  serveRoute(app, routes.bringRates, async ({ body }) => {
+    await hand.putBroughtRates(db, body.rates)
+    return { kept: body.rates.length }
+  })
+}

@@ -1,30 +1,70 @@
-import type { EventId, ModelId, ProgressEvent, ProjectId, Seconds, StageId, Verdict } from '@seriatim/core'
+import type {
+  DeviceId,
+  EventId,
+  Instant,
+  ModelId,
+  PainterId,
+  ProgressEvent,
+  ProjectId,
+  RecordedBy,
+  Seconds,
+  StageId,
+  StageWait,
+  Verdict,
+} from '@seriatim/core'
 import { instant } from '@seriatim/core'
-import { asc, eq, inArray } from 'drizzle-orm'
+import { and, asc, eq, gt, inArray, sql } from 'drizzle-orm'
 import type { Database } from '../../db/client.ts'
 import { model, progressEvent, progressEventModel, progressEventStage, stage, unit } from '../../db/schema.ts'
 
-type Row = typeof progressEvent.$inferSelect
+/** An event as it is kept: with the server's number, and the moment the device gave where it was set right. */
+export interface KeptEvent {
+  readonly number: number
+  readonly projectId: ProjectId
+  readonly claimedAt: Instant | null
+  readonly event: ProgressEvent
+}
 
-/** The project's log in the order it was received. */
-export async function readEvents(db: Database, projectId: ProjectId): Promise<readonly ProgressEvent[]> {
-  const rows = await db
-    .select()
-    .from(progressEvent)
-    .where(eq(progressEvent.projectId, projectId))
-    .orderBy(asc(progressEvent.sequence))
+const columns = {
+  number: progressEvent.sequence,
+  projectId: progressEvent.projectId,
+  id: progressEvent.id,
+  kind: progressEvent.kind,
+  // Whole milliseconds: parsing dates would take most of the time of a long log.
+  at: sql<number>`(extract(epoch from ${progressEvent.at}) * 1000)::double precision`,
+  claimedAt: sql<number | null>`(extract(epoch from ${progressEvent.claimedAt}) * 1000)::double precision`,
+  stageId: progressEvent.stageId,
+  targetId: progressEvent.targetId,
+  note: progressEvent.note,
+  workSeconds: progressEvent.workSeconds,
+  verdict: progressEvent.verdict,
+  device: progressEvent.device,
+  deviceNumber: progressEvent.deviceNumber,
+  painter: progressEvent.painter,
+  drySeconds: progressEvent.drySeconds,
+  worthSeconds: progressEvent.worthSeconds,
+}
+
+/** The project's log after a number, in the order it was received. */
+export async function readEventsAfter(
+  db: Database,
+  projectId: ProjectId,
+  after: number,
+): Promise<readonly KeptEvent[]> {
+  const wanted = and(eq(progressEvent.projectId, projectId), gt(progressEvent.sequence, after))
+  const rows = await db.select(columns).from(progressEvent).where(wanted).orderBy(asc(progressEvent.sequence))
+  if (rows.length === 0) return []
   const touched = await db
     .select({ eventId: progressEventModel.eventId, modelId: progressEventModel.modelId })
     .from(progressEventModel)
     .innerJoin(progressEvent, eq(progressEventModel.eventId, progressEvent.id))
-    .where(eq(progressEvent.projectId, projectId))
-    .orderBy(asc(progressEventModel.eventId), asc(progressEventModel.modelId))
+    .where(wanted)
   const spanned = await db
-    .select({ eventId: progressEventStage.eventId, stageId: progressEventStage.stageId })
+    .select(stageColumns)
     .from(progressEventStage)
     .innerJoin(progressEvent, eq(progressEventStage.eventId, progressEvent.id))
-    .where(eq(progressEvent.projectId, projectId))
-    .orderBy(asc(progressEventStage.eventId), asc(progressEventStage.position))
+    .where(wanted)
+    .orderBy(asc(progressEventStage.position))
   return toEvents(rows, touched, spanned)
 }
 
@@ -32,9 +72,10 @@ export async function readEvents(db: Database, projectId: ProjectId): Promise<re
 export async function readEventsById(
   db: Database,
   ids: readonly EventId[],
-): Promise<readonly { readonly projectId: ProjectId; readonly event: ProgressEvent }[]> {
+): Promise<readonly KeptEvent[]> {
+  if (ids.length === 0) return []
   const rows = await db
-    .select()
+    .select(columns)
     .from(progressEvent)
     .where(inArray(progressEvent.id, [...ids]))
   const touched = await db
@@ -42,126 +83,234 @@ export async function readEventsById(
     .from(progressEventModel)
     .where(inArray(progressEventModel.eventId, [...ids]))
   const spanned = await db
-    .select({ eventId: progressEventStage.eventId, stageId: progressEventStage.stageId })
+    .select(stageColumns)
     .from(progressEventStage)
     .where(inArray(progressEventStage.eventId, [...ids]))
-    .orderBy(asc(progressEventStage.eventId), asc(progressEventStage.position))
-  const events = toEvents(rows, touched, spanned)
-  return rows.flatMap((row, index) => {
-    const event = events[index]
-    return event ? [{ projectId: row.projectId, event }] : []
-  })
+    .orderBy(asc(progressEventStage.position))
+  return toEvents(rows, touched, spanned)
+}
+
+const stageColumns = {
+  eventId: progressEventStage.eventId,
+  stageId: progressEventStage.stageId,
+  drySeconds: progressEventStage.drySeconds,
+}
+
+interface Row {
+  readonly number: number
+  readonly projectId: ProjectId
+  readonly id: EventId
+  readonly kind: ProgressEvent['kind']
+  readonly at: number
+  readonly claimedAt: number | null
+  readonly stageId: StageId | null
+  readonly targetId: EventId | null
+  readonly note: string | null
+  readonly workSeconds: number | null
+  readonly verdict: Verdict | null
+  readonly device: DeviceId | null
+  readonly deviceNumber: number | null
+  readonly painter: PainterId | null
+  readonly drySeconds: number | null
+  readonly worthSeconds: number | null
+}
+
+interface SpannedStage {
+  readonly eventId: EventId
+  readonly stageId: StageId
+  readonly drySeconds: number | null
 }
 
 function toEvents(
   rows: readonly Row[],
   touched: readonly { readonly eventId: EventId; readonly modelId: ModelId }[],
-  spanned: readonly { readonly eventId: EventId; readonly stageId: StageId }[],
-): ProgressEvent[] {
+  spanned: readonly SpannedStage[],
+): readonly KeptEvent[] {
   const models = new Map<EventId, ModelId[]>()
   for (const { eventId, modelId } of touched) {
     const known = models.get(eventId)
     if (known) known.push(modelId)
     else models.set(eventId, [modelId])
   }
-  const stages = new Map<EventId, StageId[]>()
-  for (const { eventId, stageId } of spanned) {
-    const known = stages.get(eventId)
-    if (known) known.push(stageId)
-    else stages.set(eventId, [stageId])
+  const stages = new Map<EventId, SpannedStage[]>()
+  for (const each of spanned) {
+    const known = stages.get(each.eventId)
+    if (known) known.push(each)
+    else stages.set(each.eventId, [each])
   }
-  return rows.map((row): ProgressEvent => {
-    const recorded = { id: row.id, at: instant(row.at.getTime()) }
-    const over = { ...recorded, stageId: row.stageId as StageId, modelIds: models.get(row.id) ?? [] }
-    const note = row.note ?? ''
-    const targetId = row.targetId as EventId
-    const workSeconds = row.workSeconds as Seconds | null
-    switch (row.kind) {
-      case 'clock-stopped':
-      case 'undone':
-        return { ...recorded, kind: row.kind, targetId }
-      case 'lap-corrected':
-        return { ...recorded, kind: row.kind, targetId, workSeconds, note }
-      case 'touch-up':
-        return { ...over, kind: row.kind, note }
-      case 'judged':
-        return { ...over, kind: row.kind, verdict: row.verdict as Verdict, note }
-      case 'milestone':
-        return {
-          ...recorded,
-          kind: row.kind,
-          stageIds: stages.get(row.id) ?? [],
-          modelIds: models.get(row.id) ?? [],
-          workSeconds: workSeconds as Seconds,
-        }
-      case 'punched':
-      case 'cleared':
-      case 'clock-started':
-        return { ...over, kind: row.kind }
+  return rows.map((row) => ({
+    number: row.number,
+    projectId: row.projectId,
+    claimedAt: row.claimedAt === null ? null : instant(Math.round(row.claimedAt)),
+    event: toEvent(row, (models.get(row.id) ?? []).sort(), stages.get(row.id) ?? []),
+  }))
+}
+
+function toEvent(row: Row, modelIds: readonly ModelId[], stages: readonly SpannedStage[]): ProgressEvent {
+  const recorded = { id: row.id, at: instant(Math.round(row.at)), ...byOf(row) }
+  const over = { ...recorded, stageId: row.stageId as StageId, modelIds }
+  const note = row.note ?? ''
+  const targetId = row.targetId as EventId
+  const workSeconds = row.workSeconds as Seconds | null
+  switch (row.kind) {
+    case 'clock-stopped':
+    case 'undone':
+      return { ...recorded, kind: row.kind, targetId }
+    case 'lap-corrected':
+      return { ...recorded, kind: row.kind, targetId, workSeconds, note }
+    case 'touch-up':
+      return { ...over, kind: row.kind, note }
+    case 'judged':
+      return { ...over, kind: row.kind, verdict: row.verdict as Verdict, note }
+    case 'milestone': {
+      const waits = stages.flatMap(({ stageId, drySeconds }): StageWait[] =>
+        drySeconds === null ? [] : [{ stageId, drySeconds: drySeconds as Seconds }],
+      )
+      return {
+        ...recorded,
+        kind: row.kind,
+        stageIds: stages.map((each) => each.stageId),
+        modelIds,
+        workSeconds: workSeconds as Seconds,
+        ...(waits.length > 0 ? { waits } : {}),
+      }
     }
-  })
+    case 'punched':
+      return {
+        ...over,
+        kind: row.kind,
+        ...(row.drySeconds === null ? {} : { drySeconds: row.drySeconds as Seconds }),
+        ...(row.worthSeconds === null ? {} : { worthSeconds: row.worthSeconds as Seconds }),
+      }
+    case 'cleared':
+    case 'clock-started':
+      return { ...over, kind: row.kind }
+  }
+}
+
+function byOf({ device, deviceNumber, painter }: Row): { readonly by?: RecordedBy } {
+  return device === null ? {} : { by: { device, number: deviceNumber ?? 0, painter } }
+}
+
+/** An event to be kept, its moment as it will stand. */
+export interface NewEvent {
+  readonly event: ProgressEvent
+  readonly claimedAt: Instant | null
 }
 
 const rowsAtOnce = 2000
 
-/** Appends; an id that is there already is passed over. */
+/** Appends in one statement: models and stages go in only for events truly inserted. @returns the ids of these. */
 export async function appendEvents(
   db: Database,
   projectId: ProjectId,
-  events: readonly ProgressEvent[],
-): Promise<void> {
-  for (const part of chunks(events, rowsAtOnce)) {
-    await db
-      .insert(progressEvent)
-      .values(
-        part.map((event) => ({
-          id: event.id,
-          projectId,
-          kind: event.kind,
-          at: new Date(event.at),
-          stageId: 'stageId' in event ? event.stageId : null,
-          targetId: 'targetId' in event ? event.targetId : null,
-          note: 'note' in event ? event.note : null,
-          workSeconds: 'workSeconds' in event ? event.workSeconds : null,
-          verdict: 'verdict' in event ? event.verdict : null,
-        })),
+  events: readonly NewEvent[],
+): Promise<ReadonlySet<EventId>> {
+  const inserted = new Set<EventId>()
+  for (let from = 0; from < events.length; from += rowsAtOnce) {
+    const rows = JSON.stringify(events.slice(from, from + rowsAtOnce).map(toRow))
+    const { rows: ids } = await db.execute<{ id: EventId }>(sql`
+      with given as (
+        select * from jsonb_to_recordset(${rows}::jsonb) as row (
+          place int, id uuid, kind text, at double precision, claimed_at double precision, stage_id uuid,
+          target_id uuid, note text, work_seconds int, verdict text, device uuid, device_number int, painter text,
+          dry_seconds int, worth_seconds int, models uuid[], stages uuid[], waits int[]
+        )
+      ), inserted as (
+        insert into progress_event (
+          id, project_id, kind, at, claimed_at, stage_id, target_id, note, work_seconds, verdict, device,
+          device_number, painter, dry_seconds, worth_seconds
+        )
+        select id, ${projectId}, kind, to_timestamp(at / 1000), to_timestamp(claimed_at / 1000), stage_id, target_id,
+          note, work_seconds, verdict, device, device_number, painter, dry_seconds, worth_seconds
+        from given order by place
+        on conflict do nothing
+        returning id
+      ), touched as (
+        insert into progress_event_model (event_id, model_id)
+        select distinct given.id, model_id from given join inserted using (id), unnest(given.models) as model_id
+      ), spanned as (
+        insert into progress_event_stage (event_id, stage_id, position, dry_seconds)
+        select distinct on (given.id, each.stage) given.id, each.stage, each.position - 1, nullif(each.wait, -1)
+        from given join inserted using (id),
+          unnest(given.stages, given.waits) with ordinality as each (stage, wait, position)
+        order by given.id, each.stage, each.position
       )
-      .onConflictDoNothing()
+      select id from inserted`)
+    for (const { id } of ids) inserted.add(id)
   }
-  const touched = events.flatMap((event) =>
-    'modelIds' in event
-      ? [...new Set(event.modelIds)].map((modelId) => ({ eventId: event.id, modelId }))
-      : [],
-  )
-  for (const part of chunks(touched, rowsAtOnce)) {
-    await db.insert(progressEventModel).values(part).onConflictDoNothing()
-  }
-  const spanned = events.flatMap((event) =>
-    event.kind === 'milestone'
-      ? [...new Set(event.stageIds)].map((stageId, position) => ({ eventId: event.id, stageId, position }))
-      : [],
-  )
-  for (const part of chunks(spanned, rowsAtOnce)) {
-    await db.insert(progressEventStage).values(part).onConflictDoNothing()
+  return inserted
+}
+
+function toRow({ event, claimedAt }: NewEvent, place: number) {
+  const stageIds = event.kind === 'milestone' ? event.stageIds : []
+  const waits = event.kind === 'milestone' ? (event.waits ?? []) : []
+  return {
+    place,
+    id: event.id,
+    kind: event.kind,
+    at: event.at,
+    claimed_at: claimedAt,
+    stage_id: 'stageId' in event ? event.stageId : null,
+    target_id: 'targetId' in event ? event.targetId : null,
+    note: 'note' in event ? event.note : null,
+    work_seconds: 'workSeconds' in event ? event.workSeconds : null,
+    verdict: 'verdict' in event ? event.verdict : null,
+    device: event.by?.device ?? null,
+    device_number: event.by?.number ?? null,
+    painter: event.by?.painter ?? null,
+    dry_seconds: event.kind === 'punched' ? (event.drySeconds ?? null) : null,
+    worth_seconds: event.kind === 'punched' ? (event.worthSeconds ?? null) : null,
+    models: 'modelIds' in event ? event.modelIds : [],
+    stages: stageIds,
+    waits: stageIds.map((id) => waits.find((wait) => wait.stageId === id)?.drySeconds ?? -1),
   }
 }
 
-function chunks<T>(list: readonly T[], size: number): T[][] {
-  return Array.from({ length: Math.ceil(list.length / size) }, (_, index) =>
-    list.slice(index * size, (index + 1) * size),
-  )
+/** One at a time appends to a project's log, so that its numbers come in the order in which they are seen. */
+export async function lockLog(db: Database, projectId: ProjectId): Promise<boolean> {
+  const { rows } = await db.execute<{ there: boolean }>(sql`
+    select pg_advisory_xact_lock(hashtextextended(${projectId}, 47)),
+      exists (select from project where id = ${projectId} and removed_at is null) as there`)
+  return rows[0]?.there ?? false
 }
 
-/** Every stage and model the project has ever had: the log may speak of removed ones. */
-export async function knownIds(
+export async function countEvents(db: Database, projectId: ProjectId): Promise<number> {
+  return db.$count(progressEvent, eq(progressEvent.projectId, projectId))
+}
+
+/** Which of these stages and models the project has, or has ever had: the log may speak of removed ones. */
+export async function idsOfProject(
   db: Database,
   projectId: ProjectId,
-): Promise<{ readonly stages: ReadonlySet<StageId>; readonly models: ReadonlySet<ModelId> }> {
-  const stages = await db.select({ id: stage.id }).from(stage).where(eq(stage.projectId, projectId))
-  const models = await db
-    .select({ id: model.id })
-    .from(model)
-    .innerJoin(unit, eq(model.unitId, unit.id))
-    .where(eq(unit.projectId, projectId))
-  return { stages: new Set(stages.map((row) => row.id)), models: new Set(models.map((row) => row.id)) }
+  ids: { readonly stages: readonly StageId[]; readonly models: readonly ModelId[] },
+): Promise<readonly string[]> {
+  const stages = ids.stages.length
+    ? await db
+        .select({ id: stage.id })
+        .from(stage)
+        .where(and(eq(stage.projectId, projectId), inArray(stage.id, [...ids.stages])))
+    : []
+  const models = ids.models.length
+    ? await db
+        .select({ id: model.id })
+        .from(model)
+        .innerJoin(unit, eq(model.unitId, unit.id))
+        .where(and(eq(unit.projectId, projectId), inArray(model.id, [...ids.models])))
+    : []
+  return [...stages, ...models].map((row) => row.id)
+}
+
+/** Which of these events the project's log has. */
+export async function eventsOfProject(
+  db: Database,
+  projectId: ProjectId,
+  ids: readonly EventId[],
+): Promise<readonly EventId[]> {
+  if (ids.length === 0) return []
+  const rows = await db
+    .select({ id: progressEvent.id })
+    .from(progressEvent)
+    .where(and(eq(progressEvent.projectId, projectId), inArray(progressEvent.id, [...ids])))
+  return rows.map((row) => row.id)
 }

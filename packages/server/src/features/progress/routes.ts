@@ -1,24 +1,22 @@
-import { eventLogSchema, newEventsSchema } from '@seriatim/contract'
-import { Hono } from 'hono'
-import { z } from 'zod'
+import { packLog, routes } from '@seriatim/contract'
+import type { Instant } from '@seriatim/core'
+import type { Hono } from 'hono'
 import type { Database } from '../../db/client.ts'
-import { jsonBody } from '../../http/json-body.ts'
-import { projectIdParam } from '../../http/path-params.ts'
-import { requireProject } from '../projects/service.ts'
-import { readEvents } from './repository.ts'
-import { recordEvents } from './service.ts'
+import { serveRoute } from '../../http/serve-route.ts'
+import { requireProjectRow } from '../projects/service.ts'
+import { readEventsAfter } from './repository.ts'
+import { createRecorder } from './service.ts'
 
-export const progressRoutes = (db: Database) =>
-  new Hono()
-    .get('/:id/events', projectIdParam, async (context) => {
-      const { id } = context.req.valid('param')
-      await requireProject(db, id)
-      return context.json(z.encode(eventLogSchema, { events: [...(await readEvents(db, id))] as never }))
-    })
-    .post('/:id/events', projectIdParam, jsonBody(newEventsSchema), async (context) => {
-      const { id } = context.req.valid('param')
-      await requireProject(db, id)
-      const { events } = context.req.valid('json')
-      await recordEvents(db, id, events)
-      return context.json({ recorded: events.length })
-    })
+export function progressRoutes(app: Hono, db: Database, now: () => Instant): void {
+  const recorder = createRecorder(db, now)
+  serveRoute(app, routes.readEvents, async ({ params, query }) => {
+    await requireProjectRow(db, params.id)
+    const kept = await readEventsAfter(db, params.id, query.after)
+    const log = packLog(kept.map((each) => each.event))
+    return { log, last: kept.at(-1)?.number ?? query.after, now: now() }
+  })
+  serveRoute(app, routes.recordEvents, async ({ params, body }) => {
+    const verdicts = await recorder.record(params.id, body.events)
+    return { verdicts, now: now() }
+  })
+}

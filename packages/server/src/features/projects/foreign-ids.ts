@@ -1,12 +1,13 @@
-import type { ModelId, ProjectId, StageId, UnitId } from '@seriatim/core'
+import type { ModelId, ProjectId, RecipeId, StageId, UnitId } from '@seriatim/core'
 import { eq, inArray } from 'drizzle-orm'
 import type { Database } from '../../db/client.ts'
-import { model, stage, unit } from '../../db/schema.ts'
+import { model, recipe, stage, unit } from '../../db/schema.ts'
 
 export interface IdsOf {
   readonly units: readonly UnitId[]
   readonly models: readonly ModelId[]
   readonly stages: readonly StageId[]
+  readonly recipes: readonly RecipeId[]
 }
 
 /** Ids of the given kind that exist already but belong to another project. */
@@ -30,5 +31,11 @@ export async function foreignIds(db: Database, projectId: ProjectId, ids: IdsOf)
         .innerJoin(unit, eq(model.unitId, unit.id))
         .where(inArray(model.id, [...ids.models]))
     : []
-  return [...units, ...stages, ...models].filter((each) => each.owner !== projectId).map((each) => each.id)
+  const recipes = ids.recipes.length
+    ? await db
+        .select({ id: recipe.id, owner: recipe.projectId })
+        .from(recipe)
+        .where(inArray(recipe.id, [...ids.recipes]))
+    : []
+  return [...units, ...stages, ...models, ...recipes].filter((each) => each.owner !== projectId).map((each) => each.id)
 }

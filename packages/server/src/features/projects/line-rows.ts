@@ -1,26 +1,22 @@
 import type { StoredProject } from '@seriatim/contract'
-import type { ProjectId, Seconds, Stage, Unit } from '@seriatim/core'
+import type { ProjectId, Seconds, Stage, StageId, UnitId } from '@seriatim/core'
 import { and, asc, eq, inArray, isNull, sql } from 'drizzle-orm'
 import type { Database } from '../../db/client.ts'
-import { stage, stageExemption } from '../../db/schema.ts'
+import { stage, stageExemption, unit } from '../../db/schema.ts'
 
-/** The line; who passes a stage by is told of `units` alone, in their order. */
-export async function readLine(
-  db: Database,
-  projectId: ProjectId,
-  units: readonly Pick<Unit, 'id'>[],
-): Promise<StoredProject['line']> {
-  const rows = await db
-    .select()
-    .from(stage)
-    .where(and(eq(stage.projectId, projectId), isNull(stage.removedAt)))
-    .orderBy(asc(stage.position), asc(stage.id))
-  const unitIds = units.map((unit) => unit.id)
+/** The line, with what it says of units that have left as well. */
+export async function readLine(db: Database, projectId: ProjectId): Promise<StoredProject['line']> {
+  const onLine = and(eq(stage.projectId, projectId), isNull(stage.removedAt))
+  const rows = await db.select().from(stage).where(onLine).orderBy(asc(stage.position), asc(stage.id))
   const exemptions = await db
     .select({ stageId: stageExemption.stageId, unitId: stageExemption.unitId })
     .from(stageExemption)
-    .where(inArray(stageExemption.unitId, unitIds))
-  const isExempt = new Set(exemptions.map(({ stageId, unitId }) => `${stageId} ${unitId}`))
+    .innerJoin(stage, eq(stage.id, stageExemption.stageId))
+    .innerJoin(unit, eq(unit.id, stageExemption.unitId))
+    .where(onLine)
+    .orderBy(asc(unit.position), asc(unit.id))
+  const exempt = new Map<StageId, UnitId[]>()
+  for (const { stageId, unitId } of exemptions) exempt.set(stageId, [...(exempt.get(stageId) ?? []), unitId])
   return rows.map((row) => ({
     id: row.id,
     name: row.name,
@@ -31,28 +27,48 @@ export async function readLine(
     dryingMinSeconds: row.dryingMinSeconds as Seconds,
     dryingMaxSeconds: row.dryingMaxSeconds as Seconds,
     nextWithinSeconds: row.nextWithinSeconds as Seconds | null,
-    notNeededBy: unitIds.filter((unitId) => isExempt.has(`${row.id} ${unitId}`)),
-    limits: row.limits.filter(({ unitId }) => unitIds.includes(unitId)),
+    notNeededBy: exempt.get(row.id) ?? [],
+    limits: row.limits,
     tableReady: row.tableReady,
     cautions: row.cautions as StoredProject['line'][number]['cautions'],
     note: row.note,
     technique: row.technique,
-    typed: row.typed.filter(({ unitId }) => unitIds.includes(unitId)),
+    typed: row.typed,
     steps: row.steps,
   }))
 }
 
-/** Writes the whole line; stages it no longer names are marked removed, and named ones come back. */
-export async function writeLine(db: Database, projectId: ProjectId, line: readonly Stage[]): Promise<void> {
-  await db
-    .update(stage)
-    .set({ removedAt: new Date() })
-    .where(and(eq(stage.projectId, projectId), isNull(stage.removedAt)))
-  if (line.length === 0) return
-  const rows = line.map((each, index) => ({
+/** Writes the stages that differ; those no longer on the line are marked removed, and named ones come back. */
+export async function writeLine(
+  db: Database,
+  projectId: ProjectId,
+  before: readonly Stage[],
+  after: readonly Stage[],
+): Promise<void> {
+  const stay = new Set(after.map((each) => each.id))
+  const gone = before.filter((each) => !stay.has(each.id)).map((each) => each.id)
+  if (gone.length > 0) await db.update(stage).set({ removedAt: new Date() }).where(inArray(stage.id, gone))
+  await writeStages(
+    db,
+    projectId,
+    after.flatMap((each, position) => (before.includes(each) ? [] : [{ each, position }])),
+  )
+  await db.execute(sql`
+    update stage set position = place - 1
+    from unnest(${sql.param(after.map((each) => each.id))}::uuid[]) with ordinality as wanted (id, place)
+    where stage.id = wanted.id and position <> place - 1`)
+}
+
+async function writeStages(
+  db: Database,
+  projectId: ProjectId,
+  stages: readonly { readonly each: Stage; readonly position: number }[],
+): Promise<void> {
+  if (stages.length === 0) return
+  const rows = stages.map(({ each, position }) => ({
     id: each.id,
     projectId,
-    position: index,
+    position,
     name: each.name,
     material: each.material,
     touchKind: each.touch.kind,
@@ -97,10 +113,21 @@ export async function writeLine(db: Database, projectId: ProjectId, line: readon
         removedAt: null,
       },
     })
-  const ids = line.map((each) => each.id)
-  await db.delete(stageExemption).where(inArray(stageExemption.stageId, ids))
-  const exemptions = line.flatMap((each) =>
-    [...new Set(each.notNeededBy)].map((unitId) => ({ stageId: each.id, unitId })),
+  // What is said of units that have left is kept for when they come back.
+  await db.execute(sql`
+    delete from stage_exemption using unit
+    where stage_id = any(${sql.param(stages.map(({ each }) => each.id))}::uuid[])
+      and unit.id = unit_id and unit.removed_at is null`)
+  const exemptions = stages.flatMap(({ each }) =>
+    each.notNeededBy.map((unitId) => ({ stageId: each.id, unitId })),
   )
-  if (exemptions.length > 0) await db.insert(stageExemption).values(exemptions)
+  await db.execute(sql`
+    insert into stage_exemption (stage_id, unit_id)
+    select stage_id, unit_id
+    from unnest(
+      ${sql.param(exemptions.map((each) => each.stageId))}::uuid[],
+      ${sql.param(exemptions.map((each) => each.unitId))}::uuid[]
+    ) as wanted (stage_id, unit_id)
+    join unit on unit.id = unit_id and unit.project_id = ${projectId}
+    on conflict do nothing`)
 }

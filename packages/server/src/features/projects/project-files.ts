@@ -1,22 +1,17 @@
-import {
-  projectFileSchema,
-  renumberProjectFile,
-  type ProjectFile,
-  type ProjectFileJson,
-  type StoredProject,
-} from '@seriatim/contract'
+import { renumberProjectFile, type ProjectFile, type StoredProject } from '@seriatim/contract'
 import { materialsOf, withMaterials, type Instant, type ProgressEvent, type ProjectId } from '@seriatim/core'
 import { v7 } from 'uuid'
-import { z } from 'zod'
 import type { Database } from '../../db/client.ts'
 import { RequestProblem } from '../../http/problem.ts'
-import { appendEvents, readEvents } from '../progress/repository.ts'
+import { appendEvents, lockLog, readEventsAfter, readEventsById } from '../progress/repository.ts'
 import { mergeIntoShelf, readShelf } from '../shelf/service.ts'
 import { writeLine } from './line-rows.ts'
 import { writeRecipes } from './recipe-rows.ts'
 import * as rows from './repository.ts'
 import { refuseForeign, requireProject } from './service.ts'
 import { writeUnit } from './unit-rows.ts'
+
+const eventsAtOnce = 5000
 
 /** Loads a project file; `copy` gives it ids of its own beside the one that is here already. */
 export async function importProject(db: Database, file: ProjectFile, copy: boolean): Promise<StoredProject> {
@@ -30,57 +25,89 @@ export async function importProject(db: Database, file: ProjectFile, copy: boole
       )
     }
     await rows.insertProject(tx, id, settings)
-    await refuseForeign(tx, id, {
-      units: units.map((unit) => unit.id),
-      models: units.flatMap((unit) => unit.models.map((model) => model.id)),
-      stages: line.map((stage) => stage.id),
-    })
+    await refuseForeign(tx, id, { units: [], line: [], recipes: [] }, own.project)
+    await refuseTakenEvents(tx, own.events)
     for (const [position, unit] of units.entries()) await writeUnit(tx, id, unit, position)
     const onShelf = await mergeIntoShelf(tx, own.shelf)
     await writeRecipes(
       tx,
       id,
+      [],
       recipes.map((recipe) => withMaterials(recipe, (id) => onShelf.get(id) ?? id)),
     )
-    await writeLine(tx, id, line)
-    await appendEvents(tx, id, own.events)
+    await writeLine(tx, id, [], line)
+    await lockLog(tx, id)
+    await appendEvents(
+      tx,
+      id,
+      own.events.map((event) => ({ event, claimedAt: null })),
+    )
     return requireProject(tx, id)
   })
 }
 
+async function refuseTakenEvents(db: Database, events: readonly ProgressEvent[]): Promise<void> {
+  for (let from = 0; from < events.length; from += eventsAtOnce) {
+    const [taken] = await readEventsById(
+      db,
+      events.slice(from, from + eventsAtOnce).map((event) => event.id),
+    )
+    if (taken) {
+      throw new RequestProblem(
+        'id-reused',
+        `The record ${taken.event.id} is in another project already. The file can be loaded as a copy.`,
+      )
+    }
+  }
+}
+
 /** The whole project as a file; what speaks only of removed models or stages is left out. */
-export async function exportProject(db: Database, id: ProjectId, now: Instant): Promise<ProjectFileJson> {
+export async function exportProject(db: Database, id: ProjectId, now: Instant): Promise<ProjectFile> {
   const { revision: _, ...project } = await requireProject(db, id)
   const stages = new Set(project.line.map((stage) => stage.id))
   const models = new Set(project.units.flatMap((unit) => unit.models.map((model) => model.id)))
-  const kept = new Set<string>()
-  const events: ProgressEvent[] = []
-  for (const event of await readEvents(db, id)) {
-    const known = withoutRemoved(event, stages, models, kept)
-    if (!known) continue
-    kept.add(known.id)
-    events.push(known)
-  }
+  const kept = await readEventsAfter(db, id, 0)
   const used = new Set(project.recipes.flatMap((recipe) => [...materialsOf(recipe)]))
   const shelf = (await readShelf(db))
     .filter((material) => used.has(material.id))
     .sort((a, b) => (a.id < b.id ? -1 : 1))
-  const file = { format: 'seriatim-project', version: 1, writtenAt: now, shelf, project, events }
-  return z.encode(projectFileSchema, file as ProjectFile)
+  return {
+    format: 'seriatim-project',
+    version: 2,
+    writtenAt: now,
+    shelf,
+    project,
+    events: aimedOnly(kept.flatMap(({ event }) => withoutRemoved(event, stages, models) ?? [])),
+  }
+}
+
+/** Without the events whose target, or its target in turn, is not there; a target may be told of later. */
+function aimedOnly(events: readonly ProgressEvent[]): readonly ProgressEvent[] {
+  let kept = events
+  for (;;) {
+    const ids = new Set(kept.map((event) => event.id))
+    const next = kept.filter(
+      (event) => !('targetId' in event) || (ids.has(event.targetId) && event.targetId !== event.id),
+    )
+    if (next.length === kept.length) return next
+    kept = next
+  }
 }
 
 function withoutRemoved(
   event: ProgressEvent,
   stages: ReadonlySet<string>,
   models: ReadonlySet<string>,
-  kept: ReadonlySet<string>,
 ): ProgressEvent | null {
-  if ('targetId' in event) return kept.has(event.targetId) ? event : null
+  if ('targetId' in event) return event
   const modelIds = event.modelIds.filter((id) => models.has(id))
   if (modelIds.length === 0) return null
   if (event.kind === 'milestone') {
     const stageIds = event.stageIds.filter((id) => stages.has(id))
-    return stageIds.length > 0 ? { ...event, stageIds, modelIds } : null
+    if (stageIds.length === 0) return null
+    const { waits, ...rest } = event
+    const left = waits?.filter((wait) => stages.has(wait.stageId)) ?? []
+    return { ...rest, stageIds, modelIds, ...(left.length > 0 ? { waits: left } : {}) }
   }
   return stages.has(event.stageId) ? { ...event, modelIds } : null
 }

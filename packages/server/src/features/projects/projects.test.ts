@@ -1,13 +1,16 @@
+import type { EventJson, ProjectFileJson } from '@seriatim/contract'
+import { bodyPlans, recipeFromSchool, recipeSchools } from '@seriatim/core'
 import { v7 } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import {
   demoFile,
   newModel,
-  newStage,
   punched,
   settings,
   startTestServer,
 } from '../../testing/test-server.ts'
+
+import { stockShelfOnce } from '../shelf/service.ts'
 
 let server: Awaited<ReturnType<typeof startTestServer>>
 beforeAll(async () => {
@@ -21,6 +24,14 @@ describe('projects', () => {
     expect((await server.call('PUT', `/projects/${id}`, settings())).status).toBe(201)
     const again = await server.project(`/projects/${id}`, 'PUT', { ...settings(), name: 'Other' })
     expect(again).toMatchObject({ id, name: 'Tallow Fen', revision: 0, units: [], line: [] })
+  })
+
+  it('are made once when sent twice at the same moment', async () => {
+    const id = v7()
+    const answers = await Promise.all(
+      [1, 2, 3, 4].map(() => server.call('PUT', `/projects/${id}`, settings())),
+    )
+    expect(answers.map((answer) => answer.status)).toEqual([201, 201, 201, 201])
   })
 
   it('are listed with the work that is left', async () => {
@@ -80,83 +91,6 @@ describe('projects', () => {
   })
 })
 
-describe('changes', () => {
-  it('a change from a stale revision is refused and changes nothing', async () => {
-    const { path, line } = await server.seed()
-    const stale = await server.problem(`${path}/line`, 'PUT', { revision: 1, line: line.slice(0, 1) })
-    expect(stale.status).toBe(409)
-    expect(stale.body.type).toBe('urn:seriatim:problem:stale-revision')
-    expect((await server.project(path)).line).toHaveLength(2)
-  })
-
-  it('of two changes from the same revision one wins', async () => {
-    const { path } = await server.seed()
-    const answers = await Promise.all(
-      ['A', 'B', 'C'].map((name) =>
-        server.call('PUT', `${path}/settings`, { revision: 2, settings: { ...settings(), name } }),
-      ),
-    )
-    expect(answers.map((answer) => answer.status).sort()).toEqual([200, 409, 409])
-  })
-
-  it('the line keeps its order, its touches and who needs a stage', async () => {
-    const { path, line, unit } = await server.seed()
-    const base = newStage('Grit', {
-      touch: { kind: 'base' },
-      notNeededBy: [unit.id],
-      tableReady: true,
-      cautions: ['dust'],
-    })
-    const known = { unitId: unit.id, bestSeconds: 60, likelySeconds: 90, worstSeconds: 240 }
-    const skin = newStage('Skin', {
-      technique: 'wash',
-      typed: [known],
-      touch: { kind: 'regions', regions: ['skin', 'hands'] },
-      note: 'Thin.',
-    })
-    const few = newStage('Cloak', { limits: [{ unitId: unit.id, roles: ['cloak', 'leader'] }] })
-    const next = [skin, line[1]!, base, few, line[0]!]
-    const after = await server.project(`${path}/line`, 'PUT', { revision: 2, line: next })
-    expect(after.line).toEqual(next)
-    expect(after.revision).toBe(3)
-  })
-
-  it('a removed stage, unit or model comes back with its history', async () => {
-    const { path, line, unit } = await server.seed()
-    const event = punched(line[0]!.id, [unit.models[1]!.id])
-    await server.call('POST', `${path}/events`, { events: [event] })
-    await server.call('PUT', `${path}/line`, { revision: 2, line: line.slice(1) })
-    const less = { ...unit, pilot: [], models: unit.models.slice(0, 1) }
-    await server.call('PUT', `${path}/units/${unit.id}`, { revision: 3, unit: less })
-    expect(await server.project(path)).toMatchObject({ line: [line[1]], units: [less] })
-    await server.call('DELETE', `${path}/units/${unit.id}`, { revision: 4 })
-    expect((await server.project(path)).units).toEqual([])
-    await server.call('PUT', `${path}/units/${unit.id}`, { revision: 5, unit })
-    await server.call('PUT', `${path}/line`, { revision: 6, line })
-    expect(await server.project(path)).toMatchObject({ line, units: [unit] })
-    expect((await server.call('GET', `${path}/events`)).body).toEqual({ events: [event] })
-  })
-
-  it('models keep the order they are sent in', async () => {
-    const { path, unit } = await server.seed()
-    const turned = { ...unit, name: 'Turned', models: [...unit.models.toReversed(), newModel(9)] }
-    const after = await server.project(`${path}/units/${unit.id}`, 'PUT', { revision: 2, unit: turned })
-    expect(after.units).toEqual([turned])
-  })
-
-  it('nothing of another project can be taken over', async () => {
-    const [mine, theirs] = [await server.seed(), await server.seed()]
-    const line = await server.problem(`${mine.path}/line`, 'PUT', { revision: 2, line: theirs.line })
-    const unit = await server.problem(`${mine.path}/units/${theirs.unit.id}`, 'PUT', {
-      revision: 2,
-      unit: theirs.unit,
-    })
-    expect([line.status, unit.status]).toEqual([422, 422])
-    expect(await server.project(theirs.path)).toMatchObject({ line: theirs.line, units: [theirs.unit] })
-    expect((await server.project(mine.path)).revision).toBe(2)
-  })
-})
-
 describe('project files', () => {
   it('come back as they went in', async () => {
     const file = demoFile()
@@ -185,11 +119,11 @@ describe('project files', () => {
     ]
     const undo = { id: v7(), at: '2026-11-24T20:00:00.000Z', kind: 'undone', targetId: lost.id }
     await server.call('POST', `${path}/events`, { events: [kept, lost, undo] })
-    await server.call('PUT', `${path}/line`, { revision: 2, line: line.slice(0, 1) })
-    await server.call('PUT', `${path}/units/${unit.id}`, {
-      revision: 3,
-      unit: { ...unit, models: unit.models.slice(0, 2) },
-    })
+    await server.edit(path, (project) => ({
+      ...project,
+      line: line.slice(0, 1),
+      units: [{ ...unit, models: unit.models.slice(0, 2) }],
+    }))
     const { body } = await server.call('GET', `${path}/file`)
     const { events } = body as { events: { id: string; modelIds: string[] }[] }
     expect(events.map((event) => event.id)).toEqual([kept.id])
@@ -200,6 +134,79 @@ describe('project files', () => {
         .toSorted(),
     )
     expect((await server.call('POST', '/projects/import?copy=true', body)).status).toBe(201)
+  })
+
+  it('go out and come back with a removed unit that a recipe followed and a removed stage one was joined at', async () => {
+    const { path, line, unit } = await server.seed()
+    await stockShelfOnce(server.db)
+    const other = { ...unit, id: v7(), name: 'Stilts', pilot: [], models: [newModel(7)] }
+    const joined = { ...other, joinedAt: { unitId: unit.id, stageId: line[1]!.id } }
+    const recipe = recipeFromSchool(recipeSchools[0]!, bodyPlans[0]!, 'Fen', () => v7())
+    const follows = { ...recipe, unitIds: [unit.id, joined.id] }
+    await server.edit(path, (project) => ({ ...project, units: [unit, joined], recipes: [follows] }))
+    const removeUnit = await server.edit(path, (project) => ({ ...project, units: project.units.slice(1) }))
+    expect(removeUnit.body.project.recipes[0]?.unitIds).toEqual([joined.id])
+    const without = await server.call('GET', `${path}/file`)
+    expect((await server.call('POST', '/projects/import?copy=true', without.body)).status).toBe(201)
+    await server.edit(path, (project) => ({ ...project, units: [unit, ...project.units] }))
+    expect(await server.project(path)).toMatchObject({
+      units: [{ id: unit.id }, { joinedAt: joined.joinedAt }],
+      recipes: [{ unitIds: [unit.id, joined.id] }],
+    })
+    await server.edit(path, (project) => ({ ...project, line: line.slice(0, 1) }))
+    const cut = await server.call('GET', `${path}/file`)
+    expect((await server.call('POST', '/projects/import?copy=true', cut.body)).status).toBe(201)
+  })
+
+  it('keep an undo however far from its target it stands, before or after it', async () => {
+    const { path, line, unit } = await server.seed()
+    const { body } = await server.call('GET', `${path}/file`)
+    const file = body as ProjectFileJson
+    const punches = Array.from({ length: 4500 }, () => punched(line[0]!.id, [unit.models[0]!.id]))
+    const undo = (target: EventJson) =>
+      ({ id: v7(), at: '2026-11-24T20:00:00.000Z', kind: 'undone', targetId: target.id }) as EventJson
+    const events = [undo(punches[4000]!), ...punches, undo(punches[0]!)]
+    const copy = await server.project('/projects/import?copy=true', 'POST', { ...file, events })
+    const again = (await server.call('GET', `/projects/${copy.id}/file`)).body as ProjectFileJson
+    expect(again.events).toHaveLength(events.length)
+    expect(again.events.filter((event) => event.kind === 'undone')).toHaveLength(2)
+  })
+
+  it('of an earlier version are read: batches are named by their models', async () => {
+    const { path, line, unit } = await server.seed()
+    const { body } = await server.call('GET', `${path}/file`)
+    const file = structuredClone(body) as ProjectFileJson
+    const pin = { batchId: `${unit.id}/1`, stageId: line[0]!.id, on: '2026-11-26', at: '19:30' }
+    file.project.planning = { ...file.project.planning!, first: [`${unit.id}/2`], pins: [pin] }
+    const old = { ...file, version: 1, project: { ...file.project, id: v7() } }
+    const copy = await server.project('/projects/import?copy=true', 'POST', old)
+    const ids = copy.units[0]!.models.map((model) => model.id)
+    expect(copy.planning.pins[0]?.batchId).toBe(`${ids[1]}..${ids[1]}`)
+    expect(copy.planning.first).toEqual([`${ids[0]}..${ids[2]}`])
+  })
+
+  it('whose records are another project’s already are refused', async () => {
+    const { path, line, unit } = await server.seed()
+    await server.call('POST', `${path}/events`, { events: [punched(line[0]!.id, [unit.models[0]!.id])] })
+    const { body } = await server.call('GET', `${path}/file`)
+    const file = structuredClone(body) as ProjectFileJson
+    const other = {
+      ...file,
+      project: {
+        ...file.project,
+        id: v7(),
+        units: [{ ...unit, id: v7(), pilot: [], models: unit.models.map((model) => ({ ...model, id: v7() })) }],
+        line: [{ ...line[0]!, id: v7() }],
+      },
+    }
+    const events = file.events.map((event) => ({
+      ...event,
+      stageId: other.project.line[0]!.id,
+      modelIds: [other.project.units[0]!.models[0]!.id],
+    }))
+    const refused = await server.problem('/projects/import', 'POST', { ...other, events })
+    expect([refused.status, refused.body.type]).toEqual([409, 'urn:seriatim:problem:id-reused'])
+    expect((await server.call('GET', `/projects/${other.project.id}`)).status).toBe(404)
   })
 
   it('a faulty file is named at its fault and leaves nothing behind', async () => {

@@ -1,6 +1,6 @@
 import type { StoredProject } from '@seriatim/contract'
 import type { ProjectId, Recipe } from '@seriatim/core'
-import { and, asc, eq, isNull, sql } from 'drizzle-orm'
+import { and, asc, eq, inArray, isNull, sql } from 'drizzle-orm'
 import type { Database } from '../../db/client.ts'
 import { recipe } from '../../db/schema.ts'
 
@@ -13,22 +13,30 @@ export async function readRecipes(db: Database, projectId: ProjectId): Promise<S
   return rows.map((row) => row.document)
 }
 
-/** Writes all recipes; those no longer named are marked removed, and named ones come back. */
+/** Writes the recipes that differ; those no longer named are marked removed, and named ones come back. */
 export async function writeRecipes(
   db: Database,
   projectId: ProjectId,
-  recipes: readonly Recipe[],
+  before: readonly Recipe[],
+  after: readonly Recipe[],
 ): Promise<void> {
-  await db
-    .update(recipe)
-    .set({ removedAt: new Date() })
-    .where(and(eq(recipe.projectId, projectId), isNull(recipe.removedAt)))
-  if (recipes.length === 0) return
-  await db
-    .insert(recipe)
-    .values(recipes.map((document, position) => ({ id: document.id, projectId, position, document })))
-    .onConflictDoUpdate({
-      target: recipe.id,
-      set: { position: sql`excluded.position`, document: sql`excluded.document`, removedAt: null },
-    })
+  const stay = new Set(after.map((each) => each.id))
+  const gone = before.filter((each) => !stay.has(each.id)).map((each) => each.id)
+  if (gone.length > 0) await db.update(recipe).set({ removedAt: new Date() }).where(inArray(recipe.id, gone))
+  const changed = after.flatMap((document, position) =>
+    before.includes(document) ? [] : [{ id: document.id, projectId, position, document }],
+  )
+  if (changed.length > 0) {
+    await db
+      .insert(recipe)
+      .values(changed)
+      .onConflictDoUpdate({
+        target: recipe.id,
+        set: { position: sql`excluded.position`, document: sql`excluded.document`, removedAt: null },
+      })
+  }
+  await db.execute(sql`
+    update recipe set position = place - 1
+    from unnest(${sql.param(after.map((each) => each.id))}::uuid[]) with ordinality as wanted (id, place)
+    where recipe.id = wanted.id and position <> place - 1`)
 }

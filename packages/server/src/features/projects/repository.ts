@@ -1,6 +1,6 @@
 import type { ProjectSettings, StoredProject } from '@seriatim/contract'
 import type { LocalDate, ProjectId, Seconds } from '@seriatim/core'
-import { and, asc, eq, isNull, sql } from 'drizzle-orm'
+import { and, eq, isNull } from 'drizzle-orm'
 import type { Database } from '../../db/client.ts'
 import { project } from '../../db/schema.ts'
 import { readLine } from './line-rows.ts'
@@ -9,29 +9,27 @@ import { readUnits } from './unit-rows.ts'
 
 type Row = typeof project.$inferSelect
 
-export async function listProjectRows(db: Database): Promise<readonly Row[]> {
-  return db
-    .select()
-    .from(project)
-    .where(isNull(project.removedAt))
-    .orderBy(asc(project.createdAt), asc(project.id))
-}
-
 /** Whether the id is taken, by a removed project as well. */
 export async function isProjectIdTaken(db: Database, id: ProjectId): Promise<boolean> {
   const rows = await db.select({ id: project.id }).from(project).where(eq(project.id, id))
   return rows.length > 0
 }
 
+/** As it is written, with what speaks of things that have left; see `withoutDangling` in the core. */
 export async function readProject(db: Database, id: ProjectId): Promise<StoredProject | null> {
   const [row] = await db
     .select()
     .from(project)
     .where(and(eq(project.id, id), isNull(project.removedAt)))
   if (!row) return null
-  const units = await readUnits(db, id)
-  const [recipes, line] = [await readRecipes(db, id), await readLine(db, id, units)]
-  return { id, revision: row.revision, ...settingsOf(row), units, recipes, line }
+  return {
+    id,
+    revision: row.revision,
+    ...settingsOf(row),
+    units: await readUnits(db, id),
+    recipes: await readRecipes(db, id),
+    line: await readLine(db, id),
+  }
 }
 
 function settingsOf(row: Row): ProjectSettings {
@@ -55,7 +53,7 @@ function columnsOf(settings: ProjectSettings) {
   return {
     name: settings.name,
     dueOn: settings.dueOn,
-    weekdays: settings.evenings.weekdays,
+    weekdays: [...settings.evenings.weekdays],
     startsAt: settings.evenings.startsAt,
     eveningSeconds: settings.evenings.lengthSeconds,
     timeZone: settings.evenings.timeZone,
@@ -66,8 +64,12 @@ function columnsOf(settings: ProjectSettings) {
   }
 }
 
+/** Does nothing when the id is taken already. */
 export async function insertProject(db: Database, id: ProjectId, settings: ProjectSettings): Promise<void> {
-  await db.insert(project).values({ id, ...columnsOf(settings) })
+  await db
+    .insert(project)
+    .values({ id, ...columnsOf(settings) })
+    .onConflictDoNothing()
 }
 
 export async function updateSettings(db: Database, id: ProjectId, settings: ProjectSettings): Promise<void> {
@@ -81,12 +83,24 @@ export async function removeProject(db: Database, id: ProjectId, removed: boolea
     .where(eq(project.id, id))
 }
 
-/** Takes the next revision if `revision` is still the newest; the row stays locked for the transaction. */
-export async function takeRevision(db: Database, id: ProjectId, revision: number): Promise<boolean> {
+/** The project's revision, its row locked until the transaction ends; `null` when there is no such project. */
+export async function lockProject(db: Database, id: ProjectId): Promise<number | null> {
+  const [row] = await db
+    .select({ revision: project.revision })
+    .from(project)
+    .where(and(eq(project.id, id), isNull(project.removedAt)))
+    .for('update')
+  return row?.revision ?? null
+}
+
+export async function setRevision(db: Database, id: ProjectId, revision: number): Promise<void> {
+  await db.update(project).set({ revision }).where(eq(project.id, id))
+}
+
+export async function isProjectThere(db: Database, id: ProjectId): Promise<boolean> {
   const rows = await db
-    .update(project)
-    .set({ revision: sql`${project.revision} + 1` })
-    .where(and(eq(project.id, id), eq(project.revision, revision)))
-    .returning({ id: project.id })
+    .select({ id: project.id })
+    .from(project)
+    .where(and(eq(project.id, id), isNull(project.removedAt)))
   return rows.length > 0
 }

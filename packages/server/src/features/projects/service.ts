@@ -1,56 +1,32 @@
-import { pathText, type ProjectSettings, type ProjectSummary, type StoredProject } from '@seriatim/contract'
-import {
-  countModels,
-  estimateLine,
-  foldProgress,
-  namedMaterials,
-  timesOf,
-  workLeft,
-  type Instant,
-  type ProjectId,
-  type Recipe,
-  type Stage,
-  type Unit,
-} from '@seriatim/core'
+import type {
+  CommandVerdict,
+  LoggedChange,
+  NewChange,
+  ProjectSettings,
+  StoredProject,
+} from '@seriatim/contract'
+import { sameJson, withoutDangling, type ProjectId } from '@seriatim/core'
 import type { Database } from '../../db/client.ts'
 import { RequestProblem } from '../../http/problem.ts'
-import { readEvents } from '../progress/repository.ts'
 import { readShelf } from '../shelf/service.ts'
-import { foreignIds, type IdsOf } from './foreign-ids.ts'
-import { writeLine } from './line-rows.ts'
-import { writeRecipes } from './recipe-rows.ts'
+import { carryOut } from './carry-out.ts'
+import * as changes from './change-rows.ts'
+import { checkProject } from './check-project.ts'
+import { foreignIds } from './foreign-ids.ts'
 import * as rows from './repository.ts'
-import { markUnitRemoved, writeUnit } from './unit-rows.ts'
+import { writeProject } from './write-project.ts'
+
+const noSuchProject = () => new RequestProblem('not-found', 'There is no such project here.')
 
 export async function requireProject(db: Database, id: ProjectId): Promise<StoredProject> {
   const found = await rows.readProject(db, id)
-  if (!found) throw new RequestProblem('not-found', 'There is no such project here.')
-  return found
+  if (!found) throw noSuchProject()
+  return withoutDangling(found)
 }
 
-export async function listProjectIds(db: Database): Promise<readonly ProjectId[]> {
-  return (await rows.listProjectRows(db)).map((row) => row.id)
-}
-
-export async function listProjects(db: Database, now: Instant): Promise<ProjectSummary[]> {
-  const shelf = new Map((await readShelf(db)).map((material) => [material.id, material]))
-  const summaries: ProjectSummary[] = []
-  for (const id of await listProjectIds(db)) {
-    const project = await requireProject(db, id)
-    const progress = foldProgress(await readEvents(db, id))
-    const left = workLeft(project, progress, timesOf(estimateLine({ project, shelf, progress, now })))
-    summaries.push({
-      id,
-      name: project.name,
-      dueOn: project.dueOn,
-      models: countModels(project),
-      modelsTableReady: left.modelsTableReady,
-      stages: project.line.length,
-      totalSeconds: left.totalSeconds,
-      leftSeconds: left.leftSeconds,
-    })
-  }
-  return summaries
+/** Only that it is there: nothing of it is loaded. */
+export async function requireProjectRow(db: Database, id: ProjectId): Promise<void> {
+  if (!(await rows.isProjectThere(db, id))) throw noSuchProject()
 }
 
 /** Making a project whose id exists gives that one back, so a repeated send is harmless. */
@@ -59,114 +35,75 @@ export async function createProject(
   id: ProjectId,
   settings: ProjectSettings,
 ): Promise<StoredProject> {
-  if (!(await rows.isProjectIdTaken(db, id))) await rows.insertProject(db, id, settings)
+  await rows.insertProject(db, id, settings)
   return requireProject(db, id)
 }
 
-/** One change at a time, made from the newest revision; gives the project as it then stands. */
-async function change(
+interface Changed {
+  readonly verdicts: readonly CommandVerdict[]
+  readonly project: StoredProject
+}
+
+/**
+ * Carries a change out in one transaction, and once, however often it is sent. Commands on what others changed since
+ * `base` are refused, each by itself; a change that would leave the project wrong is refused whole.
+ */
+export async function changeProject(db: Database, id: ProjectId, change: NewChange): Promise<Changed> {
+  return db.transaction(async (tx) => {
+    const revision = await rows.lockProject(tx, id)
+    if (revision === null) throw noSuchProject()
+    const before = await changes.readChange(tx, change.id)
+    if (before) {
+      if (before.projectId !== id || !sameJson(before.commands, change.commands))
+        throw new RequestProblem('id-reused', 'This id is taken by another change.')
+      return { verdicts: before.verdicts, project: await requireProject(tx, id) }
+    }
+    const start = await requireProject(tx, id)
+    const touched = await changes.touchedSince(tx, id, change)
+    const { project: carried, verdicts, undo, touched: own } = carryOut(start, change.commands, touched)
+    if (own.length === 0) return { verdicts, project: start }
+    const next = { ...carried, revision: revision + 1 }
+    const shelf = new Set(
+      carried.recipes === start.recipes ? [] : (await readShelf(tx)).map((material) => material.id),
+    )
+    checkProject(start, next, (material) => shelf.has(material))
+    await refuseForeign(tx, id, start, next)
+    await writeProject(tx, start, next)
+    await rows.setRevision(tx, id, next.revision)
+    await changes.keepChange(tx, id, { change, revision: next.revision, verdicts, undo, touched: own })
+    return { verdicts, project: await requireProject(tx, id) }
+  })
+}
+
+export async function readChanges(
   db: Database,
   id: ProjectId,
-  revision: number,
-  write: (tx: Database) => Promise<void>,
-): Promise<StoredProject> {
-  await requireProject(db, id)
-  return db.transaction(async (tx) => {
-    if (!(await rows.takeRevision(tx, id, revision))) {
-      throw new RequestProblem(
-        'stale-revision',
-        'This project was changed elsewhere meanwhile. The newest state is loaded; make the change again.',
-      )
-    }
-    await write(tx)
-    return requireProject(tx, id)
+  before: number | undefined,
+): Promise<readonly LoggedChange[]> {
+  await requireProjectRow(db, id)
+  return changes.readChanges(db, id, before)
+}
+
+/** What is new in the project may not be another project's. */
+export async function refuseForeign(
+  db: Database,
+  id: ProjectId,
+  before: Pick<StoredProject, 'units' | 'line' | 'recipes'>,
+  after: Pick<StoredProject, 'units' | 'line' | 'recipes'>,
+): Promise<void> {
+  const fresh = <T>(list: readonly T[], known: readonly T[]) => list.filter((each) => !known.includes(each))
+  const units = fresh(after.units, before.units)
+  const [foreign] = await foreignIds(db, id, {
+    units: units.map((unit) => unit.id),
+    models: units.flatMap((unit) => unit.models.map((model) => model.id)),
+    stages: fresh(after.line, before.line).map((stage) => stage.id),
+    recipes: fresh(after.recipes, before.recipes).map((recipe) => recipe.id),
   })
-}
-
-export function changeSettings(db: Database, id: ProjectId, revision: number, settings: ProjectSettings) {
-  return change(db, id, revision, (tx) => rows.updateSettings(tx, id, settings))
-}
-
-export function putUnit(db: Database, id: ProjectId, revision: number, unit: Unit) {
-  return change(db, id, revision, async (tx) => {
-    await refuseForeign(tx, id, {
-      units: [unit.id],
-      models: unit.models.map((model) => model.id),
-      stages: [],
-    })
-    await writeUnit(tx, id, unit)
-  })
-}
-
-export function removeUnit(db: Database, id: ProjectId, revision: number, unitId: Unit['id']) {
-  return change(db, id, revision, async (tx) => {
-    const project = await requireProject(tx, id)
-    if (!project.units.some((unit) => unit.id === unitId)) {
-      throw new RequestProblem('not-found', 'There is no such unit in this project.')
-    }
-    await markUnitRemoved(tx, unitId)
-  })
-}
-
-export function putLine(db: Database, id: ProjectId, revision: number, line: readonly Stage[]) {
-  return change(db, id, revision, async (tx) => {
-    await refuseForeign(tx, id, { units: [], models: [], stages: line.map((stage) => stage.id) })
-    const { units } = await requireProject(tx, id)
-    const known = new Set(units.map((unit) => unit.id))
-    // A unit that was removed meanwhile takes its exemptions with it.
-    await writeLine(
-      tx,
-      id,
-      line.map((stage) => ({
-        ...stage,
-        notNeededBy: stage.notNeededBy.filter((unitId) => known.has(unitId)),
-        limits: stage.limits.filter(({ unitId }) => known.has(unitId)),
-        typed: stage.typed.filter(({ unitId }) => known.has(unitId)),
-      })),
-    )
-  })
-}
-
-/** Recipes may name any unit of the project and any material of the shelf. */
-export function putRecipes(db: Database, id: ProjectId, revision: number, recipes: readonly Recipe[]) {
-  return change(db, id, revision, async (tx) => {
-    const { units } = await requireProject(tx, id)
-    const known = new Set(units.map((unit) => unit.id))
-    await refuseUnknownMaterials(tx, recipes)
-    await writeRecipes(
-      tx,
-      id,
-      recipes.map((recipe) => ({
-        ...recipe,
-        unitIds: recipe.unitIds.filter((unitId) => known.has(unitId)),
-      })),
-    )
-  })
-}
-
-async function refuseUnknownMaterials(db: Database, recipes: readonly Recipe[]): Promise<void> {
-  const shelf = new Set((await readShelf(db)).map((material) => material.id))
-  const errors = recipes.flatMap((recipe, r) =>
-    namedMaterials(recipe)
-      .filter(({ id }) => !shelf.has(id))
-      .map(({ path }) => ({
-        path: pathText(['recipes', r, ...path]),
-        message: 'This material is not on the shelf.',
-      })),
-  )
-  if (errors.length > 0) {
-    throw new RequestProblem('invalid-request', 'A mix names a material that is not on the shelf.', errors)
-  }
-}
-
-export async function refuseForeign(db: Database, id: ProjectId, ids: IdsOf): Promise<void> {
-  const [foreign] = await foreignIds(db, id, ids)
   if (foreign) throw new RequestProblem('unknown-reference', `The id ${foreign} belongs to another project.`)
 }
 
 /** Removed projects keep everything and can come back. */
 export async function setProjectRemoved(db: Database, id: ProjectId, removed: boolean): Promise<void> {
-  if (!(await rows.isProjectIdTaken(db, id)))
-    throw new RequestProblem('not-found', 'There is no such project here.')
+  if (!(await rows.isProjectIdTaken(db, id))) throw noSuchProject()
   await rows.removeProject(db, id, removed)
 }

@@ -1,6 +1,6 @@
 import type { StoredProject } from '@seriatim/contract'
 import type { ProjectId, Unit } from '@seriatim/core'
-import { and, asc, eq, isNull, notInArray, sql } from 'drizzle-orm'
+import { and, asc, eq, inArray, isNull, notInArray, sql } from 'drizzle-orm'
 import type { Database } from '../../db/client.ts'
 import { model, unit } from '../../db/schema.ts'
 
@@ -26,7 +26,6 @@ export async function readUnits(db: Database, projectId: ProjectId): Promise<Sto
         variants: row.variants,
         points: row.points,
       }))
-    const ids = new Set(own.map((each) => each.id))
     return {
       id,
       name,
@@ -34,12 +33,9 @@ export async function readUnits(db: Database, projectId: ProjectId): Promise<Sto
       size,
       detail,
       perHolder,
-      pilot: pilot.filter((each) => ids.has(each)),
-      // What it is joined to may have left the roster, and come back.
+      pilot,
       joinedAt:
-        joinedToUnit && joinedAtStage && units.some((each) => each.id === joinedToUnit)
-          ? { unitId: joinedToUnit, stageId: joinedAtStage }
-          : null,
+        joinedToUnit && joinedAtStage ? { unitId: joinedToUnit, stageId: joinedAtStage } : null,
       models: own,
     }
   })
@@ -50,9 +46,8 @@ export async function writeUnit(
   db: Database,
   projectId: ProjectId,
   written: Unit,
-  position?: number,
+  position: number,
 ): Promise<void> {
-  const place = position ?? (await nextUnitPosition(db, projectId))
   const { name, standard, size, detail, perHolder, pilot } = written
   const values = {
     name,
@@ -66,7 +61,7 @@ export async function writeUnit(
   }
   await db
     .insert(unit)
-    .values({ id: written.id, projectId, position: place, ...values })
+    .values({ id: written.id, projectId, position, ...values })
     .onConflictDoUpdate({ target: unit.id, set: { ...values, removedAt: null } })
   const ids = written.models.map((each) => each.id)
   const stay = and(eq(model.unitId, written.id), isNull(model.removedAt))
@@ -99,14 +94,18 @@ export async function writeUnit(
     })
 }
 
-async function nextUnitPosition(db: Database, projectId: ProjectId): Promise<number> {
-  const [row] = await db
-    .select({ next: sql<number>`coalesce(max(${unit.position}) + 1, 0)`.mapWith(Number) })
-    .from(unit)
-    .where(eq(unit.projectId, projectId))
-  return row?.next ?? 0
+export async function markUnitsRemoved(db: Database, ids: readonly Unit['id'][]): Promise<void> {
+  if (ids.length === 0) return
+  await db
+    .update(unit)
+    .set({ removedAt: new Date() })
+    .where(inArray(unit.id, [...ids]))
 }
 
-export async function markUnitRemoved(db: Database, unitId: Unit['id']): Promise<void> {
-  await db.update(unit).set({ removedAt: new Date() }).where(eq(unit.id, unitId))
+/** The units in this order. */
+export async function placeUnits(db: Database, ids: readonly Unit['id'][]): Promise<void> {
+  await db.execute(sql`
+    update unit set position = place - 1
+    from unnest(${sql.param([...ids])}::uuid[]) with ordinality as wanted (id, place)
+    where unit.id = wanted.id and position <> place - 1`)
 }

@@ -1,5 +1,5 @@
 import { materialsOf, type Material, type MaterialId, type RecipeId } from '@seriatim/core'
-import { and, eq, isNull, sql } from 'drizzle-orm'
+import { and, eq, inArray, isNull, sql } from 'drizzle-orm'
 import type { Database } from '../../db/client.ts'
 import { material, recipe } from '../../db/schema.ts'
 
@@ -16,8 +16,22 @@ export async function isShelfNew(db: Database): Promise<boolean> {
   return (await db.select({ id: material.id }).from(material).limit(1)).length === 0
 }
 
+/** One at a time changes the shelf: names stay unique by looking before writing. */
+export async function lockShelf(db: Database): Promise<void> {
+  await db.execute(sql`select pg_advisory_xact_lock(47, 1)`)
+}
+
+export async function countMaterials(db: Database): Promise<number> {
+  return db.$count(material, isNull(material.removedAt))
+}
+
+/** Writes them all at once; two that swap their names stand without a name between. */
 export async function writeMaterials(db: Database, materials: readonly Material[]): Promise<void> {
   if (materials.length === 0) return
+  await db
+    .update(material)
+    .set({ removedAt: new Date() })
+    .where(inArray(material.id, materials.map((each) => each.id)))
   await db
     .insert(material)
     .values(materials.map((document) => ({ id: document.id, document })))

@@ -1,16 +1,15 @@
-import { putMaterialsSchema } from '@seriatim/contract'
-import { Hono } from 'hono'
+import { routes } from '@seriatim/contract'
+import type { Hono } from 'hono'
 import type { Database } from '../../db/client.ts'
-import { jsonBody } from '../../http/json-body.ts'
-import { materialIdParam } from '../../http/path-params.ts'
+import { serveRoute } from '../../http/serve-route.ts'
 import * as shelf from './service.ts'
 
-export const shelfRoutes = (db: Database) =>
-  new Hono()
-    .get('/', async (context) => context.json({ materials: await shelf.readShelf(db) }))
-    .put('/', jsonBody(putMaterialsSchema), async (context) =>
-      context.json({ materials: await shelf.putMaterials(db, context.req.valid('json').materials) }),
-    )
-    .delete('/:materialId', materialIdParam, async (context) =>
-      context.json({ materials: await shelf.removeMaterial(db, context.req.valid('param').materialId) }),
-    )
+export function shelfRoutes(app: Hono, db: Database): void {
+  serveRoute(app, routes.readShelf, async () => ({ materials: await shelf.readShelf(db) }))
+  serveRoute(app, routes.putMaterials, async ({ body }) => ({
+    materials: await shelf.putMaterials(db, body.materials),
+  }))
+  serveRoute(app, routes.removeMaterial, async ({ params }) => ({
+    materials: await shelf.removeMaterial(db, params.materialId),
+  }))
+}

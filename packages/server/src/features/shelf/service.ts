@@ -1,3 +1,4 @@
+import { mostMaterials } from '@seriatim/contract'
 import { starterShelf, type Material, type MaterialId } from '@seriatim/core'
 import type { Database } from '../../db/client.ts'
 import { RequestProblem } from '../../http/problem.ts'
@@ -16,6 +17,7 @@ export async function putMaterials(
   materials: readonly Material[],
 ): Promise<readonly Material[]> {
   return db.transaction(async (tx) => {
+    await rows.lockShelf(tx)
     const shelf = await rows.readShelf(tx)
     const written = new Set(materials.map((material) => material.id))
     const taken = new Map(
@@ -36,8 +38,15 @@ export async function putMaterials(
     if (errors.length > 0)
       throw new RequestProblem('invalid-request', 'Names on the shelf are unique.', errors)
     await rows.writeMaterials(tx, materials)
+    await refuseOverflow(tx)
     return rows.readShelf(tx)
   })
+}
+
+async function refuseOverflow(db: Database): Promise<void> {
+  if ((await rows.countMaterials(db)) <= mostMaterials) return
+  const most = mostMaterials.toLocaleString('en')
+  throw new RequestProblem('too-many', `A shelf holds up to ${most} materials. Take some off first.`)
 }
 
 export async function removeMaterial(db: Database, id: MaterialId): Promise<readonly Material[]> {
@@ -62,6 +71,7 @@ export async function mergeIntoShelf(
   db: Database,
   materials: readonly Material[],
 ): Promise<ReadonlyMap<MaterialId, MaterialId>> {
+  await rows.lockShelf(db)
   const shelf = await rows.readShelf(db)
   const ids = new Set(shelf.map((material) => material.id))
   const byName = new Map(shelf.map((material) => [material.name.toLowerCase(), material.id]))
@@ -73,6 +83,7 @@ export async function mergeIntoShelf(
     if (there === undefined) added.push(material)
   }
   await rows.writeMaterials(db, added)
+  await refuseOverflow(db)
   return known
 }
 

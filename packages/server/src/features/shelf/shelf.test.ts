@@ -20,6 +20,8 @@ const own = (name: string, some: Partial<Material> = {}) => ({
   name,
   ...some,
 })
+const put = (path: string, recipes: readonly object[]) =>
+  server.edit(path, (project) => ({ ...project, recipes }))
 const firstRecipe = () => recipeFromSchool(recipeSchools[0]!, bodyPlans[0]!, 'Reed-pikes', () => v7())
 
 describe('the shelf', () => {
@@ -51,6 +53,25 @@ describe('the shelf', () => {
     expect(await shelfNames()).not.toContain('Sedge green')
   })
 
+  it('two that swap their names both get them', async () => {
+    const [one, two] = [own('Silt'), own('Peat')]
+    await server.call('PUT', '/shelf', { materials: [one, two] })
+    const swapped = [
+      { ...one, name: 'Peat' },
+      { ...two, name: 'Silt' },
+    ]
+    expect((await server.call('PUT', '/shelf', { materials: swapped })).status).toBe(200)
+    const { body } = await server.call('GET', '/shelf')
+    const { materials } = body as { materials: Material[] }
+    expect(materials.find((material) => material.id === one.id)?.name).toBe('Peat')
+  })
+
+  it('takes a name once when it is sent twice at the same moment', async () => {
+    const send = () => server.call('PUT', '/shelf', { materials: [own('Twin ochre')] })
+    const answers = await Promise.all([send(), send(), send()])
+    expect(answers.map((answer) => answer.status).sort()).toEqual([200, 422, 422])
+  })
+
   it('names the field that is wrong', async () => {
     const wrong = await server.problem('/shelf', 'PUT', {
       materials: [own('x', { colour: '#12', opacity: 3 })],
@@ -65,7 +86,7 @@ describe('the shelf', () => {
   it('keeps what a recipe uses', async () => {
     const { path } = await server.seed()
     const recipe = firstRecipe()
-    expect((await server.call('PUT', `${path}/recipes`, { revision: 2, recipes: [recipe] })).status).toBe(200)
+    expect((await put(path, [recipe])).status).toBe(200)
     const used = recipe.steps[0]?.mix[0]?.materialId
     expect(await server.problem(`/shelf/${used}`, 'DELETE')).toMatchObject({
       status: 409,
@@ -76,56 +97,55 @@ describe('the shelf', () => {
 })
 
 describe('recipes', () => {
-  it('are stored as they are, replaced whole, and come back when named again', async () => {
+  it('are stored as they are, taken out, and come back when put again', async () => {
     const { path } = await server.seed()
     const recipe = firstRecipe()
-    const put = (revision: number, recipes: unknown[]) =>
-      server.call('PUT', `${path}/recipes`, { revision, recipes })
-    expect((await put(2, [recipe])).status).toBe(200)
+    await put(path, [recipe])
     expect((await server.project(path)).recipes).toEqual([recipe])
-    expect((await put(3, [])).status).toBe(200)
+    await put(path, [])
     expect((await server.project(path)).recipes).toEqual([])
-    expect((await put(4, [{ ...recipe, name: 'Again' }])).status).toBe(200)
+    await put(path, [{ ...recipe, name: 'Again' }])
     expect((await server.project(path)).recipes[0]?.name).toBe('Again')
-    expect((await put(4, [])).status).toBe(409)
   })
 
   it('refuse a material that is not on the shelf and a region they do not have, at its path', async () => {
     const { path } = await server.seed()
     const recipe = firstRecipe()
     const [step, ...rest] = recipe.steps
-    const unknown = { ...recipe, steps: [{ ...step, mix: [{ materialId: v7(), parts: 1 }] }, ...rest] }
-    expect(await server.problem(`${path}/recipes`, 'PUT', { revision: 2, recipes: [unknown] })).toMatchObject(
-      {
-        status: 422,
-        body: { errors: [{ path: 'recipes[0].steps[0].mix[0].materialId' }] },
+    const unknown = { ...recipe, steps: [{ ...step!, mix: [{ materialId: v7(), parts: 1 }] }, ...rest] }
+    expect(await put(path, [unknown])).toMatchObject({
+      status: 422,
+      body: { errors: [{ path: 'recipes[0].steps[0].mix[0].materialId' }] },
+    })
+    const nowhere = { ...recipe, steps: [{ ...step!, on: ['tail'] }, ...rest] }
+    expect(await put(path, [nowhere])).toMatchObject({
+      status: 422,
+      body: {
+        errors: [
+          { path: 'commands[0].value.steps[0].on[0]', message: 'The recipe has no region of this name.' },
+        ],
       },
-    )
-    const nowhere = { ...recipe, steps: [{ ...step, on: ['tail'] }, ...rest] }
-    expect(await server.problem(`${path}/recipes`, 'PUT', { revision: 2, recipes: [nowhere] })).toMatchObject(
-      {
-        status: 422,
-        body: {
-          errors: [{ path: 'recipes[0].steps[0].on[0]', message: 'The recipe has no region of this name.' }],
-        },
-      },
-    )
+    })
+    await put(path, [recipe])
+    const off = recipe.steps.map((each) => (each === step ? { ...each, on: ['tail'] } : each))
+    expect(await put(path, [{ ...recipe, steps: off }])).toMatchObject({
+      status: 422,
+      body: { errors: [{ path: 'recipes[0].steps[0].on[0]' }] },
+    })
   })
 
   it('takes no stand-in that is not on the shelf, in a kept version neither', async () => {
     const { path } = await server.seed()
     const recipe = firstRecipe()
     const [step, ...rest] = recipe.steps
-    const steps = [{ ...step, substitutes: [v7()] }, ...rest]
+    const steps = [{ ...step!, substitutes: [v7()] }, ...rest]
     const { regions, preferences } = recipe
     const versions = [{ number: 1, keptOn: '2026-11-25', note: '', regions, steps, preferences }]
-    const put = (changed: object) =>
-      server.problem(`${path}/recipes`, 'PUT', { revision: 2, recipes: [{ ...recipe, ...changed }] })
-    expect(await put({ steps })).toMatchObject({
+    expect(await put(path, [{ ...recipe, steps }])).toMatchObject({
       status: 422,
       body: { errors: [{ path: 'recipes[0].steps[0].substitutes[0]' }] },
     })
-    expect(await put({ versions })).toMatchObject({
+    expect(await put(path, [{ ...recipe, versions }])).toMatchObject({
       status: 422,
       body: { errors: [{ path: 'recipes[0].versions[0].steps[0].substitutes[0]' }] },
     })

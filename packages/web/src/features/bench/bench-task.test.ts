@@ -105,12 +105,12 @@ describe('currentTask', () => {
 
   it('is what the clock runs on, whatever else was chosen', () => {
     const started = { kind: 'clock-started', stageId: 'coat', modelIds: ['b1', 'b2'] }
-    expect(task([started], { batchId: 'a/1', stageId: 'prime' })).toEqual(['b', 'coat', 2])
+    expect(task([started], { batchId: 'a1..a2', stageId: 'prime' })).toEqual(['b', 'coat', 2])
   })
 
   it('is what the painter chose while it has models left', () => {
-    expect(task([], { batchId: 'b/1', stageId: 'prime' })).toEqual(['b', 'prime', 2])
-    expect(task([punched('prime', 'b1', 'b2')], { batchId: 'b/1', stageId: 'prime' })).toEqual([
+    expect(task([], { batchId: 'b1..b2', stageId: 'prime' })).toEqual(['b', 'prime', 2])
+    expect(task([punched('prime', 'b1', 'b2')], { batchId: 'b1..b2', stageId: 'prime' })).toEqual([
       'a',
       'prime',
       2,

@@ -1,4 +1,4 @@
-import { aims, type Aim, type Batch, type Planning } from '@seriatim/core'
+import { aims, batchesMeant, type Aim, type Batch, type Planning } from '@seriatim/core'
 import { batchName } from '../../shared/batch-name.ts'
 import { SortableNames } from './SortableNames.tsx'
 
@@ -19,7 +19,9 @@ interface PlanWishesProps {
 /** What the painter wants most, and which batches before all others. */
 export function PlanWishes({ planning, batches, onChange }: PlanWishesProps) {
   const order = [...planning.aims, ...aims.filter((aim) => !planning.aims.includes(aim))]
-  const known = planning.first.filter((id) => batches.some((batch) => batch.id === id))
+  const known = [
+    ...new Set(planning.first.flatMap((id) => batchesMeant(id, batches).map((batch) => batch.id))),
+  ]
   const sorted = [
     ...known.flatMap((id) => batches.find((batch) => batch.id === id) ?? []),
     ...batches.filter((batch) => !known.includes(batch.id)),

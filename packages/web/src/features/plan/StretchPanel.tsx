@@ -1,4 +1,5 @@
 import {
+  meansBatch,
   localDateAt,
   whyThen,
   type LinePlan,
@@ -27,7 +28,7 @@ export function StretchPanel({ stretch, plan, project, onPlanning }: StretchPane
   const { planning } = project
   const names = new Map(batch.models.map((model) => [model.id, model.name]))
   const painter = plan.painters.length > 1 ? plan.painters[stretch.painter]?.name : undefined
-  const pinned = planning.pins.some((pin) => isOf(pin, stretch))
+  const pinned = planning.pins.some((pin) => isOf(pin, stretch, plan.batches))
   const others = plan.sessions
     .map((session, index) => ({ session, index }))
     .filter(({ session }) => session.painter === stretch.painter)
@@ -58,7 +59,7 @@ export function StretchPanel({ stretch, plan, project, onPlanning }: StretchPane
           <Button
             onClick={() =>
               onPlanning(
-                { ...planning, pins: planning.pins.filter((pin) => !isOf(pin, stretch)) },
+                { ...planning, pins: planning.pins.filter((pin) => !isOf(pin, stretch, plan.batches)) },
                 `${stage.name} is no longer pinned.`,
               )
             }
@@ -101,8 +102,8 @@ export function StretchPanel({ stretch, plan, project, onPlanning }: StretchPane
   )
 }
 
-const isOf = (pin: Planning['pins'][number], stretch: Stretch) =>
-  pin.batchId === stretch.batchId && pin.stageId === stretch.stageId
+const isOf = (pin: Planning['pins'][number], stretch: Stretch, batches: LinePlan['batches']) =>
+  pin.stageId === stretch.stageId && meansBatch(pin.batchId, stretch.batchId, batches)
 
 /** The plan's wishes with the stretch pinned to a session, and what to say of it. */
 export function pinTo(

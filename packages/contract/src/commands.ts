@@ -1,0 +1,152 @@
+import type {
+  ChangeId,
+  Command,
+  DeviceId,
+  Fields,
+  Listed,
+  PainterId,
+  Thing,
+} from '@seriatim/core'
+import { z } from 'zod'
+import { idOf, instantField, nameOf } from './fields.ts'
+import { painterSchema, pinSchema, wishFields } from './planning.ts'
+import { modelSchema, projectSettingsSchema, stageSchema, unitSchema } from './project.ts'
+import { recipeSchema, stepSchema } from './recipe.ts'
+
+type Shape<F> = { readonly [K in keyof F]: z.ZodType<F[K], unknown> }
+
+/** The fields of each thing that a command can set, with what they may be. */
+const { planning: _planning, ...ownFields } = projectSettingsSchema.shape
+const projectShape: Shape<Fields['project']> = { ...ownFields, ...wishFields }
+
+const without = <S extends object, K extends keyof S>(shape: S, ...keys: readonly K[]): Omit<S, K> =>
+  Object.fromEntries(Object.entries(shape).filter(([key]) => !keys.includes(key as K))) as Omit<S, K>
+
+const shapes: { readonly [T in Thing]: Shape<Fields[T]> } = {
+  unit: without(unitSchema.shape, 'id', 'models'),
+  model: without(modelSchema.shape, 'id'),
+  recipe: without(recipeSchema.shape, 'id', 'steps'),
+  step: without(stepSchema.shape, 'id'),
+  stage: without(stageSchema.shape, 'id'),
+  painter: without(painterSchema.shape, 'id'),
+  pin: without(pinSchema.shape, 'batchId', 'stageId'),
+}
+
+/** Whole things, as they are put into a list. */
+const wholes: { readonly [T in Thing]: z.ZodType<Listed[T], unknown> } = {
+  unit: unitSchema,
+  model: modelSchema,
+  recipe: recipeSchema,
+  step: stepSchema,
+  stage: stageSchema,
+  painter: painterSchema,
+  pin: pinSchema,
+}
+
+const things = ['unit', 'model', 'recipe', 'step', 'stage', 'painter', 'pin'] as const satisfies readonly Thing[]
+
+const lowerId = z.uuid({ error: 'This must be a UUID.' }).overwrite((id) => id.toLowerCase())
+const anyName = z.string().min(1).max(200)
+
+/** Painters and pins go by names of their own, all else by a UUID; models stand in a unit, steps in a recipe. */
+function refOf(thing: Thing) {
+  return {
+    thing: z.literal(thing),
+    id: thing === 'painter' || thing === 'pin' ? anyName : lowerId,
+    in: thing === 'model' || thing === 'step' ? lowerId : z.null(),
+  }
+}
+
+const neighbours = { after: anyName.nullable(), before: anyName.nullable() }
+
+const setSchemas = [
+  ...Object.entries<z.ZodType>(projectShape).map(([field, value]) =>
+    z.object({ kind: z.literal('set'), thing: z.literal('project'), field: z.literal(field), value: bare(value) }),
+  ),
+  ...things.flatMap((thing) =>
+    Object.entries<z.ZodType>(shapes[thing]).map(([field, value]) =>
+      z.object({ kind: z.literal('set'), ...refOf(thing), field: z.literal(field), value: bare(value) }),
+    ),
+  ),
+]
+
+/** A field that is named is given: what a whole thing may leave out is no answer here. */
+function bare(schema: z.ZodType): z.ZodType {
+  return schema instanceof z.ZodDefault ? (schema.unwrap() as z.ZodType) : schema
+}
+
+const byThing = (options: readonly z.ZodObject[]) =>
+  z.discriminatedUnion('thing', options as [z.ZodObject, ...z.ZodObject[]])
+
+const setSchema = z.discriminatedUnion(
+  'thing',
+  ['project' as const, ...things].map((thing) =>
+    z.discriminatedUnion(
+      'field',
+      setSchemas.filter((schema) => schema.shape.thing.value === thing) as unknown as [
+        z.ZodObject,
+        ...z.ZodObject[],
+      ],
+    ),
+  ) as unknown as [z.ZodObject, ...z.ZodObject[]],
+)
+
+/** One small change to the structure of a project; see `Command` in the core, whose shape this is built from. */
+export const commandSchema = z.discriminatedUnion('kind', [
+  setSchema as unknown as z.ZodObject<{ kind: z.ZodLiteral<'set'> }>,
+  byThing(
+    things.map((thing) =>
+      z.object({ kind: z.literal('put'), ...refOf(thing), ...neighbours, value: wholes[thing] }),
+    ),
+  ) as unknown as z.ZodObject<{ kind: z.ZodLiteral<'put'> }>,
+  byThing(things.map((thing) => z.object({ kind: z.literal('take'), ...refOf(thing) }))) as unknown as z.ZodObject<{
+    kind: z.ZodLiteral<'take'>
+  }>,
+  byThing(
+    things.map((thing) => z.object({ kind: z.literal('move'), ...refOf(thing), ...neighbours })),
+  ) as unknown as z.ZodObject<{ kind: z.ZodLiteral<'move'> }>,
+]) as unknown as z.ZodType<Command, unknown>
+
+/** Several commands that belong together: all are carried out at once, or refused one by one where others were first. */
+export const newChangeSchema = z.object({
+  id: idOf<ChangeId>(),
+  at: instantField,
+  device: idOf<DeviceId>(),
+  /** The device's own running number. */
+  number: z.int().min(0).max(2_147_483_647),
+  painter: nameOf<PainterId>().nullable(),
+  /** The revision of the project that was on the screen when the change was made … */
+  base: z.int().min(0).max(2_147_483_647),
+  /** … and the highest number of this device's own changes that were on it already. */
+  own: z.int().min(0).max(2_147_483_647),
+  commands: z
+    .array(commandSchema)
+    .min(1, { error: 'A change has at least one command.' })
+    .max(2000, { error: 'A change has up to 2,000 commands.' })
+    .readonly(),
+})
+
+export const commandVerdictSchema = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('done') }),
+  /** Somebody else changed the same thing meanwhile; `theirs` is what a field is now. */
+  z.object({ kind: z.literal('clash'), theirs: z.unknown() }),
+  z.object({ kind: z.literal('gone') }),
+  z.object({ kind: z.literal('taken') }),
+])
+
+/** A change as the project's log keeps it. */
+export const loggedChangeSchema = z.object({
+  id: idOf<ChangeId>(),
+  revision: z.int().min(0),
+  at: instantField,
+  device: idOf<DeviceId>(),
+  number: z.int(),
+  painter: nameOf<PainterId>().nullable(),
+  /** What was carried out of it, and what would take that back. */
+  done: z.array(commandSchema).readonly(),
+  undo: z.array(commandSchema).readonly(),
+})
+
+export type NewChange = z.output<typeof newChangeSchema>
+export type CommandVerdict = z.output<typeof commandVerdictSchema>
+export type LoggedChange = z.output<typeof loggedChangeSchema>

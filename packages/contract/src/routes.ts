@@ -1,0 +1,156 @@
+import type { MaterialId, ProjectId } from '@seriatim/core'
+import { z } from 'zod'
+import { airSchema, putAirSchema } from './air.ts'
+import { commandVerdictSchema, loggedChangeSchema, newChangeSchema } from './commands.ts'
+import { eventVerdictSchema } from './event.ts'
+import { idOf, instantField } from './fields.ts'
+import { anyProjectFileSchema } from './files/read-project-file.ts'
+import { handSchema, putBroughtRatesSchema } from './hand.ts'
+import { packedLogSchema } from './packed-log.ts'
+import { projectFileSchema } from './project-file.ts'
+import { projectSettingsSchema, projectSummarySchema, storedProjectSchema } from './project.ts'
+import { materialSchema, shelfSchema } from './recipe.ts'
+
+type Method = 'GET' | 'POST' | 'PUT' | 'DELETE'
+
+/** One thing the server can be asked. Paths begin below `/api`; `:name` stands for a parameter. */
+export interface Route<
+  Params extends z.ZodType = z.ZodType,
+  Query extends z.ZodType = z.ZodType,
+  Body extends z.ZodType = z.ZodType,
+  Answer extends z.ZodType = z.ZodType,
+> {
+  readonly method: Method
+  readonly path: string
+  readonly params: Params
+  readonly query: Query
+  readonly body: Body
+  readonly answer: Answer
+  /** The status of an answer that is no problem. */
+  readonly status: 200 | 201
+  /** The largest body, in bytes. */
+  readonly largest: number
+}
+
+const nothing = z.object({})
+const megabyte = 1024 * 1024
+
+type Part<T> = T extends z.ZodType ? T : typeof nothing
+
+interface Given {
+  readonly params?: z.ZodType
+  readonly query?: z.ZodType
+  readonly body?: z.ZodType
+  readonly answer: z.ZodType
+  readonly status?: 200 | 201
+  readonly largest?: number
+}
+
+function route<G extends Given>(
+  method: Method,
+  path: string,
+  given: G,
+): Route<Part<G['params']>, Part<G['query']>, Part<G['body']>, G['answer']> {
+  return {
+    method,
+    path,
+    params: (given.params ?? nothing) as Part<G['params']>,
+    query: (given.query ?? nothing) as Part<G['query']>,
+    body: (given.body ?? nothing) as Part<G['body']>,
+    answer: given.answer,
+    status: given.status ?? 200,
+    largest: given.largest ?? megabyte,
+  }
+}
+
+const ofProject = z.object({ id: idOf<ProjectId>() })
+const ofMaterial = z.object({ materialId: idOf<MaterialId>() })
+
+/** Where to go on reading: the last number a client has. */
+const afterQuery = z.object({
+  after: z.coerce.number().int().min(0).max(Number.MAX_SAFE_INTEGER).default(0),
+})
+
+const shelfAnswer = z.object({ materials: z.array(materialSchema).readonly() })
+
+/** Everything the server can be asked; server, client and documents stand on this. */
+export const routes = {
+  health: route('GET', '/health', { answer: z.object({ ok: z.literal(true), now: instantField }) }),
+
+  listProjects: route('GET', '/projects', { answer: z.object({ projects: z.array(projectSummarySchema) }) }),
+  /** Making a project twice under the same id gives the first one back. */
+  createProject: route('PUT', '/projects/:id', {
+    params: ofProject,
+    body: projectSettingsSchema,
+    answer: storedProjectSchema,
+    status: 201,
+  }),
+  importProject: route('POST', '/projects/import', {
+    query: z.object({ copy: z.enum(['true', 'false']).default('false') }),
+    body: anyProjectFileSchema,
+    answer: storedProjectSchema,
+    status: 201,
+    largest: 96 * megabyte,
+  }),
+  readProject: route('GET', '/projects/:id', { params: ofProject, answer: storedProjectSchema }),
+  removeProject: route('DELETE', '/projects/:id', {
+    params: ofProject,
+    answer: z.object({ removed: z.boolean() }),
+  }),
+  restoreProject: route('POST', '/projects/:id/restore', {
+    params: ofProject,
+    answer: z.object({ removed: z.boolean() }),
+  }),
+  exportProject: route('GET', '/projects/:id/file', { params: ofProject, answer: projectFileSchema }),
+
+  /** A change carried out once, however often it is sent; what others changed first is refused, command by command. */
+  changeProject: route('POST', '/projects/:id/changes', {
+    params: ofProject,
+    body: newChangeSchema,
+    answer: z.object({ verdicts: z.array(commandVerdictSchema).readonly(), project: storedProjectSchema }),
+  }),
+  /** The newest changes first, up to a hundred, before the revision `before` where it is given. */
+  readChanges: route('GET', '/projects/:id/changes', {
+    params: ofProject,
+    query: z.object({ before: z.coerce.number().int().min(0).max(2_147_483_647).optional() }),
+    answer: z.object({ changes: z.array(loggedChangeSchema).readonly() }),
+  }),
+
+  /** The log after a number, and the number of its last event: what to ask for next time. */
+  readEvents: route('GET', '/projects/:id/events', {
+    params: ofProject,
+    query: afterQuery,
+    answer: z.object({ log: packedLogSchema, last: z.int(), now: instantField }),
+  }),
+  /** Each event is judged by itself, so that one that cannot be taken keeps none of the others. */
+  recordEvents: route('POST', '/projects/:id/events', {
+    params: ofProject,
+    body: z.object({
+      events: z
+        .array(z.unknown())
+        .min(1, { error: 'Send at least one event.' })
+        .max(500, { error: 'Up to 500 events at a time.' }),
+    }),
+    answer: z.object({ verdicts: z.array(eventVerdictSchema).readonly(), now: instantField }),
+    largest: 8 * megabyte,
+  }),
+
+  readShelf: route('GET', '/shelf', { answer: shelfAnswer }),
+  /** Materials to put on the shelf, new ones and changed ones; what is not named stays. */
+  putMaterials: route('PUT', '/shelf', {
+    body: z.object({ materials: shelfSchema }),
+    answer: shelfAnswer,
+    largest: 4 * megabyte,
+  }),
+  removeMaterial: route('DELETE', '/shelf/:materialId', { params: ofMaterial, answer: shelfAnswer }),
+
+  readHand: route('GET', '/hand/beside/:id', { params: ofProject, answer: handSchema }),
+  bringRates: route('PUT', '/hand/brought', {
+    body: putBroughtRatesSchema,
+    answer: z.object({ kept: z.int() }),
+  }),
+
+  readAir: route('GET', '/air', { answer: airSchema }),
+  putAir: route('PUT', '/air', { body: putAirSchema, answer: airSchema, largest: 4 * megabyte }),
+  removeSimulatedAir: route('DELETE', '/air/simulated', { answer: airSchema }),
+} as const

@@ -1,0 +1,57 @@
+import type { EventId, StageId } from '../units/ids.ts'
+import type { Instant } from '../units/instant.ts'
+import type { Seconds } from '../units/seconds.ts'
+import type { ProgressEvent } from './event.ts'
+import type { Mark } from './progress.ts'
+
+/** Events that say something of single holes. */
+export type MarkingEvent = Extract<ProgressEvent, { kind: 'punched' | 'cleared' | 'touch-up' | 'milestone' }>
+
+export function isMarking(event: ProgressEvent): event is MarkingEvent {
+  return (
+    event.kind === 'punched' ||
+    event.kind === 'cleared' ||
+    event.kind === 'touch-up' ||
+    event.kind === 'milestone'
+  )
+}
+
+export function stagesMarkedBy(event: MarkingEvent): readonly StageId[] {
+  return event.kind === 'milestone' ? event.stageIds : [event.stageId]
+}
+
+/** The mark that a hole's standing events, in order, come to. */
+export function markOf(
+  events: readonly MarkingEvent[],
+  stageId: StageId,
+  isTaken: (id: EventId) => boolean,
+): Mark | null {
+  let mark: Mark | null = null
+  for (const event of events) {
+    if (isTaken(event.id)) continue
+    switch (event.kind) {
+      case 'cleared':
+        mark = null
+        break
+      case 'punched':
+        mark = { kind: 'punched', at: event.at, drySeconds: event.drySeconds ?? null }
+        break
+      case 'touch-up':
+        mark = touchedUp(mark, event.at, event.note)
+        break
+      case 'milestone':
+        // What was through before keeps its own moment.
+        mark ??= { kind: 'punched', at: event.at, drySeconds: waitOf(event, stageId) }
+        break
+    }
+  }
+  return mark
+}
+
+function touchedUp(before: Mark | null, at: Instant, note: string): Mark {
+  return { kind: 'touch-up', at: before?.at ?? at, drySeconds: before?.drySeconds ?? null, note }
+}
+
+function waitOf(event: Extract<MarkingEvent, { kind: 'milestone' }>, stageId: StageId): Seconds | null {
+  return event.waits?.find((wait) => wait.stageId === stageId)?.drySeconds ?? null
+}

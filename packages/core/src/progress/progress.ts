@@ -1,0 +1,77 @@
+import type { EventId, ModelId, PainterId, StageId } from '../units/ids.ts'
+import type { Instant } from '../units/instant.ts'
+import type { Seconds } from '../units/seconds.ts'
+import type { ProgressEvent, Verdict } from './event.ts'
+
+/** What the log says of one model at one stage; no mark means still to do. */
+export type Mark =
+  | { readonly kind: 'punched'; readonly at: Instant; readonly drySeconds: Seconds | null }
+  /** Painted, but a slip waits for a dab; `at` is when it was painted, if it was. */
+  | {
+      readonly kind: 'touch-up'
+      readonly at: Instant
+      readonly drySeconds: Seconds | null
+      readonly note: string
+    }
+
+export interface Clock {
+  readonly eventId: EventId
+  /** Whose clock it is; `null` where nobody was named. */
+  readonly painter: PainterId | null
+  readonly stageId: StageId
+  readonly modelIds: readonly ModelId[]
+  readonly startedAt: Instant
+}
+
+/** What was said of a time afterwards; `workSeconds` of `null` leaves it out. */
+export interface Correction {
+  readonly eventId: EventId
+  readonly workSeconds: Seconds | null
+  readonly note: string
+}
+
+/** A clock that was stopped: real seconds over the models punched meanwhile. */
+export interface Lap extends Clock {
+  readonly stoppedAt: Instant
+  readonly done: readonly ModelId[]
+  readonly correction: Correction | null
+}
+
+/** Several stages in one span of time. */
+export interface Milestone {
+  readonly eventId: EventId
+  readonly at: Instant
+  readonly workSeconds: Seconds
+  /** What was not through before: by stage, the models. */
+  readonly done: ReadonlyMap<StageId, readonly ModelId[]>
+  readonly correction: Correction | null
+}
+
+/** The latest word on what a stage did for a model. */
+export interface Judgement {
+  readonly eventId: EventId
+  readonly at: Instant
+  readonly stageId: StageId
+  readonly modelIds: readonly ModelId[]
+  readonly verdict: Verdict
+  readonly note: string
+}
+
+/** The state of all models; a value that never changes: the next event makes another. */
+export interface Progress {
+  readonly marks: ReadonlyMap<ModelId, ReadonlyMap<StageId, Mark>>
+  /** At most one a painter. */
+  readonly running: readonly Clock[]
+  readonly laps: readonly Lap[]
+  readonly milestones: readonly Milestone[]
+  readonly judgements: readonly Judgement[]
+  /** The newest event that an undo would take back. */
+  readonly lastUndoable: ProgressEvent | null
+  /** The newest undo that taking back would bring work back: a redo. */
+  readonly lastUndo: EventId | null
+}
+
+/** The painter's own clock. */
+export function clockOf(progress: Pick<Progress, 'running'>, painter: PainterId | null): Clock | null {
+  return progress.running.find((clock) => clock.painter === painter) ?? null
+}

@@ -1,0 +1,24 @@
+import type { AirReading } from '@seriatim/contract'
+import type { Instant } from '@seriatim/core'
+import type { Database } from '../../db/client.ts'
+import { RequestProblem } from '../../http/problem.ts'
+import { countAir, writeAir } from './repository.ts'
+
+/** A reading every two minutes for two weeks and one ahead. */
+const mostReadings = 20_000
+
+/** Adds readings; of two for one moment the later word stands. */
+export async function putAir(db: Database, readings: readonly AirReading[], now: Instant): Promise<void> {
+  await db.transaction(async (tx) => {
+    await writeAir(tx, readings)
+    if ((await countAir(tx, now)) > mostReadings) {
+      const most = mostReadings.toLocaleString('en')
+      throw new RequestProblem(
+        'too-many',
+        `There would be more than ${most} readings from the last two weeks on. Take one for every few minutes.`,
+      )
+    }
+  })
+}
+
+export { readAir, removeSimulated } from './repository.ts'

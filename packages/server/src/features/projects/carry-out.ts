@@ -1,0 +1,45 @@
+import type { CommandVerdict } from '@seriatim/contract'
+import {
+  applyCommand,
+  clashes,
+  invertCommand,
+  sameJson,
+  touchedBy,
+  valueNow,
+  type Command,
+  type Project,
+} from '@seriatim/core'
+
+export interface CarriedOut<P extends Project> {
+  readonly project: P
+  /** One for each command. */
+  readonly verdicts: readonly CommandVerdict[]
+  /** What takes back all that was done, the last first. */
+  readonly undo: readonly Command[]
+  readonly touched: readonly string[]
+}
+
+/** Carries out commands one by one; what others changed meanwhile (`touched`) or took away is refused, each by itself. */
+export function carryOut<P extends Project>(
+  start: P,
+  commands: readonly Command[],
+  touched: ReadonlySet<string>,
+): CarriedOut<P> {
+  let project = start
+  const undo: Command[] = []
+  const own: string[] = []
+  const verdicts = commands.map((command): CommandVerdict => {
+    const now = command.kind === 'set' ? valueNow(project, command) : undefined
+    // Both want the same: nobody is in the other's way.
+    if (command.kind === 'set' && sameJson(now, command.value)) return { kind: 'done' }
+    const inverse = invertCommand(project, command)
+    const next = applyCommand(project, command)
+    if (!next.ok) return next.error
+    if (clashes(command, touched)) return { kind: 'clash', theirs: now ?? null }
+    if (inverse) undo.unshift(inverse)
+    if (next.value !== project) own.push(touchedBy(command))
+    project = next.value
+    return { kind: 'done' }
+  })
+  return { project, verdicts, undo, touched: own }
+}

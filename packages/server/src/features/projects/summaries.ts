@@ -1,0 +1,138 @@
+import { demoProjectId, type Hand, type ProjectSummary } from '@seriatim/contract'
+import {
+  countModels,
+  createProgressLog,
+  estimateLine,
+  timesOf,
+  workLeft,
+  type Instant,
+  type ProgressLog,
+  type ProjectId,
+} from '@seriatim/core'
+import { eq, sql } from 'drizzle-orm'
+import type { Database } from '../../db/client.ts'
+import { projectSummary } from '../../db/schema.ts'
+import { readEventsAfter } from '../progress/repository.ts'
+import { readShelf } from '../shelf/service.ts'
+import { requireProject } from './service.ts'
+
+interface Summed {
+  readonly summary: ProjectSummary
+  readonly times: Hand['elsewhere']
+}
+
+interface Standing {
+  readonly id: ProjectId
+  readonly madeOf: string
+  readonly isFresh: boolean
+}
+
+/** So many logs are kept read, the last used. */
+const logsKept = 12
+
+/**
+ * What is said of a project without opening it: kept in the database, and made anew only when the project, its log or
+ * the shelf changed. Logs that were read are kept and read on from where they ended.
+ */
+export function createSummaries(db: Database, now: () => Instant) {
+  const logs = new Map<ProjectId, { readonly log: ProgressLog; last: number }>()
+
+  async function progressOf(id: ProjectId) {
+    const kept = logs.get(id) ?? { log: createProgressLog(), last: 0 }
+    logs.delete(id)
+    logs.set(id, kept)
+    for (const oldest of [...logs.keys()].slice(0, Math.max(0, logs.size - logsKept))) logs.delete(oldest)
+    const fresh = await readEventsAfter(db, id, kept.last)
+    kept.log.add(fresh.map((each) => each.event))
+    kept.last = fresh.at(-1)?.number ?? kept.last
+    return kept.log.read()
+  }
+
+  async function refresh({ id, madeOf }: Standing): Promise<void> {
+    const project = await requireProject(db, id)
+    const shelf = new Map((await readShelf(db)).map((material) => [material.id, material]))
+    const progress = await progressOf(id)
+    const estimate = estimateLine({ project, shelf, progress, now: now() })
+    const left = workLeft(project, progress, timesOf(estimate))
+    const unitName = new Map(project.units.map((unit) => [unit.id, unit.name]))
+    const stageName = new Map(project.line.map((stage) => [stage.id, stage.name]))
+    const summed: Summed = {
+      summary: {
+        id,
+        name: project.name,
+        dueOn: project.dueOn,
+        models: countModels(project),
+        modelsTableReady: left.modelsTableReady,
+        stages: project.line.length,
+        totalSeconds: left.totalSeconds,
+        leftSeconds: left.leftSeconds,
+      },
+      times: estimate.observed
+        .filter((time) => time.silent === null)
+        .map((time) => ({
+          eventId: time.eventId,
+          project: project.name,
+          unit: unitName.get(time.unitId) ?? '',
+          stages: time.stageIds.map((stage) => stageName.get(stage) ?? ''),
+          at: time.at,
+          technique: time.technique,
+          size: time.size,
+          models: time.models,
+          countedSeconds: time.countedSeconds,
+          expectedSeconds: time.expectedSeconds,
+          observations: time.observations,
+        })),
+    }
+    await db
+      .insert(projectSummary)
+      .values({ projectId: id, madeOf, ...summed })
+      .onConflictDoUpdate({ target: projectSummary.projectId, set: { madeOf, ...summed } })
+  }
+
+  /** All projects, the oldest first, and whether what is kept of them still holds. */
+  async function standing(): Promise<readonly Standing[]> {
+    const { rows } = await db.execute<{ id: ProjectId; madeOf: string; isFresh: boolean }>(sql`
+      with shelf as (
+        select coalesce(sum(hashtextextended(document::text, 0)), 0) as stamp from material where removed_at is null
+      ), now as (
+        select project.id, project.created_at, concat_ws('/', project.revision,
+          (select max(sequence) from progress_event where project_id = project.id), shelf.stamp) as made_of
+        from project, shelf where project.removed_at is null
+      )
+      select now.id, now.made_of as "madeOf", now.made_of is not distinct from kept.made_of as "isFresh"
+      from now left join project_summary as kept on kept.project_id = now.id
+      order by now.created_at, now.id`)
+    return rows
+  }
+
+  async function freshened(only?: (id: ProjectId) => boolean): Promise<readonly ProjectId[]> {
+    const all = (await standing()).filter(({ id }) => only?.(id) ?? true)
+    for (const each of all) if (!each.isFresh) await refresh(each)
+    return all.map((each) => each.id)
+  }
+
+  async function list(): Promise<ProjectSummary[]> {
+    const order = await freshened()
+    const rows = await db.select({ summary: projectSummary.summary }).from(projectSummary)
+    const byId = new Map(rows.map(({ summary }) => [summary.id, summary]))
+    return order.flatMap((id) => byId.get(id) ?? [])
+  }
+
+  /** The times of every project but this one and the demo, which are no painter's. */
+  async function timesBeside(except: ProjectId): Promise<Hand['elsewhere']> {
+    const ids = await freshened((id) => id !== except && id !== demoProjectId)
+    const times: Hand['elsewhere'][number][] = []
+    for (const id of ids) {
+      const [row] = await db
+        .select({ times: projectSummary.times })
+        .from(projectSummary)
+        .where(eq(projectSummary.projectId, id))
+      times.push(...(row?.times ?? []))
+    }
+    return times
+  }
+
+  return { list, timesBeside }
+}
+
+export type Summaries = ReturnType<typeof createSummaries>

@@ -1,0 +1,66 @@
+import { fieldErrors, pathText, unkeepableText, type Route } from '@seriatim/contract'
+import type { Context, Hono } from 'hono'
+import { bodyLimit } from 'hono/body-limit'
+import { z } from 'zod'
+import { RequestProblem } from './problem.ts'
+
+interface Asked<R extends Route> {
+  readonly params: z.output<R['params']>
+  readonly query: z.output<R['query']>
+  readonly body: z.output<R['body']>
+}
+
+/** Serves one route of the contract: what comes in is checked by it, and what goes out is written by it. */
+export function serveRoute<R extends Route>(
+  app: Hono,
+  route: R,
+  handle: (asked: Asked<R>) => Promise<z.output<R['answer']>>,
+): void {
+  const tooLarge = bodyLimit({
+    maxSize: route.largest,
+    onError: () => {
+      const most = `${String(Math.round(route.largest / 1024 / 1024))} MB`
+      throw new RequestProblem('too-large', `This is larger than ${most}, the most that is taken here.`)
+    },
+  })
+  app.on(route.method, route.path, tooLarge, async (context) => {
+    const params = route.params.safeParse(context.req.param())
+    if (!params.success) throw new RequestProblem('not-found', 'This address names nothing here.')
+    const query = checked(route.query, context.req.query())
+    const takesBody = route.method === 'POST' || route.method === 'PUT'
+    const body = takesBody && !isEmpty(route.body) ? checked(route.body, await jsonOf(context)) : {}
+    const answer = await handle({ params: params.data, query, body } as Asked<R>)
+    return context.json(z.encode(route.answer, answer) as object, route.status)
+  })
+}
+
+function isEmpty(schema: z.ZodType): boolean {
+  return schema instanceof z.ZodObject && Object.keys(schema.shape).length === 0
+}
+
+/** The faulty fields are named in the problem document. */
+function checked(schema: z.ZodType, value: unknown): unknown {
+  const parsed = schema.safeParse(value)
+  if (parsed.success) return parsed.data
+  const errors = fieldErrors(parsed.error.issues)
+  throw new RequestProblem('invalid-request', errors[0]?.message ?? 'The request is not valid.', errors)
+}
+
+async function jsonOf(context: Context): Promise<unknown> {
+  const type = context.req.header('content-type') ?? ''
+  const notJson = () =>
+    new RequestProblem('invalid-request', 'The request is not valid JSON, or not JSON at all.')
+  // A page elsewhere can send text and forms unasked, but not JSON.
+  if (!/^application\/json\b/i.test(type)) throw notJson()
+  const text = await context.req.text()
+  let value: unknown
+  try {
+    value = JSON.parse(text)
+  } catch {
+    throw notJson()
+  }
+  const path = unkeepableText(value)
+  if (path === null) return value
+  const message = 'This text holds a character that cannot be kept: take it out.'
+  throw new RequestProblem('invalid-request', message, [{ path: pathText(path), message }])
+}
