@@ -135,7 +135,7 @@ test('punches made while the server is away are kept through a closed tab and se
     route.request().method() === 'POST' ? route.abort() : route.continue(),
   )
   await hole(page, 'Prime, Reed-pikes: to do').click()
-  await expect(page.getByText('1 record is kept in this browser')).toBeVisible()
+  await expect(page.getByText('1 entry is kept in this browser')).toBeVisible()
   await page.close()
   expect(await recordedKinds(request, id)).toEqual([])
   await context.unroute('**/api/**')
@@ -144,7 +144,7 @@ test('punches made while the server is away are kept through a closed tab and se
   const recorded = reopened.waitForResponse((response) => response.request().method() === 'POST')
   let read: () => void = () => undefined
   const isRead = new Promise<void>((resolve) => (read = resolve))
-  await reopened.route('**/events', async (route) => {
+  await reopened.route('**/events*', async (route) => {
     if (route.request().method() !== 'GET') {
       await isRead
       return route.continue()

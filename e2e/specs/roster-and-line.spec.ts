@@ -107,19 +107,3 @@ test('a stage is written with minutes as people type them; faults stand at their
   await expect(page.getByText('table-ready from here')).toBeVisible()
   await expect(page.getByText('dry 30 min – 1 h')).toBeVisible()
 })
-
-test('a change made elsewhere meanwhile is not overwritten', async ({ page, request }) => {
-  const { url, id } = await seedProject(request, { stages: 3 })
-  await page.goto(`${url}/line`)
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('3 stages')
-  const project = (await (await request.get(`/api/projects/${id}`)).json()) as {
-    revision: number
-    line: object[]
-  }
-  await request.put(`/api/projects/${id}/line`, {
-    data: { revision: project.revision, line: project.line.slice(0, 2) },
-  })
-  await page.getByRole('button', { name: /^Skin/ }).press('Alt+ArrowUp')
-  await expect(page.getByText('This project was changed elsewhere meanwhile')).toBeVisible()
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('2 stages')
-})

@@ -1,4 +1,5 @@
 import { randomBytes } from 'node:crypto'
+import { unpackLog, type PackedLog } from '@seriatim/contract'
 import { schools } from '@seriatim/core'
 import { expect, type APIRequestContext } from '@playwright/test'
 
@@ -40,12 +41,18 @@ export async function seedProject(
     batchSize,
     batchesInHand: 2,
   }
-  let revision = 0
-  const put = async (url: string, data: object) => {
-    const response = await request.put(url, { data })
-    expect(response.ok(), await response.text()).toBe(true)
-  }
-  await put(path, settings)
+  const made = await request.put(path, { data: settings })
+  expect(made.ok(), await made.text()).toBe(true)
+  const put = (thing: string, value: { readonly id: string }) => ({
+    kind: 'put',
+    thing,
+    id: value.id,
+    in: null,
+    after: 'the last one',
+    before: null,
+    value,
+  })
+  const commands: object[] = []
   for (const [name, count] of Object.entries(units)) {
     const unitId = newId()
     const models = Array.from({ length: count }, (_, index) => ({
@@ -54,20 +61,33 @@ export async function seedProject(
       role: 'trooper',
       points: 5,
     }))
-    await put(`${path}/units/${unitId}`, { revision: revision++, unit: { id: unitId, name, models } })
+    commands.push(put('unit', { id: unitId, name, models } as never))
   }
   if (stages > 0) {
-    const line = schools[0]!.stages
-      .slice(0, stages)
-      .map((stage) => ({ ...stage, id: newId(), notNeededBy: [] }))
-    await put(`${path}/line`, { revision: revision++, line })
+    for (const stage of schools[0]!.stages.slice(0, stages))
+      commands.push(put('stage', { ...stage, id: newId(), notNeededBy: [] } as never))
   }
+  if (commands.length > 0) await changeProject(request, id, 0, commands)
   return { id, url: `/projects/${id}`, name: settings.name }
+}
+
+/** What another device does to a project: commands against the revision it knows. */
+export async function changeProject(
+  request: APIRequestContext,
+  id: string,
+  base: number,
+  commands: readonly object[],
+): Promise<void> {
+  const change = { id: newId(), at: new Date().toISOString(), device: newId(), number: 1, painter: null }
+  const response = await request.post(`/api/projects/${id}/changes`, {
+    data: { ...change, base, own: 0, commands },
+  })
+  expect(response.ok(), await response.text()).toBe(true)
 }
 
 /** The kinds of the events the server has, in the order they came. */
 export async function recordedKinds(request: APIRequestContext, id: string): Promise<string[]> {
   const response = await request.get(`/api/projects/${id}/events`)
-  const { events } = (await response.json()) as { events: { kind: string }[] }
-  return events.map((event) => event.kind)
+  const { log } = (await response.json()) as { log: PackedLog }
+  return unpackLog(log).map((event) => event.kind)
 }

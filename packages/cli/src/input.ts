@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { parseArgs } from 'node:util'
-import { fieldErrors, projectFileSchema, type ProjectFile } from '@seriatim/contract'
+import { anyProjectFileSchema, fieldErrors, type ProjectFile } from '@seriatim/contract'
 import type { Result } from '@seriatim/core'
 
 const wrongInput = 2
@@ -35,7 +35,7 @@ export function readProjectFile(path: string): Result<ProjectFile, readonly stri
   } catch (error) {
     return { ok: false, error: [`${path}: this is not JSON: ${error instanceof Error ? error.message : ''}`] }
   }
-  const parsed = projectFileSchema.safeParse(json)
+  const parsed = anyProjectFileSchema.safeParse(json)
   if (parsed.success) return { ok: true, value: parsed.data }
   return {
     ok: false,

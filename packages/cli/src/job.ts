@@ -78,7 +78,7 @@ export function jobFile(job: Job): ProjectFile {
   const shelf = starterShelf.filter((material) => used.has(material.id))
   return {
     format: 'seriatim-project',
-    version: 1,
+    version: 2,
     writtenAt: instant(Date.parse('2026-11-24T19:40:00Z')),
     shelf: [...shelf],
     project: withLine(project, shelf, newId) as ProjectFile['project'],

@@ -6,26 +6,29 @@ import { eventSchema } from './event.ts'
  * A log on its way to a client, by columns: ids and moments are nearly all there is to it, and columns of them press
  * to a tenth of what the events would take one by one. A row is an event; what only few events have stands in `rest`.
  */
+/** Long, and made by `packLog` alone: `unpackLog` looks at what is in it. */
+const column = z.custom<number[]>((value) => Array.isArray(value))
+
 export const packedLogSchema = z.object({
   /** Ids that many events name (stages, models, devices, painters); columns name them by place, from 1. */
   names: z.array(z.string()),
-  kinds: z.array(z.int()),
+  kinds: column,
   /** Of each id the last 20 hexadecimal digits, one after the other. */
   idEnds: z.string(),
   /** Of each id the first 12 digits as a number, less the event's moment: a UUIDv7 begins with when it was made. */
-  idBegins: z.array(z.int()),
+  idBegins: column,
   /** Each less the one before. */
-  moments: z.array(z.int()),
-  stages: z.array(z.int()),
-  modelCounts: z.array(z.int()),
-  models: z.array(z.int()),
-  devices: z.array(z.int()),
+  moments: column,
+  stages: column,
+  modelCounts: column,
+  models: column,
+  devices: column,
   /** Each less the one before. */
-  numbers: z.array(z.int()),
-  painters: z.array(z.int()),
+  numbers: column,
+  painters: column,
   /** Seconds, or -1. */
-  waits: z.array(z.int()),
-  worths: z.array(z.int()),
+  waits: column,
+  worths: column,
   rest: z.array(z.tuple([z.int(), z.record(z.string(), z.unknown())])),
 })
 

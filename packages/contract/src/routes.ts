@@ -116,11 +116,11 @@ export const routes = {
     answer: z.object({ changes: z.array(loggedChangeSchema).readonly() }),
   }),
 
-  /** The log after a number, and the number of its last event: what to ask for next time. */
+  /** The log after a number, the number of its last event (what to ask for next time), and the project's revision. */
   readEvents: route('GET', '/projects/:id/events', {
     params: ofProject,
     query: afterQuery,
-    answer: z.object({ log: packedLogSchema, last: z.int(), now: instantField }),
+    answer: z.object({ log: packedLogSchema, last: z.int(), revision: z.int(), now: instantField }),
   }),
   /** Each event is judged by itself, so that one that cannot be taken keeps none of the others. */
   recordEvents: route('POST', '/projects/:id/events', {

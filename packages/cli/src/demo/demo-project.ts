@@ -190,7 +190,7 @@ function demoEvents(): readonly ProgressEvent[] {
 export function demoProjectFile(): ProjectFileJson {
   const file: ProjectFile = {
     format: 'seriatim-project',
-    version: 1,
+    version: 2,
     writtenAt,
     shelf: [...shelf],
     project: {

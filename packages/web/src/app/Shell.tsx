@@ -3,10 +3,11 @@ import { countModels } from '@seriatim/core'
 import { Moon, Sun } from 'lucide-react'
 import { useEffect, useRef, useState } from 'react'
 import { Link, NavLink, Outlet, useLocation, useParams } from 'react-router'
-import { ApiProblem, useProject } from '../shared/api/index.ts'
+import { ChangesButton } from '../features/changes/index.ts'
+import { DeliveryNotice } from '../features/delivery/index.ts'
+import { ApiProblem } from '../shared/api/index.ts'
 import { dateText, plural } from '../shared/format/index.ts'
-import { ProjectContext } from '../shared/project-context.ts'
-import { useOutbox } from '../shared/progress/index.ts'
+import { ProjectContext, useProject } from '../shared/project/index.ts'
 import { ErrorState, IconButton, LoadingState } from '../shared/ui/index.ts'
 import { NotFoundPage } from './NotFoundPage.tsx'
 
@@ -55,11 +56,12 @@ export function Shell() {
                 {name}
               </NavLink>
             ))}
+            {projectId === undefined ? null : <ChangesButton projectId={projectId as ProjectId} />}
             <ThemeButton />
           </div>
         </div>
       </header>
-      <OutboxNotice />
+      <DeliveryNotice />
       <main
         id="main"
         ref={main}
@@ -110,7 +112,7 @@ function Road({ projectId }: { readonly projectId: ProjectId }) {
 }
 
 function ProjectName({ projectId }: { readonly projectId: ProjectId }) {
-  const { data } = useProject(projectId)
+  const { project: data } = useProject(projectId)
   useEffect(() => {
     document.title = data ? `${data.name} · Seriatim` : 'Seriatim'
     return () => {
@@ -145,24 +147,10 @@ function ThemeButton() {
   )
 }
 
-function OutboxNotice() {
-  const { waiting, trouble } = useOutbox()
-  return (
-    <div role="status" className="mx-auto max-w-[1360px] px-4 sm:px-6">
-      {trouble ? (
-        <p className="ticket mt-3 border-l-8 border-l-touch-up px-4 py-2">
-          <b>{trouble}</b> Go on painting: {plural(waiting, 'record')} {waiting === 1 ? 'is' : 'are'} kept in
-          this browser and sent as soon as it runs again.
-        </p>
-      ) : null}
-    </div>
-  )
-}
-
 /** Loads the project once for every place on its road. */
 export function ProjectRoad() {
   const { projectId } = useParams()
-  const { data, error, refetch, failureReason } = useProject(projectId as ProjectId)
+  const { project: data, error, refetch, failureReason } = useProject(projectId as ProjectId)
   if (data) {
     return (
       <ProjectContext value={data}>

@@ -1,14 +1,15 @@
 import { instant, type Instant } from '@seriatim/core'
 import { useSyncExternalStore } from 'react'
+import { clockNow } from './clock.ts'
 
 const subscribers = new Set<() => void>()
 let timer: ReturnType<typeof setInterval> | undefined
-let now = instant(Date.now())
+let now = clockNow()
 
 function subscribe(notify: () => void): () => void {
   subscribers.add(notify)
   timer ??= setInterval(() => {
-    now = instant(Date.now())
+    now = clockNow()
     for (const each of subscribers) each()
   }, 1000)
   return () => {

@@ -95,7 +95,10 @@ describe('project files', () => {
   it('come back as they went in', async () => {
     const file = demoFile()
     expect((await server.call('POST', '/projects/import', file)).status).toBe(201)
-    expect((await server.call('GET', `/projects/${file.project.id}/file`)).body).toEqual(file)
+    expect((await server.call('GET', `/projects/${file.project.id}/file`)).body).toEqual({
+      ...file,
+      writtenAt: '2026-11-24T21:00:00.000Z',
+    })
   })
 
   it('are refused a second time, and loaded beside the first as a copy', async () => {

@@ -83,24 +83,25 @@ export async function removeProject(db: Database, id: ProjectId, removed: boolea
     .where(eq(project.id, id))
 }
 
-/** The project's revision, its row locked until the transaction ends; `null` when there is no such project. */
+/** `null` when there is no such project. */
+export async function readRevision(db: Database, id: ProjectId): Promise<number | null> {
+  const [row] = await selectRevision(db, id)
+  return row?.revision ?? null
+}
+
+/** The same, with the project's row locked until the transaction ends. */
 export async function lockProject(db: Database, id: ProjectId): Promise<number | null> {
-  const [row] = await db
+  const [row] = await selectRevision(db, id).for('update')
+  return row?.revision ?? null
+}
+
+function selectRevision(db: Database, id: ProjectId) {
+  return db
     .select({ revision: project.revision })
     .from(project)
     .where(and(eq(project.id, id), isNull(project.removedAt)))
-    .for('update')
-  return row?.revision ?? null
 }
 
 export async function setRevision(db: Database, id: ProjectId, revision: number): Promise<void> {
   await db.update(project).set({ revision }).where(eq(project.id, id))
-}
-
-export async function isProjectThere(db: Database, id: ProjectId): Promise<boolean> {
-  const rows = await db
-    .select({ id: project.id })
-    .from(project)
-    .where(and(eq(project.id, id), isNull(project.removedAt)))
-  return rows.length > 0
 }

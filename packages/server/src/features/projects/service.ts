@@ -24,9 +24,11 @@ export async function requireProject(db: Database, id: ProjectId): Promise<Store
   return withoutDangling(found)
 }
 
-/** Only that it is there: nothing of it is loaded. */
-export async function requireProjectRow(db: Database, id: ProjectId): Promise<void> {
-  if (!(await rows.isProjectThere(db, id))) throw noSuchProject()
+/** Nothing else of the project is loaded. */
+export async function requireRevision(db: Database, id: ProjectId): Promise<number> {
+  const revision = await rows.readRevision(db, id)
+  if (revision === null) throw noSuchProject()
+  return revision
 }
 
 /** Making a project whose id exists gives that one back, so a repeated send is harmless. */
@@ -80,7 +82,7 @@ export async function readChanges(
   id: ProjectId,
   before: number | undefined,
 ): Promise<readonly LoggedChange[]> {
-  await requireProjectRow(db, id)
+  await requireRevision(db, id)
   return changes.readChanges(db, id, before)
 }
 

@@ -10,12 +10,13 @@ interface ActionBarProps {
   readonly project: Project
   readonly progress: Progress
   readonly task: BenchTask | null
+  /** Whether the painter's own clock runs. */
+  readonly running: boolean
   readonly onTouchUp: () => void
 }
 
 /** Every action of the desk: one key, one big target. */
-export function ActionBar({ actions, project, progress, task, onTouchUp }: ActionBarProps) {
-  const running = progress.running !== null
+export function ActionBar({ actions, project, progress, task, running, onTouchUp }: ActionBarProps) {
   const undo = undoText(project, progress)
   const main = running ? actions.next : actions.start
   useBenchKeys({

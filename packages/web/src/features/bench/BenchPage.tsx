@@ -1,4 +1,5 @@
 import {
+  clockOf,
   dryingShelf,
   splitIntoBatches,
   workLeft,
@@ -8,7 +9,8 @@ import {
 } from '@seriatim/core'
 import { useMemo, useState } from 'react'
 import { dayText, durationText } from '../../shared/format/index.ts'
-import { useCurrentProject } from '../../shared/project-context.ts'
+import { useCurrentProject } from '../../shared/project/index.ts'
+import { usePainterHere } from '../../shared/device.ts'
 import { useProgress, useRecorder } from '../../shared/progress/index.ts'
 import { EmptyState, ErrorState, HoleLegend, LoadingState, NothingYet } from '../../shared/ui/index.ts'
 import { useNow } from '../../shared/use-now.ts'
@@ -19,6 +21,7 @@ import { currentTask, type Choice } from './bench-task.ts'
 import { DryingShelf } from './DryingShelf.tsx'
 import { NowTicket } from './NowTicket.tsx'
 import { StripBoard } from './StripBoard.tsx'
+import { PainterHere } from './PainterHere.tsx'
 import { ThenList } from './ThenList.tsx'
 import { TouchUpDialog } from './TouchUpDialog.tsx'
 import { useBenchActions } from './use-bench.ts'
@@ -45,7 +48,12 @@ function Bench({ progress }: { readonly progress: Progress }) {
   const project = useProjectInAir(written)
   const estimate = useEstimate(project, progress)
   const times = useTimes(estimate)
-  const recorder = useRecorder(project.id)
+  const painter = usePainterHere(project)
+  const recorder = useRecorder(project, times)
+  // A clock of before painters were told apart is the first painter's.
+  const clock =
+    clockOf(progress, painter) ??
+    (painter === project.planning.painters[0]?.id ? clockOf(progress, null) : null)
   const now = useNow(10)
   const planned = usePlan(usePlanningInput(project, progress, times, quickEffort))
   const plan = planned.data?.ok ? planned.data.value : null
@@ -53,8 +61,8 @@ function Bench({ progress }: { readonly progress: Progress }) {
   const [touchUp, setTouchUp] = useState<TouchUpWish | null>(null)
   const batches = useMemo(() => splitIntoBatches(project, project), [project])
   const shelf = dryingShelf(project, batches, progress, now)
-  const task = currentTask(project, batches, progress, plan, choice, shelf)
-  const actions = useBenchActions(project, progress, task, recorder)
+  const task = currentTask(project, batches, progress, plan, choice, shelf, clock)
+  const actions = useBenchActions(project, progress, task, recorder, clock)
 
   if (batches.length === 0 || project.line.length === 0) {
     return (
@@ -80,7 +88,14 @@ function Bench({ progress }: { readonly progress: Progress }) {
       <div className="grid gap-x-8 gap-y-4 pt-5 lg:grid-cols-[minmax(0,1fr)_22rem]">
         <div className="grid content-start gap-3">
           {task ? (
-            <NowTicket task={task} project={project} progress={progress} estimate={estimate} shelf={shelf} />
+            <NowTicket
+              task={task}
+              project={project}
+              progress={progress}
+              estimate={estimate}
+              shelf={shelf}
+              clock={clock}
+            />
           ) : (
             <EmptyState title="Nothing left to paint">
               <p>Every model is through every stage. What still dries is on the shelf.</p>
@@ -91,17 +106,19 @@ function Bench({ progress }: { readonly progress: Progress }) {
             project={project}
             progress={progress}
             task={task}
+            running={clock !== null}
             onTouchUp={() => {
               if (task) setTouchUp({ stage: task.stage, modelIds: task.modelIds })
             }}
           />
         </div>
         <aside className="grid content-start gap-6" aria-label="Next, and what is drying">
+          <PainterHere project={project} painter={painter} />
           <ThenList
             plan={plan}
             project={project}
             task={task}
-            busy={progress.running !== null}
+            busy={clock !== null}
             onChoose={setChoice}
           />
           <DryingShelf shelf={shelf} timeZone={project.evenings.timeZone} />

@@ -4,6 +4,7 @@ import {
   dryingWait,
   holeState,
   stagesOf,
+  type Clock,
   type DryingEntry,
   type LineEstimate,
   type Progress,
@@ -23,16 +24,18 @@ interface NowTicketProps {
   readonly progress: Progress
   readonly estimate: LineEstimate | undefined
   readonly shelf: readonly DryingEntry[]
+  /** The painter's own clock. */
+  readonly clock: Clock | null
 }
 
 /** Do this now: the stage, the pot, how far, how long. */
-export function NowTicket({ task, project, progress, estimate, shelf }: NowTicketProps) {
+export function NowTicket({ task, project, progress, estimate, shelf, clock }: NowTicketProps) {
   const now = useNow()
   const { stage, batch, modelIds, left } = task
   const { timeZone } = project.evenings
   const stages = stagesOf(project, batch.unitId)
   const models = batch.models.filter((model) => modelIds.includes(model.id))
-  const running = progress.running?.stageId === stage.id ? progress.running : null
+  const running = clock?.stageId === stage.id ? clock : null
   const done = modelIds.length - left.length
   const expected = estimate?.stages.find(
     ({ work }) => work.stageId === stage.id && work.unitId === batch.unitId,

@@ -1,6 +1,7 @@
 import {
   addSeconds,
   dryingShelf,
+  clockOf,
   foldProgress,
   instant,
   minutes,
@@ -91,6 +92,7 @@ function task(events: object[], choice: { batchId: string; stageId: string } | n
     null,
     wish,
     dryingShelf(project, batches, progress, now),
+    clockOf(progress, null),
   )
   return found && [found.batch.unitName, found.stage.name, found.left.length]
 }

@@ -6,6 +6,7 @@ import {
   touchedRegions,
   type Batch,
   type BatchId,
+  type Clock,
   type DryingEntry,
   type LinePlan,
   type ModelId,
@@ -31,7 +32,7 @@ export interface Choice {
 }
 
 /**
- * What to do now: what the clock runs on, else what the painter chose, else the first thing of the plan
+ * What to do now: what the painter's own clock (`running`) runs on, else what the painter chose, else the first thing of the plan
  * that is dry to the touch (between sessions the plan may begin with something wet), else the first thing
  * in line order that is not done.
  */
@@ -42,18 +43,20 @@ export function currentTask(
   plan: LinePlan | null,
   choice: Choice | null,
   shelf: readonly DryingEntry[],
+  running: Clock | null,
 ): BenchTask | null {
-  const { running } = progress
   if (running) {
     const batch = batches.find((each) => each.models.some((model) => running.modelIds.includes(model.id)))
     const task = batch && taskOf(project, batches, progress, { batchId: batch.id, stageId: running.stageId })
     if (task) return task
   }
+  const elsewhere = progress.running.filter((clock) => clock !== running)
   const wishes = [choice, ...(plan?.stretches ?? [])].filter((wish) => wish !== null)
   let wet: BenchTask | null = null
   for (const wish of wishes) {
     const task = taskOf(project, batches, progress, wish)
     if (!task || task.left.length === 0) continue
+    if (wish !== choice && elsewhere.some((clock) => isOn(clock, task))) continue
     if (wish === choice || !wetUnder(task, shelf)) return task
     wet ??= task
   }
@@ -65,6 +68,11 @@ export function currentTask(
     }
   }
   return null
+}
+
+/** Whether another painter's clock runs on it. */
+function isOn(clock: Clock, task: BenchTask): boolean {
+  return clock.stageId === task.stage.id && task.left.some((id) => clock.modelIds.includes(id))
 }
 
 function taskOf(

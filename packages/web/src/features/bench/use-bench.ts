@@ -1,6 +1,7 @@
-import { isThrough, type EventId, type ModelId, type Progress, type Project } from '@seriatim/core'
+import { isThrough, type Clock, type EventId, type ModelId, type Progress, type Project } from '@seriatim/core'
 import { useCallback } from 'react'
 import { toast } from 'sonner'
+import { clockNow } from '../../shared/clock.ts'
 import { batchName } from '../../shared/batch-name.ts'
 import { stopwatchText } from '../../shared/format/index.ts'
 import type { useRecorder } from '../../shared/progress/index.ts'
@@ -23,8 +24,9 @@ export function useBenchActions(
   progress: Progress,
   task: BenchTask | null,
   recorder: Recorder,
+  running: Clock | null,
 ): BenchActions {
-  const { running, lastUndoable, lastUndo } = progress
+  const { lastUndoable, lastUndo } = progress
 
   const finishClock = useCallback(
     (targetId: EventId, justDone: readonly ModelId[]) => {
@@ -32,7 +34,7 @@ export function useBenchActions(
       const stage = project.line.find((each) => each.id === running?.stageId)
       if (!running || !stage) return
       const through = running.modelIds.filter((id) => justDone.includes(id) || isThrough(progress, id, stage))
-      const spent = (Date.now() - running.startedAt) / 1000
+      const spent = (clockNow() - running.startedAt) / 1000
       const each = through.length > 0 ? `, ${stopwatchText(spent / through.length)} each` : ''
       toast(`${stage.name}: ${stopwatchText(spent)} on the clock${each}.`)
     },

@@ -12,9 +12,8 @@ import {
   type UnitId,
 } from '@seriatim/core'
 import { useMemo, useState } from 'react'
-import { useProjectChange } from '../../shared/api/index.ts'
 import { dateText, durationText, parseMinutesText, plural } from '../../shared/format/index.ts'
-import { useCurrentProject } from '../../shared/project-context.ts'
+import { useCurrentProject, useEdit } from '../../shared/project/index.ts'
 import { useProgress } from '../../shared/progress/index.ts'
 import {
   Button,
@@ -52,7 +51,7 @@ const usualBox = 6 * 3600
 
 function Hours({ input }: { readonly input: EstimateInput }) {
   const project = useCurrentProject()
-  const change = useProjectChange(project.id)
+  const edit = useEdit()
   const untilDate = useMemo(() => hoursUntilDate(project, input.now), [project, input.now])
   const [text, setText] = useState(() => durationText(untilDate ?? usualBox))
   const [goal, setGoal] = useState<Goal>('models')
@@ -77,15 +76,14 @@ function Hours({ input }: { readonly input: EstimateInput }) {
     const standard = standardOf.get(unit.id)
     return standard !== undefined && standard !== unit.standard
   })
-  const take = async () => {
-    for (const unit of differing) {
-      const standard = standardOf.get(unit.id)
-      if (standard)
-        await change.mutateAsync({
-          change: { kind: 'unit', unit: { ...unit, standard } },
-          said: `${unit.name} is painted to ${standard}. Take the order on the line again, and it follows.`,
-        })
-    }
+  const take = () => {
+    const units = project.units.map((unit) => ({ ...unit, standard: standardOf.get(unit.id) ?? unit.standard }))
+    const named = differing.map((unit) => `${unit.name} to ${standardOf.get(unit.id) ?? ''}`).join(', ')
+    edit(
+      project,
+      { ...project, units },
+      `Painted: ${named}. Take the order on the line again, and it follows.`,
+    )
   }
 
   return (
@@ -157,8 +155,8 @@ function Hours({ input }: { readonly input: EstimateInput }) {
         actions={
           <Button
             weight="main"
-            disabled={differing.length === 0 || change.isPending}
-            onClick={() => void take().catch(() => undefined)}
+            disabled={differing.length === 0}
+            onClick={take}
           >
             {differing.length === 0 ? 'The roster has these standards' : 'Take these standards'}
           </Button>

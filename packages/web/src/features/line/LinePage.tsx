@@ -12,11 +12,10 @@ import {
 } from '@seriatim/core'
 import { Plus } from 'lucide-react'
 import { useState } from 'react'
-import { useProjectChange } from '../../shared/api/index.ts'
 import { durationText, plural } from '../../shared/format/index.ts'
 import { useProgress } from '../../shared/progress/index.ts'
 import { useEstimate, useTimes } from '../../shared/working-project.ts'
-import { useCurrentProject } from '../../shared/project-context.ts'
+import { useCurrentProject, useEdit, type ShownProject } from '../../shared/project/index.ts'
 import { Button, EmptyState, Headline } from '../../shared/ui/index.ts'
 import { blankStage, lineOfSchool } from './blank-stage.ts'
 import { OrderFromRecipes } from './OrderFromRecipes.tsx'
@@ -24,19 +23,27 @@ import { StageList } from './StageList.tsx'
 
 export function LinePage() {
   const project = useCurrentProject()
-  const change = useProjectChange(project.id)
-  const [openId, setOpenId] = useState<StageId | null>(null)
+  const edit = useEdit()
+  /** The stage whose form is open, and the project as the form shows it. */
+  const [opened, setOpened] = useState<{ readonly id: StageId; readonly from: ShownProject } | null>(null)
   const { line } = project
   const { progress } = useProgress(project.id)
   const estimate = useEstimate(project, progress)
   const times = useTimes(estimate)
 
   const write = (next: readonly Stage[], said: string) =>
-    change.mutate({ change: { kind: 'line', line: next }, said })
+    edit(project, { ...project, line: next }, said)
   const add = () => {
     const stage = blankStage(line.length + 1)
-    write([...line, stage], '')
-    setOpenId(stage.id)
+    const next = { ...project, line: [...line, stage] }
+    edit(project, next, '')
+    setOpened({ id: stage.id, from: next })
+  }
+  const save = (stage: Stage) => {
+    const from = opened?.from ?? project
+    const next = from.line.map((each) => (each.id === stage.id ? stage : each))
+    edit(from, { ...from, line: next }, `${stage.name} is saved.`)
+    setOpened(null)
   }
   const follow = (school: School) => write(lineOfSchool(school), `The line follows “${school.name}”.`)
 
@@ -84,9 +91,10 @@ export function LinePage() {
         line={line}
         units={project.units}
         estimate={estimate}
-        openId={openId}
-        onOpen={setOpenId}
+        openId={opened?.id ?? null}
+        onOpen={(id) => setOpened(id === null ? null : { id, from: project })}
         onWrite={write}
+        onSave={save}
       />
     </>
   )

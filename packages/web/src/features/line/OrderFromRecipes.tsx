@@ -11,23 +11,23 @@ import {
   type LineOrder,
   type OrderWeight,
   type Progress,
-  type Project,
   type SamenessOffer,
   type Shelf,
   type Stage,
 } from '@seriatim/core'
 import { useMemo, useState } from 'react'
 import { v7 } from 'uuid'
-import { useProjectChange, useShelf } from '../../shared/api/index.ts'
+import { useShelf } from '../../shared/api/index.ts'
 import { FindingList } from '../../shared/finding-list.tsx'
 import { plural } from '../../shared/format/index.ts'
+import { useEdit, withUnit, type ShownProject } from '../../shared/project/index.ts'
 import { useProgress } from '../../shared/progress/index.ts'
 import { OrderReasons } from './OrderReasons.tsx'
 import { Button, CheckField } from '../../shared/ui/index.ts'
 import { useLineOrder } from '../../shared/worker/index.ts'
 
 interface OrderFromRecipesProps {
-  readonly project: Project
+  readonly project: ShownProject
   readonly onTake: (line: readonly Stage[], said: string) => void
 }
 
@@ -54,23 +54,23 @@ function Ordered({ project, onTake, shelf }: OrderFromRecipesProps & { readonly 
     [recipes, units, batchSize, shelf, weight],
   )
   const { order, offers } = useLineOrder(input)
-  const change = useProjectChange(project.id)
+  const edit = useEdit()
   const accept = (offer: SamenessOffer) =>
-    change.mutate({
-      change: { kind: 'recipes', recipes: recipes.map((recipe) => applyOffer(recipe, offer)) },
-      said: 'The offer is taken up in the recipe.',
-    })
+    edit(
+      project,
+      { ...project, recipes: recipes.map((recipe) => applyOffer(recipe, offer)) },
+      'The offer is taken up in the recipe.',
+    )
   const judge = useMemo(() => lineJudge(input), [input])
   const findings = useMemo(() => judge(line), [judge, line])
   const mendRecipe = ({ mend, recipeId }: LineFinding) => {
     if (!mend) return
-    change.mutate({
-      change: {
-        kind: 'recipes',
-        recipes: recipes.map((recipe) => (recipe.id === recipeId ? applyMend(recipe, mend, v7) : recipe)),
-      },
-      said: 'Mended in the recipe. Take the order again, and the line has it too.',
-    })
+    const mended = recipes.map((recipe) => (recipe.id === recipeId ? applyMend(recipe, mend, v7) : recipe))
+    edit(
+      project,
+      { ...project, recipes: mended },
+      'Mended in the recipe. Take the order again, and the line has it too.',
+    )
   }
   const found = order.data
 
@@ -114,10 +114,11 @@ function Ordered({ project, onTake, shelf }: OrderFromRecipesProps & { readonly 
             weighing={offers.isFetching}
             onAccept={accept}
             onPaintTo={(unit, standard) =>
-              change.mutate({
-                change: { kind: 'unit', unit: { ...unit, standard } },
-                said: `${unit.name} is painted to ${standard}.`,
-              })
+              edit(
+                project,
+                withUnit(project, { ...unit, standard }),
+                `${unit.name} is painted to ${standard}.`,
+              )
             }
           />
         ) : null}

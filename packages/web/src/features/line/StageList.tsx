@@ -24,10 +24,12 @@ interface StageListProps {
   readonly openId: StageId | null
   readonly onOpen: (id: StageId | null) => void
   readonly onWrite: (line: readonly Stage[], said: string) => void
+  /** A stage as its form has it. */
+  readonly onSave: (stage: Stage) => void
 }
 
 /** The line, top to bottom; a stage moves by drag, by the handle's keys, or with Alt and an arrow. */
-export function StageList({ line, units, estimate, openId, onOpen, onWrite }: StageListProps) {
+export function StageList({ line, units, estimate, openId, onOpen, onWrite, onSave }: StageListProps) {
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
@@ -71,13 +73,7 @@ export function StageList({ line, units, estimate, openId, onOpen, onWrite }: St
               isOpen={stage.id === openId}
               onToggle={() => onOpen(stage.id === openId ? null : stage.id)}
               onMove={(by) => move(index, index + by)}
-              onSave={(next) => {
-                onWrite(
-                  line.map((each) => (each.id === next.id ? next : each)),
-                  `${next.name} is saved.`,
-                )
-                onOpen(null)
-              }}
+              onSave={onSave}
               onType={(next) =>
                 onWrite(
                   line.map((each) => (each.id === next.id ? next : each)),

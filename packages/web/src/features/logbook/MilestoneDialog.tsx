@@ -12,7 +12,7 @@ import { useForm, useWatch } from 'react-hook-form'
 import { toast } from 'sonner'
 import { z } from 'zod'
 import { durationText, parseMinutesText, plural } from '../../shared/format/index.ts'
-import { useCurrentProject } from '../../shared/project-context.ts'
+import { useCurrentProject } from '../../shared/project/index.ts'
 import { useRecorder } from '../../shared/progress/index.ts'
 import { Button, Dialog, SelectField, TextField } from '../../shared/ui/index.ts'
 
@@ -41,7 +41,7 @@ const formSchema = z.object({
 /** “Ten troopers through the base colours after three hours”: one record for several stages. */
 export function MilestoneDialog({ open, onOpenChange, progress }: MilestoneDialogProps) {
   const project = useCurrentProject()
-  const recorder = useRecorder(project.id)
+  const recorder = useRecorder(project)
   const [firstUnit] = project.units
   const form = useForm({
     resolver: zodResolver(formSchema),

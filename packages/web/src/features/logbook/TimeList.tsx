@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { dayText, clockText, plural, stopwatchText } from '../../shared/format/index.ts'
-import { useCurrentProject } from '../../shared/project-context.ts'
+import { useCurrentProject } from '../../shared/project/index.ts'
 import { useRecorder } from '../../shared/progress/index.ts'
 import { Button } from '../../shared/ui/index.ts'
 import { CorrectDialog } from './CorrectDialog.tsx'
@@ -11,7 +11,7 @@ const shownAtFirst = 8
 /** The oddest times first: what slept through or was interrupted is left out or mended with a reason. */
 export function TimeList({ times }: { readonly times: readonly LoggedTime[] }) {
   const project = useCurrentProject()
-  const recorder = useRecorder(project.id)
+  const recorder = useRecorder(project)
   const [order, setOrder] = useState<'oddest' | 'newest'>('oddest')
   const [all, setAll] = useState(false)
   const [open, setOpen] = useState<LoggedTime | null>(null)

@@ -14,9 +14,8 @@ import { Flag, Users } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import { Link, useParams } from 'react-router'
 import { v7 } from 'uuid'
-import { useProjectChange } from '../../shared/api/index.ts'
 import { durationText, plural, rangeText } from '../../shared/format/index.ts'
-import { useCurrentProject } from '../../shared/project-context.ts'
+import { useCurrentProject, useEdit, withUnit } from '../../shared/project/index.ts'
 import { useProgress, useRecorder } from '../../shared/progress/index.ts'
 import { Button, EmptyState, ErrorState, Headline, LoadingState } from '../../shared/ui/index.ts'
 import { useEstimateInput } from '../../shared/working-project.ts'
@@ -47,8 +46,8 @@ export function PilotPage() {
 
 function Pilot({ unit, input }: { readonly unit: Unit; readonly input: EstimateInput }) {
   const project = useCurrentProject()
-  const change = useProjectChange(project.id)
-  const recorder = useRecorder(project.id)
+  const edit = useEdit()
+  const recorder = useRecorder(project)
   const [choosing, setChoosing] = useState(unit.pilot.length === 0)
   const [judging, setJudging] = useState<PilotStage | null>(null)
   const whole = useMemo(() => ({ ...input, project }), [input, project])
@@ -57,28 +56,23 @@ function Pilot({ unit, input }: { readonly unit: Unit; readonly input: EstimateI
   const recipe = project.recipes.find((each) => each.unitIds.includes(unit.id))
   const isThrough = report.stages.length > 0 && report.stages.every((each) => each.done === each.models)
 
-  const take = async (proposal: PilotProposal) => {
+  const take = (proposal: PilotProposal) => {
     const next = applyPilotProposal(project, unit, proposal)
     const said =
       proposal.kind === 'leave out'
         ? `${proposal.stage.name} is left out.`
         : 'The highlights are in the recipe. Take the order on the line, and it has them too.'
-    if (next.recipes !== project.recipes && recipe)
-      await change.mutateAsync({ change: { kind: 'recipes', recipes: next.recipes }, said })
-    if (next.line !== project.line)
-      await change.mutateAsync({ change: { kind: 'line', line: next.line }, said })
+    edit(project, { ...project, recipes: next.recipes, line: next.line }, said)
   }
   const keep = () => {
     if (!recipe) return
     const today = localDateAt(input.now, project.evenings.timeZone)
     const kept = keepVersion(recipe, today, `As the pilot of ${unit.name} was painted.`)
-    change.mutate({
-      change: {
-        kind: 'recipes',
-        recipes: project.recipes.map((each) => (each === recipe ? kept : each)),
-      },
-      said: `The pilot is the reference: version ${String(kept.versions.at(-1)?.number ?? 1)} of the recipe.`,
-    })
+    edit(
+      project,
+      { ...project, recipes: project.recipes.map((each) => (each === recipe ? kept : each)) },
+      `The pilot is the reference: version ${String(kept.versions.at(-1)?.number ?? 1)} of the recipe.`,
+    )
   }
 
   return (
@@ -117,7 +111,7 @@ function Pilot({ unit, input }: { readonly unit: Unit; readonly input: EstimateI
             <Proposals
               unit={unit}
               proposals={proposals}
-              onTake={(proposal) => void take(proposal).catch(() => undefined)}
+              onTake={take}
             />
             <LapSteps report={report} />
           </div>
@@ -128,13 +122,13 @@ function Pilot({ unit, input }: { readonly unit: Unit; readonly input: EstimateI
           unit={unit}
           onClose={() => setChoosing(false)}
           onChoose={(pilot) => {
-            change.mutate({
-              change: { kind: 'unit', unit: { ...unit, pilot } },
-              said:
-                pilot.length === 0
-                  ? 'No pilot.'
-                  : `The pilot of ${unit.name}: ${plural(pilot.length, 'model')}.`,
-            })
+            edit(
+              project,
+              withUnit(project, { ...unit, pilot }),
+              pilot.length === 0
+                ? 'No pilot.'
+                : `The pilot of ${unit.name}: ${plural(pilot.length, 'model')}.`,
+            )
             setChoosing(false)
           }}
         />

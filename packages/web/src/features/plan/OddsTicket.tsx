@@ -1,8 +1,6 @@
 import { mishapPresets, takeOffer, type FinishForecast, type Offer, type Project } from '@seriatim/core'
-import { useProjectChange } from '../../shared/api/index.ts'
 import { dateText, plural } from '../../shared/format/index.ts'
-import { useCurrentProject } from '../../shared/project-context.ts'
-import { useSettings } from '../../shared/use-settings.ts'
+import { useCurrentProject, useEdit } from '../../shared/project/index.ts'
 import { Button, Figure } from '../../shared/ui/index.ts'
 import type { Odds, TriedOffer } from '../../shared/worker/index.ts'
 import { dayOrLater, offerText, outcomeText, percentText } from './offer-text.ts'
@@ -119,20 +117,12 @@ function Offers({
   readonly now: Parameters<typeof takeOffer>[2]
 }) {
   const project = useCurrentProject()
-  const change = useProjectChange(project.id)
-  const setSettings = useSettings()
+  const edit = useEdit()
   const { timeZone } = project.evenings
   const take = (offer: Offer) => {
     const taken = takeOffer(project, offer, now)
     const said = `${offerText(offer, project)}: the plan follows.`
-    if (offer.kind === 'leave-out') change.mutate({ change: { kind: 'line', line: taken.line }, said })
-    else {
-      const { evenings, planning, batchSize, batchesInHand } = taken
-      setSettings(
-        { evenings: { ...evenings, weekdays: [...evenings.weekdays] }, planning, batchSize, batchesInHand },
-        said,
-      )
-    }
+    edit(project, taken, said)
   }
   const gain = ({ forecast }: TriedOffer) =>
     (forecast.odds ?? 0) - (before.odds ?? 0) || (before.p80 ?? 0) - (forecast.p80 ?? Number.MAX_SAFE_INTEGER)

@@ -22,7 +22,12 @@ import { useMemo, useState } from 'react'
 import { Link } from 'react-router'
 import { dateText, dayText, durationText, plural, weekdayText } from '../../shared/format/index.ts'
 import { ProjectSettingsForm } from '../../shared/project-settings-form.tsx'
-import { useCurrentProject } from '../../shared/project-context.ts'
+import {
+  useCurrentProject,
+  useEdit,
+  useSettings,
+  type ShownProject,
+} from '../../shared/project/index.ts'
 import { useProgress } from '../../shared/progress/index.ts'
 import {
   Button,
@@ -34,7 +39,6 @@ import {
   Stepper,
 } from '../../shared/ui/index.ts'
 import { useNow } from '../../shared/use-now.ts'
-import { useSettings } from '../../shared/use-settings.ts'
 import { useEstimate, useEstimateInput, useProjectInAir, useTimes } from '../../shared/working-project.ts'
 import {
   useBatchSizeComparison,
@@ -286,8 +290,9 @@ function PlanControls() {
 
 function EveningsButton() {
   const project = useCurrentProject()
-  const setSettings = useSettings()
-  const [open, setOpen] = useState(false)
+  const edit = useEdit()
+  /** The project as the open form shows it. */
+  const [opened, setOpened] = useState<ShownProject | null>(null)
   const { weekdays, lengthSeconds } = project.evenings
   const painters = project.planning.painters.length
   return (
@@ -299,18 +304,23 @@ function EveningsButton() {
         <UsersRound aria-hidden="true" size={18} />
         {painters > 1 ? plural(painters, 'painter') : 'Sessions'}
       </Link>
-      <Button onClick={() => setOpen(true)}>
+      <Button onClick={() => setOpened(project)}>
         <CalendarDays aria-hidden="true" size={18} />
         {weekdays.map(weekdayText).join(' · ')}, {durationText(lengthSeconds)}
       </Button>
-      <Dialog open={open} onOpenChange={setOpen} title="Date and evenings">
+      <Dialog
+        open={opened !== null}
+        onOpenChange={() => setOpened(null)}
+        title="Date and evenings"
+      >
         <ProjectSettingsForm
-          settings={project}
+          settings={opened ?? project}
           submitLabel="Save"
           busy={false}
           onSubmit={({ name, dueOn, evenings }) => {
-            setSettings({ name, dueOn, evenings }, 'Date and evenings are saved.')
-            setOpen(false)
+            const from = opened ?? project
+            edit(from, { ...from, name, dueOn, evenings }, 'Date and evenings are saved.')
+            setOpened(null)
           }}
         />
       </Dialog>

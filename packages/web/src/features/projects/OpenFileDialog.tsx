@@ -1,4 +1,4 @@
-import { fieldErrors, projectFileSchema, type ProjectFileJson } from '@seriatim/contract'
+import { anyProjectFileSchema, fieldErrors } from '@seriatim/contract'
 import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
@@ -16,7 +16,7 @@ const mostErrors = 8
 export function OpenFileDialog({ open, onOpenChange }: DialogProps) {
   const navigate = useNavigate()
   const client = useQueryClient()
-  const [file, setFile] = useState<ProjectFileJson | null>(null)
+  const [file, setFile] = useState<unknown>(null)
   const [errors, setErrors] = useState<readonly string[]>([])
   const [here, setHere] = useState(false)
   const [busy, setBusy] = useState(false)
@@ -33,8 +33,8 @@ export function OpenFileDialog({ open, onOpenChange }: DialogProps) {
       setErrors([`${picked.name} is not JSON.`])
       return
     }
-    const parsed = projectFileSchema.safeParse(json)
-    if (parsed.success) setFile(json as ProjectFileJson)
+    const parsed = anyProjectFileSchema.safeParse(json)
+    if (parsed.success) setFile(json)
     else
       setErrors(
         fieldErrors(parsed.error.issues).map((each) => `${each.path || picked.name}: ${each.message}`),
@@ -42,7 +42,7 @@ export function OpenFileDialog({ open, onOpenChange }: DialogProps) {
   }
 
   const load = async (copy: boolean) => {
-    if (!file) return
+    if (file === null) return
     setBusy(true)
     try {
       const project = await importProjectFile(file, copy)
@@ -86,7 +86,7 @@ export function OpenFileDialog({ open, onOpenChange }: DialogProps) {
             </Button>
           </div>
         ) : (
-          <Button weight="main" disabled={!file || busy} onClick={() => void load(false)}>
+          <Button weight="main" disabled={file === null || busy} onClick={() => void load(false)}>
             Load the project
           </Button>
         )}

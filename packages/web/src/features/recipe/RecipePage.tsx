@@ -3,7 +3,6 @@ import {
   spreadStep,
   spreadVariants,
   starterShelf,
-  type Project,
   type Recipe,
   type RecipeId,
   type Shelf,
@@ -13,10 +12,10 @@ import {
 import { Plus, ShoppingBasket } from 'lucide-react'
 import { useState } from 'react'
 import { v7 } from 'uuid'
-import { useProjectChange, useShelf, useShelfChange } from '../../shared/api/index.ts'
+import { useShelf, useShelfChange } from '../../shared/api/index.ts'
 import { plural } from '../../shared/format/index.ts'
 import { useProgress } from '../../shared/progress/index.ts'
-import { useCurrentProject } from '../../shared/project-context.ts'
+import { useCurrentProject, useEdit, type ShownProject } from '../../shared/project/index.ts'
 import { Button, EmptyState, ErrorState, Headline, LoadingState } from '../../shared/ui/index.ts'
 import { NewRecipeDialog } from './NewRecipeDialog.tsx'
 import { OneRecipe } from './OneRecipe.tsx'
@@ -33,8 +32,8 @@ export function RecipePage() {
   return <LoadingState what="the shelf" />
 }
 
-function Recipes({ project, shelf }: { readonly project: Project; readonly shelf: Shelf }) {
-  const change = useProjectChange(project.id)
+function Recipes({ project, shelf }: { readonly project: ShownProject; readonly shelf: Shelf }) {
+  const edit = useEdit()
   const shelfChange = useShelfChange()
   const { progress } = useProgress(project.id)
   const [chosenId, setChosenId] = useState<RecipeId | null>(null)
@@ -44,7 +43,7 @@ function Recipes({ project, shelf }: { readonly project: Project; readonly shelf
   const { recipes } = project
   const recipe = recipes.find((each) => each.id === chosenId) ?? recipes[0]
   const write = (next: readonly Recipe[], said: string) =>
-    change.mutate({ change: { kind: 'recipes', recipes: next }, said })
+    edit(project, { ...project, recipes: next }, said)
 
   /** What a school takes and the shelf has not is put there first, with nothing in stock. */
   const makeOnShelf = async (fresh: Recipe) => {
@@ -69,15 +68,14 @@ function Recipes({ project, shelf }: { readonly project: Project; readonly shelf
   const spread = (on: Recipe, step: Step, count: number) => {
     const base = step.on === 'whole' ? 'colour' : (step.on[0] ?? 'colour')
     const variants = Array.from({ length: count }, (_, index) => `${base} ${String(index + 1)}`)
-    for (const unit of project.units) {
-      if (!on.unitIds.includes(unit.id)) continue
-      const given = spreadVariants(unit, variants)
-      if (given.models.some((model, index) => model !== unit.models[index]))
-        change.mutate({ change: { kind: 'unit', unit: given }, said: '' })
-    }
+    const units = project.units.map((unit) =>
+      on.unitIds.includes(unit.id) ? spreadVariants(unit, variants) : unit,
+    )
     const steps = spreadStep(on.steps, step.id, variants, v7)
-    write(
-      recipes.map((each) => (each.id === on.id ? { ...on, steps } : each)),
+    const next = recipes.map((each) => (each.id === on.id ? { ...on, steps } : each))
+    edit(
+      project,
+      { ...project, units, recipes: next },
       `${base.slice(0, 1).toUpperCase()}${base.slice(1)} in ${String(count)} colours: now give each its own.`,
     )
   }

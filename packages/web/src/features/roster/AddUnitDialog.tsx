@@ -1,9 +1,9 @@
 import { zodResolver } from '@hookform/resolvers/zod'
-import { details, sizes, standards, type Project, type UnitId } from '@seriatim/core'
+import { details, sizes, standards, type UnitId } from '@seriatim/core'
 import { useForm } from 'react-hook-form'
 import { v7 } from 'uuid'
 import { z } from 'zod'
-import { useProjectChange } from '../../shared/api/index.ts'
+import { useCurrentProject, useEdit, withUnit } from '../../shared/project/index.ts'
 import { plural } from '../../shared/format/index.ts'
 import { Button, Dialog, TextField } from '../../shared/ui/index.ts'
 import { modelsAlike } from './new-models.ts'
@@ -27,13 +27,13 @@ const formSchema = z.object({
 })
 
 interface AddUnitDialogProps {
-  readonly project: Project
   readonly open: boolean
   readonly onOpenChange: (open: boolean) => void
 }
 
-export function AddUnitDialog({ project, open, onOpenChange }: AddUnitDialogProps) {
-  const change = useProjectChange(project.id)
+export function AddUnitDialog({ open, onOpenChange }: AddUnitDialogProps) {
+  const project = useCurrentProject()
+  const edit = useEdit()
   const form = useForm({
     resolver: zodResolver(formSchema),
     defaultValues: {
@@ -48,7 +48,7 @@ export function AddUnitDialog({ project, open, onOpenChange }: AddUnitDialogProp
     },
   })
   const { errors } = form.formState
-  const submit = form.handleSubmit(async (values) => {
+  const submit = form.handleSubmit((values) => {
     const { name } = values
     const unit = {
       id: v7() as UnitId,
@@ -67,16 +67,13 @@ export function AddUnitDialog({ project, open, onOpenChange }: AddUnitDialogProp
         points: Number(values.points.replace(',', '.') || 0),
       }),
     }
-    await change.mutateAsync({
-      change: { kind: 'unit', unit },
-      said: `${name}: ${plural(unit.models.length, 'model')} on the roster.`,
-    })
+    edit(project, withUnit(project, unit), `${name}: ${plural(unit.models.length, 'model')} on the roster.`)
     form.reset()
     onOpenChange(false)
   })
   return (
     <Dialog open={open} onOpenChange={onOpenChange} title="New unit">
-      <form onSubmit={(event) => void submit(event).catch(() => undefined)} noValidate className="grid gap-4">
+      <form onSubmit={(event) => void submit(event)} noValidate className="grid gap-4">
         <TextField label="Name" {...form.register('name')} error={errors.name?.message} autoFocus />
         <div className="grid gap-4 sm:grid-cols-3">
           <TextField
@@ -102,7 +99,7 @@ export function AddUnitDialog({ project, open, onOpenChange }: AddUnitDialogProp
         <p className="text-sm text-ink-soft">
           Leaders, cloak wearers and other names can be told apart afterwards.
         </p>
-        <Button type="submit" weight="main" disabled={change.isPending}>
+        <Button type="submit" weight="main">
           Add the unit
         </Button>
       </form>

@@ -1,13 +1,11 @@
-import type { Project } from '@seriatim/core'
 import { useMemo, useState } from 'react'
-import { useProjectChange } from '../../shared/api/index.ts'
+import { useCurrentProject, useEdit, withUnit, type ShownProject } from '../../shared/project/index.ts'
 import { plural } from '../../shared/format/index.ts'
 import { Button, Dialog, TextAreaField, TextField } from '../../shared/ui/index.ts'
 import { unitsOf } from './new-models.ts'
 import { parseRoster } from './parse-roster.ts'
 
 interface ImportRosterDialogProps {
-  readonly project: Project
   readonly open: boolean
   readonly onOpenChange: (open: boolean) => void
 }
@@ -16,8 +14,9 @@ const example = 'name,count,role,points,variants\nPikewarden,1,leader,12,cloak\n
 const mostFaults = 8
 
 /** A roster from a CSV file or from pasted text; faults are named at their line and column before anything is added. */
-export function ImportRosterDialog({ project, open, onOpenChange }: ImportRosterDialogProps) {
-  const change = useProjectChange(project.id)
+export function ImportRosterDialog({ open, onOpenChange }: ImportRosterDialogProps) {
+  const project = useCurrentProject()
+  const edit = useEdit()
   const [text, setText] = useState('')
   const [unitName, setUnitName] = useState('')
   const parsed = useMemo(() => parseRoster(text, unitName.trim() || 'New unit'), [text, unitName])
@@ -25,13 +24,15 @@ export function ImportRosterDialog({ project, open, onOpenChange }: ImportRoster
   const count = units.reduce((sum, unit) => sum + unit.models.length, 0)
   const ready = count > 0 && parsed.faults.length === 0
 
-  const add = async () => {
-    for (const unit of units) {
-      await change.mutateAsync({
-        change: { kind: 'unit', unit },
-        said: `${unit.name}: ${plural(unit.models.length, 'model')} on the roster.`,
-      })
-    }
+  /** All units in one change: a roster is taken whole or not at all. */
+  const add = () => {
+    edit(
+      project,
+      units.reduce<ShownProject>((all, unit) => withUnit(all, unit), project),
+      units.length === 1
+        ? `${units[0]?.name ?? ''}: ${plural(count, 'model')} on the roster.`
+        : `${plural(units.length, 'unit')} with ${plural(count, 'model')} on the roster.`,
+    )
     setText('')
     setUnitName('')
     onOpenChange(false)
@@ -89,8 +90,8 @@ export function ImportRosterDialog({ project, open, onOpenChange }: ImportRoster
         )}
         <Button
           weight="main"
-          disabled={!ready || change.isPending}
-          onClick={() => void add().catch(() => undefined)}
+          disabled={!ready}
+          onClick={add}
         >
           {ready ? `Add ${plural(count, 'model')}` : 'Add to the roster'}
         </Button>

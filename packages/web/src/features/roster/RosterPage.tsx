@@ -2,10 +2,9 @@ import { countModels, workLeft, type Unit } from '@seriatim/core'
 import { FileUp, Plus } from 'lucide-react'
 import { useState } from 'react'
 import { Link } from 'react-router'
-import { useProjectChange } from '../../shared/api/index.ts'
 import { durationText, plural } from '../../shared/format/index.ts'
 import { useProgress } from '../../shared/progress/index.ts'
-import { useCurrentProject } from '../../shared/project-context.ts'
+import { useCurrentProject, useEdit, withoutUnit } from '../../shared/project/index.ts'
 import { useEstimate, useTimes } from '../../shared/working-project.ts'
 import { Button, EmptyState, Headline } from '../../shared/ui/index.ts'
 import { AddUnitDialog } from './AddUnitDialog.tsx'
@@ -16,7 +15,7 @@ import { UnitTicket } from './UnitTicket.tsx'
 export function RosterPage() {
   const project = useCurrentProject()
   const { progress } = useProgress(project.id)
-  const change = useProjectChange(project.id)
+  const edit = useEdit()
   const [open, setOpen] = useState<'add' | 'import' | Unit | null>(null)
   const models = countModels(project)
   const estimate = useEstimate(project, progress)
@@ -34,7 +33,7 @@ export function RosterPage() {
     </>
   )
   const remove = (unit: Unit) =>
-    change.mutate({ change: { kind: 'remove-unit', unitId: unit.id }, said: `${unit.name} left the roster.` })
+    edit(project, withoutUnit(project, unit.id), `${unit.name} left the roster.`)
 
   return (
     <>
@@ -86,12 +85,10 @@ export function RosterPage() {
       <AddUnitDialog
         open={open === 'add'}
         onOpenChange={(isOpen) => setOpen(isOpen ? 'add' : null)}
-        project={project}
       />
       <ImportRosterDialog
         open={open === 'import'}
         onOpenChange={(isOpen) => setOpen(isOpen ? 'import' : null)}
-        project={project}
       />
       {open !== null && typeof open === 'object' ? (
         <UnitDialog unit={open} project={project} onClose={() => setOpen(null)} />

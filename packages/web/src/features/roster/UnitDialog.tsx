@@ -13,7 +13,7 @@ import { Plus, Trash2 } from 'lucide-react'
 import { useFieldArray, useForm } from 'react-hook-form'
 import { v7 } from 'uuid'
 import { z } from 'zod'
-import { useProjectChange } from '../../shared/api/index.ts'
+import { useEdit, useProjectAtOpening, withUnit } from '../../shared/project/index.ts'
 import { splitNames } from '../../shared/split-names.ts'
 import { Button, controlLook, Dialog, IconButton, SelectField, TextField } from '../../shared/ui/index.ts'
 import { holderText } from './holder-text.ts'
@@ -75,7 +75,8 @@ function joinsFor(
 
 /** Every model of a unit by name, role, variants and points. */
 export function UnitDialog({ unit, project, onClose }: UnitDialogProps) {
-  const change = useProjectChange(project.id)
+  const edit = useEdit()
+  const opened = useProjectAtOpening()
   const form = useForm({
     resolver: zodResolver(formSchema),
     defaultValues: {
@@ -96,7 +97,7 @@ export function UnitDialog({ unit, project, onClose }: UnitDialogProps) {
   })
   const { fields, append, remove } = useFieldArray({ control: form.control, name: 'models' })
   const { errors } = form.formState
-  const submit = form.handleSubmit(async (values) => {
+  const submit = form.handleSubmit((values) => {
     const models = values.models.map((model) => ({
       id: model.modelId as ModelId,
       name: model.name,
@@ -105,20 +106,15 @@ export function UnitDialog({ unit, project, onClose }: UnitDialogProps) {
       points: Number(model.points.replace(',', '.')),
     }))
     const { joined, ...rest } = values
-    await change.mutateAsync({
-      change: {
-        kind: 'unit',
-        unit: {
-          ...rest,
-          id: unit.id,
-          perHolder: Number(values.perHolder),
-          joinedAt: joinedOf(joined),
-          pilot: unit.pilot.filter((id) => models.some((model) => model.id === id)),
-          models,
-        },
-      },
-      said: `${values.name} is changed.`,
-    })
+    const next = {
+      ...rest,
+      id: unit.id,
+      perHolder: Number(values.perHolder),
+      joinedAt: joinedOf(joined),
+      pilot: unit.pilot.filter((id) => models.some((model) => model.id === id)),
+      models,
+    }
+    edit(opened, withUnit(opened, next), `${values.name} is changed.`)
     onClose()
   })
   return (
@@ -129,7 +125,7 @@ export function UnitDialog({ unit, project, onClose }: UnitDialogProps) {
       description="A model taken off keeps its record and comes back with Undo."
       wide
     >
-      <form onSubmit={(event) => void submit(event).catch(() => undefined)} noValidate className="grid gap-3">
+      <form onSubmit={(event) => void submit(event)} noValidate className="grid gap-3">
         <div className="grid items-start gap-4 sm:grid-cols-2">
           <TextField label="Unit" {...form.register('name')} error={errors.name?.message} />
           <StandardField {...form.register('standard')} />
@@ -212,7 +208,7 @@ export function UnitDialog({ unit, project, onClose }: UnitDialogProps) {
           >
             <Plus aria-hidden="true" size={18} /> One more model
           </Button>
-          <Button type="submit" weight="main" disabled={change.isPending}>
+          <Button type="submit" weight="main">
             Save the unit
           </Button>
         </div>

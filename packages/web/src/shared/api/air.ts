@@ -1,12 +1,12 @@
-import { airReadingsSchema, airSchema, type AirReading } from '@seriatim/contract'
+import { routes, type AirReading } from '@seriatim/contract'
 import { queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { toast } from 'sonner'
 import { z } from 'zod'
-import { api, ask } from './client.ts'
+import { call } from './call.ts'
 
 const airQuery = queryOptions({
   queryKey: ['air'],
-  queryFn: () => ask(api.air.$get(), airSchema).then(({ readings }) => readings),
+  queryFn: ({ signal }) => call(routes.readAir, {}, signal).then(({ readings }) => readings),
 })
 
 /** What the thermo-hygrometer showed and is foretold to show, the oldest first. */
@@ -22,11 +22,8 @@ export function useAirChange() {
     scope: { id: 'air' },
     mutationFn: (change: AirChange) =>
       change.kind === 'put'
-        ? ask(
-            api.air.$put({ json: { readings: [...z.encode(airReadingsSchema, change.readings)] } }),
-            airSchema,
-          )
-        : ask(api.air.simulated.$delete(), airSchema),
+        ? call(routes.putAir, { body: z.encode(routes.putAir.body, { readings: change.readings }) })
+        : call(routes.removeSimulatedAir, {}),
     onSuccess: ({ readings }, { said }) => {
       client.setQueryData(airQuery.queryKey, readings)
       if (said !== '') toast(said)

@@ -1,14 +1,13 @@
-import { handSchema, type BroughtRate } from '@seriatim/contract'
+import { routes, type BroughtRate } from '@seriatim/contract'
 import type { PaceObservation, ProjectId } from '@seriatim/core'
 import { queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { toast } from 'sonner'
-import { z } from 'zod'
-import { api, ask } from './client.ts'
+import { call } from './call.ts'
 
 const handQuery = (id: ProjectId) =>
   queryOptions({
     queryKey: ['hand', id],
-    queryFn: () => ask(api.hand.beside[':id'].$get({ param: { id } }), handSchema),
+    queryFn: ({ signal }) => call(routes.readHand, { params: { id } }, signal),
   })
 
 /** What is known of the painter's hand from outside this project. */
@@ -30,7 +29,7 @@ export function useBringRates() {
   const client = useQueryClient()
   return useMutation({
     mutationFn: ({ rates }: { readonly rates: readonly BroughtRate[]; readonly said: string }) =>
-      ask(api.hand.brought.$put({ json: { rates: [...rates] } }), z.object({ kept: z.number() })),
+      call(routes.bringRates, { body: { rates } }),
     onSuccess: async (_, { said }) => {
       toast(said)
       await client.invalidateQueries({ queryKey: ['hand'] })

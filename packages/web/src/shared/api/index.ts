@@ -1,13 +1,12 @@
 export { useAir, useAirChange } from './air.ts'
-export { api, ApiProblem, ask, isAway, mayPass } from './client.ts'
+export { ApiProblem, call, isAway, isTooLarge, mayPass } from './call.ts'
 export { broughtObservations, useBringRates, useHand } from './hand.ts'
 export {
   createProject,
   exportProjectFile,
   importProjectFile,
   projectListQuery,
+  projectQuery,
   setProjectRemoved,
-  useProject,
-  useProjectChange,
 } from './projects.ts'
 export { useShelf, useShelfChange } from './shelf.ts'

@@ -1,12 +1,12 @@
-import { shelfAnswerSchema } from '@seriatim/contract'
+import { routes } from '@seriatim/contract'
 import type { Material, MaterialId } from '@seriatim/core'
 import { queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { toast } from 'sonner'
-import { api, ask } from './client.ts'
+import { call } from './call.ts'
 
 const shelfQuery = queryOptions({
   queryKey: ['shelf'],
-  queryFn: () => ask(api.shelf.$get(), shelfAnswerSchema).then(({ materials }) => materials),
+  queryFn: ({ signal }) => call(routes.readShelf, {}, signal).then(({ materials }) => materials),
   select: (materials) => new Map(materials.map((material) => [material.id, material])),
 })
 
@@ -23,8 +23,8 @@ export function useShelfChange() {
     scope: { id: 'shelf' },
     mutationFn: (change: ShelfChange) =>
       change.kind === 'put'
-        ? ask(api.shelf.$put({ json: { materials: [...change.materials] } }), shelfAnswerSchema)
-        : ask(api.shelf[':materialId'].$delete({ param: { materialId: change.id } }), shelfAnswerSchema),
+        ? call(routes.putMaterials, { body: { materials: [...change.materials] } })
+        : call(routes.removeMaterial, { params: { materialId: change.id } }),
     onSuccess: ({ materials }, { said }) => {
       client.setQueryData(shelfQuery.queryKey, materials)
       toast(said)

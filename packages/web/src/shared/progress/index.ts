@@ -1,1 +1,3 @@
-export { useOutbox, useProgress, useRecorder } from './events.ts'
+export { newsQuery, useProgress } from './use-progress.ts'
+export { progressStore } from './progress-store.ts'
+export { useRecorder } from './use-recorder.ts'

@@ -10,6 +10,7 @@ import {
   type Project,
 } from '@seriatim/core'
 import { useMemo } from 'react'
+import { clockNow } from '../clock.ts'
 import { useAir } from '../api/index.ts'
 import { useNow } from '../use-now.ts'
 
@@ -47,5 +48,5 @@ function unfitAir(readings: readonly AirReading[], now: Instant) {
 
 /** This moment, or the slot's end where the clock is already past it. */
 function momentIn(slot: number) {
-  return instant(Math.min(Date.now(), (slot + 1) * freshFor))
+  return instant(Math.min(clockNow(), (slot + 1) * freshFor))
 }

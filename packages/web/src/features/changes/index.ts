@@ -1,0 +1,1 @@
+export { ChangesButton } from './ChangesButton.tsx'

@@ -1,0 +1,48 @@
+import { routes } from '@seriatim/contract'
+import type { ProjectId } from '@seriatim/core'
+import { queryOptions, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query'
+import { useSyncExternalStore } from 'react'
+import { call, projectQuery } from '../api/index.ts'
+import { heardServerTime } from '../clock.ts'
+import { outbox } from '../outbox/index.ts'
+import { progressStore } from './progress-store.ts'
+
+/** Other devices write as well: so often it is asked what is new. */
+const every = 10_000
+
+/** Reads the log on from where this page has it; what it brings is in the store. */
+export const newsQuery = (id: ProjectId, client: QueryClient) =>
+  queryOptions({
+    queryKey: ['news', id],
+    queryFn: async ({ signal }) => {
+      const store = progressStore(id)
+      store.record(
+        outbox
+          .getState()
+          .waiting.flatMap((parcel) =>
+            parcel.kind === 'event' && parcel.projectId === id ? [parcel.event] : [],
+          ),
+      )
+      const sentAt = Date.now()
+      const { log, last, revision, now } = await call(
+        routes.readEvents,
+        { params: { id }, query: { after: store.last() } },
+        signal,
+      )
+      heardServerTime(now, sentAt, Date.now())
+      store.takeFromServer(log, last)
+      const known = client.getQueryData(projectQuery(id).queryKey)
+      if (known && known.revision < revision) void client.invalidateQueries({ queryKey: projectQuery(id).queryKey })
+      return last
+    },
+    refetchInterval: every,
+  })
+
+/** The state of a project's models: what the server knows, and what was recorded here since. */
+export function useProgress(id: ProjectId) {
+  const client = useQueryClient()
+  const { error, refetch } = useQuery(newsQuery(id, client))
+  const store = progressStore(id)
+  const progress = useSyncExternalStore(store.subscribe, store.progress)
+  return { progress, error, refetch }
+}

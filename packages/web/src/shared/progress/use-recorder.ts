@@ -1,0 +1,94 @@
+import {
+  batchTime,
+  dryingWait,
+  type BatchTimes,
+  type EventId,
+  type ModelId,
+  type ProgressEvent,
+  type Project,
+  type Seconds,
+  type StageId,
+  type StageWait,
+  type Verdict,
+} from '@seriatim/core'
+import { useMemo } from 'react'
+import { v7 } from 'uuid'
+import { clockNow } from '../clock.ts'
+import { deviceId, nextNumber, usePainterHere } from '../device.ts'
+import { outbox } from '../outbox/index.ts'
+import { progressStore } from './progress-store.ts'
+
+/**
+ * What a painter can record; each call is one new event. A punch takes along the wait its coat has and what the hole
+ * is worth, as they are on the screen now.
+ */
+export function useRecorder(project: Pick<Project, 'id' | 'planning' | 'line' | 'units'>, times?: BatchTimes) {
+  const painter = usePainterHere(project)
+  return useMemo(() => {
+    const record = (event: ProgressEvent) => {
+      outbox.record({ kind: 'event', projectId: project.id, event })
+      progressStore(project.id).record([event])
+    }
+    const base = () => ({
+      id: v7() as EventId,
+      at: clockNow(),
+      by: { device: deviceId, number: nextNumber(), painter },
+    })
+    const waitOf = (stageId: StageId) => {
+      const stage = project.line.find((each) => each.id === stageId)
+      return stage ? { drySeconds: dryingWait(stage) } : {}
+    }
+    return {
+      punch: (stageId: StageId, modelIds: readonly ModelId[]) =>
+        record({
+          ...base(),
+          kind: 'punched',
+          stageId,
+          modelIds,
+          ...waitOf(stageId),
+          ...worthOf(project, stageId, modelIds, times),
+        }),
+      clear: (stageId: StageId, modelIds: readonly ModelId[]) =>
+        record({ ...base(), kind: 'cleared', stageId, modelIds }),
+      touchUp: (stageId: StageId, modelIds: readonly ModelId[], note: string) =>
+        record({ ...base(), kind: 'touch-up', stageId, modelIds, note }),
+      startClock: (stageId: StageId, modelIds: readonly ModelId[]) =>
+        record({ ...base(), kind: 'clock-started', stageId, modelIds }),
+      stopClock: (targetId: EventId) => record({ ...base(), kind: 'clock-stopped', targetId }),
+      milestone: (stageIds: readonly StageId[], modelIds: readonly ModelId[], workSeconds: Seconds) =>
+        record({
+          ...base(),
+          kind: 'milestone',
+          stageIds,
+          modelIds,
+          workSeconds,
+          waits: project.line.flatMap((stage): StageWait[] =>
+            stageIds.includes(stage.id) ? [{ stageId: stage.id, drySeconds: dryingWait(stage) }] : [],
+          ),
+        }),
+      judge: (stageId: StageId, modelIds: readonly ModelId[], verdict: Verdict, note: string) =>
+        record({ ...base(), kind: 'judged', stageId, modelIds, verdict, note }),
+      correctLap: (targetId: EventId, workSeconds: Seconds | null, note: string) =>
+        record({ ...base(), kind: 'lap-corrected', targetId, workSeconds, note }),
+      undo: (targetId: EventId) => record({ ...base(), kind: 'undone', targetId }),
+    }
+  }, [project, painter, times])
+}
+
+/** What a hole of these models is worth at the stage, on average. */
+function worthOf(
+  { line, units }: Pick<Project, 'line' | 'units'>,
+  stageId: StageId,
+  modelIds: readonly ModelId[],
+  times: BatchTimes | undefined,
+): { readonly worthSeconds?: Seconds } {
+  const stage = line.find((each) => each.id === stageId)
+  if (!stage || !times) return {}
+  const chosen = new Set(modelIds)
+  const worths = units.flatMap((unit) => {
+    const worth = batchTime(stage, unit.id, times).secondsPerModel
+    return unit.models.flatMap((model) => (chosen.has(model.id) ? [worth] : []))
+  })
+  if (worths.length === 0) return {}
+  return { worthSeconds: Math.round(worths.reduce((sum, each) => sum + each, 0) / worths.length) as Seconds }
+}

@@ -1,0 +1,7 @@
+export { commandText, valueText } from './command-text.ts'
+export { noteDelivered } from './delivered.ts'
+export type { ShownProject } from './replay.ts'
+export { useEdit, useTakeBack } from './use-edit.ts'
+export { ProjectContext, useCurrentProject, useProject, useProjectAtOpening } from './use-project.ts'
+export { useSettings } from './use-settings.ts'
+export { withUnit, withoutUnit } from './with-unit.ts'
