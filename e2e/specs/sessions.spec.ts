@@ -1,6 +1,7 @@
 import { expect, test } from '@playwright/test'
 import { expectAccessible } from '../support/axe.ts'
 import { seedProject } from '../support/projects.ts'
+import { setTime } from '../support/time.ts'
 
 const calendar = `BEGIN:VCALENDAR
 VERSION:2.0
@@ -25,7 +26,7 @@ test('sessions are given as people have them, dropped, moved and read from a cal
   request,
 }) => {
   const { url } = await seedProject(request)
-  await page.clock.setFixedTime('2026-11-24T12:00:00Z')
+  await setTime(page, '2026-11-24T12:00:00Z')
   await page.goto(`${url}/sessions`)
   const you = page.getByRole('region', { name: 'You' })
   await you.getByRole('button', { name: 'Own sittings' }).click()

@@ -20,7 +20,7 @@ export interface OutboxListeners {
   /** These reached the server; `project` is how it stands since, where it was changed. */
   readonly onDelivered: (parcels: readonly Parcel[], project: StoredProject | null) => void
   readonly onRefused: (refused: readonly Refused[]) => void
-  /** Another tab of this browser recorded or changed something. */
+  /** Something new waits that this page did not record just now: from another tab, or sent again. */
   readonly onNews: (parcel: Parcel) => void
 }
 
@@ -154,7 +154,10 @@ export function createOutbox(storage: Storage, carrier: Carrier) {
 
   /** Takes refused ones off the list; `again` sends others in their place. */
   function letGo(ids: readonly string[], again: readonly Parcel[] = []): void {
-    for (const parcel of again) keep(parcel)
+    for (const parcel of again) {
+      keep(parcel)
+      listeners.onNews(parcel)
+    }
     for (const id of ids) {
       store.forgetRefused(id)
       unsaved.delete(id)
