@@ -1,28 +1,27 @@
 // npm start: sets up everything, serves on one loopback port, and stops cleanly on Ctrl-C.
 import { spawn } from 'node:child_process'
-import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { mkdirSync } from 'node:fs'
 import { resolve } from 'node:path'
 import { Cluster } from './lib/cluster.mjs'
 import { ensurePostgres } from './lib/debian-packages.mjs'
 import { ensureNodePackages, requireNode } from './lib/node-packages.mjs'
 import { inRoot, root } from './lib/paths.mjs'
 import { isPortFree } from './lib/ports.mjs'
-import { runTool, Stop } from './lib/stop.mjs'
+import { holdFolder } from './lib/hold-folder.mjs'
+import { asStop, runTool, Stop } from './lib/stop.mjs'
 import { ensureWebBuild, webRoot } from './lib/web-build.mjs'
 
 const port = Number(process.env.PORT ?? 4640)
 const dataFolder = resolve(process.env.SERIATIM_DATA ?? inRoot('data'))
-const runFile = `${dataFolder}/running.json`
 
 await runTool(async () => {
   requireNode()
   if (!Number.isInteger(port) || port < 1 || port > 65535)
     throw new Stop(`PORT=${process.env.PORT} is not a port number.`)
   mkdirSync(dataFolder, { recursive: true })
-  refuseSecondRun()
+  await holdFolder(dataFolder, port)
   if (!(await isPortFree(port)))
     throw new Stop(`Port ${port} is taken by another program; choose another with PORT=….`)
-  writeFileSync(runFile, JSON.stringify({ pid: process.pid, port }))
 
   const stopper = makeStopper()
   const given = process.env.DATABASE_URL
@@ -35,19 +34,6 @@ await runTool(async () => {
   process.stdout.write(`Seriatim is ready at http://127.0.0.1:${port} (Ctrl-C stops it)\n`)
   if (cluster) watch(cluster, stopper)
 })
-
-function refuseSecondRun() {
-  if (!existsSync(runFile)) return
-  const { pid, port: usedPort } = JSON.parse(readFileSync(runFile, 'utf8') || '{}')
-  const commandLine = `/proc/${pid}/cmdline`
-  if (
-    pid !== process.pid &&
-    existsSync(commandLine) &&
-    readFileSync(commandLine, 'utf8').includes('start.mjs')
-  ) {
-    throw new Stop(`Seriatim is already running with these data at http://127.0.0.1:${usedPort}.`)
-  }
-}
 
 /** Stops whatever was started, once, in the right order, then ends with the given code. */
 function makeStopper() {
@@ -64,12 +50,12 @@ function makeStopper() {
       })
     }
     await stopper.cluster?.stop()
-    rmSync(runFile, { force: true })
     process.exit(code)
   }
   for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => void stop(0))
   process.on('uncaughtException', (error) => {
-    void stop(1, error instanceof Stop ? error.message : error.stack)
+    const known = asStop(error)
+    void stop(1, known instanceof Stop ? known.message : known.stack)
   })
   return stopper
 }

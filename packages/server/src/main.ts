@@ -22,10 +22,11 @@ function giveUp(sentence: string, error?: unknown): never {
 }
 
 try {
-  await migrateDatabase(env.databaseUrl)
-  const demo = env.demoFile === undefined ? null : readDemo(env.demoFile)
-  await stockShelfOnce(db, demo?.shelf)
-  if (demo) await loadDemoOnce(db, demo, now())
+  await migrateDatabase(env.databaseUrl, async () => {
+    const demo = env.demoFile === undefined ? null : readDemo(env.demoFile)
+    await stockShelfOnce(db, demo?.shelf)
+    if (demo) await loadDemoOnce(db, demo, now())
+  })
 } catch (error) {
   const cause = error instanceof Error ? ((error.cause as Error | undefined) ?? error) : error
   if (error instanceof NewerDatabase) giveUp(error.message)

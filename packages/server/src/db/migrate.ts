@@ -18,10 +18,10 @@ export class NewerDatabase extends Error {
 
 /**
  * Brings the database up to date, on a connection of its own that holds a lock: of several servers starting at once
- * one does it, and the others wait and find it done.
+ * one does it, and the others wait and find it done; `afterwards` runs under the same lock.
  * @throws NewerDatabase when the database has had migrations this version does not know; nothing is changed then.
  */
-export async function migrateDatabase(url: string): Promise<void> {
+export async function migrateDatabase(url: string, afterwards?: () => Promise<void>): Promise<void> {
   const client = new pg.Client({ connectionString: url, connectionTimeoutMillis: 3000 })
   let broken: Error | null = null
   client.on('error', (error) => {
@@ -35,6 +35,7 @@ export async function migrateDatabase(url: string): Promise<void> {
     const db = drizzle(client)
     await migrate(db, { migrationsFolder: folder })
     await nameBatchesByModels(db)
+    await afterwards?.()
   } finally {
     if (!broken) await client.end()
   }
