@@ -1,5 +1,5 @@
 import type { AirReading } from '@seriatim/contract'
-import { instant } from '@seriatim/core'
+import { instant, parseLocalDate } from '@seriatim/core'
 import { decimalOf, readCsv, type CsvFault } from '../../shared/csv/index.ts'
 
 const columns = ['time', 'temperature', 'humidity'] as const
@@ -40,10 +40,12 @@ export function parseAirCsv(text: string): ParsedAir {
   return found.length > 0 ? { readings: [], faults: found } : { readings, faults: [] }
 }
 
-const shape = /^\d{4}-\d{2}-\d{2}[T ]\d{1,2}:\d{2}(:\d{2})?(Z|[+-]\d{2}:?\d{2})?$/
+const shape = /^(\d{4}-\d{2}-\d{2})[T ](\d{1,2})(:\d{2}(?::\d{2})?)(Z|[+-]\d{2}:?\d{2})?$/
 
+/** Days that do not exist are none, though the platform would read a 30 February as a day in March. */
 function momentOf(text: string) {
-  if (!shape.test(text)) return null
-  const moment = Date.parse(text.replace(' ', 'T'))
+  const [, day = '', hour = '', rest = '', offset = ''] = shape.exec(text) ?? []
+  if (!parseLocalDate(day).ok || Number(hour) > 23) return null
+  const moment = Date.parse(`${day}T${hour.padStart(2, '0')}${rest}${offset}`)
   return Number.isNaN(moment) ? null : instant(moment)
 }

@@ -1,14 +1,13 @@
 import type { BroughtRate } from '@seriatim/contract'
 import { sizes, techniques, type RateRow } from '@seriatim/core'
-import Papa from 'papaparse'
-import { decimalOf, readCsv, type CsvFault } from '../../shared/csv/index.ts'
+import { decimalOf, readCsv, writeCsv, type CsvFault } from '../../shared/csv/index.ts'
 
 const columns = ['technique', 'size', 'pace', 'laps'] as const
 
 /** What the laps say, as CSV (RFC 4180): times the preset, and laps. `parseRates` reads it back unchanged. */
 export function ratesCsv(rows: readonly RateRow[]): string {
   const data = rows.map((row) => [row.technique, row.size, String(row.measured), String(row.laps)])
-  return Papa.unparse({ fields: [...columns], data })
+  return writeCsv(columns, data)
 }
 
 /** Reads rates; numbers with a point or a comma. */

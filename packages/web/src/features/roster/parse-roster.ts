@@ -1,5 +1,5 @@
 import { details, sizes, type Detail, type Size } from '@seriatim/core'
-import Papa from 'papaparse'
+import { linesOfCsv } from '../../shared/csv/index.ts'
 import { splitNames } from '../../shared/split-names.ts'
 
 /** One line of a roster: `count` models alike. */
@@ -34,6 +34,9 @@ const usualOrder: readonly Column[] = ['name', 'count', 'role', 'points', 'varia
 
 const mostModels = 1000
 const longestText = 120
+const longestWord = 60
+const mostVariants = 20
+const mostPoints = 100_000
 
 /**
  * Reads a roster from CSV (RFC 4180; comma, semicolon or tab). A first line that names the columns name,
@@ -41,18 +44,14 @@ const longestText = 120
  * the columns are name, count, role, points, variants, size, detail. Only the name is needed.
  */
 export function parseRoster(text: string, defaultUnit: string): ParsedRoster {
-  const parsed = Papa.parse<string[]>(text.trim(), {
-    skipEmptyLines: false,
-    delimitersToGuess: [',', ';', '\t'],
-  })
-  const rows = parsed.data
-  const heading = rows[0]?.map((cell) => cell.trim().toLowerCase()) ?? []
+  const rows = linesOfCsv(text)
+  const heading = rows[0]?.cells.map((cell) => cell.trim().toLowerCase()) ?? []
   const hasHeading = heading.includes('name')
   const faults: RosterFault[] = []
   heading.forEach((name) => {
     if (hasHeading && name !== '' && !columns.includes(name as Column)) {
       faults.push({
-        line: 1,
+        line: rows[0]?.line ?? 1,
         column: name,
         message: `“${name}” is not a column of a roster; these are: ${columns.join(', ')}.`,
       })
@@ -60,9 +59,7 @@ export function parseRoster(text: string, defaultUnit: string): ParsedRoster {
   })
   const order = hasHeading ? heading : usualOrder
   const lines: RosterLine[] = []
-  rows.slice(hasHeading ? 1 : 0).forEach((cells, index) => {
-    if (cells.every((cell) => cell.trim() === '')) return
-    const number = index + (hasHeading ? 2 : 1)
+  rows.slice(hasHeading ? 1 : 0).forEach(({ line: number, cells }) => {
     const read = readLine(cells, order, defaultUnit)
     if (Array.isArray(read)) faults.push(...read.map((fault) => ({ ...fault, line: number })))
     else lines.push(read)
@@ -92,6 +89,16 @@ function readLine(
   if (name === '') faults.push({ column: 'name', message: 'The name is missing.' })
   if (name.length > longestText)
     faults.push({ column: 'name', message: 'The name is longer than 120 characters.' })
+  if (cell('unit').length > longestText)
+    faults.push({ column: 'unit', message: 'The name of the unit is longer than 120 characters.' })
+  if (cell('role').length > longestWord)
+    faults.push({ column: 'role', message: 'The role is longer than 60 characters.' })
+  const variants = splitNames(cell('variants'), '+')
+  if (variants.length > mostVariants || variants.some((variant) => variant.length > longestWord))
+    faults.push({
+      column: 'variants',
+      message: `Up to ${String(mostVariants)} variants of up to 60 characters each.`,
+    })
   const count = cell('count') === '' ? 1 : Number(cell('count'))
   if (!Number.isInteger(count) || count < 1 || count > mostModels) {
     faults.push({
@@ -100,8 +107,8 @@ function readLine(
     })
   }
   const points = cell('points') === '' ? 0 : Number(cell('points').replace(',', '.'))
-  if (!Number.isFinite(points) || points < 0) {
-    faults.push({ column: 'points', message: `“${cell('points')}” is not a number of points.` })
+  if (!Number.isFinite(points) || points < 0 || points > mostPoints) {
+    faults.push({ column: 'points', message: `“${cell('points')}” is not a number of points up to 100,000.` })
   }
   const size = cell('size') === '' ? null : sizes.find((each) => each === cell('size').toLowerCase())
   if (size === undefined) {
@@ -119,7 +126,7 @@ function readLine(
     name,
     count,
     role: cell('role') || 'trooper',
-    variants: splitNames(cell('variants'), '+'),
+    variants,
     points,
     size,
     detail,

@@ -4,7 +4,8 @@ import { useRef, useState } from 'react'
 import { clockText, dayText, plural } from '../../shared/format/index.ts'
 import { Button, Dialog } from '../../shared/ui/index.ts'
 import type { PainterPartProps } from './PainterTicket.tsx'
-import { readCalendar, sittingOf, type Appointment, type CalendarText } from './read-calendar.ts'
+import { readCalendarBeside } from './read-beside.ts'
+import { sittingOf, type Appointment, type CalendarText } from './read-calendar.ts'
 
 interface ImportCalendarProps extends PainterPartProps {
   readonly now: Instant
@@ -31,7 +32,12 @@ export function ImportCalendar({ painter, project, now, onChange }: ImportCalend
         onChange={(event) => {
           const [chosen] = event.target.files ?? []
           if (chosen)
-            void chosen.text().then((text) => setRead(readCalendar(text, now, addSeconds(now, aheadSeconds))))
+            void chosen
+              .text()
+              .then((text) =>
+                readCalendarBeside({ text, from: now, until: addSeconds(now, aheadSeconds), timeZone }),
+              )
+              .then(setRead)
           event.target.value = ''
         }}
       />

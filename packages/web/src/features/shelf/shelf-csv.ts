@@ -7,7 +7,7 @@ import {
   type Material,
   type MaterialId,
 } from '@seriatim/core'
-import Papa from 'papaparse'
+import { linesOfCsv, writeCsv } from '../../shared/csv/index.ts'
 import { durationText, minutesInputText, parseMinutesText } from '../../shared/format/index.ts'
 
 const columns = [
@@ -26,7 +26,7 @@ const columns = [
 type Column = (typeof columns)[number]
 
 export interface ShelfFault {
-  /** From 1; the heading is line 1. */
+  /** As an editor counts it. */
   readonly line: number
   readonly column: Column | ''
   readonly message: string
@@ -54,7 +54,10 @@ export function shelfCsv(materials: Iterable<Material>): string {
     'stock ml': String(material.stockMl),
     'pot ml': String(material.potMl),
   }))
-  return Papa.unparse({ fields: [...columns], data: rows.map((row) => columns.map((column) => row[column])) })
+  return writeCsv(
+    columns,
+    rows.map((row) => columns.map((column) => row[column])),
+  )
 }
 
 /**
@@ -66,21 +69,21 @@ export function parseShelf(
   shelf: ReadonlyMap<MaterialId, Material>,
   newId: () => string,
 ): ParsedShelf {
-  const rows = Papa.parse<string[]>(text.trim(), { delimitersToGuess: [',', ';', '\t'] }).data
-  const heading = rows[0]?.map((cell) => cell.trim().toLowerCase()) ?? []
+  const [first, ...lines] = linesOfCsv(text)
+  const heading = first?.cells.map((cell) => cell.trim().toLowerCase()) ?? []
+  const at = first?.line ?? 1
   if (!heading.includes('name') || !heading.includes('kind')) {
     return {
       materials: [],
-      faults: [{ line: 1, column: '', message: `Begin with a heading: ${columns.join(', ')}.` }],
+      faults: [{ line: at, column: '', message: `Begin with a heading: ${columns.join(', ')}.` }],
     }
   }
   const unknown = heading.filter((name) => name !== '' && !columns.includes(name as Column))
   const faults: ShelfFault[] = unknown.map((name) => ({
-    line: 1,
+    line: at,
     column: '',
     message: `“${name}” is not a column of a shelf; these are: ${columns.join(', ')}.`,
   }))
-  const lines = rows.slice(1).filter((cells) => cells.some((cell) => cell.trim() !== ''))
   if (lines.length > most) {
     return {
       materials: [],
@@ -96,11 +99,10 @@ export function parseShelf(
   const known = new Map([...shelf.values()].map((material) => [material.name.toLowerCase(), material]))
   const seen = new Set<string>()
   const materials: Material[] = []
-  rows.slice(1).forEach((cells, index) => {
-    if (cells.every((cell) => cell.trim() === '')) return
+  lines.forEach(({ line, cells }) => {
     const cell = (column: Column) => (cells[heading.indexOf(column)] ?? '').trim()
     const complain = (column: Column, message: string) => {
-      faults.push({ line: index + 2, column, message })
+      faults.push({ line, column, message })
     }
     const name = cell('name')
     const before = faults.length

@@ -1,3 +1,4 @@
+export { linesOfCsv, writeCsv } from './lines-of-csv.ts'
 export { decimalOf, readCsv, type CsvFault } from './read-csv.ts'
 export { CsvButton } from './CsvButton.tsx'
 export { CsvFaults } from './CsvFaults.tsx'

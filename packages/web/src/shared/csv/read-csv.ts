@@ -1,6 +1,6 @@
-import Papa from 'papaparse'
+import { linesOfCsv } from './lines-of-csv.ts'
 
-/** A fault at its place: the line as counted in the file, the heading being line 1. */
+/** A fault at its place: the line as an editor counts it. */
 export interface CsvFault {
   readonly line: number
   readonly column: string
@@ -22,31 +22,30 @@ export function readCsv(
   columns: readonly string[],
   needed: readonly string[],
 ): { readonly rows: readonly CsvRow[]; readonly faults: readonly CsvFault[] } {
-  const cells = Papa.parse<string[]>(text.trim(), { delimitersToGuess: [',', ';', '\t'] }).data
-  const heading = cells[0]?.map((cell) => cell.trim().toLowerCase()) ?? []
+  const [first, ...lines] = linesOfCsv(text)
+  const heading = first?.cells.map((cell) => cell.trim().toLowerCase()) ?? []
+  const at = first?.line ?? 1
   const missing = needed.filter((column) => !heading.includes(column))
   if (missing.length > 0) {
     return {
       rows: [],
-      faults: [{ line: 1, column: '', message: `Begin with a heading: ${columns.join(', ')}.` }],
+      faults: [{ line: at, column: '', message: `Begin with a heading: ${columns.join(', ')}.` }],
     }
   }
   const faults: CsvFault[] = heading
     .filter((name) => name !== '' && !columns.includes(name))
-    .map((name) => ({ line: 1, column: '', message: `“${name}” is not one of ${columns.join(', ')}.` }))
+    .map((name) => ({ line: at, column: '', message: `“${name}” is not one of ${columns.join(', ')}.` }))
   const rows: CsvRow[] = []
-  cells.slice(1).forEach((line, index) => {
-    if (line.every((cell) => cell.trim() === '')) return
-    const number = index + 2
-    if (line.length > heading.length) {
+  lines.forEach(({ line, cells }) => {
+    if (cells.length > heading.length) {
       faults.push({
-        line: number,
+        line,
         column: '',
         message: 'There are more cells than columns; a decimal comma needs semicolons or quotes.',
       })
       return
     }
-    rows.push({ line: number, cell: (column) => (line[heading.indexOf(column)] ?? '').trim() })
+    rows.push({ line, cell: (column) => (cells[heading.indexOf(column)] ?? '').trim() })
   })
   return { rows, faults }
 }

@@ -69,4 +69,10 @@ describe('parseMinutesText', () => {
       expect(parseMinutesText(minutesInputText(seconds))).toBe(seconds)
     }
   })
+
+  it('reads back every duration that is shown', () => {
+    for (const minutes of [1, 2.5, 45, 60, 61, 125, 24 * 60, 48 * 60, 49 * 60 + 5, 120 * 60, 336 * 60])
+      expect(parseMinutesText(durationText(minutes * 60))).toBe(minutes * 60)
+    expect(parseMinutesText('1 day 6 h')).toBe(30 * 3600)
+  })
 })

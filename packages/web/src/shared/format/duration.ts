@@ -40,7 +40,7 @@ export function waitRangeText(min: number, max: number): string {
 const fractions: Readonly<Record<string, string>> = { '½': '.5', '¼': '.25', '¾': '.75' }
 
 /**
- * Minutes as people type them: `4.5`, `4,5`, `4½`, `1:30` (minutes and seconds), `2 h`, `1 h 30`, `40 s`.
+ * Minutes as people type them: `4.5`, `4,5`, `4½`, `1:30` (minutes and seconds), `2 h`, `1 h 30`, `5 days`, `40 s`.
  * Gives whole seconds, or null when it is none of these.
  */
 export function parseMinutesText(text: string): number | null {
@@ -57,6 +57,8 @@ export function parseMinutesText(text: string): number | null {
   if (clock) return Number(clock[1]) * 60 + Number(clock[2])
   const hours = match(String.raw`${number}\s*h(?:\s*(\d{1,2})\s*(?:m|min)?)?`)
   if (hours) return Math.round(Number(hours[1]) * 3600) + Number(hours[2] ?? 0) * 60
+  const days = match(String.raw`${number}\s*(?:d|days?)(?:\s*(\d{1,2})\s*h)?`)
+  if (days) return Math.round(Number(days[1]) * 86_400) + Number(days[2] ?? 0) * 3600
   const wholeSeconds = match(String.raw`${number}\s*s`)
   if (wholeSeconds) return Math.round(Number(wholeSeconds[1]))
   return null
