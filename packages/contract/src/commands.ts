@@ -1,6 +1,7 @@
 import type {
   ChangeId,
   Command,
+  CommandVerdict,
   DeviceId,
   Fields,
   Listed,
@@ -126,9 +127,8 @@ export const newChangeSchema = z.object({
     .readonly(),
 })
 
-export const commandVerdictSchema = z.discriminatedUnion('kind', [
+export const commandVerdictSchema: z.ZodType<CommandVerdict, unknown> = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('done') }),
-  /** Somebody else changed the same thing meanwhile; `theirs` is what a field is now. */
   z.object({ kind: z.literal('clash'), theirs: z.unknown() }),
   z.object({ kind: z.literal('gone') }),
   z.object({ kind: z.literal('taken') }),
@@ -148,5 +148,4 @@ export const loggedChangeSchema = z.object({
 })
 
 export type NewChange = z.output<typeof newChangeSchema>
-export type CommandVerdict = z.output<typeof commandVerdictSchema>
 export type LoggedChange = z.output<typeof loggedChangeSchema>

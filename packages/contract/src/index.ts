@@ -5,7 +5,6 @@ export {
   commandSchema,
   loggedChangeSchema,
   newChangeSchema,
-  type CommandVerdict,
   type LoggedChange,
   type NewChange,
 } from './commands.ts'

@@ -181,16 +181,12 @@ export { failure, success, type Result } from './units/result.ts'
 export { minutes, seconds, type Seconds } from './units/seconds.ts'
 export {
   applyCommand,
-  clashes,
+  carryOut,
   commandsBetween,
-  invertCommand,
-  projectFields,
   sameJson,
-  touchedBy,
-  valueNow,
   withoutDangling,
   type Command,
-  type CommandRefusal,
+  type CommandVerdict,
   type Fields,
   type Listed,
   type Thing,

@@ -72,20 +72,17 @@ export function createApp(options: AppOptions): Hono {
 }
 
 function servePages(app: Hono, root: string): void {
-  const onFound = (_: string, context: { header: (name: string, value: string) => void }) =>
-    context.header('cache-control', 'no-cache')
-  app.use(
-    '/assets/*',
-    serveStatic({
-      root,
-      onFound: (_, context) => context.header('cache-control', 'public, max-age=31536000, immutable'),
-    }),
-  )
-  app.use('*', serveStatic({ root, onFound }))
+  app.use('*', async (context, next) => {
+    await next()
+    const isAsset = context.req.path.startsWith('/assets/') && context.res.ok
+    // The name of an asset says what is in it; all else is asked for anew.
+    context.header('cache-control', isAsset ? 'public, max-age=31536000, immutable' : 'no-cache')
+  })
+  app.use('*', serveStatic({ root }))
   // Places of the application have no ending; a file that is asked for and not there is not there.
   app.get('*', async (context, next) => {
     if (!/\.[a-z0-9]+$/i.test(context.req.path) && !context.req.path.startsWith('/assets/')) return next()
-    return context.text('There is no such file.', 404, { 'cache-control': 'no-store' })
+    return context.text('There is no such file.', 404)
   })
-  app.get('*', serveStatic({ root, path: 'index.html', onFound }))
+  app.get('*', serveStatic({ root, path: 'index.html' }))
 }

@@ -1,4 +1,5 @@
 export { applyCommand, placeBetween, valueNow, type CommandRefusal } from './apply-command.ts'
+export { carryOut, type CarriedOut, type CommandVerdict } from './carry-out.ts'
 export { clashes, touchedBy } from './clashes.ts'
 export type {
   Command,

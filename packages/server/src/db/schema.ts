@@ -1,7 +1,8 @@
-import type { CommandVerdict, Hand, ProjectSummary } from '@seriatim/contract'
+import type { Hand, ProjectSummary } from '@seriatim/contract'
 import type {
   ChangeId,
   Command,
+  CommandVerdict,
   Detail,
   DeviceId,
   EventId,

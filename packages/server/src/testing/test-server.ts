@@ -4,7 +4,6 @@ import {
   eventJson,
   projectFileSchema,
   unpackLog,
-  type CommandVerdict,
   type EventJson,
   type NewChange,
   type PackedLog,
@@ -12,7 +11,7 @@ import {
   type ProjectFileJson,
   type StoredProject,
 } from '@seriatim/contract'
-import { commandsBetween, instant, type Command } from '@seriatim/core'
+import { commandsBetween, instant, type Command, type CommandVerdict } from '@seriatim/core'
 import { sql } from 'drizzle-orm'
 import { pino } from 'pino'
 import { v7 } from 'uuid'

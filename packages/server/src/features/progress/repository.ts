@@ -279,26 +279,33 @@ export async function countEvents(db: Database, projectId: ProjectId): Promise<n
   return db.$count(progressEvent, eq(progressEvent.projectId, projectId))
 }
 
-/** Which of these stages and models the project has, or has ever had: the log may speak of removed ones. */
-export async function idsOfProject(
+/** Which of these stages the project has, or has ever had: the log may speak of removed ones. */
+export async function stagesOfProject(
   db: Database,
   projectId: ProjectId,
-  ids: { readonly stages: readonly StageId[]; readonly models: readonly ModelId[] },
-): Promise<readonly string[]> {
-  const stages = ids.stages.length
-    ? await db
-        .select({ id: stage.id })
-        .from(stage)
-        .where(and(eq(stage.projectId, projectId), inArray(stage.id, [...ids.stages])))
-    : []
-  const models = ids.models.length
-    ? await db
-        .select({ id: model.id })
-        .from(model)
-        .innerJoin(unit, eq(model.unitId, unit.id))
-        .where(and(eq(unit.projectId, projectId), inArray(model.id, [...ids.models])))
-    : []
-  return [...stages, ...models].map((row) => row.id)
+  ids: readonly StageId[],
+): Promise<readonly StageId[]> {
+  if (ids.length === 0) return []
+  const rows = await db
+    .select({ id: stage.id })
+    .from(stage)
+    .where(and(eq(stage.projectId, projectId), inArray(stage.id, [...ids])))
+  return rows.map((row) => row.id)
+}
+
+/** Which of these models the project has, or has ever had. */
+export async function modelsOfProject(
+  db: Database,
+  projectId: ProjectId,
+  ids: readonly ModelId[],
+): Promise<readonly ModelId[]> {
+  if (ids.length === 0) return []
+  const rows = await db
+    .select({ id: model.id })
+    .from(model)
+    .innerJoin(unit, eq(model.unitId, unit.id))
+    .where(and(eq(unit.projectId, projectId), inArray(model.id, [...ids])))
+  return rows.map((row) => row.id)
 }
 
 /** Which of these events the project's log has. */

@@ -2,7 +2,7 @@ import { eventSchema, mostEvents, type EventVerdict } from '@seriatim/contract'
 import { sameJson, type EventId, type Instant, type ProgressEvent, type ProjectId } from '@seriatim/core'
 import type { Database } from '../../db/client.ts'
 import { RequestProblem } from '../../http/problem.ts'
-import { unknownIn } from './known-ids.ts'
+import { createKnownIds } from './known-ids.ts'
 import * as rows from './repository.ts'
 
 /** A device's clock may be ahead by so much before its word is set right. */
@@ -25,6 +25,7 @@ export function createRecorder(db: Database, now: () => Instant) {
   const waiting = new Map<ProjectId, Waiting[]>()
   const writing = new Set<ProjectId>()
   const counts = new Map<ProjectId, number>()
+  const unknownIn = createKnownIds()
 
   /** Judges each event by itself; one that is refused keeps none of the others. */
   async function record(projectId: ProjectId, given: readonly unknown[]): Promise<readonly EventVerdict[]> {
@@ -101,7 +102,7 @@ export function createRecorder(db: Database, now: () => Instant) {
       const fresh = new Map<EventId, ProgressEvent>()
       const unknown = await unknownIn(tx, projectId, events)
       for (const event of events) {
-        const fault = unknown(event)
+        const fault = unknown.faultOf(event)
         const twin = fresh.get(event.id)
         if (fault !== null) verdicts.set(event.id, refused(event.id, fault))
         else if (twin && !sameJson(plain(twin), plain(event))) continue

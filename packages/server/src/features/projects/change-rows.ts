@@ -1,5 +1,5 @@
-import type { CommandVerdict, LoggedChange, NewChange } from '@seriatim/contract'
-import { instant, type ChangeId, type Command, type ProjectId } from '@seriatim/core'
+import type { LoggedChange, NewChange } from '@seriatim/contract'
+import { instant, type ChangeId, type Command, type CommandVerdict, type ProjectId } from '@seriatim/core'
 import { and, desc, eq, gt, lt, not, lte } from 'drizzle-orm'
 import type { Database } from '../../db/client.ts'
 import { projectChange } from '../../db/schema.ts'

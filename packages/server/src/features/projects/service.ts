@@ -1,15 +1,13 @@
 import type {
-  CommandVerdict,
   LoggedChange,
   NewChange,
   ProjectSettings,
   StoredProject,
 } from '@seriatim/contract'
-import { sameJson, withoutDangling, type ProjectId } from '@seriatim/core'
+import { carryOut, sameJson, withoutDangling, type CommandVerdict, type ProjectId } from '@seriatim/core'
 import type { Database } from '../../db/client.ts'
 import { RequestProblem } from '../../http/problem.ts'
 import { readShelf } from '../shelf/service.ts'
-import { carryOut } from './carry-out.ts'
 import * as changes from './change-rows.ts'
 import { checkProject } from './check-project.ts'
 import { foreignIds } from './foreign-ids.ts'

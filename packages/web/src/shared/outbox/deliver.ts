@@ -1,5 +1,5 @@
-import { eventJson, newChangeSchema, routes, type CommandVerdict, type StoredProject } from '@seriatim/contract'
-import type { ProgressEvent, ProjectId } from '@seriatim/core'
+import { eventJson, newChangeSchema, routes, type StoredProject } from '@seriatim/contract'
+import type { CommandVerdict, ProgressEvent, ProjectId } from '@seriatim/core'
 import { z } from 'zod'
 import { call } from '../api/index.ts'
 import { heardServerTime } from '../clock.ts'

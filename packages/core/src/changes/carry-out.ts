@@ -1,14 +1,17 @@
-import type { CommandVerdict } from '@seriatim/contract'
-import {
-  applyCommand,
-  clashes,
-  invertCommand,
-  sameJson,
-  touchedBy,
-  valueNow,
-  type Command,
-  type Project,
-} from '@seriatim/core'
+import type { Project } from '../project/project.ts'
+import { applyCommand, valueNow } from './apply-command.ts'
+import { clashes, touchedBy } from './clashes.ts'
+import type { Command } from './command.ts'
+import { invertCommand } from './invert-command.ts'
+import { sameJson } from './same-json.ts'
+
+/** What became of a command. */
+export type CommandVerdict =
+  | { readonly kind: 'done' }
+  /** Somebody else changed the same thing meanwhile; `theirs` is what a field is now. */
+  | { readonly kind: 'clash'; readonly theirs: unknown }
+  | { readonly kind: 'gone' }
+  | { readonly kind: 'taken' }
 
 export interface CarriedOut<P extends Project> {
   readonly project: P
