@@ -1,10 +1,35 @@
 // npm run bench [-- NAME …]: speed as ratios measured side by side, and the quality of plans against proved optima.
+import { rmSync } from 'node:fs'
+import { Cluster } from './lib/cluster.mjs'
+import { ensurePostgres, postgresBin, postgresMajors } from './lib/debian-packages.mjs'
 import { ensureNodePackages, requireNode } from './lib/node-packages.mjs'
+import { cache } from './lib/paths.mjs'
 import { runTool } from './lib/stop.mjs'
-import { becomeTypeScript } from './lib/typescript.mjs'
+import { runTypeScript } from './lib/typescript.mjs'
 
 await runTool(async () => {
   requireNode()
   await ensureNodePackages()
-  becomeTypeScript('packages/core/bench/main.ts', process.argv.slice(2))
+  const names = process.argv.slice(2)
+  const others = names.filter((name) => name !== 'ground')
+  let status = 0
+  if (names.length === 0 || others.length > 0) status = runTypeScript('packages/core/bench/main.ts', others)
+  if (names.length === 0 || names.includes('ground')) status = (await benchGround()) || status
+  process.exit(status)
 })
+
+/** The server on a cluster as safe as a real one, measured from outside beside PostgreSQL's own benchmark. */
+async function benchGround() {
+  await ensurePostgres()
+  const folder = cache('bench-ground')
+  rmSync(folder, { recursive: true, force: true })
+  const cluster = new Cluster(folder)
+  try {
+    const database = await cluster.start()
+    const pgbench = `${postgresBin(postgresMajors()[0])}/pgbench`
+    return runTypeScript('packages/server/bench/ground.ts', [database, pgbench])
+  } finally {
+    await cluster.stop()
+    cluster.remove()
+  }
+}

@@ -1,4 +1,4 @@
-import { instant, type EventId, type ProgressEvent, type StageId } from '@seriatim/core'
+import { instant, type EventId, type ProgressEvent } from '@seriatim/core'
 import { z } from 'zod'
 import { eventSchema } from './event.ts'
 
@@ -46,16 +46,30 @@ const kindNames = [
   'undone',
 ] as const satisfies readonly ProgressEvent['kind'][]
 
-const inColumns = new Set([
-  'id',
-  'at',
-  'kind',
-  'by',
-  'stageId',
-  'modelIds',
-  'drySeconds',
-  'worthSeconds',
-])
+/** What the columns do not have, of the kinds that have more. */
+function restOf(event: ProgressEvent): Record<string, unknown> | null {
+  switch (event.kind) {
+    case 'punched':
+    case 'cleared':
+    case 'clock-started':
+      return null
+    case 'clock-stopped':
+    case 'undone':
+      return { targetId: event.targetId }
+    case 'touch-up':
+      return { note: event.note }
+    case 'judged':
+      return { verdict: event.verdict, note: event.note }
+    case 'lap-corrected':
+      return { targetId: event.targetId, workSeconds: event.workSeconds, note: event.note }
+    case 'milestone':
+      return {
+        stageIds: event.stageIds,
+        workSeconds: event.workSeconds,
+        ...(event.waits ? { waits: event.waits } : {}),
+      }
+  }
+}
 
 export function packLog(events: readonly ProgressEvent[]): PackedLog {
   const places = new Map<string, number>()
@@ -86,10 +100,10 @@ export function packLog(events: readonly ProgressEvent[]): PackedLog {
   let moment = 0
   let number = 0
   events.forEach((event, row) => {
-    const digits = event.id.replaceAll('-', '')
+    const { id } = event
     log.kinds.push(kindNames.indexOf(event.kind))
-    ends.push(digits.slice(12))
-    log.idBegins.push(Number.parseInt(digits.slice(0, 12), 16) - event.at)
+    ends.push(id.slice(14, 18), id.slice(19, 23), id.slice(24))
+    log.idBegins.push(Number.parseInt(id.slice(0, 8) + id.slice(9, 13), 16) - event.at)
     log.moments.push(event.at - moment)
     moment = event.at
     log.stages.push(placeOf('stageId' in event ? event.stageId : null))
@@ -102,8 +116,8 @@ export function packLog(events: readonly ProgressEvent[]): PackedLog {
     log.painters.push(placeOf(event.by?.painter))
     log.waits.push(event.kind === 'punched' ? (event.drySeconds ?? -1) : -1)
     log.worths.push(event.kind === 'punched' ? (event.worthSeconds ?? -1) : -1)
-    const rest = Object.entries(event).filter(([key]) => !inColumns.has(key))
-    if (rest.length > 0) log.rest.push([row, Object.fromEntries(rest)])
+    const rest = restOf(event)
+    if (rest) log.rest.push([row, rest])
   })
   return { ...log, names: [...places.keys()], idEnds: ends.join('') }
 }
@@ -126,29 +140,25 @@ export function unpackLog(log: PackedLog): readonly ProgressEvent[] {
     const name = kindNames[kind]
     if (name === undefined) throw new Error('This log has a kind of event that is not known here.')
     const begin = (at(log.idBegins) + moment).toString(16).padStart(12, '0')
-    const digits = begin + log.idEnds.slice(row * 20, row * 20 + 20)
-    const id = `${digits.slice(0, 8)}-${digits.slice(8, 12)}-${digits.slice(12, 16)}-${digits.slice(16, 20)}-${digits.slice(20)}`
-    const count = at(log.modelCounts)
-    const modelIds = log.models.slice(model, model + count).map(nameAt)
-    model += count
-    const stage = at(log.stages)
+    const end = log.idEnds.slice(row * 20, row * 20 + 20)
+    const id = `${begin.slice(0, 8)}-${begin.slice(8)}-${end.slice(0, 4)}-${end.slice(4, 8)}-${end.slice(8)}`
+    const event: Record<string, unknown> = { id: id as EventId, at: instant(moment), kind: name }
     const device = at(log.devices)
-    const painter = at(log.painters)
-    const wait = at(log.waits)
-    const worth = at(log.worths)
-    const event = {
-      id: id as EventId,
-      at: instant(moment),
-      kind: name,
-      ...(device > 0
-        ? { by: { device: nameAt(device), number, painter: painter > 0 ? nameAt(painter) : null } }
-        : {}),
-      ...(stage > 0 ? { stageId: nameAt(stage) as StageId } : {}),
-      ...(count > 0 ? { modelIds } : {}),
-      ...(wait >= 0 ? { drySeconds: wait } : {}),
-      ...(worth >= 0 ? { worthSeconds: worth } : {}),
-      ...rest.get(row),
+    if (device > 0) {
+      const painter = at(log.painters)
+      event['by'] = { device: nameAt(device), number, painter: painter > 0 ? nameAt(painter) : null }
     }
+    const stage = at(log.stages)
+    if (stage > 0) event['stageId'] = nameAt(stage)
+    const count = at(log.modelCounts)
+    if (count > 0) {
+      const modelIds: string[] = []
+      for (const last = model + count; model < last; model++) modelIds.push(nameAt(log.models[model]))
+      event['modelIds'] = modelIds
+    }
+    if (at(log.waits) >= 0) event['drySeconds'] = at(log.waits)
+    if (at(log.worths) >= 0) event['worthSeconds'] = at(log.worths)
+    Object.assign(event, rest.get(row))
     return event as unknown as ProgressEvent
   })
 }

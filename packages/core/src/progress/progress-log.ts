@@ -31,9 +31,8 @@ export function createProgressLog(first: readonly ProgressEvent[] = []): Progres
   const { isTaken } = takenBack
   const holes = new Map<ModelId, Map<StageId, MarkingEvent[]>>()
   let marks = new Map<ModelId, Map<StageId, Mark>>()
-  /** Models whose inner map nobody else has seen. */
-  const owned = new Set<ModelId>()
-  let marksSeen = false
+  /** Holes whose events changed since the marks were read. */
+  const stale = new Map<ModelId, Set<StageId>>()
   const clocks = new Map<PainterId | null, ClockLog>()
   const painterOf = new Map<EventId, PainterId | null>()
   const stopsBefore = new Map<EventId, ClockEvent[]>()
@@ -45,21 +44,27 @@ export function createProgressLog(first: readonly ProgressEvent[] = []): Progres
   let judgements: readonly Judgement[] | null = null
 
   function refreshHole(modelId: ModelId, stageId: StageId): void {
-    if (marksSeen) {
-      marks = new Map(marks)
-      owned.clear()
-      marksSeen = false
+    const ofModel = stale.get(modelId)
+    if (ofModel) ofModel.add(stageId)
+    else stale.set(modelId, new Set([stageId]))
+  }
+
+  /** The marks, with a map anew for each model that changed: who read the ones before keeps them as they were. */
+  function readMarks(): ReadonlyMap<ModelId, ReadonlyMap<StageId, Mark>> {
+    if (stale.size === 0) return marks
+    marks = new Map(marks)
+    for (const [modelId, stageIds] of stale) {
+      const ofModel = new Map(marks.get(modelId))
+      for (const stageId of stageIds) {
+        const mark = markOf(holes.get(modelId)?.get(stageId) ?? [], stageId, isTaken)
+        if (mark) ofModel.set(stageId, mark)
+        else ofModel.delete(stageId)
+      }
+      if (ofModel.size > 0) marks.set(modelId, ofModel)
+      else marks.delete(modelId)
     }
-    let ofModel = marks.get(modelId)
-    if (!ofModel || !owned.has(modelId)) {
-      ofModel = new Map(ofModel)
-      marks.set(modelId, ofModel)
-      owned.add(modelId)
-    }
-    const mark = markOf(holes.get(modelId)?.get(stageId) ?? [], stageId, isTaken)
-    if (mark) ofModel.set(stageId, mark)
-    else ofModel.delete(stageId)
-    if (ofModel.size === 0) marks.delete(modelId)
+    stale.clear()
+    return marks
   }
 
   function eachHole(event: MarkingEvent, visit: (modelId: ModelId, stageId: StageId) => void): void {
@@ -203,7 +208,6 @@ export function createProgressLog(first: readonly ProgressEvent[] = []): Progres
   }
 
   function read(device?: DeviceId): Progress {
-    marksSeen = true
     const running: Clock[] = []
     for (const log of clocks.values()) {
       const state = log.read(isTaken)
@@ -212,7 +216,7 @@ export function createProgressLog(first: readonly ProgressEvent[] = []): Progres
     }
     running.sort((a, b) => a.startedAt - b.startedAt || (a.eventId < b.eventId ? -1 : 1))
     return {
-      marks,
+      marks: readMarks(),
       running,
       laps: laps.read(correctionOf),
       milestones: readMilestones(),

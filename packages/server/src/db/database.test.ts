@@ -28,6 +28,59 @@ describe('the database', () => {
     await server.stop()
   })
 
+  it('as the release before left it is brought up to date, with every event and every wish', async () => {
+    const server = await startTestServer()
+    await server.db.execute(sql`drop schema drizzle cascade`)
+    await server.db.execute(sql`drop schema public cascade`)
+    await server.db.execute(sql`create schema public`)
+    const dump = new URL('../testing/release-before.sql', import.meta.url)
+    await server.db.execute(sql.raw(readFileSync(dump, 'utf8')))
+    await migrateDatabase(server.url)
+    await migrateDatabase(server.url)
+    const { projects } = (await server.call('GET', '/projects')).body as { projects: { id: string; name: string }[] }
+    const { id } = projects.find((each) => each.name === 'Old weir')!
+    const project = await server.project(`/projects/${id}`)
+    const [pikes, eels] = project.units
+    // Batches of two: the second of five pikes is the third and fourth; a unit of two is one batch.
+    const models = pikes!.models.map((model) => model.id)
+    expect(project.planning.pins).toMatchObject([
+      { batchId: `${models[1]}..${models[2]}`, stageId: project.line[1]!.id, on: '2026-11-26' },
+    ])
+    expect(project.planning.first).toEqual([
+      `${eels!.models[0]!.id}..${eels!.models[1]!.id}`,
+      `${models[3]}..${models[4]}`,
+    ])
+    expect(project.recipes[0]?.unitIds).toEqual([pikes!.id])
+    expect(eels!.joinedAt).toBeNull()
+    const events = await server.events(`/projects/${id}`)
+    expect(events.map((event) => event.kind)).toEqual([
+      'clock-started',
+      'punched',
+      'clock-stopped',
+      'touch-up',
+      'milestone',
+      'judged',
+      'lap-corrected',
+      'punched',
+      'undone',
+    ])
+    // What was painted keeps the wait its stage had: the middle of 600 to 1,201 seconds.
+    expect(events[1]).toMatchObject({ modelIds: models.slice(0, 3).toSorted(), drySeconds: 901 })
+    expect(events[4]).toMatchObject({
+      waits: [
+        { stageId: project.line[1]!.id, drySeconds: 901 },
+        { stageId: project.line[0]!.id, drySeconds: 901 },
+      ],
+    })
+    await expect(server.db.execute(sql`delete from progress_event`)).rejects.toThrow()
+    const file = await server.call('GET', `/projects/${id}/file`)
+    expect((await server.call('POST', '/projects/import?copy=true', file.body)).status).toBe(201)
+    const record = { id: v7(), at: '2026-11-24T20:00:00.000Z', kind: 'undone', targetId: events[1]!.id }
+    const { body } = await server.call('POST', `/projects/${id}/events`, { events: [record] })
+    expect(body).toMatchObject({ verdicts: [{ verdict: 'taken' }] })
+    await server.stop()
+  })
+
   it('gives recipes of an older version what they lack', async () => {
     const server = await startTestServer()
     const { id } = await server.seed()

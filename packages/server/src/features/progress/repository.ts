@@ -13,9 +13,9 @@ import type {
   Verdict,
 } from '@seriatim/core'
 import { instant } from '@seriatim/core'
-import { and, asc, eq, gt, inArray, sql } from 'drizzle-orm'
+import { and, eq, inArray, sql, type SQL } from 'drizzle-orm'
 import type { Database } from '../../db/client.ts'
-import { model, progressEvent, progressEventModel, progressEventStage, stage, unit } from '../../db/schema.ts'
+import { model, progressEvent, stage, unit } from '../../db/schema.ts'
 
 /** An event as it is kept: with the server's number, and the moment the device gave where it was set right. */
 export interface KeptEvent {
@@ -25,47 +25,13 @@ export interface KeptEvent {
   readonly event: ProgressEvent
 }
 
-const columns = {
-  number: progressEvent.sequence,
-  projectId: progressEvent.projectId,
-  id: progressEvent.id,
-  kind: progressEvent.kind,
-  // Whole milliseconds: parsing dates would take most of the time of a long log.
-  at: sql<number>`(extract(epoch from ${progressEvent.at}) * 1000)::double precision`,
-  claimedAt: sql<number | null>`(extract(epoch from ${progressEvent.claimedAt}) * 1000)::double precision`,
-  stageId: progressEvent.stageId,
-  targetId: progressEvent.targetId,
-  note: progressEvent.note,
-  workSeconds: progressEvent.workSeconds,
-  verdict: progressEvent.verdict,
-  device: progressEvent.device,
-  deviceNumber: progressEvent.deviceNumber,
-  painter: progressEvent.painter,
-  drySeconds: progressEvent.drySeconds,
-  worthSeconds: progressEvent.worthSeconds,
-}
-
 /** The project's log after a number, in the order it was received. */
-export async function readEventsAfter(
+export function readEventsAfter(
   db: Database,
   projectId: ProjectId,
   after: number,
 ): Promise<readonly KeptEvent[]> {
-  const wanted = and(eq(progressEvent.projectId, projectId), gt(progressEvent.sequence, after))
-  const rows = await db.select(columns).from(progressEvent).where(wanted).orderBy(asc(progressEvent.sequence))
-  if (rows.length === 0) return []
-  const touched = await db
-    .select({ eventId: progressEventModel.eventId, modelId: progressEventModel.modelId })
-    .from(progressEventModel)
-    .innerJoin(progressEvent, eq(progressEventModel.eventId, progressEvent.id))
-    .where(wanted)
-  const spanned = await db
-    .select(stageColumns)
-    .from(progressEventStage)
-    .innerJoin(progressEvent, eq(progressEventStage.eventId, progressEvent.id))
-    .where(wanted)
-    .orderBy(asc(progressEventStage.position))
-  return toEvents(rows, touched, spanned)
+  return readEvents(db, sql`project_id = ${projectId} and sequence > ${after}`)
 }
 
 /** Those of the ids that are recorded already, whatever their project. */
@@ -73,123 +39,170 @@ export async function readEventsById(
   db: Database,
   ids: readonly EventId[],
 ): Promise<readonly KeptEvent[]> {
-  if (ids.length === 0) return []
-  const rows = await db
-    .select(columns)
-    .from(progressEvent)
-    .where(inArray(progressEvent.id, [...ids]))
-  const touched = await db
-    .select({ eventId: progressEventModel.eventId, modelId: progressEventModel.modelId })
-    .from(progressEventModel)
-    .where(inArray(progressEventModel.eventId, [...ids]))
-  const spanned = await db
-    .select(stageColumns)
-    .from(progressEventStage)
-    .where(inArray(progressEventStage.eventId, [...ids]))
-    .orderBy(asc(progressEventStage.position))
-  return toEvents(rows, touched, spanned)
+  return ids.length === 0 ? [] : readEvents(db, sql`id = any(${sql.param([...ids])}::uuid[])`)
 }
 
-const stageColumns = {
-  eventId: progressEventStage.eventId,
-  stageId: progressEventStage.stageId,
-  drySeconds: progressEventStage.drySeconds,
+/** A log by columns, one entry an event; JSON is the quickest way for so much out of the database. */
+interface Columns {
+  readonly numbers: readonly number[]
+  readonly projects: readonly ProjectId[]
+  readonly ids: readonly EventId[]
+  readonly kinds: readonly ProgressEvent['kind'][]
+  readonly moments: readonly number[]
+  readonly claimed: readonly (number | null)[]
+  readonly stages: readonly (StageId | null)[]
+  readonly devices: readonly (DeviceId | null)[]
+  readonly deviceNumbers: readonly (number | null)[]
+  readonly painters: readonly (PainterId | null)[]
+  readonly waits: readonly (number | null)[]
+  readonly worths: readonly (number | null)[]
 }
 
-interface Row {
+/** What only some kinds of event have. */
+interface Rest {
   readonly number: number
-  readonly projectId: ProjectId
-  readonly id: EventId
-  readonly kind: ProgressEvent['kind']
-  readonly at: number
-  readonly claimedAt: number | null
-  readonly stageId: StageId | null
   readonly targetId: EventId | null
   readonly note: string | null
-  readonly workSeconds: number | null
+  readonly workSeconds: Seconds | null
   readonly verdict: Verdict | null
-  readonly device: DeviceId | null
-  readonly deviceNumber: number | null
-  readonly painter: PainterId | null
-  readonly drySeconds: number | null
-  readonly worthSeconds: number | null
 }
 
-interface SpannedStage {
-  readonly eventId: EventId
+interface Touched {
+  /** Numbers of events, in order … */
+  readonly numbers: readonly number[]
+  /** … and with each a model of it. */
+  readonly models: readonly ModelId[]
+}
+
+async function readEvents(db: Database, wanted: SQL): Promise<readonly KeptEvent[]> {
+  const [row] = (
+    await db.execute<{ columns: Columns | null; touched: Touched; rest: readonly Rest[] | null }>(sql`
+      with wanted as materialized (select * from progress_event where ${wanted} order by sequence),
+      touched as (
+        select sequence, model_id from wanted join progress_event_model on event_id = id order by sequence, model_id
+      )
+      select
+        (select json_build_object(
+          'numbers', json_agg(sequence), 'projects', json_agg(project_id), 'ids', json_agg(id),
+          'kinds', json_agg(kind), 'moments', json_agg((extract(epoch from at) * 1000)::double precision),
+          'claimed', json_agg((extract(epoch from claimed_at) * 1000)::double precision),
+          'stages', json_agg(stage_id), 'devices', json_agg(device), 'deviceNumbers', json_agg(device_number),
+          'painters', json_agg(painter), 'waits', json_agg(dry_seconds), 'worths', json_agg(worth_seconds)
+        ) from wanted having count(*) > 0) as columns,
+        (select json_build_object('numbers', coalesce(json_agg(sequence), '[]'),
+          'models', coalesce(json_agg(model_id), '[]')) from touched) as touched,
+        (select json_agg(json_build_object('number', sequence, 'targetId', target_id, 'note', note,
+          'workSeconds', work_seconds, 'verdict', verdict)) from wanted
+          where coalesce(target_id::text, note, work_seconds::text, verdict) is not null) as rest`)
+  ).rows
+  if (!row?.columns) return []
+  const spanned = row.columns.kinds.includes('milestone') ? await readSpanned(db, wanted) : new Map<EventId, Spanned[]>()
+  return toEvents(row.columns, row.touched, row.rest ?? [], spanned)
+}
+
+interface Spanned {
   readonly stageId: StageId
   readonly drySeconds: number | null
 }
 
-function toEvents(
-  rows: readonly Row[],
-  touched: readonly { readonly eventId: EventId; readonly modelId: ModelId }[],
-  spanned: readonly SpannedStage[],
-): readonly KeptEvent[] {
-  const models = new Map<EventId, ModelId[]>()
-  for (const { eventId, modelId } of touched) {
-    const known = models.get(eventId)
-    if (known) known.push(modelId)
-    else models.set(eventId, [modelId])
-  }
-  const stages = new Map<EventId, SpannedStage[]>()
-  for (const each of spanned) {
-    const known = stages.get(each.eventId)
-    if (known) known.push(each)
-    else stages.set(each.eventId, [each])
-  }
-  return rows.map((row) => ({
-    number: row.number,
-    projectId: row.projectId,
-    claimedAt: row.claimedAt === null ? null : instant(Math.round(row.claimedAt)),
-    event: toEvent(row, (models.get(row.id) ?? []).sort(), stages.get(row.id) ?? []),
-  }))
+/** The stages of milestones. */
+async function readSpanned(db: Database, wanted: SQL): Promise<ReadonlyMap<EventId, readonly Spanned[]>> {
+  const { rows } = await db.execute<{ id: EventId; stages: readonly Spanned[] }>(sql`
+    select wanted.id, json_agg(json_build_object('stageId', spanned.stage_id, 'drySeconds', spanned.dry_seconds)
+      order by spanned.position) as stages
+    from (select id from progress_event where ${wanted}) as wanted
+    join progress_event_stage as spanned on spanned.event_id = wanted.id group by wanted.id`)
+  return new Map(rows.map(({ id, stages }) => [id, stages]))
 }
 
-function toEvent(row: Row, modelIds: readonly ModelId[], stages: readonly SpannedStage[]): ProgressEvent {
-  const recorded = { id: row.id, at: instant(Math.round(row.at)), ...byOf(row) }
-  const over = { ...recorded, stageId: row.stageId as StageId, modelIds }
-  const note = row.note ?? ''
-  const targetId = row.targetId as EventId
-  const workSeconds = row.workSeconds as Seconds | null
-  switch (row.kind) {
+function toEvents(
+  columns: Columns,
+  touched: Touched,
+  rest: readonly Rest[],
+  spanned: ReadonlyMap<EventId, readonly Spanned[]>,
+): readonly KeptEvent[] {
+  const restOf = new Map(rest.map((each) => [each.number, each]))
+  let next = 0
+  return columns.numbers.map((number, row) => {
+    const modelIds: ModelId[] = []
+    for (; touched.numbers[next] === number; next++) {
+      const model = touched.models[next]
+      if (model) modelIds.push(model)
+    }
+    const claimed = columns.claimed[row] ?? null
+    return {
+      number,
+      projectId: columns.projects[row] as ProjectId,
+      claimedAt: claimed === null ? null : instant(Math.round(claimed)),
+      event: toEvent(columns, row, modelIds, restOf.get(number), spanned),
+    }
+  })
+}
+
+function toEvent(
+  columns: Columns,
+  row: number,
+  modelIds: readonly ModelId[],
+  rest: Rest | undefined,
+  spanned: ReadonlyMap<EventId, readonly Spanned[]>,
+): ProgressEvent {
+  const id = columns.ids[row] as EventId
+  const kind = columns.kinds[row] as ProgressEvent['kind']
+  const at = instant(Math.round(columns.moments[row] ?? 0))
+  const stageId = columns.stages[row] as StageId
+  const device = columns.devices[row] ?? null
+  const by: { readonly by?: RecordedBy } =
+    device === null
+      ? {}
+      : { by: { device, number: columns.deviceNumbers[row] ?? 0, painter: columns.painters[row] ?? null } }
+  const note = rest?.note ?? ''
+  const targetId = rest?.targetId as EventId
+  const workSeconds = rest?.workSeconds ?? null
+  switch (kind) {
     case 'clock-stopped':
     case 'undone':
-      return { ...recorded, kind: row.kind, targetId }
+      return { id, at, ...by, kind, targetId }
     case 'lap-corrected':
-      return { ...recorded, kind: row.kind, targetId, workSeconds, note }
+      return { id, at, ...by, kind, targetId, workSeconds, note }
     case 'touch-up':
-      return { ...over, kind: row.kind, note }
+      return { id, at, ...by, kind, stageId, modelIds, note }
     case 'judged':
-      return { ...over, kind: row.kind, verdict: row.verdict as Verdict, note }
+      return { id, at, ...by, kind, stageId, modelIds, verdict: rest?.verdict as Verdict, note }
     case 'milestone': {
-      const waits = stages.flatMap(({ stageId, drySeconds }): StageWait[] =>
-        drySeconds === null ? [] : [{ stageId, drySeconds: drySeconds as Seconds }],
+      const stages = spanned.get(id) ?? []
+      const waits = stages.flatMap((each): StageWait[] =>
+        each.drySeconds === null
+          ? []
+          : [{ stageId: each.stageId, drySeconds: each.drySeconds as Seconds }],
       )
       return {
-        ...recorded,
-        kind: row.kind,
+        id,
+        at,
+        ...by,
+        kind,
         stageIds: stages.map((each) => each.stageId),
         modelIds,
         workSeconds: workSeconds as Seconds,
         ...(waits.length > 0 ? { waits } : {}),
       }
     }
-    case 'punched':
+    case 'punched': {
+      const [wait, worth] = [columns.waits[row] ?? null, columns.worths[row] ?? null]
       return {
-        ...over,
-        kind: row.kind,
-        ...(row.drySeconds === null ? {} : { drySeconds: row.drySeconds as Seconds }),
-        ...(row.worthSeconds === null ? {} : { worthSeconds: row.worthSeconds as Seconds }),
+        id,
+        at,
+        ...by,
+        kind,
+        stageId,
+        modelIds,
+        ...(wait === null ? {} : { drySeconds: wait as Seconds }),
+        ...(worth === null ? {} : { worthSeconds: worth as Seconds }),
       }
+    }
     case 'cleared':
     case 'clock-started':
-      return { ...over, kind: row.kind }
+      return { id, at, ...by, kind, stageId, modelIds }
   }
-}
-
-function byOf({ device, deviceNumber, painter }: Row): { readonly by?: RecordedBy } {
-  return device === null ? {} : { by: { device, number: deviceNumber ?? 0, painter } }
 }
 
 /** An event to be kept, its moment as it will stand. */
