@@ -18,7 +18,14 @@ export { moveProjectFile } from './move-project-file.ts'
 export { fieldErrors, pathText, problemSchema, type Problem, type ProblemKind } from './problem.ts'
 export { projectJsonSchema } from './project-json-schema.ts'
 export { mostEvents, projectFileSchema, type ProjectFile, type ProjectFileJson } from './project-file.ts'
-export { eventJson, packLog, unpackLog, type PackedLog } from './packed-log.ts'
+export {
+  createLogPacker,
+  eventJson,
+  packLog,
+  unpackLog,
+  type LogPacker,
+  type PackedLog,
+} from './packed-log.ts'
 export {
   modelSchema,
   lineSchema,

@@ -72,6 +72,18 @@ function restOf(event: ProgressEvent): Record<string, unknown> | null {
 }
 
 export function packLog(events: readonly ProgressEvent[]): PackedLog {
+  const packer = createLogPacker()
+  packer.add(events)
+  return packer.log()
+}
+
+/** Packs a log as it grows: what was packed once stays so. */
+export interface LogPacker {
+  readonly add: (events: readonly ProgressEvent[]) => void
+  readonly log: () => PackedLog
+}
+
+export function createLogPacker(): LogPacker {
   const places = new Map<string, number>()
   const placeOf = (name: string | null | undefined): number => {
     if (name === null || name === undefined) return 0
@@ -99,7 +111,8 @@ export function packLog(events: readonly ProgressEvent[]): PackedLog {
   const ends: string[] = []
   let moment = 0
   let number = 0
-  events.forEach((event, row) => {
+  function add(event: ProgressEvent): void {
+    const row = log.kinds.length
     const { id } = event
     log.kinds.push(kindNames.indexOf(event.kind))
     ends.push(id.slice(14, 18), id.slice(19, 23), id.slice(24))
@@ -118,49 +131,57 @@ export function packLog(events: readonly ProgressEvent[]): PackedLog {
     log.worths.push(event.kind === 'punched' ? (event.worthSeconds ?? -1) : -1)
     const rest = restOf(event)
     if (rest) log.rest.push([row, rest])
-  })
-  return { ...log, names: [...places.keys()], idEnds: ends.join('') }
+  }
+
+  return {
+    add: (events) => {
+      for (const event of events) add(event)
+    },
+    log: () => ({ ...log, names: [...places.keys()], idEnds: ends.join('') }),
+  }
 }
 
 /** @throws Error a log whose columns do not fit together: this was not packed by `packLog`. */
 export function unpackLog(log: PackedLog): readonly ProgressEvent[] {
   const rest = new Map(log.rest)
-  const nameAt = (place: number | undefined): string => {
-    const name = log.names[(place ?? 0) - 1]
+  const nameAt = (place: number): string => {
+    const name = log.names[place - 1]
     if (name === undefined) throw new Error('This log names something it does not list.')
     return name
   }
   let moment = 0
   let number = 0
   let model = 0
-  return log.kinds.map((kind, row) => {
-    const at = (list: readonly number[]) => list[row] ?? 0
-    moment += at(log.moments)
-    number += at(log.numbers)
-    const name = kindNames[kind]
-    if (name === undefined) throw new Error('This log has a kind of event that is not known here.')
-    const begin = (at(log.idBegins) + moment).toString(16).padStart(12, '0')
-    const end = log.idEnds.slice(row * 20, row * 20 + 20)
-    const id = `${begin.slice(0, 8)}-${begin.slice(8)}-${end.slice(0, 4)}-${end.slice(4, 8)}-${end.slice(8)}`
-    const event: Record<string, unknown> = { id: id as EventId, at: instant(moment), kind: name }
-    const device = at(log.devices)
-    if (device > 0) {
-      const painter = at(log.painters)
+  return log.kinds.map((kindPlace, row) => {
+    moment += log.moments[row] ?? 0
+    number += log.numbers[row] ?? 0
+    const kind = kindNames[kindPlace]
+    if (kind === undefined) throw new Error('This log has a kind of event that is not known here.')
+    const modelIds: string[] = []
+    for (const last = model + (log.modelCounts[row] ?? 0); model < last; model++)
+      modelIds.push(nameAt(log.models[model] ?? 0))
+    const device = log.devices[row] ?? 0
+    const painter = log.painters[row] ?? 0
+    const wait = log.waits[row] ?? -1
+    const worth = log.worths[row] ?? -1
+    // One shape for nearly all events: a long log is read in one go.
+    const event: Record<string, unknown> = { id: idAt(log, row, moment), at: instant(moment), kind }
+    if (device > 0)
       event['by'] = { device: nameAt(device), number, painter: painter > 0 ? nameAt(painter) : null }
-    }
-    const stage = at(log.stages)
-    if (stage > 0) event['stageId'] = nameAt(stage)
-    const count = at(log.modelCounts)
-    if (count > 0) {
-      const modelIds: string[] = []
-      for (const last = model + count; model < last; model++) modelIds.push(nameAt(log.models[model]))
-      event['modelIds'] = modelIds
-    }
-    if (at(log.waits) >= 0) event['drySeconds'] = at(log.waits)
-    if (at(log.worths) >= 0) event['worthSeconds'] = at(log.worths)
-    Object.assign(event, rest.get(row))
-    return event as unknown as ProgressEvent
+    if ((log.stages[row] ?? 0) > 0) event['stageId'] = nameAt(log.stages[row] ?? 0)
+    if (modelIds.length > 0) event['modelIds'] = modelIds
+    if (wait >= 0) event['drySeconds'] = wait
+    if (worth >= 0) event['worthSeconds'] = worth
+    const more = rest.get(row)
+    return (more ? { ...event, ...more } : event) as unknown as ProgressEvent
   })
+}
+
+function idAt(log: PackedLog, row: number, moment: number): EventId {
+  const begin = ((log.idBegins[row] ?? 0) + moment).toString(16).padStart(12, '0')
+  const from = row * 20
+  const end = (start: number, stop: number) => log.idEnds.slice(from + start, from + stop)
+  return `${begin.slice(0, 8)}-${begin.slice(8)}-${end(0, 4)}-${end(4, 8)}-${end(8, 20)}` as EventId
 }
 
 /** The events as JSON, for a file or a request. */

@@ -271,8 +271,8 @@ export const projectSummary = pgTable('project_summary', {
   /** Says what it was made of: the project's revision, its last event and the shelf. */
   madeOf: text('made_of').notNull(),
   summary: jsonb().$type<ProjectSummary>().notNull(),
-  /** The times it teaches other projects. */
-  times: jsonb().$type<Hand['elsewhere']>().notNull(),
+  /** The times it teaches other projects; `null` until somebody asks. */
+  times: jsonb().$type<Hand['elsewhere']>(),
 })
 
 /** The append-only log; a trigger refuses every update and delete. */

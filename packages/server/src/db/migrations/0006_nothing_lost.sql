@@ -17,7 +17,7 @@ CREATE TABLE "project_summary" (
 	"project_id" uuid PRIMARY KEY NOT NULL,
 	"made_of" text NOT NULL,
 	"summary" jsonb NOT NULL,
-	"times" jsonb NOT NULL
+	"times" jsonb
 );
 --> statement-breakpoint
 ALTER TABLE "progress_event" ADD COLUMN "device" uuid;--> statement-breakpoint

@@ -26,12 +26,19 @@ export interface KeptEvent {
 }
 
 /** The project's log after a number, in the order it was received. */
-export function readEventsAfter(
+export async function readEventsAfter(
   db: Database,
   projectId: ProjectId,
   after: number,
 ): Promise<readonly KeptEvent[]> {
-  return readEvents(db, sql`project_id = ${projectId} and sequence > ${after}`)
+  const { rows } = await db.execute<{ last: string | null }>(
+    sql`select max(sequence) as last from progress_event where project_id = ${projectId} and sequence > ${after}`,
+  )
+  const last = rows[0]?.last ?? null
+  // Up to a number that is there: what comes meanwhile is for the next time.
+  return last === null
+    ? []
+    : readEvents(db, sql`event.project_id = ${projectId} and event.sequence > ${after} and event.sequence <= ${last}`)
 }
 
 /** Those of the ids that are recorded already, whatever their project. */
@@ -39,141 +46,88 @@ export async function readEventsById(
   db: Database,
   ids: readonly EventId[],
 ): Promise<readonly KeptEvent[]> {
-  return ids.length === 0 ? [] : readEvents(db, sql`id = any(${sql.param([...ids])}::uuid[])`)
+  return ids.length === 0 ? [] : readEvents(db, sql`event.id = any(${sql.param([...ids])}::uuid[])`)
 }
 
-/** A log by columns, one entry an event; JSON is the quickest way for so much out of the database. */
-interface Columns {
-  readonly numbers: readonly number[]
-  readonly projects: readonly ProjectId[]
-  readonly ids: readonly EventId[]
-  readonly kinds: readonly ProgressEvent['kind'][]
-  readonly moments: readonly number[]
-  readonly claimed: readonly (number | null)[]
-  readonly stages: readonly (StageId | null)[]
-  readonly devices: readonly (DeviceId | null)[]
-  readonly deviceNumbers: readonly (number | null)[]
-  readonly painters: readonly (PainterId | null)[]
-  readonly waits: readonly (number | null)[]
-  readonly worths: readonly (number | null)[]
-}
-
-/** What only some kinds of event have. */
-interface Rest {
-  readonly number: number
+interface Row extends Record<string, unknown> {
+  readonly number: string
+  readonly projectId: ProjectId
+  readonly id: EventId
+  readonly kind: ProgressEvent['kind']
+  readonly at: number
+  readonly claimedAt: number | null
+  readonly stageId: StageId | null
   readonly targetId: EventId | null
   readonly note: string | null
   readonly workSeconds: Seconds | null
   readonly verdict: Verdict | null
+  readonly device: DeviceId | null
+  readonly deviceNumber: number | null
+  readonly painter: PainterId | null
+  readonly drySeconds: Seconds | null
+  readonly worthSeconds: Seconds | null
 }
 
-interface Touched {
-  /** Numbers of events, in order … */
-  readonly numbers: readonly number[]
-  /** … and with each a model of it. */
-  readonly models: readonly ModelId[]
-}
-
-async function readEvents(db: Database, wanted: SQL): Promise<readonly KeptEvent[]> {
-  const [row] = (
-    await db.execute<{ columns: Columns | null; touched: Touched; rest: readonly Rest[] | null }>(sql`
-      with wanted as materialized (select * from progress_event where ${wanted} order by sequence),
-      touched as (
-        select sequence, model_id from wanted join progress_event_model on event_id = id order by sequence, model_id
-      )
-      select
-        (select json_build_object(
-          'numbers', json_agg(sequence), 'projects', json_agg(project_id), 'ids', json_agg(id),
-          'kinds', json_agg(kind), 'moments', json_agg((extract(epoch from at) * 1000)::double precision),
-          'claimed', json_agg((extract(epoch from claimed_at) * 1000)::double precision),
-          'stages', json_agg(stage_id), 'devices', json_agg(device), 'deviceNumbers', json_agg(device_number),
-          'painters', json_agg(painter), 'waits', json_agg(dry_seconds), 'worths', json_agg(worth_seconds)
-        ) from wanted having count(*) > 0) as columns,
-        (select json_build_object('numbers', coalesce(json_agg(sequence), '[]'),
-          'models', coalesce(json_agg(model_id), '[]')) from touched) as touched,
-        (select json_agg(json_build_object('number', sequence, 'targetId', target_id, 'note', note,
-          'workSeconds', work_seconds, 'verdict', verdict)) from wanted
-          where coalesce(target_id::text, note, work_seconds::text, verdict) is not null) as rest`)
-  ).rows
-  if (!row?.columns) return []
-  const spanned = row.columns.kinds.includes('milestone') ? await readSpanned(db, wanted) : new Map<EventId, Spanned[]>()
-  return toEvents(row.columns, row.touched, row.rest ?? [], spanned)
-}
-
-interface Spanned {
+interface Spanned extends Record<string, unknown> {
+  readonly eventId: EventId
   readonly stageId: StageId
-  readonly drySeconds: number | null
+  readonly drySeconds: Seconds | null
 }
 
-/** The stages of milestones. */
-async function readSpanned(db: Database, wanted: SQL): Promise<ReadonlyMap<EventId, readonly Spanned[]>> {
-  const { rows } = await db.execute<{ id: EventId; stages: readonly Spanned[] }>(sql`
-    select wanted.id, json_agg(json_build_object('stageId', spanned.stage_id, 'drySeconds', spanned.dry_seconds)
-      order by spanned.position) as stages
-    from (select id from progress_event where ${wanted}) as wanted
-    join progress_event_stage as spanned on spanned.event_id = wanted.id group by wanted.id`)
-  return new Map(rows.map(({ id, stages }) => [id, stages]))
+/** Written as statements: a mapper between would take longer than the database over a long log. */
+async function readEvents(db: Database, wanted: SQL): Promise<readonly KeptEvent[]> {
+  const [events, touched, spanned] = await Promise.all([
+    db.execute<Row>(sql`
+      select sequence as number, project_id as "projectId", id, kind, stage_id as "stageId", target_id as "targetId",
+        (extract(epoch from at) * 1000)::double precision as at, note, work_seconds as "workSeconds", verdict, device,
+        (extract(epoch from claimed_at) * 1000)::double precision as "claimedAt", device_number as "deviceNumber",
+        painter, dry_seconds as "drySeconds", worth_seconds as "worthSeconds"
+      from progress_event as event where ${wanted} order by sequence`),
+    db.execute<{ eventId: EventId; modelId: ModelId }>(sql`
+      select event_id as "eventId", model_id as "modelId"
+      from progress_event as event join progress_event_model on event_id = event.id where ${wanted}`),
+    db.execute<Spanned>(sql`
+      select event_id as "eventId", spanned.stage_id as "stageId", spanned.dry_seconds as "drySeconds"
+      from progress_event as event join progress_event_stage as spanned on event_id = event.id
+      where ${wanted} and event.kind = 'milestone' order by position`),
+  ])
+  const models = new Map<EventId, ModelId[]>()
+  for (const { eventId, modelId } of touched.rows) {
+    const known = models.get(eventId)
+    if (known) known.push(modelId)
+    else models.set(eventId, [modelId])
+  }
+  const stages = new Map<EventId, Spanned[]>()
+  for (const each of spanned.rows) stages.set(each.eventId, [...(stages.get(each.eventId) ?? []), each])
+  return events.rows.map((row) => ({
+    number: Number(row.number),
+    projectId: row.projectId,
+    claimedAt: row.claimedAt === null ? null : instant(Math.round(row.claimedAt)),
+    event: toEvent(row, (models.get(row.id) ?? []).sort(), stages.get(row.id) ?? []),
+  }))
 }
 
-function toEvents(
-  columns: Columns,
-  touched: Touched,
-  rest: readonly Rest[],
-  spanned: ReadonlyMap<EventId, readonly Spanned[]>,
-): readonly KeptEvent[] {
-  const restOf = new Map(rest.map((each) => [each.number, each]))
-  let next = 0
-  return columns.numbers.map((number, row) => {
-    const modelIds: ModelId[] = []
-    for (; touched.numbers[next] === number; next++) {
-      const model = touched.models[next]
-      if (model) modelIds.push(model)
-    }
-    const claimed = columns.claimed[row] ?? null
-    return {
-      number,
-      projectId: columns.projects[row] as ProjectId,
-      claimedAt: claimed === null ? null : instant(Math.round(claimed)),
-      event: toEvent(columns, row, modelIds, restOf.get(number), spanned),
-    }
-  })
-}
-
-function toEvent(
-  columns: Columns,
-  row: number,
-  modelIds: readonly ModelId[],
-  rest: Rest | undefined,
-  spanned: ReadonlyMap<EventId, readonly Spanned[]>,
-): ProgressEvent {
-  const id = columns.ids[row] as EventId
-  const kind = columns.kinds[row] as ProgressEvent['kind']
-  const at = instant(Math.round(columns.moments[row] ?? 0))
-  const stageId = columns.stages[row] as StageId
-  const device = columns.devices[row] ?? null
+function toEvent(row: Row, modelIds: readonly ModelId[], stages: readonly Spanned[]): ProgressEvent {
+  const { id, kind, device } = row
+  const at = instant(Math.round(row.at))
   const by: { readonly by?: RecordedBy } =
-    device === null
-      ? {}
-      : { by: { device, number: columns.deviceNumbers[row] ?? 0, painter: columns.painters[row] ?? null } }
-  const note = rest?.note ?? ''
-  const targetId = rest?.targetId as EventId
-  const workSeconds = rest?.workSeconds ?? null
+    device === null ? {} : { by: { device, number: row.deviceNumber ?? 0, painter: row.painter } }
+  const stageId = row.stageId as StageId
+  const targetId = row.targetId as EventId
+  const note = row.note ?? ''
   switch (kind) {
     case 'clock-stopped':
     case 'undone':
       return { id, at, ...by, kind, targetId }
     case 'lap-corrected':
-      return { id, at, ...by, kind, targetId, workSeconds, note }
+      return { id, at, ...by, kind, targetId, workSeconds: row.workSeconds, note }
     case 'touch-up':
       return { id, at, ...by, kind, stageId, modelIds, note }
     case 'judged':
-      return { id, at, ...by, kind, stageId, modelIds, verdict: rest?.verdict as Verdict, note }
+      return { id, at, ...by, kind, stageId, modelIds, verdict: row.verdict as Verdict, note }
     case 'milestone': {
-      const stages = spanned.get(id) ?? []
       const waits = stages.flatMap((each): StageWait[] =>
-        each.drySeconds === null
-          ? []
-          : [{ stageId: each.stageId, drySeconds: each.drySeconds as Seconds }],
+        each.drySeconds === null ? [] : [{ stageId: each.stageId, drySeconds: each.drySeconds }],
       )
       return {
         id,
@@ -182,12 +136,11 @@ function toEvent(
         kind,
         stageIds: stages.map((each) => each.stageId),
         modelIds,
-        workSeconds: workSeconds as Seconds,
+        workSeconds: row.workSeconds as Seconds,
         ...(waits.length > 0 ? { waits } : {}),
       }
     }
-    case 'punched': {
-      const [wait, worth] = [columns.waits[row] ?? null, columns.worths[row] ?? null]
+    case 'punched':
       return {
         id,
         at,
@@ -195,10 +148,9 @@ function toEvent(
         kind,
         stageId,
         modelIds,
-        ...(wait === null ? {} : { drySeconds: wait as Seconds }),
-        ...(worth === null ? {} : { worthSeconds: worth as Seconds }),
+        ...(row.drySeconds === null ? {} : { drySeconds: row.drySeconds }),
+        ...(row.worthSeconds === null ? {} : { worthSeconds: row.worthSeconds }),
       }
-    }
     case 'cleared':
     case 'clock-started':
       return { id, at, ...by, kind, stageId, modelIds }

@@ -7,6 +7,8 @@ import {
   workLeft,
   type Instant,
   type ProgressLog,
+  type Material,
+  type MaterialId,
   type ProjectId,
 } from '@seriatim/core'
 import { eq, sql } from 'drizzle-orm'
@@ -16,10 +18,7 @@ import { readEventsAfter } from '../progress/repository.ts'
 import { readShelf } from '../shelf/service.ts'
 import { requireProject } from './service.ts'
 
-interface Summed {
-  readonly summary: ProjectSummary
-  readonly times: Hand['elsewhere']
-}
+type Shelf = ReadonlyMap<MaterialId, Material>
 
 interface Standing {
   readonly id: ProjectId
@@ -48,45 +47,62 @@ export function createSummaries(db: Database, now: () => Instant) {
     return kept.log.read()
   }
 
-  async function refresh({ id, madeOf }: Standing): Promise<void> {
+  async function estimateOf(id: ProjectId, shelf: Shelf) {
     const project = await requireProject(db, id)
-    const shelf = new Map((await readShelf(db)).map((material) => [material.id, material]))
     const progress = await progressOf(id)
-    const estimate = estimateLine({ project, shelf, progress, now: now() })
+    return { project, progress, estimate: estimateLine({ project, shelf, progress, now: now() }) }
+  }
+
+  async function shelfNow(): Promise<Shelf> {
+    return new Map((await readShelf(db)).map((material) => [material.id, material]))
+  }
+
+  async function refresh({ id, madeOf }: Standing, shelf: Shelf): Promise<void> {
+    const { project, progress, estimate } = await estimateOf(id, shelf)
     const left = workLeft(project, progress, timesOf(estimate))
-    const unitName = new Map(project.units.map((unit) => [unit.id, unit.name]))
-    const stageName = new Map(project.line.map((stage) => [stage.id, stage.name]))
-    const summed: Summed = {
-      summary: {
-        id,
-        name: project.name,
-        dueOn: project.dueOn,
-        models: countModels(project),
-        modelsTableReady: left.modelsTableReady,
-        stages: project.line.length,
-        totalSeconds: left.totalSeconds,
-        leftSeconds: left.leftSeconds,
-      },
-      times: estimate.observed
-        .filter((time) => time.silent === null)
-        .map((time) => ({
-          eventId: time.eventId,
-          project: project.name,
-          unit: unitName.get(time.unitId) ?? '',
-          stages: time.stageIds.map((stage) => stageName.get(stage) ?? ''),
-          at: time.at,
-          technique: time.technique,
-          size: time.size,
-          models: time.models,
-          countedSeconds: time.countedSeconds,
-          expectedSeconds: time.expectedSeconds,
-          observations: time.observations,
-        })),
+    const summary: ProjectSummary = {
+      id,
+      name: project.name,
+      dueOn: project.dueOn,
+      models: countModels(project),
+      modelsTableReady: left.modelsTableReady,
+      stages: project.line.length,
+      totalSeconds: left.totalSeconds,
+      leftSeconds: left.leftSeconds,
     }
     await db
       .insert(projectSummary)
-      .values({ projectId: id, madeOf, ...summed })
-      .onConflictDoUpdate({ target: projectSummary.projectId, set: { madeOf, ...summed } })
+      .values({ projectId: id, madeOf, summary })
+      .onConflictDoUpdate({ target: projectSummary.projectId, set: { madeOf, summary, times: null } })
+  }
+
+  /** What the project teaches others, worked out when first asked for since it changed. */
+  async function timesOfProject(id: ProjectId, shelf: Shelf): Promise<Hand['elsewhere']> {
+    const [row] = await db
+      .select({ times: projectSummary.times })
+      .from(projectSummary)
+      .where(eq(projectSummary.projectId, id))
+    if (row?.times) return row.times
+    const { project, estimate } = await estimateOf(id, shelf)
+    const unitName = new Map(project.units.map((unit) => [unit.id, unit.name]))
+    const stageName = new Map(project.line.map((stage) => [stage.id, stage.name]))
+    const times = estimate.observed
+      .filter((time) => time.silent === null)
+      .map((time) => ({
+        eventId: time.eventId,
+        project: project.name,
+        unit: unitName.get(time.unitId) ?? '',
+        stages: time.stageIds.map((stage) => stageName.get(stage) ?? ''),
+        at: time.at,
+        technique: time.technique,
+        size: time.size,
+        models: time.models,
+        countedSeconds: time.countedSeconds,
+        expectedSeconds: time.expectedSeconds,
+        observations: time.observations,
+      }))
+    await db.update(projectSummary).set({ times }).where(eq(projectSummary.projectId, id))
+    return times
   }
 
   /** All projects, the oldest first, and whether what is kept of them still holds. */
@@ -107,7 +123,11 @@ export function createSummaries(db: Database, now: () => Instant) {
 
   async function freshened(only?: (id: ProjectId) => boolean): Promise<readonly ProjectId[]> {
     const all = (await standing()).filter(({ id }) => only?.(id) ?? true)
-    for (const each of all) if (!each.isFresh) await refresh(each)
+    const stale = all.filter((each) => !each.isFresh)
+    if (stale.length > 0) {
+      const shelf = await shelfNow()
+      for (const each of stale) await refresh(each, shelf)
+    }
     return all.map((each) => each.id)
   }
 
@@ -121,14 +141,9 @@ export function createSummaries(db: Database, now: () => Instant) {
   /** The times of every project but this one and the demo, which are no painter's. */
   async function timesBeside(except: ProjectId): Promise<Hand['elsewhere']> {
     const ids = await freshened((id) => id !== except && id !== demoProjectId)
+    const shelf = await shelfNow()
     const times: Hand['elsewhere'][number][] = []
-    for (const id of ids) {
-      const [row] = await db
-        .select({ times: projectSummary.times })
-        .from(projectSummary)
-        .where(eq(projectSummary.projectId, id))
-      times.push(...(row?.times ?? []))
-    }
+    for (const id of ids) times.push(...(await timesOfProject(id, shelf)))
     return times
   }
 
