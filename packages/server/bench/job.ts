@@ -56,14 +56,14 @@ const recorded = (at: number) => ({
   by: { device, number: (number += 1), painter: 'you' },
 })
 
-/** One punch after the other, some seconds apart, up to now: model by model down the line. */
-export function punches(job: Job, count: number): object[] {
+/** One punch after the other, some seconds apart, up to now: model by model down the first `stages` of the line, and again. */
+export function punches(job: Job, count: number, stages = job.project.line.length): object[] {
   const models = job.project.units.flatMap((unit) => unit.models)
   const began = Date.now() - count * 40_000
   return Array.from({ length: count }, (_, index) => ({
     ...recorded(began + index * 40_000 + ((index * 7919) % 9000)),
     kind: 'punched',
-    stageId: job.project.line[Math.floor(index / models.length) % job.project.line.length]?.id,
+    stageId: job.project.line[Math.floor(index / models.length) % stages]?.id,
     modelIds: [models[index % models.length]?.id],
     drySeconds: 900,
     worthSeconds: 60,

@@ -46,6 +46,9 @@ export function createApp(options: AppOptions): Hono {
   app.onError(onError(options.log))
   app.use(
     secureHeaders({
+      // Together they let the page share memory with its workers, which is how a search is told to stop.
+      crossOriginOpenerPolicy: 'same-origin',
+      crossOriginEmbedderPolicy: 'require-corp',
       contentSecurityPolicy: {
         defaultSrc: ["'self'"],
         // Widgets place themselves by style attributes; scripts in the page are none.

@@ -1,3 +1,4 @@
+import './no-eval.ts'
 import '@fontsource-variable/atkinson-hyperlegible-next'
 import '@fontsource-variable/bricolage-grotesque'
 import '@fontsource-variable/spline-sans-mono'

@@ -45,6 +45,8 @@ export interface PlanningInput {
   readonly seed?: number
   /** How many model-stages the search may lay out; more finds better plans. */
   readonly effort?: number
+  /** Asked now and then; from when it is true on, the search ends with the best so far. */
+  readonly isCalledOff?: () => boolean
 }
 
 const defaultEffort = 2_000_000
@@ -93,7 +95,13 @@ export function solveLine(input: PlanningInput): Result<SolvedLine, PlanProblem>
   )
   const evaluations = Math.min(20_000, Math.floor((input.effort ?? defaultEffort) / size))
   const keep = input.before ? rowBefore(input.before.stretches, project, batches, instance) : null
-  const found = searchRow(instance, { seed: input.seed ?? 1, evaluations }, project.planning.aims, keep)
+  const { isCalledOff } = input
+  const budget = {
+    seed: input.seed ?? 1,
+    evaluations,
+    ...(isCalledOff ? { spent: () => (isCalledOff() ? 1 : 0) } : {}),
+  }
+  const found = searchRow(instance, budget, project.planning.aims, keep)
   const plan = planOf({ ...made.value, project, progress, batches, now }, found)
   return success({ plan, instance, found, batches, now })
 }

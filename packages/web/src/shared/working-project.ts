@@ -1,6 +1,5 @@
 import {
   airNow,
-  estimateLine,
   instant,
   lineInAir,
   timesOf,
@@ -15,6 +14,7 @@ import {
 import { useMemo } from 'react'
 import { broughtObservations, useAir, useHand, useShelf } from './api/index.ts'
 import { useNow } from './use-now.ts'
+import { useLineEstimate, type Estimated } from './worker/index.ts'
 
 const noObservations: readonly PaceObservation[] = []
 /** Gaps and air are taken to the end of these minutes: nothing here is to follow every second. */
@@ -41,8 +41,12 @@ function useKnownPace(project: Pick<Project, 'id'>): readonly PaceObservation[] 
 
 /** What every stage takes on every unit, made anew with each lap; `undefined` until all it needs is there. */
 export function useEstimate(project: Project, progress: Progress | undefined): LineEstimate | undefined {
-  const input = useEstimateInput(project, progress)
-  return useMemo(() => input && estimateLine(input), [input])
+  return useEstimated(project, progress)?.estimate
+}
+
+/** The same with the progress it was made with, for what is to follow from both. */
+export function useEstimated(project: Project, progress: Progress | undefined): Estimated | undefined {
+  return useLineEstimate(useEstimateInput(project, progress))
 }
 
 /** What an estimate is made from. */

@@ -7,14 +7,14 @@ import {
   type Progress,
   type Stage,
 } from '@seriatim/core'
-import { useMemo, useState } from 'react'
+import { useDeferredValue, useMemo, useState } from 'react'
 import { dayText, durationText } from '../../shared/format/index.ts'
 import { useCurrentProject } from '../../shared/project/index.ts'
 import { usePainterHere } from '../../shared/device.ts'
 import { useProgress, useRecorder } from '../../shared/progress/index.ts'
 import { EmptyState, ErrorState, HoleLegend, LoadingState, NothingYet } from '../../shared/ui/index.ts'
 import { useNow } from '../../shared/use-now.ts'
-import { useEstimate, useProjectInAir, useTimes } from '../../shared/working-project.ts'
+import { useEstimated, useProjectInAir, useTimes } from '../../shared/working-project.ts'
 import { usePlan, usePlanningInput } from '../../shared/worker/index.ts'
 import { ActionBar } from './ActionBar.tsx'
 import { currentTask, type Choice } from './bench-task.ts'
@@ -46,7 +46,8 @@ export interface TouchUpWish {
 function Bench({ progress }: { readonly progress: Progress }) {
   const written = useCurrentProject()
   const project = useProjectInAir(written)
-  const estimate = useEstimate(project, progress)
+  const estimated = useEstimated(project, progress)
+  const estimate = estimated?.estimate
   const times = useTimes(estimate)
   const painter = usePainterHere(project)
   const recorder = useRecorder(project, times)
@@ -55,11 +56,14 @@ function Bench({ progress }: { readonly progress: Progress }) {
     clockOf(progress, painter) ??
     (painter === project.planning.painters[0]?.id ? clockOf(progress, null) : null)
   const now = useNow(10)
-  const planned = usePlan(usePlanningInput(project, progress, times, quickEffort))
+  const planned = usePlan(usePlanningInput(project, estimated?.progress, times, quickEffort))
   const plan = planned.data?.ok ? planned.data.value : null
   const [choice, setChoice] = useState<Choice | null>(null)
   const [touchUp, setTouchUp] = useState<TouchUpWish | null>(null)
   const batches = useMemo(() => splitIntoBatches(project, project), [project])
+  // The sum over all models may follow a moment later than the hole that was punched.
+  const settled = useDeferredValue(progress)
+  const left = useMemo(() => workLeft(project, settled, times), [project, settled, times])
   const shelf = dryingShelf(project, batches, progress, now)
   const task = currentTask(project, batches, progress, plan, choice, shelf, clock)
   const actions = useBenchActions(project, progress, task, recorder, clock)
@@ -74,7 +78,6 @@ function Bench({ progress }: { readonly progress: Progress }) {
     )
   }
 
-  const left = workLeft(project, progress, times)
   const done = left.totalSeconds === 0 ? 0 : 1 - left.leftSeconds / left.totalSeconds
   const finish =
     plan && planned.data?.ok ? `, done by ${dayText(plan.finishesAt, project.evenings.timeZone)}` : ''

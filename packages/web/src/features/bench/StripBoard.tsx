@@ -9,10 +9,10 @@ import {
 } from '@seriatim/core'
 import { clsx } from 'clsx'
 import { ChevronRight } from 'lucide-react'
-import { useMemo, useState } from 'react'
+import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { PunchHole } from '../../shared/ui/index.ts'
 import type { TouchUpWish } from './BenchPage.tsx'
-import { stripRows, type Cell, type StripRow } from './strip-rows.ts'
+import { createStripRows, type Cell, type StripRow } from './strip-rows.ts'
 import { useStripSelection, type Place } from './use-strip-selection.ts'
 
 interface StripBoardProps {
@@ -38,9 +38,10 @@ export function StripBoard({
   onUndo,
 }: StripBoardProps) {
   const [opened, setOpened] = useState<ReadonlySet<string>>(new Set())
+  const [stripRows] = useState(createStripRows)
   const rows = useMemo(
     () => stripRows(project, batches, progress, now, opened),
-    [project, batches, progress, now, opened],
+    [stripRows, project, batches, progress, now, opened],
   )
   const cellAt = ({ row, column }: Place) => rows[row]?.cells[column]
   const cellsAt = (places: readonly Place[]) => places.flatMap((place) => cellAt(place) ?? [])
@@ -56,11 +57,20 @@ export function StripBoard({
     onUndo,
   })
 
-  const toggle = (id: string) => {
-    const next = new Set(opened)
-    if (!next.delete(id)) next.add(id)
-    setOpened(next)
-  }
+  const toggle = useCallback(
+    (id: string) =>
+      setOpened((before) => {
+        const next = new Set(before)
+        if (!next.delete(id)) next.add(id)
+        return next
+      }),
+    [],
+  )
+  const clicked = useRef(clickWithoutPointer)
+  useEffect(() => {
+    clicked.current = clickWithoutPointer
+  })
+  const onClick = useCallback((place: Place) => clicked.current(place), [])
   const labels = stageLabels(project.line)
   const columns = `var(--name) repeat(${String(project.line.length)}, minmax(var(--hole), 1fr))`
 
@@ -103,34 +113,81 @@ export function StripBoard({
           ))}
         </div>
         {rows.map((row, rowIndex) => (
-          <div
-            role="row"
+          <Strip
             key={row.key}
-            className={clsx(
-              'grid items-center',
-              row.kind === 'batch' ? 'border-t border-paper-edge' : 'bg-paper-dim',
-            )}
-            style={{ gridTemplateColumns: columns }}
-          >
-            <RowName row={row} isOpen={opened.has(row.key)} onToggle={() => toggle(row.key)} />
-            {row.cells.map((cell, column) => (
-              <HoleCell
-                key={cell.stage.id}
-                cell={cell}
-                now={now}
-                place={{ row: rowIndex, column }}
-                small={row.kind === 'model'}
-                isFocus={focus.row === rowIndex && focus.column === column}
-                isChosen={isChosen({ row: rowIndex, column })}
-                onClickWithoutPointer={clickWithoutPointer}
-              />
-            ))}
-          </div>
+            row={row}
+            rowIndex={rowIndex}
+            columns={columns}
+            now={row.cells.some((cell) => cell.state.kind === 'drying') ? now : null}
+            focus={focus.row === rowIndex ? focus.column : -1}
+            chosen={row.cells
+              .flatMap((_, column) => (isChosen({ row: rowIndex, column }) ? [column] : []))
+              .join(' ')}
+            isOpen={opened.has(row.key)}
+            onToggle={toggle}
+            onClickWithoutPointer={onClick}
+          />
         ))}
       </div>
     </div>
   )
 }
+
+interface StripProps {
+  readonly row: StripRow
+  readonly rowIndex: number
+  readonly columns: string
+  /** Where something dries; a strip without that does not change with time. */
+  readonly now: Instant | null
+  /** The column that has the keys, or -1. */
+  readonly focus: number
+  /** Columns chosen, with spaces. */
+  readonly chosen: string
+  readonly isOpen: boolean
+  readonly onToggle: (key: string) => void
+  readonly onClickWithoutPointer: (place: Place) => void
+}
+
+/** One strip; drawn anew only when something of it changed. */
+const Strip = memo(function Strip({
+  row,
+  rowIndex,
+  columns,
+  now,
+  focus,
+  chosen,
+  isOpen,
+  onToggle,
+  onClickWithoutPointer,
+}: StripProps) {
+  const isChosen = new Set(chosen === '' ? [] : chosen.split(' ').map(Number))
+  return (
+    <div
+      role="row"
+      className={clsx(
+        'grid items-center [contain-intrinsic-block-size:auto_2.55rem] [content-visibility:auto]',
+        row.kind === 'batch' ? 'border-t border-paper-edge' : 'bg-paper-dim',
+      )}
+      style={{ gridTemplateColumns: columns }}
+    >
+      <RowName row={row} isOpen={isOpen} onToggle={() => onToggle(row.key)} />
+      {row.cells.map((cell, column) => (
+        <HoleCell
+          key={cell.stage.id}
+          cell={cell}
+          now={now ?? noTime}
+          place={{ row: rowIndex, column }}
+          small={row.kind === 'model'}
+          isFocus={focus === column}
+          isChosen={isChosen.has(column)}
+          onClickWithoutPointer={onClickWithoutPointer}
+        />
+      ))}
+    </div>
+  )
+})
+
+const noTime = 0 as Instant
 
 /** Punches what is still open; when nothing is, clears. What the first cell needs decides for all. */
 function punchCells(

@@ -20,7 +20,7 @@ import {
 } from '@seriatim/core'
 import { describe, expect, it } from 'vitest'
 import { currentTask } from './bench-task.ts'
-import { stripRows } from './strip-rows.ts'
+import { createStripRows } from './strip-rows.ts'
 
 const now = instant(Date.parse('2026-11-24T20:00:00Z'))
 
@@ -136,7 +136,7 @@ describe('stripRows', () => {
         modelIds: ['a1' as ModelId],
       },
     ])
-    const rows = stripRows(project, batches, progress, now, new Set([batches[0]!.id]))
+    const rows = createStripRows()(project, batches, progress, now, new Set([batches[0]!.id]))
     expect(rows.map((row) => row.name)).toEqual(['a', 'a 1', 'a 2', 'b'])
     expect(rows[0]!.cells[0]).toMatchObject({
       count: '1/2',

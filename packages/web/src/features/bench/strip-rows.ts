@@ -34,17 +34,69 @@ export interface StripRow {
   readonly cells: readonly Cell[]
 }
 
-/** The board's rows: a strip a batch, and under an opened one a strip a model. */
-export function stripRows(
+/** What the rows of a batch were made of. */
+interface Made {
+  readonly line: Project['line']
+  readonly batch: Batch
+  readonly marks: readonly unknown[]
+  readonly clocks: string
+  readonly isOpen: boolean
+  readonly now: Instant
+  readonly isDrying: boolean
+  readonly rows: readonly StripRow[]
+}
+
+/**
+ * The board's rows: a strip a batch, and under an opened one a strip a model. Rows of which nothing changed since the
+ * last time are the same objects, so that a tap draws its own row and no other.
+ */
+export function createStripRows() {
+  const made = new Map<string, Made>()
+  return (
+    project: Project,
+    batches: readonly Batch[],
+    progress: Progress,
+    now: Instant,
+    opened: ReadonlySet<string>,
+  ): readonly StripRow[] =>
+    batches.flatMap((batch) => {
+      const isOpen = opened.has(batch.id)
+      const marks = batch.models.map((model) => progress.marks.get(model.id))
+      const clocks = clocksOn(batch, progress)
+      const before = made.get(batch.id)
+      const isSame =
+        before?.line === project.line &&
+        before.isOpen === isOpen &&
+        before.clocks === clocks &&
+        (before.now === now || !before.isDrying) &&
+        before.batch.models.length === batch.models.length &&
+        before.batch.models.every((model, index) => model === batch.models[index]) &&
+        before.marks.every((each, index) => each === marks[index])
+      if (isSame) return before.rows
+      const rows = rowsOf(project, batch, progress, now, isOpen)
+      const isDrying = rows.some((row) => row.cells.some((cell) => cell.state.kind === 'drying'))
+      made.set(batch.id, { line: project.line, batch, marks, clocks, isOpen, now, isDrying, rows })
+      return rows
+    })
+}
+
+/** The clocks that run on models of the batch. */
+function clocksOn(batch: Batch, { running }: Progress): string {
+  return running
+    .filter((clock) => batch.models.some((model) => clock.modelIds.includes(model.id)))
+    .map((clock) => clock.eventId)
+    .join(' ')
+}
+
+function rowsOf(
   project: Project,
-  batches: readonly Batch[],
+  batch: Batch,
   progress: Progress,
   now: Instant,
-  opened: ReadonlySet<string>,
+  isOpen: boolean,
 ): readonly StripRow[] {
   const labels = stageLabels(project.line)
   const labelOf = (stage: Stage) => labels.get(stage.id) ?? stage.name
-  return batches.flatMap((batch) => {
     const holes = project.line.map((stage) =>
       batch.models.map((model) => ({
         id: model.id,
@@ -59,7 +111,7 @@ export function stripRows(
       name,
       cells: project.line.map((stage, column) => cellOf(name, stage, labelOf(stage), holes[column] ?? [])),
     }
-    if (!opened.has(batch.id)) return [strip]
+    if (!isOpen) return [strip]
     const models = batch.models.map(({ id, name: modelName }, index): StripRow => {
       return {
         key: id,
@@ -72,7 +124,6 @@ export function stripRows(
       }
     })
     return [strip, ...models]
-  })
 }
 
 function cellOf(

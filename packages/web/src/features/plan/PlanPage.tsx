@@ -39,7 +39,7 @@ import {
   Stepper,
 } from '../../shared/ui/index.ts'
 import { useNow } from '../../shared/use-now.ts'
-import { useEstimate, useEstimateInput, useProjectInAir, useTimes } from '../../shared/working-project.ts'
+import { useEstimated, useEstimateInput, useProjectInAir, useTimes } from '../../shared/working-project.ts'
 import {
   useBatchSizeComparison,
   useKnownOdds,
@@ -76,11 +76,12 @@ const wayOut: Partial<Record<PlanProblem['kind'], string>> = {
 export function PlanPage() {
   const project = useProjectInAir(useCurrentProject())
   const { progress, error, refetch } = useProgress(project.id)
-  const estimate = useEstimate(project, progress)
-  const input = usePlanningInput(project, progress, useTimes(estimate))
+  const estimated = useEstimated(project, progress)
+  const estimate = estimated?.estimate
+  const input = usePlanningInput(project, estimated?.progress, useTimes(estimate))
   const planned = usePlan(input)
   const ready = planned.data?.ok && !planned.isPlaceholderData ? input : null
-  const estimateInput = useEstimateInput(project, progress)
+  const estimateInput = useEstimateInput(project, estimated?.progress)
   const now = useNow(60)
   const setSettings = useSettings()
   const setPlanning = (planning: Planning, said: string) => setSettings({ planning }, said)

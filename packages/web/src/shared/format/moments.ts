@@ -1,7 +1,17 @@
 import type { Instant, LocalDate } from '@seriatim/core'
 
-const inZone = (timeZone: string | undefined, options: Intl.DateTimeFormatOptions) =>
-  new Intl.DateTimeFormat('en-GB', { ...options, ...(timeZone ? { timeZone } : {}) })
+const formats = new Map<string, Intl.DateTimeFormat>()
+
+/** A format is dear to make and cheap to keep; there are a handful. */
+function inZone(timeZone: string | undefined, options: Intl.DateTimeFormatOptions): Intl.DateTimeFormat {
+  const key = `${timeZone ?? ''} ${Object.entries(options).flat().join(' ')}`
+  let format = formats.get(key)
+  if (!format) {
+    format = new Intl.DateTimeFormat('en-GB', { ...options, ...(timeZone ? { timeZone } : {}) })
+    formats.set(key, format)
+  }
+  return format
+}
 
 /** `Thu 3 Dec` */
 export function dayText(moment: Instant, timeZone?: string): string {

@@ -4,54 +4,109 @@ import type { Planner } from './planner.worker.ts'
 interface Kept {
   readonly worker: Worker
   readonly planner: Remote<Planner>
+  /** Where a turn is called off; `null` where the browser shares no memory. */
+  readonly calledOff: Int32Array | null
 }
 
 /** Calls of one lane run one after the other, each lane on a worker of its own. */
-type Lane = 'plan' | 'compare' | 'odds' | 'order'
+type Lane = 'estimate' | 'plan' | 'compare' | 'odds' | 'order' | 'hours'
+
+/** So long a computation has to answer after it was called off; what does not listen is ended. */
+const longestGoodbye = 150
 
 const kept = new Map<Lane, Kept>()
 const turns = new Map<Lane, Promise<unknown>>()
+let lastTurn = 0
 
 /**
- * Runs one computation off the main thread. An abort ends it at once, whatever it is doing, or takes it
- * out of the lane before it began.
+ * Runs one computation off the main thread. An abort is answered at once: the computation is asked to stop, and its
+ * worker goes on with the next one; only what does not listen is ended with its worker. What has not begun is taken out
+ * of the lane.
  */
 export function callPlanner<Answer>(
   lane: Lane,
-  task: (planner: Remote<Planner>) => Promise<Answer>,
+  task: (planner: Remote<Planner>, turn: number) => Promise<Answer>,
   signal: AbortSignal,
 ): Promise<Answer> {
-  const before = turns.get(lane) ?? Promise.resolve()
-  const turn = before.then(() => run(lane, task, signal))
-  turns.set(
-    lane,
-    turn.catch(() => undefined),
-  )
-  return turn
+  return new Promise<Answer>((resolve, reject) => {
+    const before = turns.get(lane) ?? Promise.resolve()
+    const turn = before.then(() => run(lane, task, signal, resolve, reject))
+    turns.set(lane, turn)
+  })
 }
 
+/** Resolves when the worker is free again, or ended. */
 async function run<Answer>(
   lane: Lane,
-  task: (planner: Remote<Planner>) => Promise<Answer>,
+  task: (planner: Remote<Planner>, turn: number) => Promise<Answer>,
   signal: AbortSignal,
-): Promise<Answer> {
-  signal.throwIfAborted()
-  const { worker, planner } = kept.get(lane) ?? startWorker(lane)
-  const broken = new Promise<never>((_, reject) => {
-    const giveUp = (reason: unknown) => {
+  resolve: (answer: Answer) => void,
+  reject: (reason: unknown) => void,
+): Promise<void> {
+  await afterPaint()
+  if (signal.aborted) {
+    reject(signal.reason)
+    return
+  }
+  const { worker, planner, calledOff } = kept.get(lane) ?? startWorker(lane)
+  const turn = (lastTurn += 1)
+  await new Promise<void>((free) => {
+    const end = (reason: unknown) => {
       worker.terminate()
-      kept.delete(lane)
-      reject(reason instanceof Error ? reason : new Error('The computation was cancelled.'))
+      if (kept.get(lane)?.worker === worker) kept.delete(lane)
+      reject(reason)
+      free()
     }
-    signal.addEventListener('abort', () => giveUp(signal.reason))
-    worker.onerror = (event) => giveUp(new Error(event.message || 'The planner could not be loaded.'))
+    const abort = () => {
+      reject(signal.reason)
+      if (!calledOff) end(signal.reason)
+      else {
+        Atomics.store(calledOff, 0, turn)
+        setTimeout(() => {
+          if (!isDone) end(signal.reason)
+        }, longestGoodbye)
+      }
+    }
+    let isDone = false
+    signal.addEventListener('abort', abort)
+    worker.onerror = (event) => end(new Error(event.message || 'The planner could not be loaded.'))
+    const done = () => {
+      isDone = true
+      signal.removeEventListener('abort', abort)
+      free()
+    }
+    task(planner, turn).then(
+      (answer) => {
+        resolve(answer)
+        done()
+      },
+      (error: unknown) => {
+        reject(error)
+        done()
+      },
+    )
   })
-  return Promise.race([task(planner), broken])
+}
+
+/** What was just tapped is painted first: handing work over takes time, and the work takes a core. */
+function afterPaint(): Promise<void> {
+  return new Promise((resolve) => {
+    const late = setTimeout(resolve, 200)
+    requestAnimationFrame(() =>
+      requestAnimationFrame(() => {
+        clearTimeout(late)
+        setTimeout(resolve, 0)
+      }),
+    )
+  })
 }
 
 function startWorker(lane: Lane): Kept {
   const worker = new Worker(new URL('./planner.worker.ts', import.meta.url), { type: 'module' })
-  const started = { worker, planner: wrap<Planner>(worker) }
+  const planner = wrap<Planner>(worker)
+  const shared = typeof SharedArrayBuffer === 'undefined' ? null : new SharedArrayBuffer(4)
+  if (shared) void planner.listenTo(shared)
+  const started = { worker, planner, calledOff: shared && new Int32Array(shared) }
   kept.set(lane, started)
   return started
 }
