@@ -2,7 +2,7 @@ import reactHooks from 'eslint-plugin-react-hooks'
 import tseslint from 'typescript-eslint'
 
 export default tseslint.config(
-  { ignores: ['**/dist/', '**/node_modules/', '.cache/', 'data/', 'tools/', '*.js', '*.cjs'] },
+  { ignores: ['**/dist/', '**/node_modules/', '.cache/', 'data/', 'tools/', '**/public/', '*.js', '*.cjs'] },
   ...tseslint.configs.strictTypeChecked,
   {
     languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname } },

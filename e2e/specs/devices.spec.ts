@@ -8,9 +8,9 @@ const lineNames = (page: Page) => page.getByRole('button', { name: /^Move / })
 
 /** Nothing of what is written here reaches the server until the page is let go. */
 async function holdWrites(page: Page): Promise<() => Promise<void>> {
-  await page.context().route('**/api/**', (route) =>
-    route.request().method() === 'GET' ? route.continue() : route.abort(),
-  )
+  await page
+    .context()
+    .route('**/api/**', (route) => (route.request().method() === 'GET' ? route.continue() : route.abort()))
   return () => page.context().unroute('**/api/**')
 }
 
@@ -26,7 +26,9 @@ test('what the screen showed is there after a reload before the server had it', 
   await letGo()
   await expect
     .poll(async () => {
-      const project = (await (await request.get(`/api/projects/${id}`)).json()) as { line: { name: string }[] }
+      const project = (await (await request.get(`/api/projects/${id}`)).json()) as {
+        line: { name: string }[]
+      }
       return project.line.map((stage) => stage.name)
     })
     .toEqual(['Prime', 'Skin', 'Grade'])
@@ -54,7 +56,10 @@ test('three quick steps from 4 end at 7, and survive a closed tab while the serv
   await expect(again.getByRole('group', { name: 'Batch of' })).toContainText('7')
 })
 
-test('a form opened before somebody else wrote shows both, and the person chooses', async ({ page, request }) => {
+test('a form opened before somebody else wrote shows both, and the person chooses', async ({
+  page,
+  request,
+}) => {
   const { url, id } = await seedProject(request, { batchSize: 4 })
   await page.goto(`${url}/plan`)
   await page.getByRole('button', { name: /^Mon ·/ }).click()
@@ -72,7 +77,10 @@ test('a form opened before somebody else wrote shows both, and the person choose
   await expect(row).toContainText('Fen under water')
   await expectAccessible(page)
   const stored = async () => {
-    const project = (await (await request.get(`/api/projects/${id}`)).json()) as { name: string; dueOn: string }
+    const project = (await (await request.get(`/api/projects/${id}`)).json()) as {
+      name: string
+      dueOn: string
+    }
     return [project.name, project.dueOn]
   }
   // What was not touched in the form was not written over either.
@@ -91,7 +99,11 @@ test('a record that the server refuses is shown with its reason, kept, and can b
   await page.route('**/events', async (route) => {
     if (route.request().method() === 'GET') return route.continue()
     const { events } = route.request().postDataJSON() as { events: { id: string }[] }
-    const verdicts = events.map((event) => ({ id: event.id, verdict: 'refused', reason: 'There is no such stage.' }))
+    const verdicts = events.map((event) => ({
+      id: event.id,
+      verdict: 'refused',
+      reason: 'There is no such stage.',
+    }))
     await route.fulfill({ json: { verdicts, now: new Date().toISOString() } })
   })
   await hole(page, 'Prime, Reed-pikes: to do').click()
@@ -118,7 +130,10 @@ for (const [what, answer] of [
   ['too many requests', { status: 429, body: 'slow down' }],
   ['a request that timed out', { status: 408, body: '' }],
 ] as const) {
-  test(`an answer that is no verdict (${what}) makes a record wait, not vanish`, async ({ page, request }) => {
+  test(`an answer that is no verdict (${what}) makes a record wait, not vanish`, async ({
+    page,
+    request,
+  }) => {
     const { url, id } = await seedProject(request)
     await page.goto(`${url}/bench`)
     await page.route('**/events', (route) =>
@@ -133,7 +148,10 @@ for (const [what, answer] of [
   })
 }
 
-test('a full storage is said, and nothing recorded while the page is open is lost', async ({ page, request }) => {
+test('a full storage is said, and nothing recorded while the page is open is lost', async ({
+  page,
+  request,
+}) => {
   const { url, id } = await seedProject(request)
   await page.goto(`${url}/bench`)
   await expect(hole(page, 'Prime, Reed-pikes: to do')).toBeVisible()

@@ -121,7 +121,8 @@ export class Cluster {
       }
     }
     if (!existsSync(this.data)) return
-    const held = existsSync(join(this.data, 'base', '1')) && existsSync(join(this.data, 'global', 'pg_control'))
+    const held =
+      existsSync(join(this.data, 'base', '1')) && existsSync(join(this.data, 'global', 'pg_control'))
     if (held)
       throw new Stop(
         `The data in ${this.data} are damaged: PG_VERSION is missing. Put it back from a copy, or move the folder away to begin anew.`,

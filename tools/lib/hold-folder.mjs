@@ -19,7 +19,9 @@ export async function holdFolder(folder, port) {
       if (error.code !== 'EADDRINUSE') return failed(error)
       const other = await ask(address)
       failed(
-        new Stop(`Seriatim is already running with these data${other ? ` at http://127.0.0.1:${other}` : ''}.`),
+        new Stop(
+          `Seriatim is already running with these data${other ? ` at http://127.0.0.1:${other}` : ''}.`,
+        ),
       )
     })
     server.listen(address, taken)

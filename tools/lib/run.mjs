@@ -6,7 +6,11 @@ export function run(command, args, { quiet = false, input, ...options } = {}) {
   return new Promise((resolve, reject) => {
     const child = spawn(command, args, {
       cwd: root,
-      stdio: [input === undefined ? 'ignore' : 'pipe', quiet ? 'pipe' : 'inherit', quiet ? 'pipe' : 'inherit'],
+      stdio: [
+        input === undefined ? 'ignore' : 'pipe',
+        quiet ? 'pipe' : 'inherit',
+        quiet ? 'pipe' : 'inherit',
+      ],
       ...options,
     })
     child.stdin?.end(input)

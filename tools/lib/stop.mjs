@@ -3,10 +3,12 @@ export class Stop extends Error {}
 
 const inWords = {
   ENOSPC: () => 'The disk is full; free some space and start again. Nothing was damaged.',
-  EROFS: (path) => `The disk with ${path} can only be read; set SERIATIM_DATA to a folder that can be written to.`,
+  EROFS: (path) =>
+    `The disk with ${path} can only be read; set SERIATIM_DATA to a folder that can be written to.`,
   EACCES: (path) =>
     `${path} belongs to somebody else; start as its owner, or set SERIATIM_DATA to a folder of your own.`,
-  EPERM: (path) => `${path} may not be changed; start as its owner, or set SERIATIM_DATA to a folder of your own.`,
+  EPERM: (path) =>
+    `${path} may not be changed; start as its owner, or set SERIATIM_DATA to a folder of your own.`,
   ENOTDIR: (path) => `${path} is not a folder; set SERIATIM_DATA to one.`,
   EEXIST: (path) => `${path} is not a folder; set SERIATIM_DATA to one.`,
 }

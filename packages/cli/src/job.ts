@@ -81,7 +81,7 @@ export function jobFile(job: Job): ProjectFile {
     version: 2,
     writtenAt: instant(Date.parse('2026-11-24T19:40:00Z')),
     shelf: [...shelf],
-    project: withLine(project, shelf, newId) as ProjectFile['project'],
+    project: withLine(project, shelf, newId),
     events: [],
   }
 }

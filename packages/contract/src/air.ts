@@ -20,10 +20,7 @@ const airReadingSchema = z.object({
 
 /** Readings to add; of two for one moment the later word stands. */
 export const putAirSchema = z.object({
-  readings: z
-    .array(airReadingSchema)
-    .max(10_000, { error: 'Up to 10,000 readings at a time.' })
-    .readonly(),
+  readings: z.array(airReadingSchema).max(10_000, { error: 'Up to 10,000 readings at a time.' }).readonly(),
 })
 
 /** Readings as they stand. */

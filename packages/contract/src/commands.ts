@@ -14,7 +14,7 @@ import { painterSchema, pinSchema, wishFields } from './planning.ts'
 import { modelSchema, projectSettingsSchema, stageSchema, unitSchema } from './project.ts'
 import { recipeSchema, stepSchema } from './recipe.ts'
 
-type Shape<F> = { readonly [K in keyof F]: z.ZodType<F[K], unknown> }
+type Shape<F> = { readonly [K in keyof F]: z.ZodType<F[K]> }
 
 /** The fields of each thing that a command can set, with what they may be. */
 const { planning: _planning, ...ownFields } = projectSettingsSchema.shape
@@ -34,7 +34,7 @@ const shapes: { readonly [T in Thing]: Shape<Fields[T]> } = {
 }
 
 /** Whole things, as they are put into a list. */
-const wholes: { readonly [T in Thing]: z.ZodType<Listed[T], unknown> } = {
+const wholes: { readonly [T in Thing]: z.ZodType<Listed[T]> } = {
   unit: unitSchema,
   model: modelSchema,
   recipe: recipeSchema,
@@ -44,7 +44,15 @@ const wholes: { readonly [T in Thing]: z.ZodType<Listed[T], unknown> } = {
   pin: pinSchema,
 }
 
-const things = ['unit', 'model', 'recipe', 'step', 'stage', 'painter', 'pin'] as const satisfies readonly Thing[]
+const things = [
+  'unit',
+  'model',
+  'recipe',
+  'step',
+  'stage',
+  'painter',
+  'pin',
+] as const satisfies readonly Thing[]
 
 const lowerId = z.uuid({ error: 'This must be a UUID.' }).overwrite((id) => id.toLowerCase())
 const anyName = z.string().min(1).max(200)
@@ -62,7 +70,12 @@ const neighbours = { after: anyName.nullable(), before: anyName.nullable() }
 
 const setSchemas = [
   ...Object.entries<z.ZodType>(projectShape).map(([field, value]) =>
-    z.object({ kind: z.literal('set'), thing: z.literal('project'), field: z.literal(field), value: bare(value) }),
+    z.object({
+      kind: z.literal('set'),
+      thing: z.literal('project'),
+      field: z.literal(field),
+      value: bare(value),
+    }),
   ),
   ...things.flatMap((thing) =>
     Object.entries<z.ZodType>(shapes[thing]).map(([field, value]) =>
@@ -100,13 +113,15 @@ export const commandSchema = z.discriminatedUnion('kind', [
       z.object({ kind: z.literal('put'), ...refOf(thing), ...neighbours, value: wholes[thing] }),
     ),
   ) as unknown as z.ZodObject<{ kind: z.ZodLiteral<'put'> }>,
-  byThing(things.map((thing) => z.object({ kind: z.literal('take'), ...refOf(thing) }))) as unknown as z.ZodObject<{
+  byThing(
+    things.map((thing) => z.object({ kind: z.literal('take'), ...refOf(thing) })),
+  ) as unknown as z.ZodObject<{
     kind: z.ZodLiteral<'take'>
   }>,
   byThing(
     things.map((thing) => z.object({ kind: z.literal('move'), ...refOf(thing), ...neighbours })),
   ) as unknown as z.ZodObject<{ kind: z.ZodLiteral<'move'> }>,
-]) as unknown as z.ZodType<Command, unknown>
+]) as unknown as z.ZodType<Command>
 
 /** Several commands that belong together: all are carried out at once, or refused one by one where others were first. */
 export const newChangeSchema = z.object({
@@ -127,7 +142,7 @@ export const newChangeSchema = z.object({
     .readonly(),
 })
 
-export const commandVerdictSchema: z.ZodType<CommandVerdict, unknown> = z.discriminatedUnion('kind', [
+export const commandVerdictSchema: z.ZodType<CommandVerdict> = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('done') }),
   z.object({ kind: z.literal('clash'), theirs: z.unknown() }),
   z.object({ kind: z.literal('gone') }),

@@ -14,7 +14,7 @@ import { idOf, instantField, nameOf, optionalTextField, secondsField, textField 
 /** A device counts what it records from 1; so far nobody comes. */
 const largestNumber = 2_147_483_647
 
-export const recordedBySchema = z.object({
+const recordedBySchema = z.object({
   device: idOf<DeviceId>(),
   number: z.int().min(0).max(largestNumber),
   painter: nameOf<PainterId>().nullable(),
@@ -74,7 +74,7 @@ export const eventSchema = z.discriminatedUnion('kind', [
     note: textField('the reason', 200),
   }),
   z.object({ ...recorded, kind: z.literal('undone'), targetId: idOf<EventId>() }),
-]) satisfies z.ZodType<ProgressEvent, unknown>
+]) satisfies z.ZodType<ProgressEvent>
 
 /** What can become of an event that was sent. */
 export const eventVerdictSchema = z.object({

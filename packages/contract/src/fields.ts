@@ -99,7 +99,10 @@ export function refuseTwins(
 }
 
 /** Where something in parsed JSON holds text that no database keeps: a NUL, or half a surrogate pair. */
-export function unkeepableText(value: unknown, path: readonly PropertyKey[] = []): readonly PropertyKey[] | null {
+export function unkeepableText(
+  value: unknown,
+  path: readonly PropertyKey[] = [],
+): readonly PropertyKey[] | null {
   // With the flag `u` only half a pair matches.
   if (typeof value === 'string') return value.includes('\0') || /[\uD800-\uDFFF]/u.test(value) ? path : null
   if (typeof value !== 'object' || value === null) return null

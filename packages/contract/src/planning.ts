@@ -71,44 +71,38 @@ export const pinSchema = z.object({
 
 /** See `Planning` in the core. Batches are named by the models they begin and end with. */
 const wholePlanningSchema = z.object({
-    painters: z
-      .array(painterSchema)
-      .min(1, { error: 'Somebody has to paint.' })
-      .max(12, { error: 'Up to 12 painters.' })
-      .readonly(),
-    teamwork: z.enum(teamworks),
-    aims: z
-      .array(z.enum(aims))
-      .max(aims.length)
-      .refine((order) => new Set(order).size === order.length, { error: 'Name each aim once.' })
-      .readonly(),
-    first: z
-      .array(nameOf<BatchId>())
-      .max(500)
-      .readonly(),
-    pins: z
-      .array(pinSchema)
-      .max(500)
-      .readonly(),
-    sprayPlaces: z.int().min(1, { error: 'At least one can spray.' }).max(20),
-    airbrushes: z.int().min(1, { error: 'At least one airbrush.' }).max(20),
-    rackPlaces: z
-      .int({ error: 'Give a whole number of models.' })
-      .min(1, { error: 'A rack has at least one place.' })
-      .max(1000)
-      .nullable(),
-    sprayHours: z
-      .object({ from: clockField, until: clockField })
-      .refine((hours) => hours.from < hours.until, {
-        error: 'The spray hours end later than they begin.',
-        path: ['until'],
-      })
-      .nullable(),
-    skipShare: z
-      .number()
-      .min(0, { error: 'A share is 0 at least.' })
-      .max(0.9, { error: 'At most nine of ten sessions fall out.' }),
-  })
+  painters: z
+    .array(painterSchema)
+    .min(1, { error: 'Somebody has to paint.' })
+    .max(12, { error: 'Up to 12 painters.' })
+    .readonly(),
+  teamwork: z.enum(teamworks),
+  aims: z
+    .array(z.enum(aims))
+    .max(aims.length)
+    .refine((order) => new Set(order).size === order.length, { error: 'Name each aim once.' })
+    .readonly(),
+  first: z.array(nameOf<BatchId>()).max(500).readonly(),
+  pins: z.array(pinSchema).max(500).readonly(),
+  sprayPlaces: z.int().min(1, { error: 'At least one can spray.' }).max(20),
+  airbrushes: z.int().min(1, { error: 'At least one airbrush.' }).max(20),
+  rackPlaces: z
+    .int({ error: 'Give a whole number of models.' })
+    .min(1, { error: 'A rack has at least one place.' })
+    .max(1000)
+    .nullable(),
+  sprayHours: z
+    .object({ from: clockField, until: clockField })
+    .refine((hours) => hours.from < hours.until, {
+      error: 'The spray hours end later than they begin.',
+      path: ['until'],
+    })
+    .nullable(),
+  skipShare: z
+    .number()
+    .min(0, { error: 'A share is 0 at least.' })
+    .max(0.9, { error: 'At most nine of ten sessions fall out.' }),
+})
 
 export const planningSchema = wholePlanningSchema.default(plainPlanning)
 

@@ -115,12 +115,17 @@ export const stageSchema = z
     nextWithinSeconds: secondsField.nullable().default(null),
     notNeededBy: z.array(idOf<UnitId>()).max(200).readonly(),
     limits: z
-      .array(z.object({ unitId: idOf<UnitId>(), roles: z.array(z.string().max(80)).min(1).max(50).readonly() }))
+      .array(
+        z.object({ unitId: idOf<UnitId>(), roles: z.array(z.string().max(80)).min(1).max(50).readonly() }),
+      )
       .max(200)
       .readonly()
       .default([]),
     tableReady: z.boolean(),
-    cautions: z.array(z.enum(['spray', 'solvent', 'oily-rags', 'knife', 'dust', 'glue'])).max(6).readonly(),
+    cautions: z
+      .array(z.enum(['spray', 'solvent', 'oily-rags', 'knife', 'dust', 'glue']))
+      .max(6)
+      .readonly(),
     note: optionalTextField(400),
     technique: z
       .enum(techniques, { error: `Choose a technique: ${techniques.join(', ')}.` })

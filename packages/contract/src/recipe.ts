@@ -156,7 +156,10 @@ export const recipeSchema = z
     regions: regionsSchema,
     steps: stepsSchema,
     preferences: preferencesSchema,
-    silenced: z.array(z.object({ rule: z.enum(ruleIds), note: textField('the reason', 200) })).max(60).readonly(),
+    silenced: z
+      .array(z.object({ rule: z.enum(ruleIds), note: textField('the reason', 200) }))
+      .max(60)
+      .readonly(),
     versions: z
       .array(versionSchema)
       .max(50, { error: 'A recipe keeps up to 50 versions.' })

@@ -62,7 +62,13 @@ export { planLine, solveLine, type PlanningInput, type SolvedLine } from './plan
 export { runSheets, type Drying, type RunSheet, type RunSheetEntry } from './planning/run-sheet.ts'
 export { batchHole, type BatchHole } from './progress/batch-hole.ts'
 export { dryingShelf, type DryingEntry } from './progress/drying-shelf.ts'
-export { verdicts, type ProgressEvent, type RecordedBy, type StageWait, type Verdict } from './progress/event.ts'
+export {
+  verdicts,
+  type ProgressEvent,
+  type RecordedBy,
+  type StageWait,
+  type Verdict,
+} from './progress/event.ts'
 export { foldProgress } from './progress/fold-progress.ts'
 export { clockOf, type Clock, type Lap, type Mark, type Progress } from './progress/progress.ts'
 export { createProgressLog, type ProgressLog } from './progress/progress-log.ts'

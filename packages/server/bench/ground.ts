@@ -109,7 +109,9 @@ async function tick(port: number, job: Job, clients: number, seconds: number): P
           drySeconds: 900,
           worthSeconds: 60,
         }
-        const { status, ms } = await ask(port, 'POST', `/projects/${job.project.id}/events`, { events: [event] })
+        const { status, ms } = await ask(port, 'POST', `/projects/${job.project.id}/events`, {
+          events: [event],
+        })
         if (status !== 200) throw new Error(`a punch was answered with ${String(status)}`)
         times.push(ms)
       }
@@ -130,7 +132,10 @@ async function bareInserts(job: Job, clients: number, seconds: number): Promise<
       insert into progress_event (id, project_id, kind, at, stage_id, device, device_number, painter, dry_seconds, worth_seconds)
       values (gen_random_uuid(), '${job.project.id}', 'punched', now(), '${String(stage?.id)}',
         '0193a000-0000-7000-8000-0000000000aa', 1, 'you', 900, 60) returning id
-    ) insert into progress_event_model (event_id, model_id) select id, '${String(model?.id)}' from event;\n`.replaceAll('\n', ' '),
+    ) insert into progress_event_model (event_id, model_id) select id, '${String(model?.id)}' from event;\n`.replaceAll(
+      '\n',
+      ' ',
+    ),
   )
   const args = ['-n', '-c', String(clients), '-j', '2', '-T', String(seconds), '-f', script, '-l']
   const child = spawn(pgbench, [...args, '--log-prefix', join(folder, 'log'), database], {
@@ -173,7 +178,10 @@ try {
   const tenThousand = laps(busy, 10_000)
   for (let from = 0; from < tenThousand.length; from += 500)
     await ask(port, 'POST', `${busyPath}/events`, { events: tenThousand.slice(from, from + 500) })
-  tell('the list after 10,000 laps more, the first time', milliseconds((await ask(port, 'GET', '/projects')).ms))
+  tell(
+    'the list after 10,000 laps more, the first time',
+    milliseconds((await ask(port, 'GET', '/projects')).ms),
+  )
   tell('the list after 10,000 laps more', milliseconds((await many(port, 9, '/projects')).ms))
   const punch = await tick(port, busy, 1, 2)
   tell('a punch with 30,000 events behind it, one client', milliseconds(median(punch)))
@@ -188,4 +196,6 @@ try {
   agent.destroy()
 }
 const line = (cells: readonly string[]) => `| ${cells.join(' | ')} |`
-process.stdout.write(`\n## ground\n\n${[line(['what', 'measured']), line(['---', '---']), ...rows.map(line)].join('\n')}\n`)
+process.stdout.write(
+  `\n## ground\n\n${[line(['what', 'measured']), line(['---', '---']), ...rows.map(line)].join('\n')}\n`,
+)

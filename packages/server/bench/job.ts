@@ -77,7 +77,10 @@ export function laps(job: Job, count: number): object[] {
   return Array.from({ length: count }, (_, index) => {
     const at = began + index * 400_000
     const stageId = job.project.line[index % job.project.line.length]?.id
-    const modelIds = models.slice((index * 5) % (models.length - 5)).slice(0, 5).map((model) => model.id)
+    const modelIds = models
+      .slice((index * 5) % (models.length - 5))
+      .slice(0, 5)
+      .map((model) => model.id)
     const started = { ...recorded(at), kind: 'clock-started', stageId, modelIds }
     return [
       started,
@@ -86,4 +89,3 @@ export function laps(job: Job, count: number): object[] {
     ]
   }).flat()
 }
-

@@ -2,7 +2,15 @@ import { bodyPlans, recipeFromSchool, recipeSchools, seededRandom, starterShelf 
 import { v7 } from 'uuid'
 import { describe, expect, it } from 'vitest'
 import { mutateJson, pick, type Json } from './testing/mutate-json.ts'
-import { demoFile, newChange, newModel, newStage, punched, settings, startTestServer } from './testing/test-server.ts'
+import {
+  demoFile,
+  newChange,
+  newModel,
+  newStage,
+  punched,
+  settings,
+  startTestServer,
+} from './testing/test-server.ts'
 import { stockShelfOnce } from './features/shelf/service.ts'
 
 /** A night's run asks for more: `SERIATIM_FUZZ=20000`. */
@@ -45,7 +53,10 @@ describe('every route', () => {
         const body = ask.body === undefined ? undefined : mutateJson(ask.body, random, ids)
         const path = random() < 0.1 ? ask.path.replace(mine.id, pick(ids, random)) : ask.path
         const { status } = await server.call(ask.method, path, body)
-        if (status >= 500) failures.push(`${String(status)} ${ask.method} ${path} ${JSON.stringify(body)?.slice(0, 600)}`)
+        if (status >= 500)
+          failures.push(
+            `${String(status)} ${ask.method} ${path} ${JSON.stringify(body ?? null).slice(0, 600)}`,
+          )
       }
       expect(failures).toEqual([])
       // What was let in can be read.
@@ -67,7 +78,7 @@ type Seeded = Awaited<ReturnType<Awaited<ReturnType<typeof startTestServer>>['se
 function asksOf({ path, unit, line, id }: Seeded, recipe: object, file: object | null): readonly Ask[] {
   const stageId = line[0]!.id
   const modelIds = unit.models.map((model) => model.id)
-  const punch = punched(stageId, modelIds, { by, drySeconds: 60, worthSeconds: 60 } as object)
+  const punch = punched(stageId, modelIds, { by, drySeconds: 60, worthSeconds: 60 })
   const events = [
     punch,
     { ...punch, id: v7(), kind: 'clock-started' },
@@ -93,7 +104,14 @@ function asksOf({ path, unit, line, id }: Seeded, recipe: object, file: object |
     { kind: 'set', thing: 'project', field: 'evenings', value: settings().evenings },
     { kind: 'set', thing: 'project', field: 'first', value: [`${modelIds[0]!}..${modelIds[1]!}`] },
     { kind: 'set', thing: 'unit', id: unit.id, in: null, field: 'pilot', value: [modelIds[0]] },
-    { kind: 'set', thing: 'unit', id: unit.id, in: null, field: 'joinedAt', value: { unitId: unit.id, stageId } },
+    {
+      kind: 'set',
+      thing: 'unit',
+      id: unit.id,
+      in: null,
+      field: 'joinedAt',
+      value: { unitId: unit.id, stageId },
+    },
     { kind: 'set', thing: 'stage', id: stageId, in: null, field: 'notNeededBy', value: [unit.id] },
     { kind: 'set', thing: 'stage', id: stageId, in: null, field: 'dryingMaxSeconds', value: 900 },
     { kind: 'put', thing: 'stage', id: stage.id, in: null, ...last, value: stage },

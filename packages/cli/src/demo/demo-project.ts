@@ -208,7 +208,7 @@ export function demoProjectFile(): ProjectFileJson {
         cautions: [...stage.cautions],
       })),
     },
-    events: demoEvents() as ProjectFile['events'],
+    events: demoEvents(),
   }
   return z.encode(projectFileSchema, file)
 }

@@ -8,7 +8,8 @@ export function fromVersion1(file: Record<string, unknown>): Record<string, unkn
   const { project } = file
   if (!isRecord(project) || !isRecord(project['planning'])) return { ...file, version: 2 }
   const names = batchNames(project)
-  const rename = (name: unknown) => (typeof name === 'string' ? (names.get(name.toLowerCase()) ?? name) : name)
+  const rename = (name: unknown) =>
+    typeof name === 'string' ? (names.get(name.toLowerCase()) ?? name) : name
   const { planning } = project
   const first = Array.isArray(planning['first']) ? planning['first'].map(rename) : planning['first']
   const pins = Array.isArray(planning['pins'])
@@ -28,7 +29,10 @@ export function batchNames(project: Record<string, unknown>): ReadonlyMap<string
   return new Map(
     units.flatMap((unit) =>
       splitIntoBatches({ units: [{ ...unit, pilot: unit.pilot ?? [] } as unknown as Unit] }, split).map(
-        (batch) => [`${unit.id}/${String(batch.number)}`.toLowerCase(), batchIdOf(batch.models).toLowerCase()],
+        (batch) => [
+          `${unit.id}/${String(batch.number)}`.toLowerCase(),
+          batchIdOf(batch.models).toLowerCase(),
+        ],
       ),
     ),
   )

@@ -15,7 +15,7 @@ function upToDate(file: unknown): unknown {
   while (typeof now === 'object' && now !== null && 'version' in now && typeof now.version === 'number') {
     const step = steps[now.version]
     if (!step) break
-    now = step(now as unknown as Record<string, unknown>)
+    now = step(now)
   }
   return now
 }

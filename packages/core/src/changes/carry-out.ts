@@ -13,7 +13,7 @@ export type CommandVerdict =
   | { readonly kind: 'gone' }
   | { readonly kind: 'taken' }
 
-export interface CarriedOut<P extends Project> {
+interface CarriedOut<P extends Project> {
   readonly project: P
   /** One for each command. */
   readonly verdicts: readonly CommandVerdict[]

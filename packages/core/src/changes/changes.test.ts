@@ -93,9 +93,7 @@ describe('commands', () => {
     const line = ['a', 'b', 'c', 'd', 'e'].map((name) => stage(name))
     const [a, b, c, d, e] = line
     const commands = commandsBetween(project([], line), project([], [e!, a!, b!, c!, d!]))
-    expect(commands).toEqual([
-      { kind: 'move', thing: 'stage', id: 'e', in: null, after: null, before: 'a' },
-    ])
+    expect(commands).toEqual([{ kind: 'move', thing: 'stage', id: 'e', in: null, after: null, before: 'a' }])
   })
 
   it('made on an older state change only what they name', () => {
@@ -139,15 +137,18 @@ describe('clashes', () => {
     expect(clash(unitWith({ perHolder: 2 }), unitWith({ size: 'large' }))).toEqual([false])
     expect(clash({ units: [] }, unitWith({ size: 'large' }))).toEqual([true])
     expect(clash({ units: [] }, unitWith({ models: [] }))).toEqual([true])
-    expect(clash({ line: [stage('q'), stage('p')] }, { line: [stage('p', { note: 'x' }), stage('q')] })).toEqual(
-      [false],
-    )
+    expect(
+      clash({ line: [stage('q'), stage('p')] }, { line: [stage('p', { note: 'x' }), stage('q')] }),
+    ).toEqual([false])
   })
 })
 
 describe('withoutDangling', () => {
   it('passes over what names a thing that has left, and lets it speak again when it is back', () => {
-    const [a, b] = [unit('a', 1), { ...unit('b', 1), joinedAt: { unitId: 'a' as UnitId, stageId: 'p' as StageId } }]
+    const [a, b] = [
+      unit('a', 1),
+      { ...unit('b', 1), joinedAt: { unitId: 'a' as UnitId, stageId: 'p' as StageId } },
+    ]
     const follows = { ...recipe('x', 1), unitIds: [a.id, b.id] }
     const line = [stage('p', { notNeededBy: [a.id] })]
     const whole = project([a, b], line, { recipes: [follows] })

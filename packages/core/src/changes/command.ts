@@ -33,7 +33,7 @@ export interface Fields {
 }
 
 /** Which thing is meant. */
-export interface ThingRef<T extends Thing = Thing> {
+interface ThingRef<T extends Thing = Thing> {
   readonly thing: T
   readonly id: string
   /** The unit of a model, the recipe of a step; `null` for what stands in the project itself. */
@@ -48,17 +48,17 @@ export interface Neighbours {
 
 type SetOf<Ref, F> = { readonly [K in keyof F]: Ref & { readonly field: K; readonly value: F[K] } }[keyof F]
 
-export type SetCommand = { readonly kind: 'set' } & (
+type SetCommand = { readonly kind: 'set' } & (
   | SetOf<{ readonly thing: 'project' }, Fields['project']>
   | { readonly [T in Thing]: SetOf<ThingRef<T>, Fields[T]> }[Thing]
 )
 
-export type PutCommand = { readonly kind: 'put' } & {
+type PutCommand = { readonly kind: 'put' } & {
   readonly [T in Thing]: ThingRef<T> & Neighbours & { readonly value: Listed[T] }
 }[Thing]
 
-export type TakeCommand = { readonly kind: 'take' } & ThingRef
-export type MoveCommand = { readonly kind: 'move' } & ThingRef & Neighbours
+type TakeCommand = { readonly kind: 'take' } & ThingRef
+type MoveCommand = { readonly kind: 'move' } & ThingRef & Neighbours
 
 /**
  * One small change to the structure of a project: a field set, a thing put in, taken out or moved. It says what it

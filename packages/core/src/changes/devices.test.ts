@@ -24,7 +24,8 @@ interface Change {
 class Server {
   project: Project
   revision = 0
-  readonly log: { change: Change; revision: number; touched: readonly string[]; done: readonly Command[] }[] = []
+  readonly log: { change: Change; revision: number; touched: readonly string[]; done: readonly Command[] }[] =
+    []
   readonly verdicts = new Map<string, readonly CommandVerdict[]>()
   readonly events: ProgressEvent[] = []
   readonly done = new Set<Command>()
@@ -199,7 +200,10 @@ describe('three devices', () => {
     const skew = [0, -120, 300]
     fc.assert(
       fc.property(fc.array(anyStep, { maxLength: 40 }), (steps) => {
-        const start = project([unit('a', 2), unit('b', 1)], ['p', 'q', 'r', 's'].map((name) => stage(name)))
+        const start = project(
+          [unit('a', 2), unit('b', 1)],
+          ['p', 'q', 'r', 's'].map((name) => stage(name)),
+        )
         const server = new Server(start)
         const devices = [0, 1, 2].map((place) => new Device(place, server))
         const stated: Command[] = []

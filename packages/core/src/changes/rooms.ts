@@ -46,14 +46,12 @@ export const rooms: { readonly [T in Thing]: Room<T> } = {
   },
 }
 
-export const things = Object.keys(rooms) as readonly Thing[]
-
 /** A pin has no id of its own: there is one for a batch at a stage. */
 export function idOfThing(thing: Listed[Thing]): string {
   return 'batchId' in thing ? `${thing.batchId} ${thing.stageId}` : thing.id
 }
 
-export function withPlanning(project: Project, some: Partial<Planning>): Project {
+function withPlanning(project: Project, some: Partial<Planning>): Project {
   return { ...project, planning: { ...project.planning, ...some } }
 }
 

@@ -25,8 +25,7 @@ export function withoutDangling<P extends Project>(project: P): P {
       const notNeededBy = keepKnown(stage.notNeededBy, (id) => units.has(id))
       const limits = keepKnown(stage.limits, ({ unitId }) => units.has(unitId))
       const typed = keepKnown(stage.typed, ({ unitId }) => units.has(unitId))
-      const isSame =
-        notNeededBy === stage.notNeededBy && limits === stage.limits && typed === stage.typed
+      const isSame = notNeededBy === stage.notNeededBy && limits === stage.limits && typed === stage.typed
       return isSame ? stage : { ...stage, notNeededBy, limits, typed }
     }),
   }

@@ -85,7 +85,12 @@ describe('whyThen', () => {
   })
 
   it('tells what is pinned', () => {
-    const pin = { batchId: 'a-1..a-1' as never, stageId: 'wash' as never, on: '2026-11-25' as never, at: '19:30' }
+    const pin = {
+      batchId: 'a-1..a-1' as never,
+      stageId: 'wash' as never,
+      on: '2026-11-25' as never,
+      at: '19:30',
+    }
     const pinned = { ...short, planning: { ...short.planning, pins: [pin] } }
     const planned = planLine({ project: pinned, now: noon })
     if (!planned.ok) throw new Error(planned.error.kind)

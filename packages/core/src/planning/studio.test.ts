@@ -310,12 +310,24 @@ describe('bad input is named with the way out', () => {
 
   it('a pin that cannot be kept is left out, and those that can are kept', () => {
     const pins = [
-      { batchId: 'a-1..a-4' as BatchId, stageId: 'edge' as StageId, on: '2026-11-24' as LocalDate, at: '05:00' },
-      { batchId: 'a-1..a-4' as BatchId, stageId: 'coat' as StageId, on: '2026-11-26' as LocalDate, at: '19:30' },
+      {
+        batchId: 'a-1..a-4' as BatchId,
+        stageId: 'edge' as StageId,
+        on: '2026-11-24' as LocalDate,
+        at: '05:00',
+      },
+      {
+        batchId: 'a-1..a-4' as BatchId,
+        stageId: 'coat' as StageId,
+        on: '2026-11-26' as LocalDate,
+        at: '19:30',
+      },
     ]
     const result = plan(job({ planning: planning({ pins }) }))
     expect(result.notes.map((note) => note.kind)).toEqual(['pin-not-kept'])
-    const coat = result.stretches.find((stretch) => stretch.batchId === 'a-1..a-4' && stretch.stageId === 'coat')!
+    const coat = result.stretches.find(
+      (stretch) => stretch.batchId === 'a-1..a-4' && stretch.stageId === 'coat',
+    )!
     expect(new Date(coat.startsAt).toISOString().slice(0, 10)).toBe('2026-11-26')
   })
 })

@@ -19,9 +19,7 @@ describe('foldProgress', () => {
       { kind: 'punched', stageId: prime, modelIds: models('a', 'b') },
       { kind: 'cleared', stageId: prime, modelIds: models('a') },
     )
-    expect(marksOf(events)).toEqual([
-      ['b', [['prime', { kind: 'punched', at: noon, drySeconds: null }]]],
-    ])
+    expect(marksOf(events)).toEqual([['b', [['prime', { kind: 'punched', at: noon, drySeconds: null }]]]])
   })
 
   it('an undo takes an event back, an undo of the undo brings it back', () => {

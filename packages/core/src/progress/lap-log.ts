@@ -13,10 +13,7 @@ export interface LapLog {
   /** All laps are to be read anew. */
   readonly upset: () => void
   /** Takes over what a clock says; the first `kept` stretches are as they were. */
-  readonly take: (
-    clock: object,
-    said: { readonly timed: readonly Timed[]; readonly kept: number },
-  ) => void
+  readonly take: (clock: object, said: { readonly timed: readonly Timed[]; readonly kept: number }) => void
   /** The laps in the order they were stopped; the same list while nothing changed. */
   readonly read: (correctionOf: (lap: EventId) => Correction | null) => readonly Lap[]
 }

@@ -74,7 +74,7 @@ export function createProgressLog(first: readonly ProgressEvent[] = []): Progres
   function addMarking(event: MarkingEvent): void {
     eachHole(event, (modelId, stageId) => {
       let ofModel = holes.get(modelId)
-      if (!ofModel) holes.set(modelId, (ofModel = new Map()))
+      if (!ofModel) holes.set(modelId, (ofModel = new Map<StageId, MarkingEvent[]>()))
       const events = ofModel.get(stageId)
       if (!events) ofModel.set(stageId, [event])
       // A model named twice in one event is one model.

@@ -1,10 +1,7 @@
 import type { ProgressEvent } from './event.ts'
 
 /** Events are taken by moment, then by id. */
-export function compareEvents(
-  a: Pick<ProgressEvent, 'at' | 'id'>,
-  b: Pick<ProgressEvent, 'at' | 'id'>,
-): number {
+function compareEvents(a: Pick<ProgressEvent, 'at' | 'id'>, b: Pick<ProgressEvent, 'at' | 'id'>): number {
   return a.at - b.at || (a.id < b.id ? -1 : a.id > b.id ? 1 : 0)
 }
 

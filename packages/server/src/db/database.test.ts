@@ -37,7 +37,9 @@ describe('the database', () => {
     await server.db.execute(sql.raw(readFileSync(dump, 'utf8')))
     await migrateDatabase(server.url)
     await migrateDatabase(server.url)
-    const { projects } = (await server.call('GET', '/projects')).body as { projects: { id: string; name: string }[] }
+    const { projects } = (await server.call('GET', '/projects')).body as {
+      projects: { id: string; name: string }[]
+    }
     const { id } = projects.find((each) => each.name === 'Old weir')!
     const project = await server.project(`/projects/${id}`)
     const [pikes, eels] = project.units

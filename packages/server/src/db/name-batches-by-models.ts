@@ -10,7 +10,12 @@ const oldName = '^[0-9a-f-]{36}/[0-9]+$'
 /** Pins and wishes that still name a batch by its number get the name that its models give it; done once, harmless again. */
 export async function nameBatchesByModels(db: Database): Promise<void> {
   const rows = await db
-    .select({ id: project.id, planning: project.planning, batchSize: project.batchSize, first: project.firstBatch })
+    .select({
+      id: project.id,
+      planning: project.planning,
+      batchSize: project.batchSize,
+      first: project.firstBatch,
+    })
     .from(project)
     .where(
       sql`exists (select from jsonb_array_elements_text(${project.planning} -> 'first') as name where name ~ ${oldName})

@@ -125,7 +125,9 @@ describe('pages', () => {
   writeFileSync(join(root, 'index.html'), '<p>the page</p>')
   writeFileSync(join(root, 'assets', 'app-1.js'), 'ours')
   const get = (path: string) =>
-    createApp({ db: server.db, log: pino({ level: 'silent' }), now: () => testNow, webRoot: root }).request(path)
+    createApp({ db: server.db, log: pino({ level: 'silent' }), now: () => testNow, webRoot: root }).request(
+      path,
+    )
 
   it('a place of the application is the page, and asked for anew each time', async () => {
     const response = await get('/projects/x/plan')
@@ -187,7 +189,9 @@ describe('a database that breaks under way', () => {
     const { path } = await other.seed()
     await other.db.execute(`create function cut() returns trigger language plpgsql as
       $$ begin perform pg_terminate_backend(pg_backend_pid()); perform pg_sleep(0.2); return new; end $$`)
-    await other.db.execute('create trigger cut before insert on project_change for each row execute function cut()')
+    await other.db.execute(
+      'create trigger cut before insert on project_change for each row execute function cut()',
+    )
     const answer = await other.edit(path, (project) => ({ ...project, name: 'Weir' }))
     expect(answer.status).toBe(503)
     await other.db.execute('drop trigger cut on project_change')

@@ -60,7 +60,9 @@ function databaseTrouble(cause: Error): DatabaseTrouble | null {
   if (tookTooLong.has(code)) return 'too-slow'
   const away =
     connectionLost.has(code) ||
-    /Connection terminated|Client has encountered a connection error|timeout exceeded when trying to connect|not queryable/.test(cause.message)
+    /Connection terminated|Client has encountered a connection error|timeout exceeded when trying to connect|not queryable/.test(
+      cause.message,
+    )
   return away ? 'database-away' : null
 }
 

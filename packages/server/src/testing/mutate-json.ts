@@ -32,7 +32,21 @@ const oddTexts = [
   '__proto__',
   'constructor',
 ]
-const oddNumbers = [0, -0, -1, 0.1, 1e-9, 2 ** 31 - 1, 2 ** 31, 2 ** 53 - 1, 2 ** 53, 1e21, 1e308, -(2 ** 31), 1_209_600]
+const oddNumbers = [
+  0,
+  -0,
+  -1,
+  0.1,
+  1e-9,
+  2 ** 31 - 1,
+  2 ** 31,
+  2 ** 53 - 1,
+  2 ** 53,
+  1e21,
+  1e308,
+  -(2 ** 31),
+  1_209_600,
+]
 
 /** The same JSON with one thing in it changed to something odd that still looks alike. `random` decides. */
 export function mutateJson(value: Json, random: RandomUnit, ids: readonly string[]): Json {
@@ -42,11 +56,15 @@ export function mutateJson(value: Json, random: RandomUnit, ids: readonly string
   return replaceAt(value, path, (old) => odd(old, random, ids))
 }
 
-function collect(value: Json, path: readonly (string | number)[], places: (readonly (string | number)[])[]): void {
+function collect(
+  value: Json,
+  path: readonly (string | number)[],
+  places: (readonly (string | number)[])[],
+): void {
   places.push(path)
   if (typeof value !== 'object' || value === null) return
   for (const [key, each] of Object.entries(value))
-    collect(each as Json, [...path, Array.isArray(value) ? Number(key) : key], places)
+    collect(each, [...path, Array.isArray(value) ? Number(key) : key], places)
 }
 
 function replaceAt(value: Json, path: readonly (string | number)[], next: (old: Json) => Json): Json {
@@ -64,7 +82,8 @@ function replaceAt(value: Json, path: readonly (string | number)[], next: (old: 
 
 function odd(old: Json, random: RandomUnit, ids: readonly string[]): Json {
   if (typeof old === 'string') {
-    if (/^[0-9a-f-]{36}$/.test(old)) return pick([...ids, v7(), old.toUpperCase(), pick(oddTexts, random)], random)
+    if (/^[0-9a-f-]{36}$/.test(old))
+      return pick([...ids, v7(), old.toUpperCase(), pick(oddTexts, random)], random)
     return pick(oddTexts, random)
   }
   if (typeof old === 'number') return pick(oddNumbers, random)

@@ -51,7 +51,11 @@ export async function startTestServer() {
   }
 
   /** Sends what makes the project as it is now into what `change` makes of it, as a device would. */
-  async function edit(path: string, change: (project: StoredProject) => object, some: Partial<NewChange> = {}) {
+  async function edit(
+    path: string,
+    change: (project: StoredProject) => object,
+    some: Partial<NewChange> = {},
+  ) {
     const from = (await call('GET', path)).body as StoredProject
     const answer = await call('POST', `${path}/changes`, {
       ...newChange(from.revision, commandsBetween(from, change(from) as StoredProject)),

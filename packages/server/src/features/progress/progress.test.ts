@@ -14,8 +14,12 @@ const at = '2026-11-24T20:00:00.000Z'
 const eventsOf = (path: string, after = 0) => server.events(path, after)
 const send = async (path: string, events: readonly unknown[]) => {
   const { status, body } = await server.call('POST', `${path}/events`, { events })
-  const { verdicts } = body as { verdicts: EventVerdict[] }
-  return { status, verdicts: verdicts?.map((each) => each.verdict), reasons: verdicts?.map((each) => each.reason) }
+  const { verdicts = [] } = body as { verdicts?: EventVerdict[] }
+  return {
+    status,
+    verdicts: verdicts.map((each) => each.verdict),
+    reasons: verdicts.map((each) => each.reason),
+  }
 }
 
 const sortedModels = (event: object) =>
@@ -92,7 +96,10 @@ describe('the progress log', () => {
     expect((await send(elsewhere.path, [event])).verdicts).toEqual(['refused'])
     const foreign = punched(elsewhere.line[0]!.id, [elsewhere.unit.models[0]!.id], { id: event.id })
     expect((await send(elsewhere.path, [foreign])).reasons).toEqual(['This id is taken by another event.'])
-    const [one, two] = [punched(line[0]!.id, [unit.models[0]!.id]), punched(line[1]!.id, [unit.models[0]!.id])]
+    const [one, two] = [
+      punched(line[0]!.id, [unit.models[0]!.id]),
+      punched(line[1]!.id, [unit.models[0]!.id]),
+    ]
     const twins = await send(path, [one, { ...two, id: one.id }])
     expect(twins.verdicts).toEqual(['taken', 'refused'])
     expect(await eventsOf(path)).toEqual([event, one])
@@ -167,7 +174,11 @@ describe('the progress log', () => {
   it('keeps who recorded what where, and the facts of the moment', async () => {
     const { path, line, unit } = await server.seed()
     const by = { device: v7(), number: 7, painter: 'you' }
-    const punch = punched(line[0]!.id, [unit.models[0]!.id], { by, drySeconds: 900, worthSeconds: 0 } as object)
+    const punch = punched(line[0]!.id, [unit.models[0]!.id], {
+      by,
+      drySeconds: 900,
+      worthSeconds: 0,
+    })
     const milestone = {
       id: v7(),
       at,
@@ -210,15 +221,16 @@ describe('the progress log', () => {
     expect(seen.sort()).toEqual(sent.sort())
   })
 
-  it.each([[{ events: [] }, 'events'], [{ events: Array(501).fill(1) }, 'events'], [{}, 'events']])(
-    'refuses a request of nothing, or of too much, at its place',
-    async (body, path) => {
-      const seeded = await server.seed()
-      const refused = await server.problem(`${seeded.path}/events`, 'POST', body)
-      expect(refused.status).toBe(422)
-      expect(refused.body.errors?.map((error) => error.path)).toContain(path)
-    },
-  )
+  it.each([
+    [{ events: [] }, 'events'],
+    [{ events: Array(501).fill(1) }, 'events'],
+    [{}, 'events'],
+  ])('refuses a request of nothing, or of too much, at its place', async (body, path) => {
+    const seeded = await server.seed()
+    const refused = await server.problem(`${seeded.path}/events`, 'POST', body)
+    expect(refused.status).toBe(422)
+    expect(refused.body.errors?.map((error) => error.path)).toContain(path)
+  })
 
   it('cannot be changed or emptied, by the database’s own rule', async () => {
     const { path, line, unit } = await server.seed()

@@ -38,14 +38,14 @@ export async function readEventsAfter(
   // Up to a number that is there: what comes meanwhile is for the next time.
   return last === null
     ? []
-    : readEvents(db, sql`event.project_id = ${projectId} and event.sequence > ${after} and event.sequence <= ${last}`)
+    : readEvents(
+        db,
+        sql`event.project_id = ${projectId} and event.sequence > ${after} and event.sequence <= ${last}`,
+      )
 }
 
 /** Those of the ids that are recorded already, whatever their project. */
-export async function readEventsById(
-  db: Database,
-  ids: readonly EventId[],
-): Promise<readonly KeptEvent[]> {
+export async function readEventsById(db: Database, ids: readonly EventId[]): Promise<readonly KeptEvent[]> {
   return ids.length === 0 ? [] : readEvents(db, sql`event.id = any(${sql.param([...ids])}::uuid[])`)
 }
 

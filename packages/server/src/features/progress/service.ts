@@ -43,7 +43,8 @@ export function createRecorder(db: Database, now: () => Instant) {
       seen.set(id, parsed.data)
       return id
     })
-    const verdicts = seen.size > 0 ? await enqueue(projectId, [...seen.values()]) : new Map<EventId, EventVerdict>()
+    const verdicts =
+      seen.size > 0 ? await enqueue(projectId, [...seen.values()]) : new Map<EventId, EventVerdict>()
     return read.map((each) =>
       typeof each === 'string' ? (verdicts.get(each) ?? refused(each, 'This event was not judged.')) : each,
     )
@@ -97,7 +98,8 @@ export function createRecorder(db: Database, now: () => Instant) {
     events: readonly ProgressEvent[],
   ): Promise<ReadonlyMap<EventId, EventVerdict>> {
     return db.transaction(async (tx) => {
-      if (!(await rows.lockLog(tx, projectId))) throw new RequestProblem('not-found', 'There is no such project here.')
+      if (!(await rows.lockLog(tx, projectId)))
+        throw new RequestProblem('not-found', 'There is no such project here.')
       const verdicts = new Map<EventId, EventVerdict>()
       const fresh = new Map<EventId, ProgressEvent>()
       const unknown = await unknownIn(tx, projectId, events)
@@ -155,7 +157,7 @@ function dropAimless(
   verdicts: Map<EventId, EventVerdict>,
   isKnown: (id: EventId) => boolean,
 ): void {
-  for (let dropped = true; dropped; ) {
+  for (let dropped = true; dropped;) {
     dropped = false
     for (const event of fresh.values()) {
       if (!('targetId' in event) || isKnown(event.targetId)) continue

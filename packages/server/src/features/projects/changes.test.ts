@@ -131,10 +131,12 @@ describe('changes', () => {
     ])
     const twins = [...unit.models, { ...unit.models[0]!, id: v7() }]
     const many = Array.from({ length: 1001 }, (_, index) => newModel(index))
-    expect((await server.edit(path, () => ({ ...project, units: [{ ...unit, models: twins }] }))).status).toBe(200)
-    expect((await server.edit(path, (now) => ({ ...now, units: [{ ...now.units[0]!, models: many }] }))).status).toBe(
-      422,
-    )
+    expect(
+      (await server.edit(path, () => ({ ...project, units: [{ ...unit, models: twins }] }))).status,
+    ).toBe(200)
+    expect(
+      (await server.edit(path, (now) => ({ ...now, units: [{ ...now.units[0]!, models: many }] }))).status,
+    ).toBe(422)
     expect((await server.project(path)).name).toBe('Tallow Fen')
   })
 

@@ -37,5 +37,7 @@ export async function foreignIds(db: Database, projectId: ProjectId, ids: IdsOf)
         .from(recipe)
         .where(inArray(recipe.id, [...ids.recipes]))
     : []
-  return [...units, ...stages, ...models, ...recipes].filter((each) => each.owner !== projectId).map((each) => each.id)
+  return [...units, ...stages, ...models, ...recipes]
+    .filter((each) => each.owner !== projectId)
+    .map((each) => each.id)
 }

@@ -2,13 +2,7 @@ import type { EventJson, ProjectFileJson } from '@seriatim/contract'
 import { bodyPlans, recipeFromSchool, recipeSchools } from '@seriatim/core'
 import { v7 } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import {
-  demoFile,
-  newModel,
-  punched,
-  settings,
-  startTestServer,
-} from '../../testing/test-server.ts'
+import { demoFile, newModel, punched, settings, startTestServer } from '../../testing/test-server.ts'
 
 import { stockShelfOnce } from '../shelf/service.ts'
 
@@ -198,7 +192,9 @@ describe('project files', () => {
       project: {
         ...file.project,
         id: v7(),
-        units: [{ ...unit, id: v7(), pilot: [], models: unit.models.map((model) => ({ ...model, id: v7() })) }],
+        units: [
+          { ...unit, id: v7(), pilot: [], models: unit.models.map((model) => ({ ...model, id: v7() })) },
+        ],
         line: [{ ...line[0]!, id: v7() }],
       },
     }

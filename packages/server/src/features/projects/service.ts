@@ -1,9 +1,4 @@
-import type {
-  LoggedChange,
-  NewChange,
-  ProjectSettings,
-  StoredProject,
-} from '@seriatim/contract'
+import type { LoggedChange, NewChange, ProjectSettings, StoredProject } from '@seriatim/contract'
 import { carryOut, sameJson, withoutDangling, type CommandVerdict, type ProjectId } from '@seriatim/core'
 import type { Database } from '../../db/client.ts'
 import { RequestProblem } from '../../http/problem.ts'

@@ -34,8 +34,7 @@ export async function readUnits(db: Database, projectId: ProjectId): Promise<Sto
       detail,
       perHolder,
       pilot,
-      joinedAt:
-        joinedToUnit && joinedAtStage ? { unitId: joinedToUnit, stageId: joinedAtStage } : null,
+      joinedAt: joinedToUnit && joinedAtStage ? { unitId: joinedToUnit, stageId: joinedAtStage } : null,
       models: own,
     }
   })

@@ -31,7 +31,12 @@ export async function writeMaterials(db: Database, materials: readonly Material[
   await db
     .update(material)
     .set({ removedAt: new Date() })
-    .where(inArray(material.id, materials.map((each) => each.id)))
+    .where(
+      inArray(
+        material.id,
+        materials.map((each) => each.id),
+      ),
+    )
   await db
     .insert(material)
     .values(materials.map((document) => ({ id: document.id, document })))

@@ -17,7 +17,9 @@ describe('parseAirCsv', () => {
   it.each(['2026-02-30 10:00', '2026-13-01 10:00', '2026-11-24 24:30', '24.11.2026 10:00', ''])(
     'refuses %j at its line',
     (time) => {
-      const { readings, faults } = parseAirCsv(`time,temperature,humidity\n\n2026-11-24 10:00,20,50\n${time},20,50`)
+      const { readings, faults } = parseAirCsv(
+        `time,temperature,humidity\n\n2026-11-24 10:00,20,50\n${time},20,50`,
+      )
       expect(readings).toEqual([])
       expect(faults.map(({ line, column }) => [line, column])).toEqual([[4, 'time']])
     },

@@ -117,13 +117,7 @@ function Bench({ progress }: { readonly progress: Progress }) {
         </div>
         <aside className="grid content-start gap-6" aria-label="Next, and what is drying">
           <PainterHere project={project} painter={painter} />
-          <ThenList
-            plan={plan}
-            project={project}
-            task={task}
-            busy={clock !== null}
-            onChoose={setChoice}
-          />
+          <ThenList plan={plan} project={project} task={task} busy={clock !== null} onChoose={setChoice} />
           <DryingShelf shelf={shelf} timeZone={project.evenings.timeZone} />
         </aside>
       </div>

@@ -97,33 +97,33 @@ function rowsOf(
 ): readonly StripRow[] {
   const labels = stageLabels(project.line)
   const labelOf = (stage: Stage) => labels.get(stage.id) ?? stage.name
-    const holes = project.line.map((stage) =>
-      batch.models.map((model) => ({
-        id: model.id,
-        state: holeState(progress, batch.unitId, model, stage, now),
-      })),
-    )
-    const name = batchName(batch)
-    const strip: StripRow = {
-      key: batch.id,
-      kind: 'batch',
+  const holes = project.line.map((stage) =>
+    batch.models.map((model) => ({
+      id: model.id,
+      state: holeState(progress, batch.unitId, model, stage, now),
+    })),
+  )
+  const name = batchName(batch)
+  const strip: StripRow = {
+    key: batch.id,
+    kind: 'batch',
+    batch,
+    name,
+    cells: project.line.map((stage, column) => cellOf(name, stage, labelOf(stage), holes[column] ?? [])),
+  }
+  if (!isOpen) return [strip]
+  const models = batch.models.map(({ id, name: modelName }, index): StripRow => {
+    return {
+      key: id,
+      kind: 'model',
       batch,
-      name,
-      cells: project.line.map((stage, column) => cellOf(name, stage, labelOf(stage), holes[column] ?? [])),
+      name: modelName,
+      cells: project.line.map((stage, column) =>
+        cellOf(modelName, stage, labelOf(stage), holes[column]?.slice(index, index + 1) ?? []),
+      ),
     }
-    if (!isOpen) return [strip]
-    const models = batch.models.map(({ id, name: modelName }, index): StripRow => {
-      return {
-        key: id,
-        kind: 'model',
-        batch,
-        name: modelName,
-        cells: project.line.map((stage, column) =>
-          cellOf(modelName, stage, labelOf(stage), holes[column]?.slice(index, index + 1) ?? []),
-        ),
-      }
-    })
-    return [strip, ...models]
+  })
+  return [strip, ...models]
 }
 
 function cellOf(

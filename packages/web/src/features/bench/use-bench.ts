@@ -1,4 +1,11 @@
-import { isThrough, type Clock, type EventId, type ModelId, type Progress, type Project } from '@seriatim/core'
+import {
+  isThrough,
+  type Clock,
+  type EventId,
+  type ModelId,
+  type Progress,
+  type Project,
+} from '@seriatim/core'
 import { useCallback } from 'react'
 import { toast } from 'sonner'
 import { clockNow } from '../../shared/clock.ts'

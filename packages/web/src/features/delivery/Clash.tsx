@@ -57,7 +57,9 @@ export function Clash({ refused, project }: ClashProps) {
           Keep what is there
         </Button>
         {isGone ? null : (
-          <Button onClick={() => outbox.letGo([idOf(parcel)], [again(parcel, project)])}>Put mine in its place</Button>
+          <Button onClick={() => outbox.letGo([idOf(parcel)], [again(parcel, project)])}>
+            Put mine in its place
+          </Button>
         )}
       </div>
     </div>

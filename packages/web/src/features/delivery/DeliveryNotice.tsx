@@ -45,7 +45,13 @@ export function DeliveryNotice() {
           </p>
         ) : null}
       </div>
-      <NotDelivered open={open} onOpenChange={setOpen} waiting={waiting} refused={refused} trouble={trouble} />
+      <NotDelivered
+        open={open}
+        onOpenChange={setOpen}
+        waiting={waiting}
+        refused={refused}
+        trouble={trouble}
+      />
     </div>
   )
 }

@@ -27,7 +27,11 @@ export function NotDelivered({ open, onOpenChange, waiting, refused, trouble }: 
     client.getQueryData(projectQuery(parcel.projectId).queryKey)
   const toFile = () => {
     const entries = [...waiting.map((parcel) => ({ parcel, reason: 'not sent yet' })), ...refused]
-    saveText('seriatim-not-delivered.json', JSON.stringify(entries.map(refusedJson), null, 1), 'application/json')
+    saveText(
+      'seriatim-not-delivered.json',
+      JSON.stringify(entries.map(refusedJson), null, 1),
+      'application/json',
+    )
   }
   const nothing = waiting.length === 0 && refused.length === 0
   return (

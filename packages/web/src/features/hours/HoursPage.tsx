@@ -77,7 +77,10 @@ function Hours({ input }: { readonly input: EstimateInput }) {
     return standard !== undefined && standard !== unit.standard
   })
   const take = () => {
-    const units = project.units.map((unit) => ({ ...unit, standard: standardOf.get(unit.id) ?? unit.standard }))
+    const units = project.units.map((unit) => ({
+      ...unit,
+      standard: standardOf.get(unit.id) ?? unit.standard,
+    }))
     const named = differing.map((unit) => `${unit.name} to ${standardOf.get(unit.id) ?? ''}`).join(', ')
     edit(
       project,
@@ -153,11 +156,7 @@ function Hours({ input }: { readonly input: EstimateInput }) {
         safety={safety}
         overSeconds={(available ?? 0) - spent}
         actions={
-          <Button
-            weight="main"
-            disabled={differing.length === 0}
-            onClick={take}
-          >
+          <Button weight="main" disabled={differing.length === 0} onClick={take}>
             {differing.length === 0 ? 'The roster has these standards' : 'Take these standards'}
           </Button>
         }

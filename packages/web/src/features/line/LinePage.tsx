@@ -31,8 +31,7 @@ export function LinePage() {
   const estimate = useEstimate(project, progress)
   const times = useTimes(estimate)
 
-  const write = (next: readonly Stage[], said: string) =>
-    edit(project, { ...project, line: next }, said)
+  const write = (next: readonly Stage[], said: string) => edit(project, { ...project, line: next }, said)
   const add = () => {
     const stage = blankStage(line.length + 1)
     const next = { ...project, line: [...line, stage] }

@@ -108,11 +108,7 @@ function Pilot({ unit, input }: { readonly unit: Unit; readonly input: EstimateI
         <div className="grid items-start gap-5 lg:grid-cols-[minmax(0,1fr)_24rem]">
           <PilotStages report={report} onJudge={setJudging} />
           <div className="grid gap-5">
-            <Proposals
-              unit={unit}
-              proposals={proposals}
-              onTake={take}
-            />
+            <Proposals unit={unit} proposals={proposals} onTake={take} />
             <LapSteps report={report} />
           </div>
         </div>

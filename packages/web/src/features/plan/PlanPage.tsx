@@ -22,12 +22,7 @@ import { useMemo, useState } from 'react'
 import { Link } from 'react-router'
 import { dateText, dayText, durationText, plural, weekdayText } from '../../shared/format/index.ts'
 import { ProjectSettingsForm } from '../../shared/project-settings-form.tsx'
-import {
-  useCurrentProject,
-  useEdit,
-  useSettings,
-  type ShownProject,
-} from '../../shared/project/index.ts'
+import { useCurrentProject, useEdit, useSettings, type ShownProject } from '../../shared/project/index.ts'
 import { useProgress } from '../../shared/progress/index.ts'
 import {
   Button,
@@ -309,11 +304,7 @@ function EveningsButton() {
         <CalendarDays aria-hidden="true" size={18} />
         {weekdays.map(weekdayText).join(' · ')}, {durationText(lengthSeconds)}
       </Button>
-      <Dialog
-        open={opened !== null}
-        onOpenChange={() => setOpened(null)}
-        title="Date and evenings"
-      >
+      <Dialog open={opened !== null} onOpenChange={() => setOpened(null)} title="Date and evenings">
         <ProjectSettingsForm
           settings={opened ?? project}
           submitLabel="Save"

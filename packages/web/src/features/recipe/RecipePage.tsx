@@ -42,8 +42,7 @@ function Recipes({ project, shelf }: { readonly project: ShownProject; readonly 
   const [repeating, setRepeating] = useState(false)
   const { recipes } = project
   const recipe = recipes.find((each) => each.id === chosenId) ?? recipes[0]
-  const write = (next: readonly Recipe[], said: string) =>
-    edit(project, { ...project, recipes: next }, said)
+  const write = (next: readonly Recipe[], said: string) => edit(project, { ...project, recipes: next }, said)
 
   /** What a school takes and the shelf has not is put there first, with nothing in stock. */
   const makeOnShelf = async (fresh: Recipe) => {

@@ -88,11 +88,7 @@ export function ImportRosterDialog({ open, onOpenChange }: ImportRosterDialogPro
             {units.map((unit) => `${unit.name}: ${plural(unit.models.length, 'model')}`).join(' · ')}
           </p>
         )}
-        <Button
-          weight="main"
-          disabled={!ready}
-          onClick={add}
-        >
+        <Button weight="main" disabled={!ready} onClick={add}>
           {ready ? `Add ${plural(count, 'model')}` : 'Add to the roster'}
         </Button>
       </div>

@@ -32,8 +32,7 @@ export function RosterPage() {
       </Button>
     </>
   )
-  const remove = (unit: Unit) =>
-    edit(project, withoutUnit(project, unit.id), `${unit.name} left the roster.`)
+  const remove = (unit: Unit) => edit(project, withoutUnit(project, unit.id), `${unit.name} left the roster.`)
 
   return (
     <>
@@ -82,10 +81,7 @@ export function RosterPage() {
           </Link>
         </p>
       ) : null}
-      <AddUnitDialog
-        open={open === 'add'}
-        onOpenChange={(isOpen) => setOpen(isOpen ? 'add' : null)}
-      />
+      <AddUnitDialog open={open === 'add'} onOpenChange={(isOpen) => setOpen(isOpen ? 'add' : null)} />
       <ImportRosterDialog
         open={open === 'import'}
         onOpenChange={(isOpen) => setOpen(isOpen ? 'import' : null)}

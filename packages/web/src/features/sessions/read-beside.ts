@@ -9,7 +9,10 @@ export async function readCalendarBeside(wish: CalendarWish): Promise<CalendarTe
   const worker = new Worker(new URL('./calendar.worker.ts', import.meta.url), { type: 'module' })
   const failed = new Promise<CalendarText>((resolve) => {
     const giveUp = (error: string) => () => resolve({ ok: false, error })
-    setTimeout(giveUp('This calendar takes too long to read: it is very large, or repeats without end.'), longest)
+    setTimeout(
+      giveUp('This calendar takes too long to read: it is very large, or repeats without end.'),
+      longest,
+    )
     worker.onerror = giveUp('This calendar could not be read here.')
   })
   try {

@@ -60,12 +60,7 @@ describe('readCalendar (RFC 5545)', () => {
 
     it('one that was moved counts once, where it was moved to', () => {
       const moved = change('DTSTART:20261203T190000Z', 'DTEND:20261203T210000Z')
-      expect(moved).toEqual([
-        '2026-11-24T18:00',
-        '2026-12-03T19:00',
-        '2026-12-08T18:00',
-        '2026-12-15T18:00',
-      ])
+      expect(moved).toEqual(['2026-11-24T18:00', '2026-12-03T19:00', '2026-12-08T18:00', '2026-12-15T18:00'])
     })
 
     it('one that was cancelled does not count', () => {
@@ -112,7 +107,9 @@ describe('readCalendar (RFC 5545)', () => {
     ['more times than a painter has', 'FREQ=MINUTELY;INTERVAL=10', 'more than 1,000 times'],
     ['a rule counted through for ages', 'FREQ=MINUTELY;COUNT=9000000', 'repeats too often'],
   ])('refuses %s with a sentence', (_, rule, sentence) => {
-    const text = calendar(event('DTSTART:20160101T180000Z', 'SUMMARY:Ferry', 'DURATION:PT1M', `RRULE:${rule}`))
+    const text = calendar(
+      event('DTSTART:20160101T180000Z', 'SUMMARY:Ferry', 'DURATION:PT1M', `RRULE:${rule}`),
+    )
     const read = readCalendar({ text, from, until, timeZone: 'Europe/Berlin' })
     expect(read.ok ? '' : read.error).toContain(sentence)
   })

@@ -62,7 +62,9 @@ function appointmentsOf(calendar: ICAL.Component, { from, until, timeZone }: Win
     if (endsAt <= from || startsAt >= until) return
     appointments.push({ startsAt, endsAt, title })
     if (appointments.length > most)
-      throw new Unreadable(`This calendar has more than ${most.toLocaleString('en')} times in the next months.`)
+      throw new Unreadable(
+        `This calendar has more than ${most.toLocaleString('en')} times in the next months.`,
+      )
   }
   for (const { entry, moved } of entriesOf(calendar)) {
     if (entry.startDate.isDate) {
@@ -125,7 +127,9 @@ function* startsOf(
   { from, until }: { readonly from: Instant; readonly until: Instant },
   zone: string | null,
 ): Generator<ICAL.Time> {
-  const rules = entry.component.getAllProperties('rrule').map((property) => property.getFirstValue() as ICAL.Recur)
+  const rules = entry.component
+    .getAllProperties('rrule')
+    .map((property) => property.getFirstValue() as ICAL.Recur)
   if (rules.some((rule) => !hasAnyDay(rule))) return
   const [rule] = rules
   const hasDates = entry.component.getFirstProperty('rdate') !== null
@@ -139,7 +143,9 @@ function* startsOf(
   for (let start = next(); start; start = next()) {
     if (momentOf(start, zone) >= until) return
     if ((steps += 1) > mostSteps)
-      throw new Unreadable(`“${entry.summary}” repeats too often to be read: give it an end, or leave it out.`)
+      throw new Unreadable(
+        `“${entry.summary}” repeats too often to be read: give it an end, or leave it out.`,
+      )
     yield start
   }
 }

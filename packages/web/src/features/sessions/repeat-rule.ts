@@ -1,5 +1,5 @@
 import type { Instant } from '@seriatim/core'
-import ICAL from 'ical.js'
+import type ICAL from 'ical.js'
 
 const unitSeconds: Readonly<Record<string, number>> = {
   SECONDLY: 1,
@@ -36,5 +36,7 @@ export function hasAnyDay(rule: ICAL.Recur): boolean {
   const days = parts['BYMONTHDAY']
   if (!days) return true
   const months = parts['BYMONTH'] ?? longestMonth.map((_, index) => index + 1)
-  return months.some((month) => days.some((day) => Math.abs(day) >= 1 && Math.abs(day) <= (longestMonth[month - 1] ?? 0)))
+  return months.some((month) =>
+    days.some((day) => Math.abs(day) >= 1 && Math.abs(day) <= (longestMonth[month - 1] ?? 0)),
+  )
 }

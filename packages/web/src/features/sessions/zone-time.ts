@@ -16,7 +16,10 @@ const two = (value: number) => String(value).padStart(2, '0')
 export function momentInZone(time: WallTime, timeZone: string): Instant {
   const on = parseLocalDate(`${String(time.year).padStart(4, '0')}-${two(time.month)}-${two(time.day)}`)
   if (!on.ok) throw new Error('no such day')
-  return addSeconds(momentOf({ on: on.value, at: `${two(time.hour)}:${two(time.minute)}` }, timeZone), time.second)
+  return addSeconds(
+    momentOf({ on: on.value, at: `${two(time.hour)}:${two(time.minute)}` }, timeZone),
+    time.second,
+  )
 }
 
 export function isKnownZone(name: string): boolean {

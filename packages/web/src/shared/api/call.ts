@@ -39,7 +39,14 @@ export function isAway(error: unknown): boolean {
 }
 
 /** What the server says of a request that is wrong in itself: sending the same again cannot help. */
-const lasting = new Set(['invalid-request', 'unknown-reference', 'id-reused', 'too-many', 'project-exists', 'in-use'])
+const lasting = new Set([
+  'invalid-request',
+  'unknown-reference',
+  'id-reused',
+  'too-many',
+  'project-exists',
+  'in-use',
+])
 
 /** Whether the same request may be taken later: anything but a clear word against the request itself. */
 export function mayPass(error: unknown): boolean {
@@ -51,10 +58,13 @@ export function isTooLarge(error: unknown): boolean {
   return error instanceof ApiProblem && error.kind === 'too-large'
 }
 
-type Given<R extends Route> = Part<'params', R['params']> & Part<'query', R['query']> & Part<'body', R['body']>
-type Part<Name extends string, S extends z.ZodType> = Record<string, never> extends z.input<S>
-  ? { readonly [K in Name]?: z.input<S> }
-  : { readonly [K in Name]: z.input<S> }
+type Given<R extends Route> = Part<'params', R['params']> &
+  Part<'query', R['query']> &
+  Part<'body', R['body']>
+type Part<Name extends string, S extends z.ZodType> =
+  Record<string, never> extends z.input<S>
+    ? { readonly [K in Name]?: z.input<S> }
+    : { readonly [K in Name]: z.input<S> }
 
 const longestWait = 30_000
 
@@ -64,9 +74,13 @@ export async function call<R extends Route>(
   given: Given<R>,
   signal?: AbortSignal,
 ): Promise<z.output<R['answer']>> {
-  const { params = {}, query = {}, body } = given as {
+  const {
+    params = {},
+    query = {},
+    body,
+  } = given as {
     readonly params?: Readonly<Record<string, string>>
-    readonly query?: Readonly<Record<string, unknown>>
+    readonly query?: Readonly<Record<string, string | number | undefined>>
     readonly body?: unknown
   }
   const path = route.path.replace(/:(\w+)/g, (_, name: string) => encodeURIComponent(params[name] ?? ''))

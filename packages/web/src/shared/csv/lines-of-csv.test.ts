@@ -25,16 +25,19 @@ describe('linesOfCsv (RFC 4180)', () => {
   it('writes nothing that a spreadsheet computes, and reads back what was written', () => {
     const [, row] = writeCsv(['name'], [['=1+1'], ['@sum'], ['-pike'], ["'quoted"], ['plain']]).split(/\r\n/)
     expect(row).toBe("'=1+1")
-    const cell = fc.oneof(fc.string(), fc.constantFrom('=x', '+1', '-2', '@a', "'", "''=", '\t=', 'a\nb', '"'))
+    const cell = fc.oneof(
+      fc.string(),
+      fc.constantFrom('=x', '+1', '-2', '@a', "'", "''=", '\t=', 'a\nb', '"'),
+    )
     fc.assert(
       fc.property(fc.array(fc.tuple(cell, cell), { maxLength: 8 }), (rows) => {
         const filled = rows.filter((cells) => cells.some((each) => each.trim() !== ''))
         const [, ...back] = linesOfCsv(writeCsv(['one', 'two'], filled))
         const plain = (text: string) => text.replaceAll(/\r\n|\r/g, '\n')
-        expect(back.map(({ cells }) => cells.map(plain))).toEqual(
-          filled.map((cells) => cells.map(plain)),
-        )
-        for (const line of writeCsv(['one', 'two'], filled).split(/[\r\n]+/).slice(1))
+        expect(back.map(({ cells }) => cells.map(plain))).toEqual(filled.map((cells) => cells.map(plain)))
+        for (const line of writeCsv(['one', 'two'], filled)
+          .split(/[\r\n]+/)
+          .slice(1))
           expect(line).not.toMatch(/^[=+@]/)
       }),
     )

@@ -56,13 +56,13 @@ const problem = (kind: string, status: number) =>
 /** A server that does as it is told, and notes what it had. */
 function server() {
   const loads: string[][] = []
-  let fault: ((ids: readonly string[]) => unknown) | null = null
+  let fault: ((ids: readonly string[]) => Error | null) | null = null
   let isLost = false
   const bad = new Map<string, string>()
   async function answer(parcels: readonly Parcel[]): Promise<Delivered> {
     const ids = parcels.map(idOf)
     const error = fault?.(ids)
-    if (error) return Promise.reject(error as Error)
+    if (error) return Promise.reject(error)
     loads.push(ids)
     if (isLost) return Promise.reject(new TypeError('lost'))
     return Promise.resolve({
@@ -103,7 +103,8 @@ function memory(most = Number.POSITIVE_INFINITY): Storage & { entries: Map<strin
     key: (index: number) => [...entries.keys()][index] ?? null,
     getItem: (key: string) => entries.get(key) ?? null,
     setItem: (key: string, value: string) => {
-      if (!entries.has(key) && entries.size >= storage.most) throw new DOMException('full', 'QuotaExceededError')
+      if (!entries.has(key) && entries.size >= storage.most)
+        throw new DOMException('full', 'QuotaExceededError')
       entries.set(key, value)
     },
     removeItem: (key: string) => void entries.delete(key),
@@ -235,7 +236,7 @@ describe('the outbox', () => {
     expect(outbox.getState().waiting).toEqual([])
   })
 
-  it('a new tab finds what an old one left, also what an earlier release left, and passes over what is none', async () => {
+  it('a new tab finds what an old one left, also what an earlier release left, and passes over what is none', () => {
     const [storage, there] = [memory(), server()]
     there.fail(() => new TypeError('away'))
     const [mine, change] = [punch(), rename()]

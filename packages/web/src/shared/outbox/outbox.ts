@@ -206,8 +206,6 @@ export function createOutbox(storage: Storage, carrier: Carrier) {
   }
 }
 
-export type Outbox = ReturnType<typeof createOutbox>
-
 /** A clear word against the request itself, or against so much of it. */
 function isLasting(error: unknown): boolean {
   return !mayPass(error) || isTooLarge(error)

@@ -1,4 +1,13 @@
-import { idOf, numberOf, parcelJson, readParcel, readRefused, refusedJson, type Parcel, type Refused } from './parcel.ts'
+import {
+  idOf,
+  numberOf,
+  parcelJson,
+  readParcel,
+  readRefused,
+  refusedJson,
+  type Parcel,
+  type Refused,
+} from './parcel.ts'
 
 export const waitingPrefix = 'seriatim.outbox.'
 export const refusedPrefix = 'seriatim.refused.'
@@ -31,5 +40,3 @@ export function createParcelStore(storage: Storage) {
     forgetRefused: (id: string) => storage.removeItem(refusedPrefix + id),
   }
 }
-
-export type ParcelStore = ReturnType<typeof createParcelStore>

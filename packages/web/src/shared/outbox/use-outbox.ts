@@ -17,8 +17,7 @@ type Change = Extract<Parcel, { kind: 'change' }>
 export function useWaiting(id: ProjectId): readonly Change[] {
   const { waiting } = useOutbox()
   const changes = useMemo(
-    () =>
-      waiting.filter((parcel): parcel is Change => parcel.kind === 'change' && parcel.projectId === id),
+    () => waiting.filter((parcel): parcel is Change => parcel.kind === 'change' && parcel.projectId === id),
     [waiting, id],
   )
   const key = changes.map((parcel) => parcel.change.id).join(' ')

@@ -1,5 +1,11 @@
 import { unpackLog, type PackedLog } from '@seriatim/contract'
-import { createProgressLog, type EventId, type Progress, type ProgressEvent, type ProjectId } from '@seriatim/core'
+import {
+  createProgressLog,
+  type EventId,
+  type Progress,
+  type ProgressEvent,
+  type ProjectId,
+} from '@seriatim/core'
 import { deviceId } from '../device.ts'
 
 /** The log of one project as this page knows it: read from the server on from where it ended, and recorded here. */

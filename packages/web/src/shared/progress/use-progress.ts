@@ -11,7 +11,7 @@ import { progressStore } from './progress-store.ts'
 const every = 10_000
 
 /** Reads the log on from where this page has it; what it brings is in the store. */
-export const newsQuery = (id: ProjectId, client: QueryClient) =>
+const newsQuery = (id: ProjectId, client: QueryClient) =>
   queryOptions({
     queryKey: ['news', id],
     queryFn: async ({ signal }) => {
@@ -32,7 +32,8 @@ export const newsQuery = (id: ProjectId, client: QueryClient) =>
       heardServerTime(now, sentAt, Date.now())
       store.takeFromServer(log, last)
       const known = client.getQueryData(projectQuery(id).queryKey)
-      if (known && known.revision < revision) void client.invalidateQueries({ queryKey: projectQuery(id).queryKey })
+      if (known && known.revision < revision)
+        void client.invalidateQueries({ queryKey: projectQuery(id).queryKey })
       return last
     },
     refetchInterval: every,

@@ -22,7 +22,10 @@ import { progressStore } from './progress-store.ts'
  * What a painter can record; each call is one new event. A punch takes along the wait its coat has and what the hole
  * is worth, as they are on the screen now.
  */
-export function useRecorder(project: Pick<Project, 'id' | 'planning' | 'line' | 'units'>, times?: BatchTimes) {
+export function useRecorder(
+  project: Pick<Project, 'id' | 'planning' | 'line' | 'units'>,
+  times?: BatchTimes,
+) {
   const painter = usePainterHere(project)
   return useMemo(() => {
     const record = (event: ProgressEvent) => {

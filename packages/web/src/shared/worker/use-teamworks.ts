@@ -23,7 +23,11 @@ export function useTeamworks(input: PlanningInput | null): readonly TriedTeamwor
       queryKey: ['teamwork', inputKey(input), teamwork],
       queryFn: ({ signal }: { signal: AbortSignal }): Promise<Result<LinePlan, PlanProblem>> => {
         if (!input) throw new Error('nothing to compare')
-        return callPlanner('odds', async (planner, turn) => planner.planLine({ ...input, teamwork }, turn), signal)
+        return callPlanner(
+          'odds',
+          async (planner, turn) => planner.planLine({ ...input, teamwork }, turn),
+          signal,
+        )
       },
       staleTime: Number.POSITIVE_INFINITY,
       gcTime: 60_000,
