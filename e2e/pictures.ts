@@ -99,15 +99,6 @@ const shots: Shot[] = [
   },
   { name: 'bench', path: `${project}/bench`, size: desktop, act: running },
   {
-    name: 'bench-strips',
-    path: `${project}/bench`,
-    size: desktop,
-    act: async (page) => {
-      await page.getByRole('button', { name: /^Lock-keepers 2/ }).click()
-      await toTop(page.locator('#strips'))
-    },
-  },
-  {
     name: 'pilot',
     path: `${project}/roster`,
     size: desktop,
@@ -129,7 +120,55 @@ const shots: Shot[] = [
       await page.getByText('The simulated thermo-hygrometer is running').waitFor({ state: 'detached' })
     },
   },
+  // It changes the project, so it comes after all others.
+  { name: 'not-delivered', path: `${project}/bench`, size: desktop, act: notDelivered },
 ]
+
+/** A record refused, a date somebody else was first with, and one that waits while the server is away. */
+async function notDelivered(page: Page) {
+  await page.route('**/events', async (route) => {
+    if (route.request().method() === 'GET') return route.continue()
+    const { events } = route.request().postDataJSON() as { events: { id: string }[] }
+    const reason = 'There is no such stage in this project.'
+    const verdicts = events.map(({ id }) => ({ id, verdict: 'refused', reason }))
+    await route.fulfill({ json: { verdicts, now: moment } })
+  })
+  const open = page.getByRole('gridcell', { name: /: to do$/ })
+  await open.nth(3).click()
+  await page.getByText('the server did not take.').waitFor()
+  await page.unroute('**/events')
+  await page.getByRole('link', { name: 'Plan', exact: true }).click()
+  await page.getByRole('button', { name: /^Tue ·/ }).click()
+  const dialog = page.getByRole('dialog')
+  await dialog.getByLabel('Name').fill('Tallow Fen, spring muster')
+  const path = `${new URL(page.url()).origin}/api${project}`
+  const { revision } = (await (await fetch(path)).json()) as { revision: number }
+  const change = {
+    id: '0193a000-0000-7000-8000-00000000c0de',
+    at: moment,
+    device: '0193a000-0000-7000-8000-0000000000aa',
+    number: 1,
+    painter: null,
+    base: revision,
+    own: 0,
+    commands: [{ kind: 'set', thing: 'project', field: 'name', value: 'Tallow Fen levy' }],
+  }
+  await fetch(`${path}/changes`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(change),
+  })
+  await dialog.getByRole('button', { name: 'Save' }).click()
+  await page.getByText('2 entries the server did not take.').waitFor()
+  await page.route('**/api/**', (route) =>
+    route.request().method() === 'GET' ? route.continue() : route.abort(),
+  )
+  await page.getByRole('link', { name: 'Bench', exact: true }).click()
+  await open.nth(3).click()
+  await page.getByText('The server does not answer.').waitFor()
+  await page.getByRole('button', { name: 'Look at them' }).click()
+  await page.getByRole('dialog').waitFor()
+}
 
 async function compared(page: Page) {
   await page.getByRole('heading', { name: /are done first/ }).waitFor({ timeout: 60_000 })

@@ -118,3 +118,29 @@ test('regions change with their layers, a mix tells its drops, and what is short
   await page.getByRole('button', { name: 'What to buy' }).click()
   await expect(page.getByRole('row', { name: /translucent medium/ })).toContainText('1 pot')
 })
+
+test('a region whose name is cleared and typed again keeps what it touches, and its layers', async ({
+  page,
+  request,
+}) => {
+  await makeFirstRecipe(page, request)
+  await page.getByRole('button', { name: 'Regions', exact: true }).click()
+  const dialog = page.getByRole('dialog', { name: 'Regions' })
+  const first = dialog.getByRole('listitem').first()
+  const touched = await first.getByRole('group').getByRole('checkbox', { checked: true }).count()
+  expect(touched).toBeGreaterThan(0)
+  const name = first.getByLabel('Name')
+  const before = await name.inputValue()
+  await name.fill('')
+  await name.pressSequentially('weathered hide')
+  await expect(first.getByRole('group').getByRole('checkbox', { checked: true })).toHaveCount(touched)
+  await dialog.getByRole('button', { name: 'Save the regions' }).click()
+  await expect(dialog).toBeHidden()
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('layers')
+  await page.getByRole('button', { name: 'Regions', exact: true }).click()
+  await expect(first.getByLabel('Name')).toHaveValue('weathered hide')
+  await expect(first.getByRole('group').getByRole('checkbox', { checked: true })).toHaveCount(touched)
+  const others = dialog.getByRole('checkbox', { name: 'weathered hide', checked: true })
+  await expect(others).toHaveCount(touched)
+  await expect(dialog.getByRole('checkbox', { name: before })).toHaveCount(0)
+})

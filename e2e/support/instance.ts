@@ -50,6 +50,15 @@ export class Instance {
     await ended
   }
 
+  /** kill −9 to one process; resolves when the supervisor has seen it and ended everything. */
+  async killOne(pid: number): Promise<void> {
+    const { child } = this
+    if (!child) return
+    const ended = exitOf(child)
+    process.kill(pid, 'SIGKILL')
+    await ended
+  }
+
   serverPid(): number {
     const pids = execFileSync('pgrep', ['-P', String(this.child?.pid), '-f', 'server/src/main']).toString()
     return Number(pids.trim().split('\n')[0])

@@ -7,7 +7,7 @@ import { expect, type APIRequestContext } from '@playwright/test'
 export const demoId = '01930000-0000-7000-8000-000000000047'
 
 /** A UUIDv7 whose time is now and whose rest is chance. */
-function newId(): string {
+export function newId(): string {
   const bytes = randomBytes(16)
   bytes.writeUIntBE(Date.now(), 0, 6)
   bytes[6] = (bytes[6]! & 0x0f) | 0x70

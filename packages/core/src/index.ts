@@ -83,6 +83,7 @@ export {
   meansBatch,
   splitIntoBatches,
   type Batch,
+  type BatchSplit,
 } from './project/batches.ts'
 export {
   plainPlanning,

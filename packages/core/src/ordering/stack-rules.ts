@@ -1,3 +1,4 @@
+import { lightness } from '../colour/colour.ts'
 import { plainStep, type Step } from '../recipe/recipe.ts'
 import type { RuleId } from '../recipe/rule-id.ts'
 import { stepText, type StepFacts } from '../recipe/step-facts.ts'
@@ -61,12 +62,22 @@ function groundLightness(below: readonly StepFacts[]): number | null {
   return last ? last.lightness : null
 }
 
-function cheapest(shelf: Iterable<Material>, suits: (material: Material) => boolean): Material | null {
+/** What suits, in stock before what is not, then by `rank`, the least first. */
+function cheapest(
+  shelf: Iterable<Material>,
+  suits: (material: Material) => boolean,
+  rank: (material: Material) => number = () => 0,
+): Material | null {
   const fitting = [...shelf]
     .filter(suits)
-    .sort((a, b) => Number(b.stockMl > 0) - Number(a.stockMl > 0) || (a.id < b.id ? -1 : 1))
+    .sort(
+      (a, b) => Number(b.stockMl > 0) - Number(a.stockMl > 0) || rank(a) - rank(b) || (a.id < b.id ? -1 : 1),
+    )
   return fitting[0] ?? null
 }
+
+/** What comes from a can is thinned with spirit (common practice). */
+const isCan = (material: Material) => material.carrier === 'spirit'
 
 function insertBefore(
   layer: StepFacts,
@@ -89,7 +100,7 @@ function insertBefore(
 }
 
 const sprayVarnish = (kind: Material['kind']) => (material: Material) =>
-  material.kind === kind && material.name.includes('spray')
+  material.kind === kind && isCan(material)
 
 export const stackRules: readonly StackRule[] = [
   {
@@ -99,7 +110,11 @@ export const stackRules: readonly StackRule[] = [
       if (kindOf(layer) !== 'translucent' || !layer.colours || layer.whole) return null
       const ground = groundLightness(below)
       if (ground === null || ground >= brightFrom) return null
-      const bright = cheapest(shelf, (each) => each.kind === 'primer' && each.name.includes('ivory'))
+      const bright = cheapest(
+        shelf,
+        (each) => each.kind === 'primer' && isCan(each) && lightness(each.colour) >= brightFrom,
+        (each) => -lightness(each.colour),
+      )
       return {
         layers: [layer],
         reason: `The ${stepText(layer)} tints what is under it, and that is dark: over dark it vanishes.`,
@@ -117,7 +132,11 @@ export const stackRules: readonly StackRule[] = [
       if (below.some((each) => each.step.technique === 'dip')) return null
       const ground = groundLightness(below)
       if (ground === null || ground < darkBelow) return null
-      const dark = cheapest(shelf, (each) => each.kind === 'opaque' && each.name === 'soot black')
+      const dark = cheapest(
+        shelf,
+        (each) => each.kind === 'opaque' && lightness(each.colour) < darkBelow,
+        (each) => lightness(each.colour),
+      )
       return {
         layers: [layer],
         reason: `Missed recesses of the ${stepText(layer)} show light: put a dark colour under it, or plan a second coat.`,

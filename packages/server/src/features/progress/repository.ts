@@ -76,21 +76,19 @@ interface Spanned extends Record<string, unknown> {
 
 /** Written as statements: a mapper between would take longer than the database over a long log. */
 async function readEvents(db: Database, wanted: SQL): Promise<readonly KeptEvent[]> {
-  const [events, touched, spanned] = await Promise.all([
-    db.execute<Row>(sql`
+  const events = await db.execute<Row>(sql`
       select sequence as number, project_id as "projectId", id, kind, stage_id as "stageId", target_id as "targetId",
         (extract(epoch from at) * 1000)::double precision as at, note, work_seconds as "workSeconds", verdict, device,
         (extract(epoch from claimed_at) * 1000)::double precision as "claimedAt", device_number as "deviceNumber",
         painter, dry_seconds as "drySeconds", worth_seconds as "worthSeconds"
-      from progress_event as event where ${wanted} order by sequence`),
-    db.execute<{ eventId: EventId; modelId: ModelId }>(sql`
+      from progress_event as event where ${wanted} order by sequence`)
+  const touched = await db.execute<{ eventId: EventId; modelId: ModelId }>(sql`
       select event_id as "eventId", model_id as "modelId"
-      from progress_event as event join progress_event_model on event_id = event.id where ${wanted}`),
-    db.execute<Spanned>(sql`
+      from progress_event as event join progress_event_model on event_id = event.id where ${wanted}`)
+  const spanned = await db.execute<Spanned>(sql`
       select event_id as "eventId", spanned.stage_id as "stageId", spanned.dry_seconds as "drySeconds"
       from progress_event as event join progress_event_stage as spanned on event_id = event.id
-      where ${wanted} and event.kind = 'milestone' order by position`),
-  ])
+      where ${wanted} and event.kind = 'milestone' order by position`)
   const models = new Map<EventId, ModelId[]>()
   for (const { eventId, modelId } of touched.rows) {
     const known = models.get(eventId)

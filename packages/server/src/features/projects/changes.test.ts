@@ -1,4 +1,4 @@
-import { commandsBetween, type Command } from '@seriatim/core'
+import { bodyPlans, commandsBetween, recipeFromSchool, recipeSchools, type Command } from '@seriatim/core'
 import { v7 } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import {
@@ -9,6 +9,8 @@ import {
   startTestServer,
   type ChangeAnswer,
 } from '../../testing/test-server.ts'
+
+import { stockShelfOnce } from '../shelf/service.ts'
 
 let server: Awaited<ReturnType<typeof startTestServer>>
 beforeAll(async () => {
@@ -188,11 +190,23 @@ describe('changes', () => {
 
   it('nothing of another project can be taken over', async () => {
     const [mine, theirs] = [await server.seed(), await server.seed()]
-    for (const taken of [{ line: theirs.line }, { units: [theirs.unit] }]) {
+    await stockShelfOnce(server.db)
+    const recipe = recipeFromSchool(recipeSchools[0]!, bodyPlans[0]!, 'Fen', () => v7())
+    const own = { ...recipe, unitIds: [theirs.unit.id] }
+    await server.edit(theirs.path, (project) => ({ ...project, recipes: [own] }))
+    for (const taken of [
+      { line: theirs.line },
+      { units: [theirs.unit] },
+      { recipes: [{ ...recipe, name: 'Taken over' }] },
+    ]) {
       const refused = await server.edit(mine.path, (project) => ({ ...project, ...taken }))
       expect([refused.status, refused.body.type]).toEqual([422, 'urn:seriatim:problem:unknown-reference'])
     }
-    expect(await server.project(theirs.path)).toMatchObject({ line: theirs.line, units: [theirs.unit] })
+    expect(await server.project(theirs.path)).toMatchObject({
+      line: theirs.line,
+      units: [theirs.unit],
+      recipes: [own],
+    })
     expect((await server.project(mine.path)).revision).toBe(1)
   })
 

@@ -2,13 +2,12 @@ import {
   affordStandards,
   endOfDay,
   expandSessions,
-  extrasFor,
-  standardCosts,
   type EstimateInput,
   type Goal,
   type Instant,
   type Project,
   type Standard,
+  type StandardCosts,
   type UnitId,
 } from '@seriatim/core'
 import { useMemo, useState } from 'react'
@@ -24,6 +23,7 @@ import {
   NothingYet,
   TextField,
 } from '../../shared/ui/index.ts'
+import { useExtras, useStandardCosts, type WholeInput } from '../../shared/worker/index.ts'
 import { useEstimateInput } from '../../shared/working-project.ts'
 import { ExtraList } from './ExtraList.tsx'
 import { StandardTable } from './StandardTable.tsx'
@@ -51,6 +51,14 @@ const usualBox = 6 * 3600
 
 function Hours({ input }: { readonly input: EstimateInput }) {
   const project = useCurrentProject()
+  const whole = useMemo(() => ({ ...input, project }), [input, project])
+  const costs = useStandardCosts(whole)
+  return costs ? <TimeBox input={whole} costs={costs} /> : <LoadingState what="the hours" />
+}
+
+/** So many hours: what fits into them. */
+function TimeBox({ input, costs }: { readonly input: WholeInput; readonly costs: readonly StandardCosts[] }) {
+  const project = useCurrentProject()
   const edit = useEdit()
   const untilDate = useMemo(() => hoursUntilDate(project, input.now), [project, input.now])
   const [text, setText] = useState(() => durationText(untilDate ?? usualBox))
@@ -58,8 +66,6 @@ function Hours({ input }: { readonly input: EstimateInput }) {
   const [safe, setSafe] = useState(false)
   const [left, setLeft] = useState<ReadonlySet<UnitId>>(new Set())
   const available = parseMinutesText(text)
-  const whole = useMemo(() => ({ ...input, project }), [input, project])
-  const costs = useMemo(() => standardCosts(whole), [whole])
   const units = project.units.filter((unit) => !left.has(unit.id))
   const safety = safe ? safetyOf(costs) : 1
   const afforded = affordStandards(units, costs, {
@@ -71,7 +77,7 @@ function Hours({ input }: { readonly input: EstimateInput }) {
   const standardOf = new Map(
     afforded.flatMap((each) => (each.standard ? [[each.unitId, each.standard] as const] : [])),
   )
-  const extras = extrasFor(whole, standardOf, (available ?? 0) - spent, safety)
+  const extras = useExtras(input, standardOf, (available ?? 0) - spent, safety)
   const differing = project.units.filter((unit) => {
     const standard = standardOf.get(unit.id)
     return standard !== undefined && standard !== unit.standard
@@ -185,7 +191,7 @@ function hoursUntilDate(project: Project, now: Instant): number | null {
 }
 
 /** How much longer than likely nine in ten totals are at most. */
-function safetyOf(costs: ReturnType<typeof standardCosts>): number {
+function safetyOf(costs: readonly StandardCosts[]): number {
   const sum = (key: 'likely' | 'high') => costs.reduce((all, each) => all + each.left.tabletop[key], 0)
   const likely = sum('likely')
   return likely > 0 ? sum('high') / likely : 1

@@ -1,6 +1,7 @@
 import { finishes, type Finish, type Recipe, type Region } from '@seriatim/core'
 import { Plus, Trash2 } from 'lucide-react'
 import { useState } from 'react'
+import { v7 } from 'uuid'
 import { Button, controlLook, Dialog, IconButton } from '../../shared/ui/index.ts'
 
 interface RegionsDialogProps {
@@ -11,6 +12,8 @@ interface RegionsDialogProps {
 }
 
 interface Row {
+  /** Its identity while the dialog is open, whatever is typed into its name. */
+  readonly key: string
   /** Its name in the recipe so far; `null` for a new one. */
   readonly old: string | null
   readonly name: string
@@ -20,12 +23,13 @@ interface Row {
   readonly depth: string
   readonly apart: string
   readonly bare: boolean
+  /** Keys of rows. */
   readonly neighbours: readonly string[]
 }
 
 /** What the model is made of: shares, counts, depths and what touches what. */
 export function RegionsDialog({ recipe, open, onOpenChange, onSave }: RegionsDialogProps) {
-  const [rows, setRows] = useState<readonly Row[]>(() => recipe.regions.map(rowOf))
+  const [rows, setRows] = useState<readonly Row[]>(() => rowsOf(recipe.regions))
   const [fault, setFault] = useState('')
   const set = (index: number, some: Partial<Row>) =>
     setRows(rows.map((row, each) => (each === index ? { ...row, ...some } : row)))
@@ -44,9 +48,9 @@ export function RegionsDialog({ recipe, open, onOpenChange, onSave }: RegionsDia
     >
       <ul className="grid gap-3">
         {rows.map((row, index) => (
-          <li key={row.old ?? `new ${String(index)}`} className="border-t border-paper-edge pt-3">
+          <li key={row.key} className="border-t border-paper-edge pt-3">
             <div className="grid grid-cols-2 items-end gap-2 sm:grid-cols-[2fr_1.4fr_1fr_1fr_1fr_1.6fr_auto]">
-              <Cell label="Name" value={row.name} onChange={(name) => setRows(renamed(rows, index, name))} />
+              <Cell label="Name" value={row.name} onChange={(name) => set(index, { name })} />
               <label className="grid text-sm font-bold">
                 Finish
                 <select
@@ -82,14 +86,14 @@ export function RegionsDialog({ recipe, open, onOpenChange, onSave }: RegionsDia
             <div className="flex flex-wrap gap-x-3 text-sm" role="group" aria-label={`${row.name} touches`}>
               <span className="self-center text-ink-soft">touches</span>
               {rows
-                .filter((other) => other !== row && other.name !== '')
+                .filter((other) => other.key !== row.key && other.name.trim() !== '')
                 .map((other) => (
-                  <label key={other.name} className="inline-flex min-h-8 items-center gap-1">
+                  <label key={other.key} className="inline-flex min-h-8 items-center gap-1">
                     <input
                       type="checkbox"
                       className="size-4 accent-ink"
-                      checked={row.neighbours.includes(other.name)}
-                      onChange={(event) => setRows(linked(rows, row.name, other.name, event.target.checked))}
+                      checked={row.neighbours.includes(other.key)}
+                      onChange={(event) => setRows(linked(rows, row.key, other.key, event.target.checked))}
                     />
                     {other.name}
                   </label>
@@ -104,7 +108,7 @@ export function RegionsDialog({ recipe, open, onOpenChange, onSave }: RegionsDia
         </p>
       )}
       <div className="mt-4 flex flex-wrap gap-3">
-        <Button onClick={() => setRows([...rows, blankRow])}>
+        <Button onClick={() => setRows([...rows, { ...blankRow, key: v7() }])}>
           <Plus aria-hidden="true" size={18} /> Add a region
         </Button>
         <Button weight="main" className="ml-auto" onClick={save}>
@@ -130,7 +134,7 @@ function Cell({ label, value, onChange }: CellProps) {
   )
 }
 
-const blankRow: Row = {
+const blankRow: Omit<Row, 'key'> = {
   old: null,
   name: '',
   finish: 'cloth',
@@ -142,8 +146,11 @@ const blankRow: Row = {
   neighbours: [],
 }
 
-function rowOf(region: Region): Row {
-  return {
+function rowsOf(regions: readonly Region[]): readonly Row[] {
+  const keys = new Map(regions.map((region) => [region.name, v7()]))
+  const keyOf = (name: string) => keys.get(name) ?? []
+  return regions.map((region) => ({
+    key: keys.get(region.name) ?? v7(),
     old: region.name,
     name: region.name,
     finish: region.finish,
@@ -152,18 +159,8 @@ function rowOf(region: Region): Row {
     depth: String(region.depth),
     apart: region.apart,
     bare: region.bare,
-    neighbours: region.neighbours,
-  }
-}
-
-/** Neighbours know a region by its name, so they learn the new one. */
-function renamed(rows: readonly Row[], index: number, name: string): readonly Row[] {
-  const old = rows[index]?.name ?? ''
-  return rows.map((row, each) =>
-    each === index
-      ? { ...row, name }
-      : { ...row, neighbours: row.neighbours.map((other) => (other === old && old !== '' ? name : other)) },
-  )
+    neighbours: region.neighbours.flatMap(keyOf),
+  }))
 }
 
 /** Touching goes both ways. */
@@ -174,7 +171,7 @@ function linked(rows: readonly Row[], a: string, b: string, touches: boolean): r
       ? [...new Set([...row.neighbours, other])]
       : row.neighbours.filter((each) => each !== other),
   })
-  return rows.map((row) => (row.name === a ? change(row, b) : row.name === b ? change(row, a) : row))
+  return rows.map((row) => (row.key === a ? change(row, b) : row.key === b ? change(row, a) : row))
 }
 
 const areaOf = (row: Row) => Number(row.area.replace(',', '.'))
@@ -204,7 +201,7 @@ function faultOf(rows: readonly Row[], recipe: Recipe): string {
 /** The recipe with these regions; steps and neighbours follow a new name, and leave a region that is gone. */
 function withRegions(recipe: Recipe, rows: readonly Row[]): Recipe {
   const newName = new Map(rows.flatMap((row) => (row.old === null ? [] : [[row.old, row.name.trim()]])))
-  const now = new Set(rows.map((row) => row.name.trim()))
+  const nameOf = new Map(rows.map((row) => [row.key, row.name.trim()]))
   return {
     ...recipe,
     regions: rows.map((row) => ({
@@ -213,7 +210,7 @@ function withRegions(recipe: Recipe, rows: readonly Row[]): Recipe {
       areaShare: areaOf(row) / 100,
       parts: Number(row.parts),
       depth: Number(row.depth),
-      neighbours: row.neighbours.map((name) => name.trim()).filter((name) => now.has(name)),
+      neighbours: row.neighbours.flatMap((key) => nameOf.get(key) ?? []),
       apart: row.apart.trim().toLowerCase().slice(0, 40),
       bare: row.bare,
     })),

@@ -1,3 +1,4 @@
+export { useExtras, useStandardCosts, type WholeInput } from './use-hours.ts'
 export { useLineEstimate, type Estimated } from './use-line-estimate.ts'
 export { useLineOrder } from './use-line-order.ts'
 export { useBatchSizeComparison, type Comparison } from './use-batch-size-comparison.ts'

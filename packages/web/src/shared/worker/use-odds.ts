@@ -59,7 +59,7 @@ export function useOdds(
           effort,
           futures,
         }
-        return callPlanner('odds', async (planner) => planner.tryOffer(wish, offer), signal)
+        return callPlanner('odds', async (planner, turn) => planner.tryOffer(wish, offer, turn), signal)
       },
       staleTime: Number.POSITIVE_INFINITY,
       gcTime: 60_000,
