@@ -10,6 +10,7 @@ export function App() {
       <RouterProvider router={router} />
       <Toaster
         position="bottom-center"
+        style={{ fontFamily: 'inherit' }}
         toastOptions={{
           unstyled: true,
           classNames: {

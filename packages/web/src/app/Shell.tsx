@@ -40,12 +40,12 @@ export function Shell() {
         To the content
       </a>
       <header className="sticky top-0 z-10 border-b-2 border-ink bg-mat">
-        <div className="mx-auto flex max-w-[1360px] flex-wrap items-center gap-x-6 px-4 sm:px-6">
+        <div className="mx-auto flex max-w-[1360px] flex-wrap items-center gap-x-6 px-4 sm:px-6 lg:flex-nowrap">
           <Link to="/" className="py-2 font-heading text-2xl font-extrabold">
             Seriatim
           </Link>
           {projectId === undefined ? null : <Road projectId={projectId as ProjectId} />}
-          <div className="ml-auto flex items-center gap-3">
+          <div className="ml-auto flex min-w-0 items-center gap-1">
             {projectId === undefined ? null : <ProjectName projectId={projectId as ProjectId} />}
             {besideTheDesk.map(({ path, name }) => (
               <NavLink
@@ -121,7 +121,7 @@ function ProjectName({ projectId }: { readonly projectId: ProjectId }) {
   }, [data])
   if (!data) return null
   return (
-    <p className="hidden text-sm font-bold text-ink-soft xl:block">
+    <p className="hidden min-w-0 truncate pr-2 text-sm font-bold text-ink-soft xl:block">
       {data.name} · {plural(countModels(data), 'model')}
       {data.dueOn === null ? '' : ` · due ${dateText(data.dueOn)}`}
     </p>

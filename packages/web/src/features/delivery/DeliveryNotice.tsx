@@ -1,13 +1,17 @@
 import { useCallback, useState } from 'react'
+import { toast } from 'sonner'
 import { plural } from '../../shared/format/index.ts'
 import { Button } from '../../shared/ui/index.ts'
 import { NotDelivered } from './NotDelivered.tsx'
-import { useDelivery } from './use-delivery.ts'
+import { refusedToast, useDelivery } from './use-delivery.ts'
 
 /** Says what is on its way to the server and cannot get there, and what the server did not take. */
 export function DeliveryNotice() {
   const [open, setOpen] = useState(false)
-  const look = useCallback(() => setOpen(true), [])
+  const look = useCallback(() => {
+    toast.dismiss(refusedToast)
+    setOpen(true)
+  }, [])
   const { waiting, refused, trouble, unsaved } = useDelivery(look)
   return (
     <div className="mx-auto max-w-[1360px] px-4 sm:px-6">

@@ -5,6 +5,7 @@ import { projectQuery } from '../../shared/api/index.ts'
 import { saveText } from '../../shared/csv/index.ts'
 import { clockText, dayText, plural } from '../../shared/format/index.ts'
 import { idOf, outbox, refusedJson, type Parcel, type Refused } from '../../shared/outbox/index.ts'
+import { progressStore } from '../../shared/progress/index.ts'
 import { Button, Dialog } from '../../shared/ui/index.ts'
 import { Clash } from './Clash.tsx'
 import { parcelText } from './parcel-text.ts'
@@ -70,8 +71,18 @@ export function NotDelivered({ open, onOpenChange, waiting, refused, trouble }: 
           </p>
           <ul>
             {waiting.slice(0, shown).map((parcel) => (
-              <li key={idOf(parcel)} className="border-t border-paper-edge py-1.5">
-                {parcelText(parcel, projectOf(parcel))} <When parcel={parcel} />
+              <li
+                key={idOf(parcel)}
+                className="flex flex-wrap items-center gap-x-4 border-t border-paper-edge"
+              >
+                <span className="grow py-1.5">
+                  {parcelText(parcel, projectOf(parcel))} <When parcel={parcel} />
+                </span>
+                {trouble === null ? null : (
+                  <Button weight="quiet" onClick={() => drop(parcel)}>
+                    Let it go
+                  </Button>
+                )}
               </li>
             ))}
           </ul>
@@ -90,6 +101,12 @@ export function NotDelivered({ open, onOpenChange, waiting, refused, trouble }: 
       )}
     </Dialog>
   )
+}
+
+/** Takes back what was shown of it as well. */
+function drop(parcel: Parcel): void {
+  outbox.letGo([idOf(parcel)])
+  if (parcel.kind === 'event') progressStore(parcel.projectId).withdraw([parcel.event.id])
 }
 
 function Plain({

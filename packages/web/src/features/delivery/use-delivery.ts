@@ -7,6 +7,9 @@ import { outbox, useOutbox } from '../../shared/outbox/index.ts'
 import { progressStore } from '../../shared/progress/index.ts'
 import { noteDelivered } from '../../shared/project/index.ts'
 
+/** One toast about what was refused: the list says the rest. */
+export const refusedToast = 'refused'
+
 /** Joins the outbox to what the page shows, and sends what waits whenever it may succeed; mounted once by the shell. */
 export function useDelivery(onLook: () => void) {
   const client = useQueryClient()
@@ -35,6 +38,7 @@ export function useDelivery(onLook: () => void) {
         const [first] = refused
         const others = refused.length > 1 ? ` And ${plural(refused.length - 1, 'more')}.` : ''
         toast.error(`Not taken: ${first?.reason ?? ''}${others}`, {
+          id: refusedToast,
           action: { label: 'Look', onClick: onLook },
         })
       },

@@ -284,6 +284,19 @@ describe('the outbox', () => {
     expect(storage.entries.size).toBe(0)
   })
 
+  it('what waits is let go when a person says so, and only then', async () => {
+    const [storage, there] = [memory(), server()]
+    there.fail(() => problem('not-found', 404))
+    const outbox = createOutbox(storage, there.carrier)
+    const [one, two] = [punch(), punch()]
+    outbox.record(one)
+    outbox.record(two)
+    await vi.advanceTimersByTimeAsync(5000)
+    outbox.letGo([idOf(one)])
+    expect(outbox.getState().waiting).toEqual([two])
+    expect([...storage.entries.keys()]).toEqual([`seriatim.outbox.${idOf(two)}`])
+  })
+
   it('hears what another tab records, and what it delivers', () => {
     const there = server()
     there.fail(() => new TypeError('away'))

@@ -152,7 +152,7 @@ export function createOutbox(storage: Storage, carrier: Carrier) {
     if (bad.length > 0) listeners.onRefused(bad)
   }
 
-  /** Takes refused ones off the list; `again` sends others in their place. */
+  /** Takes entries off for good, refused or waiting, since a person said so; `again` sends others in their place. */
   function letGo(ids: readonly string[], again: readonly Parcel[] = []): void {
     for (const parcel of again) {
       keep(parcel)
@@ -160,11 +160,13 @@ export function createOutbox(storage: Storage, carrier: Carrier) {
     }
     for (const id of ids) {
       store.forgetRefused(id)
+      store.forget(id)
       unsaved.delete(id)
     }
+    const left = state.waiting.filter((parcel) => !ids.includes(idOf(parcel)))
     change({
       refused: state.refused.filter((each) => !ids.includes(idOf(each.parcel))),
-      waiting: [...state.waiting, ...again].sort((a, b) => numberOf(a) - numberOf(b)),
+      waiting: [...left, ...again].sort((a, b) => numberOf(a) - numberOf(b)),
     })
     void flush()
   }

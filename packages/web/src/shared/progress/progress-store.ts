@@ -1,6 +1,7 @@
 import { unpackLog, type PackedLog } from '@seriatim/contract'
 import {
   createProgressLog,
+  type DeviceId,
   type EventId,
   type Progress,
   type ProgressEvent,
@@ -21,22 +22,51 @@ export interface ProgressStore {
   readonly subscribe: (watcher: () => void) => () => void
 }
 
-function createProgressStore(): ProgressStore {
+/** Where a progress came from: so many events of a log that only grows. */
+export interface LogSource {
+  readonly projectId: ProjectId
+  readonly epoch: number
+  readonly events: readonly ProgressEvent[]
+  readonly count: number
+  readonly device: DeviceId
+}
+
+const sources = new WeakMap<object, LogSource>()
+
+/** Which events a state was read from, for who keeps a log of its own. */
+export function sourceOf(progress: object): LogSource | undefined {
+  return sources.get(progress)
+}
+
+function createProgressStore(projectId: ProjectId): ProgressStore {
   let log = createProgressLog()
   let events: ProgressEvent[] = []
   let last = 0
   let isRead = false
+  let epoch = 1
   let progress: Progress | undefined
   const watchers = new Set<() => void>()
 
   function changed(): void {
     progress = isRead ? log.read(deviceId) : undefined
+    if (progress) sources.set(progress, { projectId, epoch, events, count: events.length, device: deviceId })
     for (const watcher of watchers) watcher()
   }
 
   function add(fresh: readonly ProgressEvent[]): boolean {
-    for (const event of fresh) if (!log.has(event.id)) events.push(event)
+    for (const event of fresh) {
+      if (!log.has(event.id)) events.push(event)
+      else setRight(event)
+    }
     return log.add(fresh)
+  }
+
+  /** The server's word on a moment takes the place of the device's. */
+  function setRight(event: ProgressEvent): void {
+    const place = events.findIndex((each) => each.id === event.id)
+    if (events[place]?.at === event.at) return
+    events = events.with(place, event)
+    epoch += 1
   }
 
   return {
@@ -54,6 +84,7 @@ function createProgressStore(): ProgressStore {
     withdraw: (ids) => {
       events = events.filter((event) => !ids.includes(event.id))
       log = createProgressLog(events)
+      epoch += 1
       changed()
     },
     progress: () => progress,
@@ -68,6 +99,6 @@ const stores = new Map<ProjectId, ProgressStore>()
 
 export function progressStore(id: ProjectId): ProgressStore {
   let store = stores.get(id)
-  if (!store) stores.set(id, (store = createProgressStore()))
+  if (!store) stores.set(id, (store = createProgressStore(id)))
   return store
 }

@@ -1,12 +1,19 @@
 import { wrap, type Remote } from 'comlink'
+import { sourceOf } from '../progress/index.ts'
+import { createSender, type Pack } from './held.ts'
+import { inputKey } from './input-key.ts'
 import type { Planner } from './planner.worker.ts'
 
 interface Kept {
   readonly worker: Worker
+  readonly pack: Pack
   readonly planner: Remote<Planner>
   /** Where a turn is called off; `null` where the browser shares no memory. */
   readonly calledOff: Int32Array | null
 }
+
+/** One computation; large inputs go through `pack`, which sends what the worker has not yet. */
+type Task<Answer> = (planner: Remote<Planner>, turn: number, pack: Pack) => Promise<Answer>
 
 /** Calls of one lane run one after the other, each lane on a worker of its own. */
 type Lane = 'estimate' | 'plan' | 'compare' | 'odds' | 'order' | 'hours'
@@ -23,11 +30,7 @@ let lastTurn = 0
  * worker goes on with the next one; only what does not listen is ended with its worker. What has not begun is taken out
  * of the lane.
  */
-export function callPlanner<Answer>(
-  lane: Lane,
-  task: (planner: Remote<Planner>, turn: number) => Promise<Answer>,
-  signal: AbortSignal,
-): Promise<Answer> {
+export function callPlanner<Answer>(lane: Lane, task: Task<Answer>, signal: AbortSignal): Promise<Answer> {
   return new Promise<Answer>((resolve, reject) => {
     const before = turns.get(lane) ?? Promise.resolve()
     const turn = before.then(() => run(lane, task, signal, resolve, reject))
@@ -38,7 +41,7 @@ export function callPlanner<Answer>(
 /** Resolves when the worker is free again, or ended. */
 async function run<Answer>(
   lane: Lane,
-  task: (planner: Remote<Planner>, turn: number) => Promise<Answer>,
+  task: Task<Answer>,
   signal: AbortSignal,
   resolve: (answer: Answer) => void,
   reject: (reason: unknown) => void,
@@ -48,7 +51,7 @@ async function run<Answer>(
     reject(signal.reason)
     return
   }
-  const { worker, planner, calledOff } = kept.get(lane) ?? startWorker(lane)
+  const { worker, planner, pack, calledOff } = kept.get(lane) ?? startWorker(lane)
   const turn = (lastTurn += 1)
   await new Promise<void>((free) => {
     const end = (reason: unknown) => {
@@ -75,7 +78,7 @@ async function run<Answer>(
       signal.removeEventListener('abort', abort)
       free()
     }
-    task(planner, turn).then(
+    task(planner, turn, pack).then(
       (answer) => {
         resolve(answer)
         done()
@@ -106,7 +109,16 @@ function startWorker(lane: Lane): Kept {
   const planner = wrap<Planner>(worker)
   const shared = typeof SharedArrayBuffer === 'undefined' ? null : new SharedArrayBuffer(4)
   if (shared) void planner.listenTo(shared)
-  const started = { worker, planner, calledOff: shared && new Int32Array(shared) }
+  const pack = createSender(
+    {
+      hold: (key, value) => void planner.hold(key, value),
+      learn: (key, part) => void planner.learn(key, part),
+      drop: (key) => void planner.drop(key),
+    },
+    inputKey,
+    sourceOf,
+  )
+  const started = { worker, planner, pack, calledOff: shared && new Int32Array(shared) }
   kept.set(lane, started)
   return started
 }

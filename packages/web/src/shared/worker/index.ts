@@ -1,4 +1,5 @@
-export { useExtras, useStandardCosts, type WholeInput } from './use-hours.ts'
+export type { WholeInput } from './planner.worker.ts'
+export { useExtras, useStandardCosts } from './use-hours.ts'
 export { useLineEstimate, type Estimated } from './use-line-estimate.ts'
 export { useLineOrder } from './use-line-order.ts'
 export { useBatchSizeComparison, type Comparison } from './use-batch-size-comparison.ts'

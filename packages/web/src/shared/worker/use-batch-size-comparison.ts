@@ -25,7 +25,11 @@ export function useBatchSizeComparison(input: PlanningInput | null): Comparison 
       queryFn: ({ signal }: { signal: AbortSignal }) => {
         if (!input) throw new Error('nothing to compare')
         const wish = { ...input, effort: effortPerSize }
-        return callPlanner('compare', (planner, turn) => planner.trySplit(wish, split, turn), signal)
+        return callPlanner(
+          'compare',
+          (planner, turn, pack) => planner.trySplit(pack(wish), split, turn),
+          signal,
+        )
       },
       staleTime: Number.POSITIVE_INFINITY,
       gcTime: 60_000,

@@ -1,16 +1,15 @@
-import type { EstimateInput, Extra, Project, Standard, StandardCosts, UnitId } from '@seriatim/core'
+import type { Extra, Standard, StandardCosts, UnitId } from '@seriatim/core'
 import { keepPreviousData, useQuery } from '@tanstack/react-query'
 import { callPlanner } from './call-planner.ts'
 import { inputKey } from './input-key.ts'
-
-/** An estimate's input over a whole project. */
-export type WholeInput = EstimateInput & { readonly project: Project }
+import type { WholeInput } from './planner.worker.ts'
 
 /** What each standard takes on each unit, worked out beside the page. */
 export function useStandardCosts(input: WholeInput): readonly StandardCosts[] | undefined {
   const { data } = useQuery({
     queryKey: ['standard-costs', inputKey(input)],
-    queryFn: ({ signal }) => callPlanner('hours', async (planner) => planner.standardCosts(input), signal),
+    queryFn: ({ signal }) =>
+      callPlanner('hours', async (planner, _, pack) => planner.standardCosts(pack(input)), signal),
     placeholderData: keepPreviousData,
     staleTime: Number.POSITIVE_INFINITY,
     gcTime: 10_000,
@@ -30,7 +29,11 @@ export function useExtras(
   const { data } = useQuery({
     queryKey: ['extras', inputKey(input), [...standardOf], seconds, safety],
     queryFn: ({ signal }) =>
-      callPlanner('hours', async (planner) => planner.extrasFor(input, standardOf, seconds, safety), signal),
+      callPlanner(
+        'hours',
+        async (planner, _, pack) => planner.extrasFor(pack(input), standardOf, seconds, safety),
+        signal,
+      ),
     placeholderData: keepPreviousData,
     staleTime: Number.POSITIVE_INFINITY,
     gcTime: 10_000,

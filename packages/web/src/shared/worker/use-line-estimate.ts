@@ -16,7 +16,7 @@ export function useLineEstimate(input: EstimateInput | undefined): Estimated | u
     queryKey: ['estimate', inputKey(project), inputKey(shelf), inputKey(progress), now, inputKey(known)],
     queryFn: input
       ? ({ signal }: { signal: AbortSignal }) =>
-          callPlanner('estimate', async (planner) => planner.estimateLine(input), signal).then(
+          callPlanner('estimate', async (planner, _, pack) => planner.estimateLine(pack(input)), signal).then(
             (estimate): Estimated => ({ estimate, progress: input.progress }),
           )
       : skipToken,

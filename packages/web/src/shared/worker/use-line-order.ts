@@ -8,7 +8,7 @@ export function useLineOrder(input: OrderingInput) {
   const order = useQuery({
     queryKey: ['order', key],
     queryFn: ({ signal }): Promise<LineOrder> =>
-      callPlanner('order', async (planner) => planner.orderLine(input), signal),
+      callPlanner('order', async (planner, _, pack) => planner.orderLine(pack(input)), signal),
     placeholderData: keepPreviousData,
     staleTime: Number.POSITIVE_INFINITY,
     gcTime: 60_000,
@@ -19,7 +19,11 @@ export function useLineOrder(input: OrderingInput) {
     enabled: data !== undefined && !order.isPlaceholderData,
     queryFn: ({ signal }): Promise<readonly SamenessOffer[]> => {
       if (!data) throw new Error('nothing to compare with')
-      return callPlanner('order', async (planner) => planner.offersOfSameness(input, data), signal)
+      return callPlanner(
+        'order',
+        async (planner, _, pack) => planner.offersOfSameness(pack(input), data),
+        signal,
+      )
     },
     staleTime: Number.POSITIVE_INFINITY,
     gcTime: 60_000,

@@ -59,7 +59,11 @@ export function useOdds(
           effort,
           futures,
         }
-        return callPlanner('odds', async (planner, turn) => planner.tryOffer(wish, offer, turn), signal)
+        return callPlanner(
+          'odds',
+          async (planner, turn, pack) => planner.tryOffer(pack(wish), offer, turn),
+          signal,
+        )
       },
       staleTime: Number.POSITIVE_INFINITY,
       gcTime: 60_000,

@@ -17,7 +17,11 @@ export function usePlan(input: PlanningInput | null) {
       const known = last.get(project.id)
       const wish =
         known?.project === project ? { ...input, before: { stretches: known.plan.stretches } } : input
-      const planned = await callPlanner('plan', async (planner, turn) => planner.planLine(wish, turn), signal)
+      const planned = await callPlanner(
+        'plan',
+        async (planner, turn, pack) => planner.planLine(pack(wish), turn),
+        signal,
+      )
       if (planned.ok) last.set(project.id, { project, plan: planned.value })
       return planned
     },

@@ -25,7 +25,7 @@ export function useTeamworks(input: PlanningInput | null): readonly TriedTeamwor
         if (!input) throw new Error('nothing to compare')
         return callPlanner(
           'odds',
-          async (planner, turn) => planner.planLine({ ...input, teamwork }, turn),
+          async (planner, turn, pack) => planner.planLine(pack({ ...input, teamwork }), turn),
           signal,
         )
       },
