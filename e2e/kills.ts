@@ -133,10 +133,11 @@ async function kill(): Promise<void> {
 
 await Promise.all([paint(), paint(), paint(), plan(), kill()])
 const { log } = (await (await fetch(`${path}/events`)).json()) as { log: PackedLog }
-const kept = unpackLog(log).map((event) => event.id as string)
+const kept = unpackLog(log).map((event): string => event.id)
+const isKept = new Set(kept)
 const project = (await (await fetch(path)).json()) as { line: { id: string }[] }
-const lost = acknowledged.filter((each) => !kept.includes(each))
-const doubled = kept.length - new Set(kept).size
+const lost = acknowledged.filter((each) => !isKept.has(each))
+const doubled = kept.length - isKept.size
 const line = project.line.map((each) => each.id).filter((each) => each !== stage.id)
 const sameLine = JSON.stringify(line) === JSON.stringify(pots)
 process.stdout.write(

@@ -11,6 +11,8 @@ const kinds: Readonly<Record<string, string>> = {
 
 /** Sentences for a person where a schema gives none of its own. */
 z.config({
+  // A page's policy forbids code made from text, so schemas in one and in its workers are not to try it.
+  jitless: !('process' in globalThis),
   customError: (issue) => {
     if (issue.code === 'invalid_type') {
       if (issue.input === undefined) return 'This is missing.'

