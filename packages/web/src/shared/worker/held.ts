@@ -17,7 +17,7 @@ const shared = new Set(['project', 'shelf', 'progress', 'times', 'known', 'recip
 const nested = new Set(['estimateInput'])
 
 /** What of a log a worker is told: the events after those it has. */
-export interface LogPart {
+interface LogPart {
   readonly projectId: ProjectId
   /** Another number: the log begins anew. */
   readonly epoch: number
