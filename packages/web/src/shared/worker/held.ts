@@ -16,19 +16,19 @@ interface Held {
 const shared = new Set(['project', 'shelf', 'progress', 'times', 'known', 'recipes'])
 const nested = new Set(['estimateInput'])
 
-/** What of a log a worker is told: the events after those it has. */
-interface LogPart {
-  readonly projectId: ProjectId
-  /** Another number: the log begins anew. */
-  readonly epoch: number
-  readonly events: readonly ProgressEvent[]
-  readonly device: DeviceId
-}
-
 /** The worker's side: what it keeps between calls. */
 export interface Keeper {
   readonly hold: (key: number, value: unknown) => void
-  readonly learn: (key: number, part: LogPart) => void
+  /** Of a log only the events after those the worker has; with another `epoch` the log begins anew. */
+  readonly learn: (
+    key: number,
+    part: {
+      readonly projectId: ProjectId
+      readonly epoch: number
+      readonly events: readonly ProgressEvent[]
+      readonly device: DeviceId
+    },
+  ) => void
   readonly drop: (key: number) => void
 }
 
