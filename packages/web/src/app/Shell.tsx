@@ -122,7 +122,8 @@ function ProjectName({ projectId }: { readonly projectId: ProjectId }) {
   if (!data) return null
   return (
     <p className="hidden min-w-0 truncate pr-2 text-sm font-bold text-ink-soft xl:block">
-      {data.name} · {plural(countModels(data), 'model')}
+      {data.name}
+      <span className="hidden 2xl:inline"> · {plural(countModels(data), 'model')}</span>
       {data.dueOn === null ? '' : ` · due ${dateText(data.dueOn)}`}
     </p>
   )
