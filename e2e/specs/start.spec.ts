@@ -1,5 +1,7 @@
 import { execFileSync, spawn } from 'node:child_process'
+import { once } from 'node:events'
 import { cpSync, mkdirSync, readFileSync, readlinkSync, rmSync, writeFileSync } from 'node:fs'
+import { request } from 'node:http'
 import { dirname } from 'node:path'
 import { setTimeout as pause } from 'node:timers/promises'
 import { fileURLToPath } from 'node:url'
@@ -54,6 +56,31 @@ test('a first start that is killed at any moment leaves a folder that starts', a
     expect(await (await fetch(`${instance.origin}/api/health`)).json()).toMatchObject({ ok: true })
     await instance.stop()
   }
+  rmSync(data, { recursive: true, force: true })
+})
+
+test('a server told to stop ends though the database no longer answers', async () => {
+  const data = fresh('frozen')
+  const instance = await instanceOn(data)
+  await instance.start()
+  const server = instance.serverPid()
+  const postmaster = instance.postmasterPid()
+  const backends = execFileSync('pgrep', ['-P', String(postmaster)])
+    .toString()
+    .trim()
+    .split('\n')
+  const pids = [postmaster, ...backends.map(Number)]
+  for (const pid of pids) process.kill(pid, 'SIGSTOP')
+  const asked = request(`${instance.origin}/api/projects`, { headers: { expect: '100-continue' } })
+  const cutOff = once(asked, 'error')
+  asked.flushHeaders()
+  await once(asked, 'continue')
+  asked.end()
+  process.kill(server, 'SIGTERM')
+  await expect.poll(() => isAlive(server)).toBe(false)
+  for (const pid of pids) process.kill(pid, 'SIGCONT')
+  await cutOff
+  await instance.stop()
   rmSync(data, { recursive: true, force: true })
 })
 
