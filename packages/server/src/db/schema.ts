@@ -11,6 +11,7 @@ import type {
   ModelId,
   PainterId,
   Planning,
+  ProgressEvent,
   ProjectId,
   Recipe,
   RecipeId,
@@ -285,19 +286,7 @@ export const progressEvent = pgTable(
       .$type<ProjectId>()
       .notNull()
       .references(() => project.id),
-    kind: text({
-      enum: [
-        'punched',
-        'cleared',
-        'touch-up',
-        'clock-started',
-        'clock-stopped',
-        'milestone',
-        'judged',
-        'lap-corrected',
-        'undone',
-      ],
-    }).notNull(),
+    kind: text().$type<ProgressEvent['kind']>().notNull(),
     at: moment('at').notNull(),
     stageId: uuid('stage_id')
       .$type<StageId>()
