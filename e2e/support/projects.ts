@@ -17,7 +17,7 @@ export function newId(): string {
 
 interface Wish {
   readonly units?: Readonly<Record<string, number>>
-  /** How many of the school's stages. */
+  /** How many of the school's stages, over again where there are fewer. */
   readonly stages?: number
   readonly batchSize?: number
 }
@@ -63,10 +63,9 @@ export async function seedProject(
     }))
     commands.push(put('unit', { id: unitId, name, models } as never))
   }
-  if (stages > 0) {
-    for (const stage of schools[0]!.stages.slice(0, stages))
-      commands.push(put('stage', { ...stage, id: newId(), notNeededBy: [] } as never))
-  }
+  const known = schools[0]!.stages
+  for (let index = 0; index < stages; index++)
+    commands.push(put('stage', { ...known[index % known.length], id: newId(), notNeededBy: [] } as never))
   if (commands.length > 0) await changeProject(request, id, 0, commands)
   return { id, url: `/projects/${id}`, name: settings.name }
 }

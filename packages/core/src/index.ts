@@ -133,7 +133,13 @@ export {
   type OrderingInput,
   type StopLine,
 } from './ordering/order-line.ts'
-export { modelsTaking, orderWeights, type OrderedRecipe, type OrderWeight } from './ordering/pieces.ts'
+export {
+  modelsTaking,
+  orderWeights,
+  type FollowingUnit,
+  type OrderedRecipe,
+  type OrderWeight,
+} from './ordering/pieces.ts'
 export type { Finding, Mend, Severity } from './ordering/rule.ts'
 export {
   compareRecipes,

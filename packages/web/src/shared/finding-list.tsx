@@ -4,7 +4,7 @@ import { durationText } from './format/index.ts'
 import { Button } from './ui/index.ts'
 
 /** A finding and how many models are painted by its recipe. */
-type FindingOfModels = Finding & { readonly models: number }
+export type FindingOfModels = Finding & { readonly models: number }
 
 interface FindingListProps<F extends FindingOfModels> {
   readonly findings: readonly F[]

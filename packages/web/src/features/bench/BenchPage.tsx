@@ -2,12 +2,12 @@ import {
   clockOf,
   dryingShelf,
   splitIntoBatches,
-  workLeft,
   type ModelId,
   type Progress,
   type Stage,
+  type WorkLeft,
 } from '@seriatim/core'
-import { useDeferredValue, useMemo, useState } from 'react'
+import { useMemo, useState } from 'react'
 import { dayText, durationText } from '../../shared/format/index.ts'
 import { useCurrentProject } from '../../shared/project/index.ts'
 import { usePainterHere } from '../../shared/device.ts'
@@ -15,7 +15,7 @@ import { useProgress, useRecorder } from '../../shared/progress/index.ts'
 import { EmptyState, ErrorState, HoleLegend, LoadingState, NothingYet } from '../../shared/ui/index.ts'
 import { useNow } from '../../shared/use-now.ts'
 import { useEstimated, useProjectInAir, useTimes } from '../../shared/working-project.ts'
-import { usePlan, usePlanningInput } from '../../shared/worker/index.ts'
+import { usePlan, usePlanningInput, useWorkLeft } from '../../shared/worker/index.ts'
 import { ActionBar } from './ActionBar.tsx'
 import { currentTask, type Choice } from './bench-task.ts'
 import { DryingShelf } from './DryingShelf.tsx'
@@ -61,9 +61,8 @@ function Bench({ progress }: { readonly progress: Progress }) {
   const [choice, setChoice] = useState<Choice | null>(null)
   const [touchUp, setTouchUp] = useState<TouchUpWish | null>(null)
   const batches = useMemo(() => splitIntoBatches(project, project), [project])
-  // The sum over all models may follow a moment later than the hole that was punched.
-  const settled = useDeferredValue(progress)
-  const left = useMemo(() => workLeft(project, settled, times), [project, settled, times])
+  // The sum over all models follows a moment later than the hole that was punched.
+  const left = useWorkLeft(project, progress, times)
   const shelf = dryingShelf(project, batches, progress, now)
   const task = currentTask(project, batches, progress, plan, choice, shelf, clock)
   const actions = useBenchActions(project, progress, task, recorder, clock)
@@ -78,13 +77,12 @@ function Bench({ progress }: { readonly progress: Progress }) {
     )
   }
 
-  const done = left.totalSeconds === 0 ? 0 : 1 - left.leftSeconds / left.totalSeconds
   const finish =
     plan && planned.data?.ok ? `, done by ${dayText(plan.finishesAt, project.evenings.timeZone)}` : ''
   const standing =
-    left.leftSeconds === 0
+    left?.leftSeconds === 0
       ? `All ${String(left.models)} models are through every stage`
-      : `${durationText(left.leftSeconds)} of work left${finish}`
+      : `${left ? durationText(left.leftSeconds) : '…'} of work left${finish}`
 
   return (
     <>
@@ -126,10 +124,7 @@ function Bench({ progress }: { readonly progress: Progress }) {
           <h1 id="strips" className="text-2xl">
             {standing}
           </h1>
-          <p className="text-ink-soft">
-            {Math.floor(done * 100)} % of the work done; {left.modelsTableReady} of {left.models} table-ready,{' '}
-            {left.modelsFinished} finished
-          </p>
+          <p className="text-ink-soft">{left ? doneText(left) : ' '}</p>
         </div>
         <StripBoard
           project={project}
@@ -158,4 +153,9 @@ function Bench({ progress }: { readonly progress: Progress }) {
       ) : null}
     </>
   )
+}
+
+function doneText({ totalSeconds, leftSeconds, models, modelsTableReady, modelsFinished }: WorkLeft): string {
+  const done = totalSeconds === 0 ? 0 : 1 - leftSeconds / totalSeconds
+  return `${String(Math.floor(done * 100))} % of the work done; ${String(modelsTableReady)} of ${String(models)} table-ready, ${String(modelsFinished)} finished`
 }

@@ -72,66 +72,74 @@ export function StripBoard({
   })
   const onClick = useCallback((place: Place) => clicked.current(place), [])
   const labels = stageLabels(project.line)
-  const columns = `var(--name) repeat(${String(project.line.length)}, minmax(var(--hole), 1fr))`
+  const columns = `repeat(${String(project.line.length)}, minmax(var(--hole), 1fr))`
+  const heading = 'h-28 border-b border-paper-edge'
 
   return (
-    <div
-      className="ticket overflow-x-auto [--hole:2.25rem] [--name:8.5rem] sm:[--name:13rem] pointer-coarse:[--hole:3rem]"
-      tabIndex={-1}
-    >
-      <div
-        ref={grid}
-        role="grid"
-        aria-label="Punch strips: arrows move, Shift and arrows choose many, Space punches, T notes a touch-up, Z takes back"
-        aria-rowcount={rows.length + 1}
-        aria-multiselectable="true"
-        className="min-w-max pb-2"
-        {...gridProps}
-      >
-        <div
-          role="row"
-          className="grid items-end border-b border-paper-edge"
-          style={{ gridTemplateColumns: columns }}
-        >
-          <span
-            role="columnheader"
-            className="sticky left-0 z-2 self-stretch bg-paper pl-3 text-sm text-ink-soft"
-          >
+    // The names stand beside what scrolls: held in place inside it, each would be a surface of its own to be drawn.
+    <div className="ticket flex pb-2 [--hole:2.25rem] [--name:8.5rem] [--strip:2.5rem] sm:[--name:13rem] pointer-coarse:[--hole:3rem] pointer-coarse:[--strip:3rem]">
+      <div className="w-(--name) shrink-0">
+        <div className={clsx(heading, 'flex items-end pl-3 text-sm text-ink-soft')}>
+          <span id="strip-names" role="columnheader">
             <span className="sr-only">Strip</span>
           </span>
-          {project.line.map((stage) => (
-            <span
-              role="columnheader"
-              key={stage.id}
-              className={clsx(
-                'flex h-28 justify-center pb-1.5 text-sm leading-none',
-                stage.tableReady && 'border-r-2 border-dotted border-done',
-              )}
-            >
-              <span className="rotate-180 truncate [writing-mode:vertical-rl]">{labels.get(stage.id)}</span>
-            </span>
+        </div>
+        {rows.map((row) => (
+          <StripName key={row.key} row={row} isOpen={opened.has(row.key)} onToggle={toggle} />
+        ))}
+      </div>
+      <div className="min-w-0 grow overflow-x-auto" tabIndex={-1}>
+        <div
+          ref={grid}
+          role="grid"
+          aria-label="Punch strips: arrows move, Shift and arrows choose many, Space punches, T notes a touch-up, Z takes back"
+          aria-rowcount={rows.length + 1}
+          aria-multiselectable="true"
+          className="min-w-max"
+          {...gridProps}
+        >
+          <div
+            role="row"
+            aria-owns="strip-names"
+            className={clsx(heading, 'grid items-end')}
+            style={{ gridTemplateColumns: columns }}
+          >
+            {project.line.map((stage) => (
+              <span
+                role="columnheader"
+                key={stage.id}
+                className={clsx(
+                  'flex h-full justify-center pb-1.5 text-sm leading-none',
+                  stage.tableReady && 'border-r-2 border-dotted border-done',
+                )}
+              >
+                <span className="rotate-180 truncate [writing-mode:vertical-rl]">{labels.get(stage.id)}</span>
+              </span>
+            ))}
+          </div>
+          {rows.map((row, rowIndex) => (
+            <Strip
+              key={row.key}
+              row={row}
+              rowIndex={rowIndex}
+              columns={columns}
+              now={row.cells.some((cell) => cell.state.kind === 'drying') ? now : null}
+              focus={focus.row === rowIndex ? focus.column : -1}
+              chosen={row.cells
+                .flatMap((_, column) => (isChosen({ row: rowIndex, column }) ? [column] : []))
+                .join(' ')}
+              onClickWithoutPointer={onClick}
+            />
           ))}
         </div>
-        {rows.map((row, rowIndex) => (
-          <Strip
-            key={row.key}
-            row={row}
-            rowIndex={rowIndex}
-            columns={columns}
-            now={row.cells.some((cell) => cell.state.kind === 'drying') ? now : null}
-            focus={focus.row === rowIndex ? focus.column : -1}
-            chosen={row.cells
-              .flatMap((_, column) => (isChosen({ row: rowIndex, column }) ? [column] : []))
-              .join(' ')}
-            isOpen={opened.has(row.key)}
-            onToggle={toggle}
-            onClickWithoutPointer={onClick}
-          />
-        ))}
       </div>
     </div>
   )
 }
+
+const nameId = (row: StripRow) => `strip-${row.key}`
+const stripClass = (row: StripRow) =>
+  clsx('h-(--strip) box-content', row.kind === 'batch' ? 'border-t border-paper-edge' : 'bg-paper-dim')
 
 interface StripProps {
   readonly row: StripRow
@@ -143,8 +151,6 @@ interface StripProps {
   readonly focus: number
   /** Columns chosen, with spaces. */
   readonly chosen: string
-  readonly isOpen: boolean
-  readonly onToggle: (key: string) => void
   readonly onClickWithoutPointer: (place: Place) => void
 }
 
@@ -156,21 +162,19 @@ const Strip = memo(function Strip({
   now,
   focus,
   chosen,
-  isOpen,
-  onToggle,
   onClickWithoutPointer,
 }: StripProps) {
   const isChosen = new Set(chosen === '' ? [] : chosen.split(' ').map(Number))
   return (
     <div
       role="row"
+      aria-owns={nameId(row)}
       className={clsx(
         'grid items-center [contain-intrinsic-block-size:auto_2.55rem] [content-visibility:auto]',
-        row.kind === 'batch' ? 'border-t border-paper-edge' : 'bg-paper-dim',
+        stripClass(row),
       )}
       style={{ gridTemplateColumns: columns }}
     >
-      <RowName row={row} isOpen={isOpen} onToggle={() => onToggle(row.key)} />
       {row.cells.map((cell, column) => (
         <HoleCell
           key={cell.stage.id}
@@ -209,42 +213,45 @@ function punchCells(
   }
 }
 
-function RowName({
+/** The name of a strip, and what opens it. */
+const StripName = memo(function StripName({
   row,
   isOpen,
   onToggle,
 }: {
   readonly row: StripRow
   readonly isOpen: boolean
-  readonly onToggle: () => void
+  readonly onToggle: (key: string) => void
 }) {
   return (
-    <span
-      role="rowheader"
-      className={clsx('sticky left-0 z-2', row.kind === 'batch' ? 'bg-paper' : 'bg-paper-dim pl-8 text-sm')}
-    >
-      {row.kind === 'batch' ? (
-        <button
-          type="button"
-          aria-expanded={isOpen}
-          onClick={onToggle}
-          onKeyDown={(event) => event.stopPropagation()}
-          className="flex min-h-10 w-full items-center gap-1 pl-1.5 text-left font-bold pointer-coarse:min-h-12"
-        >
-          <ChevronRight
-            aria-hidden="true"
-            size={16}
-            className={clsx('shrink-0 transition-transform', isOpen && 'rotate-90')}
-          />
-          <span className="truncate">{row.name}</span>
-          <span className="figures pr-2 text-xs font-normal text-ink-soft">{row.batch.models.length}</span>
-        </button>
-      ) : (
-        <span className="block truncate pr-2">{row.name}</span>
-      )}
-    </span>
+    <div className={stripClass(row)}>
+      <div
+        id={nameId(row)}
+        role="rowheader"
+        className={clsx('flex h-full items-center', row.kind === 'model' && 'pl-8 text-sm')}
+      >
+        {row.kind === 'batch' ? (
+          <button
+            type="button"
+            aria-expanded={isOpen}
+            onClick={() => onToggle(row.key)}
+            className="flex h-full w-full items-center gap-1 pl-1.5 text-left font-bold"
+          >
+            <ChevronRight
+              aria-hidden="true"
+              size={16}
+              className={clsx('shrink-0 transition-transform', isOpen && 'rotate-90')}
+            />
+            <span className="truncate">{row.name}</span>
+            <span className="figures pr-2 text-xs font-normal text-ink-soft">{row.batch.models.length}</span>
+          </button>
+        ) : (
+          <span className="truncate pr-2">{row.name}</span>
+        )}
+      </div>
+    </div>
   )
-}
+})
 
 interface HoleCellProps {
   readonly cell: Cell
@@ -270,7 +277,7 @@ function HoleCell({ cell, now, place, small, isFocus, isChosen, onClickWithoutPo
         if (event.detail === 0) onClickWithoutPointer(place)
       }}
       className={clsx(
-        'relative flex min-h-10 cursor-pointer touch-pan-y select-none items-center justify-center self-stretch pointer-coarse:min-h-12',
+        'relative flex h-(--strip) cursor-pointer touch-pan-y select-none items-center justify-center',
         cell.stage.tableReady && 'border-r-2 border-dotted border-done',
         isChosen && 'bg-mat',
       )}

@@ -2,8 +2,6 @@ import {
   applyMend,
   applyOffer,
   followedRecipes,
-  lineJudge,
-  lineOfOrder,
   mendLine,
   orderWeights,
   tableReadyStandard,
@@ -24,7 +22,9 @@ import { useEdit, withUnit, type ShownProject } from '../../shared/project/index
 import { useProgress } from '../../shared/progress/index.ts'
 import { OrderReasons } from './OrderReasons.tsx'
 import { Button, CheckField } from '../../shared/ui/index.ts'
-import { useLineOrder } from '../../shared/worker/index.ts'
+import { useLineFindings, useLineOfOrder, useLineOrder } from '../../shared/worker/index.ts'
+
+const nothing: readonly LineFinding[] = []
 
 interface OrderFromRecipesProps {
   readonly project: ShownProject
@@ -61,8 +61,7 @@ function Ordered({ project, onTake, shelf }: OrderFromRecipesProps & { readonly 
       { ...project, recipes: recipes.map((recipe) => applyOffer(recipe, offer)) },
       'The offer is taken up in the recipe.',
     )
-  const judge = useMemo(() => lineJudge(input), [input])
-  const findings = useMemo(() => judge(line), [judge, line])
+  const findings = useLineFindings(input, project) ?? nothing
   const mendRecipe = ({ mend, recipeId }: LineFinding) => {
     if (!mend) return
     const mended = recipes.map((recipe) => (recipe.id === recipeId ? applyMend(recipe, mend, v7) : recipe))
@@ -154,7 +153,8 @@ interface TakeButtonProps extends OrderFromRecipesProps {
 
 function TakeButton({ found, project, shelf, onTake }: TakeButtonProps) {
   const { progress } = useProgress(project.id)
-  const next = lineOfOrder(found, project, shelf, tableReadyStandard, v7)
+  const next = useLineOfOrder(found, project, shelf)
+  if (!next) return null
   if (whoGetsWhat(next) === whoGetsWhat(project.line)) {
     return <p className="ml-auto font-bold text-done">The line follows this order.</p>
   }

@@ -2,23 +2,23 @@ import {
   applyPilotProposal,
   keepVersion,
   localDateAt,
-  pilotProposals,
-  pilotReport,
   pilotTotals,
   type EstimateInput,
+  type Instant,
   type PilotProposal,
+  type PilotReport,
   type PilotStage,
   type Unit,
 } from '@seriatim/core'
 import { Flag, Users } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import { Link, useParams } from 'react-router'
-import { v7 } from 'uuid'
 import { durationText, plural, rangeText } from '../../shared/format/index.ts'
 import { useCurrentProject, useEdit, withUnit } from '../../shared/project/index.ts'
 import { useProgress, useRecorder } from '../../shared/progress/index.ts'
 import { Button, EmptyState, ErrorState, Headline, LoadingState } from '../../shared/ui/index.ts'
 import { useEstimateInput } from '../../shared/working-project.ts'
+import { usePilot } from '../../shared/worker/index.ts'
 import { ChoosePilotDialog } from './ChoosePilotDialog.tsx'
 import { LapSteps } from './LapSteps.tsx'
 import { PilotStages } from './PilotStages.tsx'
@@ -46,13 +46,29 @@ export function PilotPage() {
 
 function Pilot({ unit, input }: { readonly unit: Unit; readonly input: EstimateInput }) {
   const project = useCurrentProject()
+  const whole = useMemo(() => ({ ...input, project }), [input, project])
+  const seen = usePilot(whole, unit)
+  if (!seen) return <LoadingState what="the pilot" />
+  return <PilotSeen {...seen} unit={unit} now={input.now} />
+}
+
+/** The pilot's page once it is worked out. */
+function PilotSeen({
+  unit,
+  now,
+  report,
+  proposals,
+}: {
+  readonly unit: Unit
+  readonly now: Instant
+  readonly report: PilotReport
+  readonly proposals: readonly PilotProposal[]
+}) {
+  const project = useCurrentProject()
   const edit = useEdit()
   const recorder = useRecorder(project)
   const [choosing, setChoosing] = useState(unit.pilot.length === 0)
   const [judging, setJudging] = useState<PilotStage | null>(null)
-  const whole = useMemo(() => ({ ...input, project }), [input, project])
-  const report = useMemo(() => pilotReport(whole, unit), [whole, unit])
-  const proposals = useMemo(() => pilotProposals(whole, unit, report, v7), [whole, unit, report])
   const recipe = project.recipes.find((each) => each.unitIds.includes(unit.id))
   const isThrough = report.stages.length > 0 && report.stages.every((each) => each.done === each.models)
 
@@ -66,7 +82,7 @@ function Pilot({ unit, input }: { readonly unit: Unit; readonly input: EstimateI
   }
   const keep = () => {
     if (!recipe) return
-    const today = localDateAt(input.now, project.evenings.timeZone)
+    const today = localDateAt(now, project.evenings.timeZone)
     const kept = keepVersion(recipe, today, `As the pilot of ${unit.name} was painted.`)
     edit(
       project,
@@ -143,7 +159,7 @@ function Pilot({ unit, input }: { readonly unit: Unit; readonly input: EstimateI
   )
 }
 
-function headlineOf(unit: Unit, report: ReturnType<typeof pilotReport>): string {
+function headlineOf(unit: Unit, report: PilotReport): string {
   const { clock } = pilotTotals(report)
   const rest = report.rest.at(-1)
   if (unit.pilot.length === 0) return `${unit.name}: which model goes first?`

@@ -1,11 +1,8 @@
 import {
   batchSizesText,
-  comparePlans,
-  foldProgress,
   largestBatchSize,
   planNoteText,
   planProblemText,
-  runSheets,
   splitIntoBatches,
   type EstimateInput,
   type Instant,
@@ -16,9 +13,10 @@ import {
   type PlanNote,
   type PlanProblem,
   type Project,
+  type RunSheet,
 } from '@seriatim/core'
 import { CalendarDays, UsersRound } from 'lucide-react'
-import { useMemo, useState } from 'react'
+import { useState } from 'react'
 import { Link } from 'react-router'
 import { dateText, dayText, durationText, plural, weekdayText } from '../../shared/format/index.ts'
 import { ProjectSettingsForm } from '../../shared/project-settings-form.tsx'
@@ -40,7 +38,9 @@ import {
   useKnownOdds,
   useOdds,
   usePlan,
+  usePlanChanges,
   usePlanningInput,
+  useRunSheets,
   useTeamworks,
 } from '../../shared/worker/index.ts'
 import { BatchSizeChart } from './BatchSizeChart.tsx'
@@ -57,6 +57,8 @@ import { useKeptPlan } from './use-kept-plan.ts'
 const sheetsAtFirst = 3
 
 /** Where a problem is mended; on the line where it is not said. */
+const noSheets: readonly RunSheet[] = []
+
 const wayOut: Partial<Record<PlanProblem['kind'], string>> = {
   'no-models': 'roster',
   'joined-in-a-circle': 'roster',
@@ -83,7 +85,8 @@ export function PlanPage() {
   const [allSheets, setAllSheets] = useState(false)
   const plan = planned.data?.ok ? planned.data.value : null
   const earlier = useKeptPlan(project, plan, now)
-  const sheets = useMemo(() => (plan ? runSheets(plan, project) : []), [plan, project])
+  const sheets = useRunSheets(plan, project) ?? noSheets
+  const changes = usePlanChanges(earlier, plan, project, progress, now)
 
   if (error && !progress) return <ErrorState error={error} onRetry={() => void refetch()} />
   if (planned.error) return <ErrorState error={planned.error} onRetry={() => void planned.refetch()} />
@@ -131,12 +134,8 @@ export function PlanPage() {
         <PlanTable plan={plan} project={project} />
         <div className="mt-6 grid grid-cols-1 gap-4">
           <Odds input={ready} estimateInput={estimateInput} estimate={estimate} now={now} />
-          {earlier ? (
-            <ChangesSince
-              before={earlier}
-              changes={comparePlans(earlier, plan, project, progress ?? foldProgress([]), now)}
-              timeZone={project.evenings.timeZone}
-            />
+          {earlier && changes ? (
+            <ChangesSince before={earlier} changes={changes} timeZone={project.evenings.timeZone} />
           ) : null}
         </div>
         <h2 className="mt-8 mb-3 text-xl">{plural(sheets.length, 'session')}, in order</h2>

@@ -1,6 +1,5 @@
 import {
   applyMend,
-  findFaults,
   followersOf,
   modelsTaking,
   plainStep,
@@ -17,9 +16,10 @@ import {
 import { Copy, Plus, Trash2 } from 'lucide-react'
 import { useMemo, useState, type ReactNode } from 'react'
 import { v7 } from 'uuid'
-import { FindingList } from '../../shared/finding-list.tsx'
+import { FindingList, type FindingOfModels } from '../../shared/finding-list.tsx'
 import { durationText, plural } from '../../shared/format/index.ts'
 import { Button, Headline, IconButton } from '../../shared/ui/index.ts'
+import { useFindings } from '../../shared/worker/index.ts'
 import { layOutCut } from './lay-out-cut.ts'
 import { PaintCut } from './PaintCut.tsx'
 import { Preferences } from './Preferences.tsx'
@@ -43,6 +43,8 @@ interface OneRecipeProps {
   readonly onRemove: () => void
 }
 
+const nothing: readonly FindingOfModels[] = []
+
 /** One recipe: its figures, what is wrong with it, its cut, and its ways. */
 export function OneRecipe({
   project,
@@ -62,11 +64,7 @@ export function OneRecipe({
   const cut = useMemo(() => layOutCut(recipe, shelf), [recipe, shelf])
   const { units } = project
   const followers = useMemo(() => followersOf(recipe, { units }), [recipe, units])
-  const findings = useMemo(() => {
-    const models = followers.flatMap((unit) => unit.models)
-    const found = findFaults(recipe, shelf, models.length > 0 ? { models } : {})
-    return found.map((finding) => ({ ...finding, models: models.length }))
-  }, [recipe, shelf, followers])
+  const findings = useFindings(recipe, shelf, followers) ?? nothing
   const marked = new Set(findings.flatMap((finding) => finding.stepIds.slice(0, 1)))
   const step = recipe.steps.find((each) => each.id === openId)
 

@@ -1,6 +1,7 @@
-import { changeUnderWay, type Progress, type Project, type Recipe, type Shelf } from '@seriatim/core'
-import { useMemo, useState } from 'react'
+import type { Progress, Project, Recipe, Shelf } from '@seriatim/core'
+import { useState } from 'react'
 import { Button } from '../../shared/ui/index.ts'
+import { useUnderWay } from '../../shared/worker/index.ts'
 
 interface UnderWayNoteProps {
   readonly project: Project
@@ -11,14 +12,8 @@ interface UnderWayNoteProps {
 /** What the changes made here mean for models that are half-way; it stays until it is read. */
 export function UnderWayNote({ project, progress, shelf }: UnderWayNoteProps) {
   const [known, setKnown] = useState<readonly Recipe[]>(project.recipes)
-  const said = useMemo(() => {
-    if (!progress || known === project.recipes) return []
-    return known.flatMap((before) => {
-      const after = project.recipes.find((each) => each.id === before.id) ?? null
-      return changeUnderWay(project, progress, before, after, shelf)
-    })
-  }, [project, progress, known, shelf])
-  if (said.length === 0) return null
+  const said = useUnderWay(known, project, progress, shelf) ?? []
+  if (said.length === 0 || known === project.recipes) return null
   return (
     <section role="status" className="ticket mb-5 border-l-8 border-l-drying p-4">
       <p className="font-bold">What this means for models under way</p>

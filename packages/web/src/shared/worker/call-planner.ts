@@ -13,10 +13,10 @@ interface Kept {
 }
 
 /** One computation; large inputs go through `pack`, which sends what the worker has not yet. */
-type Task<Answer> = (planner: Remote<Planner>, turn: number, pack: Pack) => Promise<Answer>
+export type Task<Answer> = (planner: Remote<Planner>, turn: number, pack: Pack) => Promise<Answer>
 
 /** Calls of one lane run one after the other, each lane on a worker of its own. */
-type Lane = 'estimate' | 'plan' | 'compare' | 'odds' | 'order' | 'hours'
+export type Lane = 'estimate' | 'plan' | 'compare' | 'odds' | 'order' | 'hours' | 'look'
 
 /** So long a computation has to answer after it was called off; what does not listen is ended. */
 const longestGoodbye = 150

@@ -1,5 +1,15 @@
 export type { WholeInput } from './planner.worker.ts'
 export { useExtras, useStandardCosts } from './use-hours.ts'
+export {
+  useFindings,
+  useLineFindings,
+  useLineOfOrder,
+  usePilot,
+  usePlanChanges,
+  useRunSheets,
+  useUnderWay,
+  useWorkLeft,
+} from './use-looks.ts'
 export { useLineEstimate, type Estimated } from './use-line-estimate.ts'
 export { useLineOrder } from './use-line-order.ts'
 export { useBatchSizeComparison, type Comparison } from './use-batch-size-comparison.ts'

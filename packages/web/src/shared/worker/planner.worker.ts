@@ -1,28 +1,59 @@
 import {
+  changeUnderWay,
+  comparePlans,
   estimateLine,
   extrasFor,
+  findFaults,
+  lineJudge,
+  lineOfOrder,
   offersOfSameness,
   orderLine,
+  pilotProposals,
+  pilotReport,
   planLine,
+  runSheets,
   standardCosts,
+  tableReadyStandard,
   tryOffer,
   trySplit,
+  workLeft,
   type BatchSplit,
+  type BatchTimes,
   type EstimateInput,
+  type FollowingUnit,
+  type Instant,
+  type KeptPlan,
   type LineOrder,
+  type LinePlan,
   type Offer,
   type OfferInput,
   type OrderingInput,
   type PlanningInput,
+  type Progress,
   type Project,
+  type Recipe,
+  type Shelf,
+  type Stage,
   type Standard,
+  type Unit,
   type UnitId,
 } from '@seriatim/core'
 import { expose } from 'comlink'
+import { v7 } from 'uuid'
 import { createKeeper } from './held.ts'
 
 /** An estimate's input over a whole project. */
 export type WholeInput = EstimateInput & { readonly project: Project }
+
+/** The last judge of a line: while the recipes stay, only the line is looked at anew. */
+let judge: { readonly of: OrderingInput; readonly line: ReturnType<typeof lineJudge> } | null = null
+
+function judgeOf(of: OrderingInput): ReturnType<typeof lineJudge> {
+  const isSame =
+    judge?.of.recipes === of.recipes && judge.of.shelf === of.shelf && judge.of.weight === of.weight
+  if (!judge || !isSame) judge = { of, line: lineJudge(of) }
+  return judge.line
+}
 
 /** The highest turn that is called off; shared with the page, so that it is heard in the middle of a search. */
 let calledOff: Int32Array | null = null
@@ -52,6 +83,49 @@ const planner = {
     seconds: number,
     safety: number,
   ) => extrasFor(unpack(input), standardOf, seconds, safety),
+  findFaults: (recipe: Recipe, input: { readonly shelf: Shelf }, units: readonly FollowingUnit[]) => {
+    const models = units.flatMap((unit) => unit.models)
+    const found = findFaults(recipe, unpack(input).shelf, models.length > 0 ? { models } : {})
+    return found.map((finding) => ({ ...finding, models: models.length }))
+  },
+  lineFindings: (input: OrderingInput, line: readonly Stage[]) => judgeOf(unpack(input))(line),
+  lineOfOrder: (input: { readonly project: Project; readonly shelf: Shelf }, order: LineOrder) => {
+    const { project, shelf } = unpack(input)
+    return lineOfOrder(order, project, shelf, tableReadyStandard, v7)
+  },
+  pilot: (input: WholeInput, unit: Unit) => {
+    const whole = unpack(input)
+    const report = pilotReport(whole, unit)
+    return { report, proposals: pilotProposals(whole, unit, report, v7) }
+  },
+  runSheets: (input: { readonly project: Project }, plan: LinePlan) => runSheets(plan, unpack(input).project),
+  comparePlans: (
+    input: { readonly project: Project; readonly progress: Progress },
+    before: KeptPlan,
+    plan: LinePlan,
+    now: Instant,
+  ) => {
+    const { project, progress } = unpack(input)
+    return comparePlans(before, plan, project, progress, now)
+  },
+  changeUnderWay: (
+    input: { readonly project: Project; readonly progress: Progress; readonly shelf: Shelf },
+    known: readonly Recipe[],
+  ) => {
+    const { project, progress, shelf } = unpack(input)
+    return known.flatMap((before) => {
+      const after = project.recipes.find((each) => each.id === before.id) ?? null
+      return changeUnderWay(project, progress, before, after, shelf)
+    })
+  },
+  workLeft: (input: {
+    readonly project: Project
+    readonly progress: Progress
+    readonly times: BatchTimes | undefined
+  }) => {
+    const { project, progress, times } = unpack(input)
+    return workLeft(project, progress, times)
+  },
 }
 
 export type Planner = typeof planner

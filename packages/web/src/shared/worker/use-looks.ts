@@ -1,0 +1,143 @@
+import type {
+  BatchTimes,
+  FollowingUnit,
+  Instant,
+  KeptPlan,
+  LineFinding,
+  LineOrder,
+  LinePlan,
+  OrderingInput,
+  PilotProposal,
+  PilotReport,
+  PlanChange,
+  Progress,
+  Project,
+  Recipe,
+  RunSheet,
+  Shelf,
+  Stage,
+  Unit,
+  WorkLeft,
+} from '@seriatim/core'
+import type { FindingOfModels } from '../finding-list.tsx'
+import type { WholeInput } from './planner.worker.ts'
+import { useWorkedOut } from './use-worked-out.ts'
+
+/** What is wrong with a recipe, for the models of the units that follow it. */
+export function useFindings(
+  recipe: Recipe,
+  shelf: Shelf,
+  followers: readonly FollowingUnit[],
+): readonly FindingOfModels[] | undefined {
+  return useWorkedOut({
+    lane: 'look',
+    name: 'findings',
+    about: recipe.id,
+    inputs: [recipe, shelf, followers],
+    task: async (planner, _, pack) => planner.findFaults(recipe, pack({ shelf }), followers),
+  })
+}
+
+/** What is wrong with the line as it stands. */
+export function useLineFindings(
+  input: OrderingInput,
+  project: Pick<Project, 'id' | 'line'>,
+): readonly LineFinding[] | undefined {
+  return useWorkedOut({
+    lane: 'look',
+    name: 'line-findings',
+    about: project.id,
+    inputs: [input, project.line],
+    task: async (planner, _, pack) => planner.lineFindings(pack(input), project.line),
+  })
+}
+
+/** The line that an order comes to. */
+export function useLineOfOrder(
+  order: LineOrder,
+  project: Project,
+  shelf: Shelf,
+): readonly Stage[] | undefined {
+  return useWorkedOut({
+    lane: 'look',
+    name: 'line-of-order',
+    about: project.id,
+    inputs: [order, project, shelf],
+    task: async (planner, _, pack) => planner.lineOfOrder(pack({ project, shelf }), order),
+  })
+}
+
+/** What the pilot showed, and what it asks for. */
+export function usePilot(
+  input: WholeInput,
+  unit: Unit,
+): { readonly report: PilotReport; readonly proposals: readonly PilotProposal[] } | undefined {
+  return useWorkedOut({
+    lane: 'look',
+    name: 'pilot',
+    about: unit.id,
+    inputs: [input, unit],
+    task: async (planner, _, pack) => planner.pilot(pack(input), unit),
+  })
+}
+
+/** The plan session by session. */
+export function useRunSheets(plan: LinePlan | null, project: Project): readonly RunSheet[] | undefined {
+  return useWorkedOut({
+    lane: 'look',
+    name: 'run-sheets',
+    about: project.id,
+    inputs: plan && [plan, project],
+    task: async (planner, _, pack) => (plan ? planner.runSheets(pack({ project }), plan) : []),
+  })
+}
+
+/** What a plan changed since an earlier one. */
+export function usePlanChanges(
+  before: KeptPlan | null,
+  plan: LinePlan | null,
+  project: Project,
+  progress: Progress | undefined,
+  now: Instant,
+): readonly PlanChange[] | undefined {
+  return useWorkedOut({
+    lane: 'look',
+    name: 'plan-changes',
+    about: project.id,
+    inputs: before && plan && progress ? [before, plan, project, progress, now] : null,
+    task: async (planner, _, pack) =>
+      before && plan && progress ? planner.comparePlans(pack({ project, progress }), before, plan, now) : [],
+  })
+}
+
+/** What changes of the recipes mean for models that are half-way. */
+export function useUnderWay(
+  known: readonly Recipe[],
+  project: Project,
+  progress: Progress | undefined,
+  shelf: Shelf,
+): readonly string[] | undefined {
+  return useWorkedOut({
+    lane: 'look',
+    name: 'under-way',
+    about: project.id,
+    inputs: progress && known !== project.recipes ? [known, project, progress, shelf] : null,
+    task: async (planner, _, pack) =>
+      progress ? planner.changeUnderWay(pack({ project, progress, shelf }), known) : [],
+  })
+}
+
+/** How much is left, over all models. */
+export function useWorkLeft(
+  project: Project,
+  progress: Progress,
+  times: BatchTimes | undefined,
+): WorkLeft | undefined {
+  return useWorkedOut({
+    lane: 'look',
+    name: 'work-left',
+    about: project.id,
+    inputs: [project, progress, times],
+    task: async (planner, _, pack) => planner.workLeft(pack({ project, progress, times })),
+  })
+}
