@@ -1,8 +1,10 @@
 import {
   finishes,
+  materialForms,
   materialKinds,
   parseHex,
   ruleIds,
+  sheens,
   standards,
   techniques,
   type Hex,
@@ -39,10 +41,13 @@ export const materialSchema = z
     name: textField('the material a name', 80),
     kind: z.enum(materialKinds, { error: `Choose a kind: ${materialKinds.join(', ')}.` }),
     colour: colourField,
+    form: z.enum(materialForms).nullable().default(null),
+    sheen: z.enum(sheens).nullable().default(null),
     carrier: z.enum(['water', 'spirit', 'dry'], { error: 'Choose water, spirit or dry.' }),
     opacity: share('The opacity'),
     dryingMinSeconds: secondsField,
     dryingMaxSeconds: secondsField,
+    workable: z.object({ min: secondsField, max: secondsField }).nullable().default(null),
     coverage: amount('The coverage', 10_000),
     reactivates: z.boolean(),
     stockMl: amount('The stock', 100_000),
@@ -104,6 +109,7 @@ export const stepSchema = z.object({
     z.literal('whole'),
     z.array(z.string().max(40)).min(1, { error: 'Name at least one region.' }).max(40).readonly(),
   ]),
+  except: z.array(z.string().max(40)).max(40).readonly().default([]),
   mix: mixSchema,
   technique,
   coats: z.int({ error: 'Give a whole number of coats.' }).min(1).max(20),
@@ -181,7 +187,26 @@ export const recipeSchema = z
       names.add(region.name)
     })
     recipe.steps.forEach((step, index) => {
-      if (step.on === 'whole') return
+      step.except.forEach((region, place) => {
+        if (names.has(region)) return
+        context.addIssue({
+          code: 'custom',
+          path: ['steps', index, 'except', place],
+          message: 'The recipe has no region of this name.',
+          input: region,
+        })
+      })
+      if (step.on === 'whole') {
+        if (names.size > 0 && [...names].every((name) => step.except.includes(name))) {
+          context.addIssue({
+            code: 'custom',
+            path: ['steps', index, 'except'],
+            message: 'All but these leaves no region: let at least one be painted.',
+            input: step.except,
+          })
+        }
+        return
+      }
       step.on.forEach((region, place) => {
         if (names.has(region)) return
         context.addIssue({

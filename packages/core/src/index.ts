@@ -108,7 +108,19 @@ export {
   type Unit,
 } from './project/project.ts'
 export { colourDifference, coatOver, parseHex, type Hex } from './colour/colour.ts'
-export { materialKinds, type Carrier, type Material, type MaterialKind } from './materials/material.ts'
+export {
+  formOf,
+  isCarrierOnly,
+  materialForms,
+  materialKinds,
+  sheenOf,
+  sheens,
+  type Carrier,
+  type Material,
+  type MaterialForm,
+  type MaterialKind,
+  type Sheen,
+} from './materials/material.ts'
 export { kindPresets, materialOfKind, starterShelf } from './materials/starter-shelf.ts'
 export { colourOfMix, predictColours } from './colour/predict.ts'
 export { dropsPerMl, millilitresFor, mixCard, type MixCard } from './mixing/mix-card.ts'
@@ -120,7 +132,7 @@ export { mishapPresets } from './forecasting/futures.ts'
 export { offersFor, takeOffer, tryOffer, type Offer, type OfferInput } from './forecasting/offers.ts'
 export { findFaults } from './ordering/find-faults.ts'
 export { followedRecipes, followersOf, lineOfOrder, takersAmong } from './ordering/line-of-order.ts'
-export { lineJudge, mendLine, type LineFinding } from './ordering/line-findings.ts'
+export { lineJudge, mendProject, type LineFinding } from './ordering/line-findings.ts'
 export { applyMend } from './ordering/mend.ts'
 export { changeUnderWay } from './ordering/change-under-way.ts'
 export { recipeAsDone, type RecipeAsDone } from './ordering/recipe-as-done.ts'
@@ -151,6 +163,8 @@ export { backToVersion, isSameState, keepVersion } from './recipe/versions.ts'
 export { fitToShelf, materialsOf, namedMaterials, withMaterials } from './recipe/recipe-materials.ts'
 export { bodyPlans, type BodyPlan } from './recipe/body-plans.ts'
 export {
+  landsOn,
+  regionsOfStep,
   finishes,
   plainStep,
   standards,

@@ -30,6 +30,12 @@ export function labDifference(first: Lab, second: Lab): number {
   return deltaE({ mode: 'lab65', ...first }, { mode: 'lab65', ...second })
 }
 
+/** CIE hue angle in degrees, and chroma (D65). */
+export function hueOf(colour: Hex): { readonly hue: number; readonly chroma: number } {
+  const { a, b } = labOf(colour)
+  return { hue: ((Math.atan2(b, a) * 180) / Math.PI + 360) % 360, chroma: Math.hypot(a, b) }
+}
+
 export function colourDifference(first: Hex, second: Hex): number {
   return labDifference(labOf(first), labOf(second))
 }

@@ -30,6 +30,10 @@ function row(
 
 export const techniquePresets: Readonly<Record<Technique, TechniquePreset>> = {
   prepare: row('area', 3, 'from memory'),
+  clean: row('area', 0.3, 'from memory'),
+  cut: row('area', 3, 'from memory'),
+  assemble: row('area', 3, 'from memory'),
+  mount: row('area', 0.3, 'from memory'),
   spray: row('area', 0.5, 'common practice'),
   'spray from above': row('area', 0.5, 'common practice'),
   airbrush: row('area', 1.5, 'common practice'),

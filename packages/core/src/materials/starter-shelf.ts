@@ -40,6 +40,12 @@ export const kindPresets: Readonly<Record<MaterialKind, KindPreset>> = {
   effect: { carrier: 'water', opacity: 0.4, dry: [60, 120], coverage: 60, potMl: 20 },
 }
 
+/** From when to when it can be wiped back or mopped: common practice. */
+const workableOf: Partial<Record<MaterialKind, NonNullable<Material['workable']>>> = {
+  oil: { min: minutes(5), max: minutes(30) },
+  dip: { min: minutes(0), max: minutes(5) },
+}
+
 type Row = readonly [name: string, kind: MaterialKind, colour: string, some?: Partial<Material>]
 
 const spirit = { carrier: 'spirit' } as const
@@ -116,6 +122,29 @@ const rows: readonly Row[] = [
     '#f6f6f2',
     { carrier: 'dry', dryingMinSeconds: minutes(2), dryingMaxSeconds: minutes(10), potMl: 20 },
   ],
+  ['water', 'medium', '#ffffff', { stockMl: 1000, potMl: 0 }],
+  ['flow improver', 'medium', '#ffffff', { potMl: 60 }],
+  ['bright metal powder', 'metallic', '#c4c8cb', { form: 'powder', carrier: 'dry', opacity: 0.9 }],
+  ['black translucent', 'translucent', '#26272b'],
+  ['pale translucent', 'translucent', '#d9cda8'],
+  ['white translucent', 'translucent', '#e8e6dc'],
+  ['white ink', 'ink', '#f4f3ee', { opacity: 0.5 }],
+  ['crackle paste', 'texture paste', '#a08d6c'],
+  [
+    'plastic slurry',
+    'texture paste',
+    '#b9bcb8',
+    { carrier: 'spirit', dryingMinSeconds: minutes(8 * 60), dryingMaxSeconds: minutes(16 * 60) },
+  ],
+  ['marsh glow', 'effect', '#b8f07a'],
+  [
+    'still water gel',
+    'effect',
+    '#d5e3df',
+    { dryingMinSeconds: minutes(12 * 60), dryingMaxSeconds: minutes(24 * 60), coverage: 10, potMl: 60 },
+  ],
+  ['steel primer, spray', 'primer', '#9aa0a4', { ...spirit, sheen: 'metal' }],
+  ['brick dust powder', 'pigment', '#8a4b36'],
 ]
 
 /** A material as its kind usually is, without a name and with nothing in stock. */
@@ -126,10 +155,13 @@ export function materialOfKind(kind: MaterialKind, id: MaterialId): Material {
     name: '',
     kind,
     colour: '#808080',
+    form: null,
+    sheen: null,
     carrier: preset.carrier,
     opacity: preset.opacity,
     dryingMinSeconds: minutes(preset.dry[0]),
     dryingMaxSeconds: minutes(preset.dry[1]),
+    workable: workableOf[kind] ?? null,
     coverage: preset.coverage,
     reactivates: false,
     stockMl: 0,
@@ -137,7 +169,7 @@ export function materialOfKind(kind: MaterialKind, id: MaterialId): Material {
   }
 }
 
-/** About sixty generic materials to begin with, none in stock. Ids are fixed, so files of different desks agree. */
+/** About eighty generic materials to begin with, none in stock. Ids are fixed, so files of different desks agree. */
 export const starterShelf: readonly Material[] = rows.map(([name, kind, colour, some], index) => ({
   ...materialOfKind(kind, `01930000-0000-7000-8001-${String(index + 1).padStart(12, '0')}` as MaterialId),
   name,

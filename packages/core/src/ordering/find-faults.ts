@@ -1,11 +1,13 @@
 import type { Model } from '../project/project.ts'
-import { plainStep, type Recipe } from '../recipe/recipe.ts'
-import type { RuleId } from '../recipe/rule-id.ts'
+import type { Recipe } from '../recipe/recipe.ts'
+import { ruleIds, type RuleId } from '../recipe/rule-id.ts'
 import { factsOf, shareRegion, stepText, type Shelf, type StepFacts } from '../recipe/step-facts.ts'
 import type { StepId } from '../units/ids.ts'
+import { applyMend, mendOrder } from './mend.ts'
 import { orderRules } from './order-rules.ts'
-import { ruleApplies, type Finding, type Severity } from './rule.ts'
-import { stackRules } from './stack-rules.ts'
+import { recipeRules, type JudgedRecipe } from './recipe-rules.ts'
+import { ruleApplies, type Finding, type Mend, type Severity } from './rule.ts'
+import { stackRules, type Fault } from './stack-rules.ts'
 
 const gravest: readonly Severity[] = ['spoils', 'wastes', 'could be quicker']
 
@@ -13,34 +15,114 @@ interface FaultsAsked {
   /** In which the steps are really to be done; without it only the stacks speak: of two steps that share no region neither comes first. */
   readonly order?: readonly StepId[] | undefined
   /** The models painted by the recipe. */
-  readonly models?: readonly Pick<Model, 'role' | 'variants'>[]
+  readonly models?: readonly Pick<Model, 'role' | 'variants'>[] | undefined
 }
 
-/** What is wrong with a recipe, the gravest first. */
-export function findFaults(
+/** A finding before it is settled which of its mends is offered. */
+export interface Found extends Omit<Finding, 'mend'> {
+  readonly mends: readonly Mend[]
+}
+
+/**
+ * What is wrong with a recipe, the gravest first; of what comes from one slip, what names its cause first. A mend is
+ * offered only if it leaves less to find and nothing graver, so that mending ends.
+ */
+export function findFaults(recipe: Recipe, shelf: Shelf, asked: FaultsAsked = {}): readonly Finding[] {
+  const found = faultsOf(recipe, shelf, asked)
+  const before = weigh(found)
+  return found.map(({ mends, ...finding }) => ({
+    ...finding,
+    mend: mends.find((mend) => isLess(weigh(faultsAfter(recipe, shelf, asked, mend)), before)) ?? null,
+  }))
+}
+
+/** How many of each severity, the gravest first. */
+type Weight = readonly number[]
+
+export function weigh(found: readonly Pick<Finding, 'severity'>[]): Weight {
+  return gravest.map((severity) => found.filter((each) => each.severity === severity).length)
+}
+
+/** Fewer of the gravest that differ. */
+export function isLess(a: Weight, b: Weight): boolean {
+  const place = a.findIndex((count, index) => count !== b[index])
+  return place >= 0 && (a[place] ?? 0) < (b[place] ?? 0)
+}
+
+function faultsAfter(recipe: Recipe, shelf: Shelf, asked: FaultsAsked, mend: Mend): readonly Found[] {
+  const mended = mendedRecipe(recipe, asked.order, mend)
+  return faultsOf(mended.recipe, shelf, { ...asked, order: mended.order })
+}
+
+/** With an order, a move changes that; everything else changes the recipe, and the order along with it. */
+export function mendedRecipe(
   recipe: Recipe,
-  shelf: Shelf,
-  { order, models }: FaultsAsked = {},
-): readonly Finding[] {
+  order: readonly StepId[] | undefined,
+  mend: Mend,
+  newId: () => string = () => 'a new step',
+): { readonly recipe: Recipe; readonly order: readonly StepId[] | undefined } {
+  if (order && mend.kind === 'move') return { recipe, order: mendOrder(order, mend) }
+  const mended = applyMend(recipe, mend, newId)
+  return { recipe: mended, order: order && orderAfter(order, recipe, mended, mend) }
+}
+
+function orderAfter(order: readonly StepId[], before: Recipe, after: Recipe, mend: Mend): readonly StepId[] {
+  const known = new Set(before.steps.map((step) => step.id))
+  const left = new Set(after.steps.map((step) => step.id))
+  const kept = order.filter((id) => left.has(id))
+  const fresh = after.steps.filter((step) => !known.has(step.id)).map((step) => step.id)
+  const place = mend.kind === 'insert' && mend.before !== null ? kept.indexOf(mend.before) : kept.length
+  return place < 0 ? [...kept, ...fresh] : kept.toSpliced(place, 0, ...fresh)
+}
+
+/** All that is wrong, with the mends that might help. */
+export function faultsOf(recipe: Recipe, shelf: Shelf, { order, models }: FaultsAsked): readonly Found[] {
   const facts = factsOf(recipe, shelf, models)
   const byId = new Map(facts.map((each) => [each.step.id, each]))
   const inOrder = order ? order.flatMap((id) => byId.get(id) ?? []) : facts
-  const isOrdered = order ? () => true : shareRegion
+  const judged: JudgedRecipe = {
+    recipe,
+    shelf,
+    inOrder,
+    isOrdered: order ? () => true : shareRegion,
+    preferences: recipe.preferences,
+    main: mainRegionOf(recipe),
+  }
   const silenced = new Set<RuleId>(recipe.silenced.map((each) => each.rule))
-  return [
+  const found = [
     ...(order ? brokenStacks(facts, inOrder) : []),
-    ...brokenOrderRules(inOrder, isOrdered),
-    ...brokenStackRules(recipe, shelf, inOrder),
-    ...neverJoined(recipe, facts, shelf),
-    ...openedTwice(facts),
-    ...tornGroups(inOrder, isOrdered),
-  ]
-    .filter((finding) => !silenced.has(finding.rule))
-    .sort(byGravity)
+    ...brokenOrderRules(judged),
+    ...brokenStackRules(judged),
+    ...recipeRules.flatMap((rule) => rule.check(judged).map((fault) => foundBy(rule, fault))),
+  ].filter((finding) => !silenced.has(finding.rule))
+  return byCause(onceAPair(found))
+}
+
+function foundBy(
+  { id, severity }: { readonly id: RuleId; readonly severity: Severity },
+  fault: Fault,
+): Found {
+  return {
+    rule: id,
+    severity: fault.severity ?? severity,
+    stepIds: fault.layers.map((layer) => layer.step.id),
+    reason: fault.reason,
+    secondsAtStake: Math.round(fault.secondsAtStake),
+    mends: fault.mends.filter((mend) => mend !== null),
+  }
+}
+
+export function mainRegionOf({ regions }: Pick<Recipe, 'regions'>): string {
+  const main = regions.filter((region) => region.finish !== 'base' && region.finish !== 'metal')
+  return main.reduce((a, b) => (b.areaShare > a.areaShare ? b : a), main[0] ?? { name: '', areaShare: 0 })
+    .name
 }
 
 /** The gravest first. */
-export function byGravity(a: Finding, b: Finding): number {
+export function byGravity(
+  a: Pick<Finding, 'severity' | 'secondsAtStake' | 'rule'>,
+  b: Pick<Finding, 'severity' | 'secondsAtStake' | 'rule'>,
+): number {
   return (
     gravest.indexOf(a.severity) - gravest.indexOf(b.severity) ||
     b.secondsAtStake - a.secondsAtStake ||
@@ -48,12 +130,51 @@ export function byGravity(a: Finding, b: Finding): number {
   )
 }
 
+/** From what names the cause to what only says that something is covered. */
+const causes: readonly RuleId[] = [
+  ...ruleIds.filter((id) => !['R17', 'R18', 'R16', 'R04b', 'R04', 'R01', 'R02', 'R23', 'R26'].includes(id)),
+  ...(['R18', 'R16', 'R04b', 'R17', 'R26', 'R23', 'R02', 'R04', 'R01'] as const),
+]
+
+/** The gravest first; of those that share a step and weigh the same, the one that names the cause. */
+function byCause(found: readonly Found[]): readonly Found[] {
+  const sorted = [...found].sort(byGravity)
+  const rows: Found[][] = []
+  for (const each of sorted) {
+    const own = rows.find((row) =>
+      row.some(
+        (other) =>
+          other.severity === each.severity && other.stepIds.some((step) => each.stepIds.includes(step)),
+      ),
+    )
+    if (own) own.push(each)
+    else rows.push([each])
+  }
+  return rows.flatMap((row) => row.sort((a, b) => causes.indexOf(a.rule) - causes.indexOf(b.rule)))
+}
+
+/** Two steps that break several rules at once are named once: with the gravest, and of those with the cause. */
+function onceAPair(found: readonly Found[]): readonly Found[] {
+  const sorted = [...found].sort(
+    (a, b) =>
+      gravest.indexOf(a.severity) - gravest.indexOf(b.severity) ||
+      causes.indexOf(a.rule) - causes.indexOf(b.rule),
+  )
+  const pairs = new Set<string>()
+  return sorted.filter(({ stepIds }) => {
+    const pair = [...stepIds].sort().join()
+    const isNew = stepIds.length < 2 || !pairs.has(pair)
+    pairs.add(pair)
+    return isNew
+  })
+}
+
 /** R01: a lower layer that goes on after its upper one. */
-function brokenStacks(facts: readonly StepFacts[], inOrder: readonly StepFacts[]): readonly Finding[] {
+function brokenStacks(facts: readonly StepFacts[], inOrder: readonly StepFacts[]): readonly Found[] {
   const place = new Map(inOrder.map((each, index) => [each.step.id, index]))
   const placeOf = (each: StepFacts) => place.get(each.step.id)
   return facts.flatMap((lower, index) =>
-    facts.slice(index + 1).flatMap((upper): Finding[] => {
+    facts.slice(index + 1).flatMap((upper): Found[] => {
       const [low, up] = [placeOf(lower), placeOf(upper)]
       if (low === undefined || up === undefined || low < up || !shareRegion(lower, upper)) return []
       return [
@@ -63,28 +184,29 @@ function brokenStacks(facts: readonly StepFacts[], inOrder: readonly StepFacts[]
           stepIds: [lower.step.id, upper.step.id],
           reason: `The ${stepText(lower)} lies under the ${stepText(upper)}; done after it, it covers it.`,
           secondsAtStake: upper.handsOnSecondsPerModel,
-          mend: { kind: 'move', stepId: lower.step.id, before: upper.step.id },
+          mends: [{ kind: 'move', stepId: lower.step.id, before: upper.step.id }],
         },
       ]
     }),
   )
 }
 
-function brokenOrderRules(
-  inOrder: readonly StepFacts[],
-  isOrdered: (a: StepFacts, b: StepFacts) => boolean,
-): readonly Finding[] {
+function brokenOrderRules(judged: JudgedRecipe): readonly Found[] {
+  const { inOrder, preferences, isOrdered } = judged
+  const placed = inOrder.map((each, place) => ({ each, place }))
   return orderRules.flatMap((rule) => {
-    const firsts = inOrder.map((each, place) => ({ each, place })).filter(({ each }) => rule.first(each))
-    const thens = inOrder.map((each, place) => ({ each, place })).filter(({ each }) => rule.then(each))
+    if (rule.isOn && !rule.isOn(preferences)) return []
+    const firsts = placed.filter(({ each }) => rule.first(each))
+    const thens = placed.filter(({ each }) => rule.then(each))
     return firsts.flatMap(({ each: later, place }) =>
-      thens.flatMap(({ each: earlier, place: before }): Finding[] => {
+      thens.flatMap(({ each: earlier, place: before }): Found[] => {
         // Both ways at once is no order at all.
         const isBroken =
           before < place &&
           isOrdered(earlier, later) &&
           ruleApplies(rule, later, earlier) &&
-          !ruleApplies(rule, earlier, later)
+          !ruleApplies(rule, earlier, later) &&
+          (rule.isFinding?.(later, earlier, judged) ?? true)
         if (!isBroken) return []
         return [
           {
@@ -93,7 +215,7 @@ function brokenOrderRules(
             stepIds: [later.step.id, earlier.step.id],
             reason: `The ${stepText(later)} goes before the ${stepText(earlier)}: ${rule.why}.`,
             secondsAtStake: Math.round(rule.secondsAtStake(later, earlier)),
-            mend: { kind: 'move', stepId: later.step.id, before: earlier.step.id },
+            mends: movesBefore(inOrder, later, earlier),
           },
         ]
       }),
@@ -101,27 +223,38 @@ function brokenOrderRules(
   })
 }
 
-function brokenStackRules(recipe: Recipe, shelf: Shelf, inOrder: readonly StepFacts[]): readonly Finding[] {
-  const found = new Map<string, Finding>()
+/** The one before the other, or the other after it: what lies between may speak against either. */
+function movesBefore(inOrder: readonly StepFacts[], later: StepFacts, earlier: StepFacts): readonly Mend[] {
+  const next = inOrder[inOrder.indexOf(later) + 1]
+  const moves: readonly Mend[] = [
+    { kind: 'move', stepId: later.step.id, before: earlier.step.id },
+    { kind: 'move', stepId: earlier.step.id, before: next?.step.id ?? null },
+  ]
+  if (!later.whole) return moves
+  const except = [...later.step.except, ...earlier.regions.map((region) => region.name)]
+  return [...moves, { kind: 'change', stepId: later.step.id, change: { except } }]
+}
+
+function brokenStackRules({ recipe, shelf, inOrder, main }: JudgedRecipe): readonly Found[] {
+  const found = new Map<string, Found>()
+  const materials = [...shelf.values()]
+  const firstPaint = inOrder.find(
+    (each) =>
+      each.material !== null &&
+      !['primer', 'texture paste', 'glue', 'grit', 'mask', 'medium'].includes(each.material.kind),
+  )
   const stacks = recipe.regions.flatMap((region) => {
     const all = inOrder.filter((each) => each.regions.some(({ name }) => name === region.name))
     return stacksOfModels(all).map((layers) => ({ region, layers }))
   })
   for (const { region, layers } of stacks) {
     for (const rule of stackRules) {
-      for (const fault of rule.check({ region: region.name, layers, shelf: shelf.values() })) {
-        const stepIds = fault.layers.map((layer) => layer.step.id)
+      const isMain = region.name === main
+      for (const fault of rule.check({ region: region.name, isMain, layers, shelf: materials, firstPaint })) {
+        const each = foundBy(rule, fault)
         // A coat over several regions is reported once.
-        const key = [rule.id, ...stepIds].join()
-        if (found.has(key)) continue
-        found.set(key, {
-          rule: rule.id,
-          severity: rule.severity,
-          stepIds,
-          reason: fault.reason,
-          secondsAtStake: Math.round(fault.secondsAtStake),
-          mend: fault.mend,
-        })
+        const key = [rule.id, ...each.stepIds].join()
+        if (!found.has(key)) found.set(key, each)
       }
     }
   }
@@ -140,94 +273,4 @@ function stacksOfModels(layers: readonly StepFacts[]): readonly (readonly StepFa
     stacks.set(own.map((each) => each.index).join(), own)
   }
   return [...stacks.values()]
-}
-
-/** R23: painted apart, but no step joins it. */
-function neverJoined(recipe: Recipe, facts: readonly StepFacts[], shelf: Shelf): readonly Finding[] {
-  const apart = [...new Set(recipe.regions.map((region) => region.apart))].filter((name) => name !== '')
-  const joined = facts
-    .filter((each) => each.step.technique === 'join')
-    .flatMap((each) => each.regions.map((region) => region.apart))
-  const glue = [...shelf.values()].find((material) => material.kind === 'glue' && material.carrier === 'dry')
-  const varnish = facts.at(-1)?.varnish ? facts.at(-1) : undefined
-  return apart
-    .filter((name) => !joined.includes(name))
-    .map((name) => ({
-      rule: 'R23',
-      severity: 'wastes',
-      stepIds: [],
-      reason: `The ${name} is painted apart, and no layer joins it to the model.`,
-      secondsAtStake: 60,
-      mend: {
-        kind: 'insert',
-        before: varnish?.step.id ?? null,
-        step: {
-          ...plainStep,
-          on: 'whole',
-          technique: 'join',
-          mix: glue ? [{ materialId: glue.id, parts: 1 }] : [],
-        },
-      },
-    }))
-}
-
-/** R18: the same wash written down twice, where nothing keeps the two apart. */
-function openedTwice(facts: readonly StepFacts[]): readonly Finding[] {
-  return facts.flatMap((first, index) =>
-    facts.slice(index + 1).flatMap((second): Finding[] => {
-      const same =
-        first.material?.kind === 'wash' &&
-        first.material.id === second.material?.id &&
-        first.step.technique === second.step.technique &&
-        first.step.roles.join() === second.step.roles.join()
-      if (!same || shareRegion(first, second) || reaches(facts, first, second)) return []
-      return [
-        {
-          rule: 'R18',
-          severity: 'wastes',
-          stepIds: [first.step.id, second.step.id],
-          reason: `The ${first.material.name} is opened twice, though the ${stepText(second)} could go with the ${stepText(first)}.`,
-          secondsAtStake: Math.round(second.handsOnSecondsPerModel * 0.1) + 20,
-          mend: { kind: 'join', stepIds: [first.step.id, second.step.id] },
-        },
-      ]
-    }),
-  )
-}
-
-/** Whether stacks force `to` above `from`. */
-function reaches(facts: readonly StepFacts[], from: StepFacts, to: StepFacts): boolean {
-  const above = new Set<StepFacts>([from])
-  for (const each of facts.slice(from.index + 1, to.index + 1)) {
-    if ([...above].some((lower) => shareRegion(lower, each))) above.add(each)
-  }
-  return above.has(to)
-}
-
-/** R25: something comes between wet-in-wet partners. */
-function tornGroups(
-  inOrder: readonly StepFacts[],
-  isOrdered: (a: StepFacts, b: StepFacts) => boolean,
-): readonly Finding[] {
-  const names = new Set(inOrder.flatMap((each) => each.step.wetGroup ?? []))
-  return [...names].flatMap((name): Finding[] => {
-    const places = inOrder.flatMap((each, index) => (each.step.wetGroup === name ? [index] : []))
-    const [first, last] = [places[0] ?? 0, places.at(-1) ?? 0]
-    const partner = inOrder[last]
-    const between = inOrder
-      .slice(first, last)
-      .filter((each) => each.step.wetGroup !== name && partner && isOrdered(each, partner))
-    const [intruder] = between
-    if (!intruder || !partner) return []
-    return [
-      {
-        rule: 'R25',
-        severity: 'spoils',
-        stepIds: [partner.step.id, intruder.step.id],
-        reason: `The ${stepText(intruder)} comes between wet-in-wet partners: once the first is dry they no longer blend.`,
-        secondsAtStake: partner.handsOnSecondsPerModel,
-        mend: { kind: 'move', stepId: partner.step.id, before: intruder.step.id },
-      },
-    ]
-  })
 }

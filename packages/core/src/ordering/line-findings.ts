@@ -1,62 +1,178 @@
 import type { Stage } from '../line/stage.ts'
-import type { RecipeId, StageId, StepId } from '../units/ids.ts'
-import { byGravity, findFaults } from './find-faults.ts'
+import type { Project } from '../project/project.ts'
+import type { Shelf } from '../recipe/step-facts.ts'
+import type { Step } from '../recipe/recipe.ts'
+import type { RecipeId, StepId, UnitId } from '../units/ids.ts'
+import { byGravity, faultsOf, isLess, weigh, type Found } from './find-faults.ts'
+import { followersOf, stageOfStep } from './line-of-order.ts'
+import { applyMend } from './mend.ts'
 import type { OrderingInput } from './order-line.ts'
-import { modelsOf, piecesOf, type PieceProblem } from './pieces.ts'
-import type { Finding } from './rule.ts'
+import { modelsOf, piecesOf, type OrderedRecipe, type PieceProblem } from './pieces.ts'
+import type { Finding, Mend } from './rule.ts'
 import { rowCost } from './sequence.ts'
 
 /** A finding with the recipe it is about, the first of several alike, and the models painted by them. */
 export interface LineFinding extends Finding {
   readonly recipeId: RecipeId
   readonly models: number
+  /** Whether its mend changes the recipe, and the line along with it; else it only moves a stage. */
+  readonly inRecipe: boolean
 }
 
+/** Recipes and the line that carries them out. */
+interface Lined {
+  readonly recipes: readonly OrderedRecipe[]
+  readonly line: readonly Stage[]
+}
+
+/** So many findings have their mend tried out; it is shown with the rest when those are mended. */
+const mostTried = 24
+
 /**
- * Says what is wrong with a line, for the stages that carry out steps of a recipe, the gravest first. What
- * only wastes time is left out where mending it would cost more than it saves. Made once for the recipes, so
- * that each edit of the line is judged at once.
+ * Says what is wrong with a line, for the stages that carry out steps of a recipe, the gravest first: all that is
+ * wrong with the recipes themselves, and what is spoiled by the order of the stages. What only would be quicker in
+ * another order is left out where moving a stage would cost more than it saves. A mend is offered only if it leaves
+ * less to find and nothing graver. Made once for the recipes, so that each edit of the line is judged at once.
  */
-export function lineJudge({
-  recipes,
-  shelf,
-  weight,
-  tableReady,
-}: OrderingInput): (line: readonly Stage[]) => readonly LineFinding[] {
-  const problem = piecesOf(recipes, shelf, weight, tableReady)
+export function lineJudge(input: OrderingInput): (line: readonly Stage[]) => readonly LineFinding[] {
+  const { recipes, shelf } = input
+  const problem = piecesOf(recipes, shelf, input.weight, input.tableReady)
+  const own = new Map(recipes.map((source) => [source.recipe.id, ownFaults(source, shelf)]))
   return (line) => {
     const cost = lineCost(problem, line)
-    const isWorthIt = (finding: Finding): boolean => {
-      if (finding.severity === 'spoils' || finding.mend?.kind !== 'move') return true
-      const mended = mendLine(line, finding)
-      return mended !== null && isLess(lineCost(problem, mended), cost)
-    }
-    const found = recipes.flatMap((source) => {
-      const { recipe } = source
-      const order = line.flatMap((stage) =>
-        stage.steps.flatMap((step) => (step.recipeId === recipe.id ? [step.stepId] : [])),
-      )
-      if (order.length === 0) return []
-      const models = modelsOf(source)
-      return gravestOfPair(findFaults(recipe, shelf, { order, models })).map((finding) => ({
-        ...finding,
-        recipeId: recipe.id,
-        models: models.length,
-      }))
+    const found = recipes.flatMap((source) => lineFaults(source, line, shelf))
+    const before = weigh(found)
+    const isBetter = (after: Lined) =>
+      isLess(weigh(after.recipes.flatMap((source) => lineFaults(source, after.line, shelf))), before)
+    const settled = found.flatMap((fault, place): LineFinding[] => {
+      const { mends, ...finding } = fault
+      const tried = place < mostTried ? tryMends(fault, { recipes, line }, shelf, isBetter) : null
+      const isOwn = own.get(finding.recipeId)?.has(keyOf(finding)) ?? false
+      if (!isOwn && finding.severity !== 'spoils') {
+        // Only the order of the stages is at stake: worth a word if moving one is.
+        const moved = mends.map((mend) => movedStage(line, mend)).filter((next) => next !== null)
+        if (!moved.some((next) => isCheaper(lineCost(problem, next), cost))) return []
+      }
+      return [{ ...finding, mend: tried?.mend ?? null, inRecipe: tried?.inRecipe ?? false }]
     })
-    return together(found.filter(isWorthIt)).sort(byGravity)
+    return together(settled).sort(byGravity)
   }
 }
 
-/** Two steps that break several rules at once are named once, with the gravest. */
-function gravestOfPair(findings: readonly Finding[]): readonly Finding[] {
-  const pairs = new Set<string>()
-  return findings.filter(({ stepIds }) => {
-    const pair = stepIds.toSorted().join()
-    const isNew = stepIds.length < 2 || !pairs.has(pair)
-    pairs.add(pair)
-    return isNew
+interface LineFault extends Found {
+  readonly recipeId: RecipeId
+  readonly models: number
+}
+
+const keyOf = ({ rule, stepIds }: Pick<Finding, 'rule' | 'stepIds'>) => `${rule} ${stepIds.join()}`
+
+/** What is wrong with a recipe in whatever order its stages are done. */
+function ownFaults(source: OrderedRecipe, shelf: Shelf): ReadonlySet<string> {
+  return new Set(faultsOf(source.recipe, shelf, { models: modelsOf(source) }).map(keyOf))
+}
+
+function lineFaults(source: OrderedRecipe, line: readonly Stage[], shelf: Shelf): readonly LineFault[] {
+  const { recipe } = source
+  const order = line.flatMap((stage) =>
+    stage.steps.flatMap((step) => (step.recipeId === recipe.id ? [step.stepId] : [])),
+  )
+  if (order.length === 0) return []
+  const models = modelsOf(source)
+  return faultsOf(recipe, shelf, { order, models }).map((fault) => ({
+    ...fault,
+    recipeId: recipe.id,
+    models: models.length,
+  }))
+}
+
+/** A stage moved is tried first, then a change of the recipe that the line follows. */
+function tryMends(
+  { recipeId, mends }: LineFault,
+  { recipes, line }: Lined,
+  shelf: Shelf,
+  isBetter: (after: Lined) => boolean,
+): { readonly mend: Mend; readonly inRecipe: boolean } | null {
+  for (const inRecipe of [false, true]) {
+    for (const mend of mends) {
+      const after = inRecipe
+        ? withMend({ recipes, line }, recipeId, mend, shelf, [], () => 'a new step')
+        : withMovedStage({ recipes, line }, mend)
+      if (after && isBetter(after)) return { mend, inRecipe }
+    }
+  }
+  return null
+}
+
+function withMovedStage({ recipes, line }: Lined, mend: Mend): Lined | null {
+  const moved = movedStage(line, mend)
+  return moved && { recipes, line: moved }
+}
+
+/** The mend carried out in the recipe, and the line with the stages that follow from it. */
+function withMend(
+  { recipes, line }: Lined,
+  recipeId: RecipeId,
+  mend: Mend,
+  shelf: Shelf,
+  unitIds: readonly UnitId[],
+  newId: () => string,
+): Lined | null {
+  const source = recipes.find(({ recipe }) => recipe.id === recipeId)
+  if (!source) return null
+  const recipe = applyMend(source.recipe, mend, newId)
+  const mended = { ...source, recipe }
+  return {
+    recipes: recipes.map((each) => (each === source ? mended : each)),
+    line: lineAfterMend(line, source, mended, mend, (step) =>
+      stageOfStep(mended, step, shelf, unitIds, newId),
+    ),
+  }
+}
+
+function lineAfterMend(
+  line: readonly Stage[],
+  before: OrderedRecipe,
+  after: OrderedRecipe,
+  mend: Mend,
+  stageFor: (step: Step) => Stage,
+): readonly Stage[] {
+  if (mend.kind === 'move') return movedStage(line, mend) ?? line
+  const left = new Set(after.recipe.steps.map((step) => step.id))
+  const kept = line.flatMap((stage): Stage[] => {
+    const steps = stage.steps.filter((step) => step.recipeId !== before.recipe.id || left.has(step.stepId))
+    if (steps.length === stage.steps.length) return [stage]
+    return steps.length === 0 ? [] : [{ ...stage, steps }]
   })
+  if (mend.kind !== 'insert') return kept
+  const known = new Set(before.recipe.steps.map((step) => step.id))
+  const fresh = after.recipe.steps.find((step) => !known.has(step.id))
+  if (!fresh) return kept
+  const stage = stageFor(fresh)
+  const place = kept.findIndex((each) => each.steps.some((step) => step.stepId === mend.before))
+  return place < 0 ? [...kept, stage] : kept.toSpliced(place, 0, stage)
+}
+
+/** A project with a finding of its line mended. */
+export function mendProject<P extends Pick<Project, 'recipes' | 'units' | 'line' | 'batchSize'>>(
+  project: P,
+  shelf: Shelf,
+  finding: Pick<LineFinding, 'mend' | 'recipeId' | 'inRecipe'>,
+  newId: () => string,
+): P {
+  const { mend, recipeId } = finding
+  if (!mend) return project
+  if (!finding.inRecipe) return { ...project, line: movedStage(project.line, mend) ?? project.line }
+  const recipe = project.recipes.find((each) => each.id === recipeId)
+  if (!recipe) return project
+  const source = { recipe, units: followersOf(recipe, project) }
+  const everyone = project.units.map((unit) => unit.id)
+  const after = withMend({ recipes: [source], line: project.line }, recipeId, mend, shelf, everyone, newId)
+  if (!after) return project
+  return {
+    ...project,
+    recipes: project.recipes.map((each) => (each === recipe ? (after.recipes[0]?.recipe ?? each) : each)),
+    line: after.line,
+  }
 }
 
 /** The same of several recipes, said once for all their models. */
@@ -78,7 +194,7 @@ function together(findings: readonly LineFinding[]): LineFinding[] {
 type LineCost = ReturnType<typeof rowCost>
 
 /** What has to come first and does not counts before the seconds. */
-const isLess = (a: LineCost, b: LineCost): boolean =>
+const isCheaper = (a: LineCost, b: LineCost): boolean =>
   a.broken < b.broken || (a.broken === b.broken && a.seconds < b.seconds - 1e-6)
 
 function lineCost({ pieces, sequence }: PieceProblem, line: readonly Stage[]): LineCost {
@@ -92,16 +208,14 @@ function lineCost({ pieces, sequence }: PieceProblem, line: readonly Stage[]): L
   return rowCost(sequence, row, place)
 }
 
-/** The line with the stage that a `move` names put before the other; `null` for another mend, or when nothing moves. */
-export function mendLine(line: readonly Stage[], finding: Finding): readonly Stage[] | null {
-  const { mend } = finding
-  if (mend?.kind !== 'move') return null
-  const stageOf = (stepId: string): StageId | undefined =>
-    line.find((stage) => stage.steps.some((step) => step.stepId === stepId))?.id
-  const moving = line.find((stage) => stage.id === stageOf(mend.stepId))
-  const anchor = stageOf(mend.before)
-  if (!moving || anchor === undefined || moving.id === anchor) return null
-  return line
-    .filter((stage) => stage !== moving)
-    .flatMap((stage) => (stage.id === anchor ? [moving, stage] : [stage]))
+/** The line with the stage of a `move` put before the other, or in the end; `null` when nothing moves. */
+export function movedStage(line: readonly Stage[], mend: Mend): readonly Stage[] | null {
+  if (mend.kind !== 'move') return null
+  const stageOf = (stepId: StepId): Stage | undefined =>
+    line.find((stage) => stage.steps.some((step) => step.stepId === stepId))
+  const moving = stageOf(mend.stepId)
+  const anchor = mend.before === null ? null : stageOf(mend.before)
+  if (!moving || anchor === undefined || moving === anchor) return null
+  const rest = line.filter((stage) => stage !== moving)
+  return anchor ? rest.flatMap((stage) => (stage === anchor ? [moving, stage] : [stage])) : [...rest, moving]
 }

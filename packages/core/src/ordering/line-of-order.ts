@@ -3,8 +3,8 @@ import type { Stage } from '../line/stage.ts'
 import type { Project } from '../project/project.ts'
 import { withQuickestModes, type Takers } from '../recipe/modes.ts'
 import type { Recipe, Standard, Step, StepRef } from '../recipe/recipe.ts'
-import { joinWords, mixText, type Shelf, type StepFacts } from '../recipe/step-facts.ts'
-import type { StageId } from '../units/ids.ts'
+import { factsOf, joinWords, mixText, type Shelf, type StepFacts } from '../recipe/step-facts.ts'
+import type { StageId, UnitId } from '../units/ids.ts'
 import { seconds } from '../units/seconds.ts'
 import type { LineOrder, OrderedStage } from './order-line.ts'
 import { modelsTaking, openSeconds, type FollowingUnit, type OrderedRecipe } from './pieces.ts'
@@ -61,29 +61,67 @@ export function lineOfOrder(
   return order.stages.map((ordered, index) => {
     const old = closestStage(project.line, ordered.steps, taken)
     if (old) taken.add(old.id)
-    const drying = ordered.facts.map((facts) => facts.drying)
     return {
+      ...stageOfOrdered(ordered, project, shelf),
       id: old?.id ?? (newId() as StageId),
-      name: stageName(ordered),
-      material: potName(ordered.facts, shelf),
-      touch: touchOf(ordered),
-      handsOnSecondsPerModel: seconds(Math.round(ordered.handsOnSeconds / Math.max(1, ordered.models))),
-      setUpSeconds: seconds(Math.round(openSeconds(ordered.facts))),
-      dryingMinSeconds: seconds(Math.max(0, ...drying.map((range) => range.min))),
-      dryingMaxSeconds: seconds(Math.max(0, ...drying.map((range) => range.max))),
       nextWithinSeconds: old ? old.nextWithinSeconds : wipedBackWithin(order, index),
-      notNeededBy: project.units.filter((unit) => !ordered.units.includes(unit.id)).map((unit) => unit.id),
-      limits: limitsOf(ordered, project),
       tableReady: index === lastNeeded,
-      cautions: [...new Set(ordered.facts.flatMap(cautionsOf))],
-      note: [...new Set(ordered.facts.map((facts) => facts.step.note))]
-        .filter((note) => note !== '')
-        .join(' '),
-      technique: null,
       typed: old?.typed ?? [],
-      steps: ordered.steps,
     }
   })
+}
+
+/** A stage as the steps it carries out have it, with nothing that a person wrote on it. */
+function stageOfOrdered(
+  ordered: OrderedStage,
+  project: { readonly units: readonly { readonly id: UnitId }[]; readonly recipes: readonly Recipe[] },
+  shelf: Shelf,
+): Omit<Stage, 'id'> {
+  const drying = ordered.facts.map((facts) => facts.drying)
+  return {
+    name: stageName(ordered),
+    material: potName(ordered.facts, shelf),
+    touch: touchOf(ordered),
+    handsOnSecondsPerModel: seconds(Math.round(ordered.handsOnSeconds / Math.max(1, ordered.models))),
+    setUpSeconds: seconds(Math.round(openSeconds(ordered.facts))),
+    dryingMinSeconds: seconds(Math.max(0, ...drying.map((range) => range.min))),
+    dryingMaxSeconds: seconds(Math.max(0, ...drying.map((range) => range.max))),
+    nextWithinSeconds: null,
+    notNeededBy: project.units.filter((unit) => !ordered.units.includes(unit.id)).map((unit) => unit.id),
+    limits: limitsOf(ordered, project),
+    tableReady: false,
+    cautions: [...new Set(ordered.facts.flatMap(cautionsOf))],
+    note: [...new Set(ordered.facts.map((facts) => facts.step.note))].filter((note) => note !== '').join(' '),
+    technique: null,
+    typed: [],
+    steps: ordered.steps,
+  }
+}
+
+/** A stage of its own for one step of a recipe; the others of `everyone` pass it by. */
+export function stageOfStep(
+  { recipe, units }: OrderedRecipe,
+  step: Step,
+  shelf: Shelf,
+  everyone: readonly UnitId[],
+  newId: () => string,
+): Stage {
+  const facts = factsOf(recipe, shelf).filter((each) => each.step.id === step.id)
+  const models = modelsTaking([step], units)
+  const ordered: OrderedStage = {
+    key: '',
+    steps: [{ recipeId: recipe.id, stepId: step.id }],
+    facts,
+    units: units.filter((unit) => modelsTaking([step], [unit]) > 0).map((unit) => unit.unitId),
+    optional: false,
+    models,
+    handsOnSeconds: facts.reduce((sum, each) => sum + each.handsOnSecondsPerModel * models, 0),
+  }
+  const project = {
+    recipes: [recipe],
+    units: everyone.map((id) => ({ id })),
+  }
+  return { ...stageOfOrdered(ordered, project, shelf), id: newId() as StageId }
 }
 
 /** What is wiped back next: within twenty minutes, common practice for oil. */
@@ -95,7 +133,7 @@ function wipedBackWithin({ stages }: LineOrder, index: number): Stage['nextWithi
 /** A unit of which only some roles or variants take what its recipe does at the stage. */
 function limitsOf(
   { steps, facts, units }: OrderedStage,
-  project: Pick<Project, 'units' | 'recipes'>,
+  project: { readonly recipes: readonly Recipe[] },
 ): Stage['limits'] {
   return units.flatMap((unitId): Stage['limits'] => {
     const recipe = project.recipes.find((each) => each.unitIds.includes(unitId))
@@ -139,7 +177,7 @@ function potName(facts: readonly StepFacts[], shelf: Shelf): string {
 }
 
 function touchOf({ facts }: OrderedStage): Stage['touch'] {
-  if (facts.some((each) => each.whole)) return { kind: 'whole' }
+  if (facts.some((each) => each.whole && each.step.except.length === 0)) return { kind: 'whole' }
   if (facts.every((each) => each.onBase)) return { kind: 'base' }
   return {
     kind: 'regions',
@@ -155,7 +193,7 @@ function cautionsOf(facts: StepFacts): readonly Caution[] {
     ...(spirit ? (['solvent'] as const) : []),
     ...(kind === 'oil' || kind === 'dip' ? (['oily-rags'] as const) : []),
     ...(kind === 'pigment' ? (['dust'] as const) : []),
-    ...(facts.step.technique === 'join' ? (['glue'] as const) : []),
-    ...(facts.step.technique === 'prepare' ? (['knife', 'dust'] as const) : []),
+    ...(['join', 'assemble'].includes(facts.step.technique) ? (['glue'] as const) : []),
+    ...(['prepare', 'cut'].includes(facts.step.technique) ? (['knife', 'dust'] as const) : []),
   ]
 }

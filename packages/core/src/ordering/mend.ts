@@ -28,6 +28,16 @@ export function applyMend(recipe: Recipe, mend: Mend, newId: () => string): Reci
   }
 }
 
+/** The order with a move carried out. */
+export function mendOrder(
+  order: readonly StepId[],
+  { stepId, before }: Extract<Mend, { kind: 'move' }>,
+): readonly StepId[] {
+  const rest = order.filter((id) => id !== stepId)
+  const place = before === null ? -1 : rest.indexOf(before)
+  return place < 0 ? [...rest, stepId] : rest.toSpliced(place, 0, stepId)
+}
+
 function without(steps: readonly Step[], id: StepId): readonly Step[] {
   return steps.filter((step) => step.id !== id)
 }

@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { bodyPlans } from '../recipe/body-plans.ts'
 import { recipeFromSchool } from '../recipe/recipe-from-school.ts'
+import type { Standard } from '../recipe/recipe.ts'
 import { recipeSchools } from '../recipe/schools.ts'
 import { footRecipe, testShelf, type StepRow } from '../testing/recipes.ts'
 import { seededRandom } from '../units/random.ts'
@@ -10,17 +11,24 @@ import { applyOffer, offersOfSameness } from './offers.ts'
 import { orderLine, type OrderingInput } from './order-line.ts'
 import { orderWeights, type OrderedRecipe } from './pieces.ts'
 
-const troopers = (name: string, count: number): OrderedRecipe['units'][number] => ({
+const troopers = (
+  name: string,
+  count: number,
+  standard: Standard = 'display',
+): OrderedRecipe['units'][number] => ({
   unitId: name as UnitId,
   name,
-  standard: 'display',
+  standard,
   models: Array.from({ length: count }, () => ({ role: 'trooper', variants: [] })),
 })
 
 const ledBy = (count: number) =>
   troopers('x', count).models.map((model, index) => ({ ...model, role: index === 0 ? 'leader' : model.role }))
 
-function fromSchools(picks: readonly (readonly [school: number, plan: number])[]): readonly OrderedRecipe[] {
+function fromSchools(
+  picks: readonly (readonly [school: number, plan: number])[],
+  standard: Standard = 'tabletop plus',
+): readonly OrderedRecipe[] {
   return picks.map(([school, plan], index) => {
     let next = 0
     const name = `unit ${String(index)}`
@@ -30,7 +38,7 @@ function fromSchools(picks: readonly (readonly [school: number, plan: number])[]
       name,
       () => `${name} ${String(next++).padStart(3, '0')}`,
     )
-    return { recipe, units: [troopers(name, 4 + index)] }
+    return { recipe, units: [troopers(name, 4 + index, standard)] }
   })
 }
 
@@ -92,13 +100,16 @@ describe('orderLine', () => {
   })
 
   it('opens each pot once for two units painted alike', () => {
-    const one = orderLine(input(fromSchools([[0, 0]])))
+    const one = orderLine(input(fromSchools([[0, 0]], 'tabletop')))
     const two = orderLine(
       input(
-        fromSchools([
-          [0, 0],
-          [0, 0],
-        ]),
+        fromSchools(
+          [
+            [0, 0],
+            [0, 0],
+          ],
+          'tabletop',
+        ),
       ),
     )
     expect(two.stages.length).toBe(one.stages.length)
@@ -148,10 +159,9 @@ describe('orderLine', () => {
     const optionalBefore = soonest.stages
       .slice(0, stop?.after.tabletop ?? 0)
       .filter((stage) => stage.optional)
-    // The edges lie under the varnish that every model gets, so they alone have to come before it.
-    expect(optionalBefore.flatMap((stage) => stage.facts.map((facts) => facts.step.technique))).toEqual([
-      'edge',
-    ])
+    // Edges lie under the varnish that every model gets, and the base's dry brush under its rim: they alone have to.
+    const techniques = optionalBefore.flatMap((stage) => stage.facts.map((facts) => facts.step.technique))
+    expect(new Set(techniques)).toEqual(new Set(['dry brush', 'edge']))
     expect(stop?.after['tabletop plus']).toBe(soonest.stages.length - 1)
   })
 

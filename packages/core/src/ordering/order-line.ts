@@ -197,17 +197,25 @@ function raise(): never {
   throw new RangeError('a piece without a step')
 }
 
+/**
+ * What is wrong with the recipes, and what this order spoils. What another order would only do quicker was weighed
+ * when this one was chosen.
+ */
 function findingsOf(recipes: readonly OrderedRecipe[], shelf: Shelf, row: readonly Piece[]) {
   return recipes
     .flatMap((source) => {
       const { recipe } = source
+      const models = modelsOf(source)
       const order = row
         .filter((piece) => piece.source.recipe.id === recipe.id)
         .flatMap((piece) => piece.steps.map(({ step }) => step.id))
-      return findFaults(recipe, shelf, { order, models: modelsOf(source) }).map((finding) => ({
-        ...finding,
-        recipeId: recipe.id,
-      }))
+      const own = findFaults(recipe, shelf, { models })
+      const key = (finding: Finding) => `${finding.rule} ${finding.stepIds.join()}`
+      const known = new Set(own.map(key))
+      const byOrder = findFaults(recipe, shelf, { order, models }).filter(
+        (finding) => finding.severity === 'spoils' && !known.has(key(finding)),
+      )
+      return [...own, ...byOrder].map((finding) => ({ ...finding, recipeId: recipe.id }))
     })
     .sort(byGravity)
 }

@@ -1,31 +1,83 @@
 import type { Preferences } from '../recipe/recipe.ts'
-import type { StepFacts } from '../recipe/step-facts.ts'
-import type { OrderRule } from './rule.ts'
+import { isPreparation } from '../recipe/technique.ts'
+import { shareRegion, type StepFacts } from '../recipe/step-facts.ts'
+import { darkBelow, groundsUnder } from './grounds.ts'
+import type { Judged, OrderRule } from './rule.ts'
 
 const redoFirst = (first: StepFacts) => first.handsOnSecondsPerModel
 const redoThen = (_: StepFacts, then: StepFacts) => then.handsOnSecondsPerModel
 
 /**
- * Chance of a slip over a border, and what it costs to mend: an opaque one takes a dab, a translucent one the
- * undercoat, its drying and the tint again. Common practice.
+ * Chance of a slip over a border, by how much border there is, and what it costs to mend: an opaque one takes a dab
+ * (a thin colour several), a translucent one the undercoat, its drying and the tint again. Common practice.
  */
 const slipChance = 0.15
-const slipSeconds = (slipped: StepFacts) => slipChance * (slipped.material?.kind === 'translucent' ? 120 : 25)
+const usualArea = 0.1
 
+function slipSeconds(slipped: StepFacts, by: StepFacts): number {
+  const border = Math.sqrt(Math.min(slipped.area, by.area) / usualArea)
+  const hand = by.sprayed ? 3 : by.step.technique === 'detail' || by.step.technique === 'pen' ? 0.5 : 1
+  return slipChance * hand * Math.min(2, border) * mendSeconds(slipped)
+}
+
+function mendSeconds({ material, step }: StepFacts): number {
+  if (kindOf(material) === 'translucent') return 120
+  return 25 * step.coats * ((material?.opacity ?? 1) < thin ? 2 : 1)
+}
+
+/** Hides so little that it takes several coats. */
+const thin = 0.7
+/** Hides what slipped under it. */
+const hides = 0.8
+
+const kindOf = (material: StepFacts['material']) => material?.kind
 const kind = (facts: StepFacts) => facts.material?.kind
+const technique = (facts: StepFacts) => facts.step.technique
+/** A wash or dry brush over everything; oil is wiped off again, and soils nothing. */
 const wholeUnifier = (facts: StepFacts) =>
-  facts.whole &&
-  (facts.step.technique === 'dry brush' || (facts.step.technique === 'wash' && kind(facts) !== 'dip'))
+  facts.whole && (technique(facts) === 'dry brush' || (technique(facts) === 'wash' && kind(facts) === 'wash'))
 const isMetal = (facts: StepFacts) => kind(facts) === 'metallic'
-const isEffect = (facts: StepFacts) => kind(facts) === 'effect'
 const isMatt = (facts: StepFacts) => kind(facts) === 'matt varnish'
 const isPlant = (facts: StepFacts) => kind(facts) === 'tuft' || kind(facts) === 'flock'
-const prepares = (facts: StepFacts) => facts.step.technique === 'prepare'
+const prepares = (facts: StepFacts) => isPreparation(technique(facts))
 const primes = (facts: StepFacts) => kind(facts) === 'primer'
+/** What may lie under the primer, set and dry: common practice. */
+const isUnderPrimer = (facts: StepFacts) =>
+  ['texture paste', 'glue', 'grit', 'mask'].some((each) => each === kind(facts)) ||
+  technique(facts) === 'join'
 
 /** A coat over the whole model that hides or tints all that is there. */
-const wholeCover = (facts: StepFacts) =>
-  facts.whole && !primes(facts) && (facts.covers || facts.step.technique === 'dip')
+const wholeCover = (facts: StepFacts) => facts.whole && (facts.covers || technique(facts) === 'dip')
+
+/** Small parts one by one: so much surface a part at most. */
+const fiddlyArea = 0.04
+const isFiddly = (facts: StepFacts) => facts.area / Math.max(1, facts.parts) < fiddlyArea
+
+const later = ({ inOrder }: Judged, facts: StepFacts) =>
+  inOrder.slice(inOrder.indexOf(facts) + 1).filter((each) => shareRegion(each, facts))
+const earlier = ({ inOrder }: Judged, facts: StepFacts) =>
+  inOrder.slice(0, inOrder.indexOf(facts)).filter((each) => shareRegion(each, facts))
+/** Whether the metal is made bright again after all that tints it. */
+const isBrightenedAfter = (judged: Judged, by: StepFacts, metal: StepFacts) =>
+  later(judged, by).some((each) => isMetal(each) && shareRegion(each, metal))
+/** A dark coat lies under it, or it has two: a wash is not what it waits for. */
+const isMetalDone = (judged: Judged, metal: StepFacts) => {
+  const own = earlier(judged, metal)
+  return (
+    metal.step.coats > 1 || own.some(isMetal) || (groundsUnder([...own, metal]).at(-1)?.lit ?? 0) < darkBelow
+  )
+}
+/** Fine work on top of a colour; the first colour of a region is no fine work, whatever the brush. */
+const isFineWork = (judged: Judged, facts: StepFacts) =>
+  earlier(judged, facts).some(
+    (each) => (each.colours || technique(each) === 'detail' || isMetal(each)) && !each.whole,
+  )
+/** A bright edge, chip or dry brush of metal, or any metal that lies on metal. */
+export function isMetalHighlight(facts: StepFacts, below: readonly StepFacts[]): boolean {
+  if (!isMetal(facts)) return false
+  if (['edge', 'chip', 'dry brush'].includes(technique(facts))) return true
+  return technique(facts) !== 'base coat' && below.some((each) => isMetal(each) && shareRegion(each, facts))
+}
 
 /** The rules that say which of two steps comes first. Reasons: common practice. */
 export const orderRules: readonly OrderRule[] = [
@@ -35,17 +87,28 @@ export const orderRules: readonly OrderRule[] = [
     where: 'touching',
     first: (facts) => kind(facts) === 'translucent' && facts.colours && !facts.whole,
     then: (facts) => kind(facts) === 'translucent' && facts.colours && !facts.whole,
-    only: (first, then) => first.lightness > then.lightness + 3,
+    only: (first, then) =>
+      first.lightness > then.lightness + 8 &&
+      !sharesAny(first, then) &&
+      !first.masked &&
+      !then.masked &&
+      !arePartners(first, then),
+    isOn: ({ lightBeforeDark }) => lightBeforeDark,
     why: 'a dark translucent paint hides the slips of a light one, a light one hides none',
-    secondsAtStake: (_, then) => slipSeconds(then),
+    secondsAtStake: (first, then) => slipSeconds(then, first),
   },
   {
     id: 'R04',
     severity: 'spoils',
-    where: 'same model',
+    where: 'same region',
     first: wholeCover,
-    then: (facts) => !facts.whole && (facts.colours || facts.refines || facts.step.technique === 'wash'),
-    only: (first, then) => (first.step.technique === 'dip' ? then.refines && !then.colours : !then.onBase),
+    then: (facts) => !facts.whole && (facts.colours || facts.refines || technique(facts) === 'wash'),
+    only: (first, then) => {
+      if (technique(first) === 'dip') return ['edge', 'chip'].includes(technique(then))
+      return !then.onBase
+    },
+    isFinding: (first, then, judged) =>
+      !isMaskedAt(judged, first, then) && (!primes(first) || earlier(judged, then).some(primes)),
     why: 'a coat over the whole model covers careful work that is there already',
     secondsAtStake: redoThen,
   },
@@ -53,17 +116,13 @@ export const orderRules: readonly OrderRule[] = [
     id: 'R04b',
     severity: 'wastes',
     where: 'same region',
-    first: (facts) => facts.colours && !facts.whole && !isMetal(facts) && facts.area >= 0.15 && !facts.onBase,
-    then: wholeUnifier,
-    why: 'a wash or dry brush over everything pulls the colours together only once they are there',
-    secondsAtStake: redoThen,
-  },
-  {
-    id: 'R04b',
-    severity: 'wastes',
-    where: 'same region',
     first: wholeUnifier,
-    then: (facts) => (isMetal(facts) && !facts.refines) || facts.step.technique === 'edge',
+    then: (facts) => (isMetal(facts) && !facts.refines) || technique(facts) === 'edge',
+    isFinding: (first, then, judged) => {
+      if (isMaskedAt(judged, first, then) || isBrightenedAfter(judged, first, then)) return false
+      const wantsTheWash = technique(first) === 'wash' && isMetal(then) && !isMetalDone(judged, then)
+      return !wantsTheWash && !isRepainted(judged, first, then)
+    },
     why: 'a wash or dry brush over everything soils metal and dulls highlights that are there already',
     secondsAtStake: redoThen,
   },
@@ -72,17 +131,8 @@ export const orderRules: readonly OrderRule[] = [
     severity: 'spoils',
     where: 'same region',
     first: prepares,
-    then: (facts) => !prepares(facts),
+    then: (facts) => !prepares(facts) && !isUnderPrimer(facts),
     why: 'release agent, mould lines and loose joints have to be dealt with before anything is put on',
-    secondsAtStake: redoThen,
-  },
-  {
-    id: 'R06',
-    severity: 'spoils',
-    where: 'same region',
-    first: primes,
-    then: (facts) => !prepares(facts) && !primes(facts),
-    why: 'paint holds on primer, not on plastic',
     secondsAtStake: redoThen,
   },
   {
@@ -90,7 +140,8 @@ export const orderRules: readonly OrderRule[] = [
     severity: 'spoils',
     where: 'same region',
     first: isMatt,
-    then: isEffect,
+    then: (facts) => facts.shines,
+    isFinding: (first, then, judged) => !isMaskedAt(judged, first, then),
     why: 'matt varnish kills the shine of wet and glowing effects',
     secondsAtStake: redoThen,
   },
@@ -99,7 +150,12 @@ export const orderRules: readonly OrderRule[] = [
     severity: 'wastes',
     where: 'same region',
     first: isMatt,
-    then: (facts) => isMetal(facts) && (facts.step.technique === 'edge' || facts.step.technique === 'chip'),
+    then: (facts) => isMetal(facts),
+    only: (_, then) => technique(then) !== 'base coat' && technique(then) !== 'pen',
+    isFinding: (first, then, judged) =>
+      isMetalHighlight(then, earlier(judged, then)) &&
+      !isMaskedAt(judged, first, then) &&
+      !isBrightenedAfter(judged, first, then),
     why: 'matt varnish dulls the last bright metal',
     secondsAtStake: redoThen,
   },
@@ -108,7 +164,14 @@ export const orderRules: readonly OrderRule[] = [
     severity: 'wastes',
     where: 'same region',
     first: (facts) => facts.varnish && facts.sprayed,
-    then: (facts) => kind(facts) === 'pigment' && facts.step.mix.length === 1,
+    then: (facts) => facts.isLoosePowder,
+    isFinding: (first, then, judged) => {
+      const place = judged.inOrder.indexOf(first)
+      return !later(judged, then).some(
+        (each) =>
+          judged.inOrder.indexOf(each) < place && (kind(each) === 'thinner' || kind(each) === 'medium'),
+      )
+    },
     why: 'the spray blows loose pigment off; fix it first, or put it on after',
     secondsAtStake: redoThen,
   },
@@ -126,30 +189,23 @@ export const orderRules: readonly OrderRule[] = [
     severity: 'wastes',
     where: 'same region',
     first: (facts) =>
-      facts.step.technique === 'dip' ||
-      (facts.whole && facts.step.technique === 'wash' && kind(facts) === 'wash'),
-    then: (facts) =>
-      facts.step.technique === 'detail' ||
-      facts.step.technique === 'pen' ||
-      (isMetal(facts) && facts.colours),
-    only: (_, then) => !then.onBase,
+      technique(facts) === 'dip' || (facts.whole && technique(facts) === 'wash' && kind(facts) === 'wash'),
+    then: (facts) => technique(facts) === 'detail' || technique(facts) === 'pen' || isMetal(facts),
+    only: (_, then) => !then.onBase && (isMetal(then) ? isFiddly(then) && !isMetalHighlight(then, []) : true),
+    isFinding: (first, then, judged) => {
+      if (isBrightenedAfter(judged, first, then) || isMaskedAt(judged, first, then)) return false
+      if (isRepainted(judged, first, then)) return false
+      if (!isMetal(then)) return isFineWork(judged, then)
+      return technique(first) === 'dip' || isMetalDone(judged, then)
+    },
     why: 'a dip or all-over wash stains fine work that then has to be done again',
     secondsAtStake: redoThen,
   },
   {
     id: 'R21',
     severity: 'spoils',
-    where: 'same region',
-    first: (facts) => facts.step.technique === 'peel',
-    then: (facts) => facts.varnish,
-    why: 'a mask under varnish tears it when it is peeled',
-    secondsAtStake: redoFirst,
-  },
-  {
-    id: 'R21',
-    severity: 'spoils',
     where: 'touching',
-    first: (facts) => facts.step.technique === 'mask',
+    first: (facts) => technique(facts) === 'mask',
     then: (facts) => facts.sprayed && facts.colours && !facts.whole,
     only: (first, then) => !sharesAny(first, then),
     why: 'the mask has to be on before the spray reaches its neighbour',
@@ -162,6 +218,7 @@ export const orderRules: readonly OrderRule[] = [
     first: (facts) => facts.sprayed && facts.colours && !facts.whole,
     then: (facts) => facts.colours && !facts.sprayed && !facts.whole && !facts.masked,
     only: (first, then) => !sharesAny(first, then),
+    isFinding: (first, then, judged) => !isRepainted(judged, first, then),
     why: 'spray drifts onto finished neighbours that are not masked',
     secondsAtStake: redoThen,
   },
@@ -179,23 +236,94 @@ export const orderRules: readonly OrderRule[] = [
     id: 'R23',
     severity: 'wastes',
     where: 'touching',
-    first: (facts) => facts.colours && !facts.whole,
-    then: (facts) => facts.colours && !facts.whole,
-    only: (first, then) => deepest(first) > deepest(then) && !sharesAny(first, then),
+    first: (facts) => !facts.whole && (facts.colours || technique(facts) === 'detail'),
+    then: (facts) => !facts.whole && (facts.colours || facts.shines),
+    only: (first, then) =>
+      deepest(first) > deepest(then) &&
+      !sharesAny(first, then) &&
+      !first.masked &&
+      !then.masked &&
+      !arePartners(first, then),
+    // Neighbours by a step of depth are a matter of taste; what is finished in front, or small and far in front, is not.
+    isFinding: (first, then, { preferences, main }) => {
+      if (then.shines) return true
+      if (preferences.mainColour === 'first' && onMain(then, main)) return false
+      return first.colours && deepest(first) - deepest(then) > 1 && then.area <= first.area
+    },
     why: 'what lies deep cannot be reached cleanly past what is finished in front of it',
     secondsAtStake: (first) => Math.round(first.handsOnSecondsPerModel * 0.2),
   },
   {
     id: 'R23',
     severity: 'wastes',
-    where: 'same region',
-    first: (facts) => !facts.whole && facts.regions.some((region) => region.apart !== ''),
-    then: (facts) => facts.step.technique === 'join',
-    only: (first) => first.colours || first.refines || first.material?.kind === 'wash',
+    where: 'same model',
+    first: (facts) => !facts.whole && (facts.colours || facts.refines || kind(facts) === 'wash'),
+    then: (facts) => technique(facts) === 'join',
+    only: (first, join) =>
+      first.regions.some((region) => region.apart !== '' && join.regions.includes(region)) ||
+      isBlockedBy(join, first),
     why: 'what is joined can no longer be turned and reached from all sides',
     secondsAtStake: (first) => Math.round(first.handsOnSecondsPerModel * 0.3),
   },
+  {
+    id: 'R26',
+    severity: 'wastes',
+    where: 'touching',
+    first: (facts) => kind(facts) === 'opaque' && facts.colours && !facts.whole && !facts.sprayed,
+    then: (facts) => kind(facts) === 'opaque' && facts.colours && !facts.whole && !facts.sprayed,
+    only: (first, then) =>
+      (first.material?.opacity ?? 1) < thin &&
+      (then.material?.opacity ?? 0) >= hides &&
+      first.lightness > then.lightness + 15 &&
+      first.area >= then.area / 2 &&
+      !sharesAny(first, then) &&
+      !first.masked &&
+      !then.masked &&
+      !arePartners(first, then),
+    isFinding: (_, then, { preferences, main }) =>
+      !(preferences.mainColour === 'first' && onMain(then, main)) && !then.onBase,
+    why: 'a slip of the thin colour is hidden by the strong one, a slip of the strong one shines through the thin',
+    secondsAtStake: (first, then) => slipSeconds(first, then),
+  },
 ]
+
+/** Something opaque goes over all of `under` after `cover`: what was soiled there is hidden. */
+function isRepainted(judged: Judged, cover: StepFacts, under: StepFacts): boolean {
+  const above = later(judged, cover).filter((each) => each.covers)
+  return under.regions.every((region) => above.some((each) => each.regions.includes(region)))
+}
+
+/** The regions of `under` lie under a mask when `cover` goes on. */
+export function isMaskedAt(
+  { inOrder }: Pick<Judged, 'inOrder'>,
+  cover: StepFacts,
+  under: StepFacts,
+): boolean {
+  const before = inOrder.slice(0, inOrder.indexOf(cover))
+  return under.regions
+    .filter((region) => cover.regions.includes(region))
+    .every((region) => {
+      const last = before.findLast(
+        (each) => (technique(each) === 'mask' || technique(each) === 'peel') && each.regions.includes(region),
+      )
+      return last !== undefined && technique(last) === 'mask'
+    })
+}
+
+function arePartners(a: StepFacts, b: StepFacts): boolean {
+  return a.step.wetGroup !== null && a.step.wetGroup === b.step.wetGroup
+}
+
+/** On the model itself, right behind a part that is glued on. */
+function isBlockedBy(join: StepFacts, facts: StepFacts): boolean {
+  const glued = join.regions.filter((region) => region.apart !== '')
+  return facts.regions.every(
+    (region) =>
+      region.apart === '' &&
+      region.depth > 0 &&
+      glued.some((other) => region.neighbours.includes(other.name) && region.depth >= other.depth),
+  )
+}
 
 function deepest(facts: StepFacts): number {
   return Math.max(...facts.regions.map((region) => region.depth))

@@ -5,6 +5,7 @@ import type { Recipe, Standard, Step } from '../recipe/recipe.ts'
 import { standardReaches } from '../recipe/recipe.ts'
 import { factsOf, shareRegion, type Shelf, type StepFacts } from '../recipe/step-facts.ts'
 import type { UnitId } from '../units/ids.ts'
+import { mainRegionOf } from './find-faults.ts'
 import { orderRules, preferences, preferenceSeconds } from './order-rules.ts'
 import type { SequenceProblem } from './sequence.ts'
 import { ruleApplies } from './rule.ts'
@@ -231,13 +232,13 @@ function wish(first: Piece | undefined, then: Piece | undefined): number | 'hard
   if (!first || !then) return 0
   const { recipe } = first.source
   const silenced = new Set(recipe.silenced.map((each) => each.rule))
-  const main = mainRegion(recipe)
+  const main = mainRegionOf(recipe)
   let seconds = 0
   for (const a of first.steps) {
     for (const b of then.steps) {
       for (const rule of orderRules) {
         if (silenced.has(rule.id) || !ruleApplies(rule, a, b) || ruleApplies(rule, b, a)) continue
-        if (rule.id === 'R02' && !recipe.preferences.lightBeforeDark) continue
+        if (rule.isOn && !rule.isOn(recipe.preferences)) continue
         if (rule.severity === 'spoils') return 'hard'
         seconds += rule.secondsAtStake(a, b) * Math.min(first.models, then.models)
       }
@@ -247,12 +248,4 @@ function wish(first: Piece | undefined, then: Piece | undefined): number | 'hard
     }
   }
   return seconds
-}
-
-function mainRegion(recipe: Recipe): string {
-  const regions = recipe.regions.filter((region) => region.finish !== 'base' && region.finish !== 'metal')
-  return regions.reduce(
-    (a, b) => (b.areaShare > a.areaShare ? b : a),
-    regions[0] ?? { name: '', areaShare: 0 },
-  ).name
 }

@@ -1,4 +1,4 @@
-import type { Step } from '../recipe/recipe.ts'
+import type { Preferences, Step } from '../recipe/recipe.ts'
 import type { RuleId } from '../recipe/rule-id.ts'
 import { meetOnAModel, shareRegion, touchEachOther, type StepFacts } from '../recipe/step-facts.ts'
 import type { StepId } from '../units/ids.ts'
@@ -8,7 +8,7 @@ export type Severity = 'spoils' | 'wastes' | 'could be quicker'
 
 /** A change that mends a finding; `applyMend` carries it out. */
 export type Mend =
-  | { readonly kind: 'move'; readonly stepId: StepId; readonly before: StepId }
+  | { readonly kind: 'move'; readonly stepId: StepId; readonly before: StepId | null }
   | { readonly kind: 'insert'; readonly step: Omit<Step, 'id'>; readonly before: StepId | null }
   | { readonly kind: 'change'; readonly stepId: StepId; readonly change: Partial<Omit<Step, 'id'>> }
   | { readonly kind: 'remove'; readonly stepId: StepId }
@@ -25,6 +25,14 @@ export interface Finding {
   readonly mend: Mend | null
 }
 
+/** The order in which a recipe's steps are looked at, and what its painter prefers. */
+export interface Judged {
+  readonly inOrder: readonly StepFacts[]
+  readonly preferences: Preferences
+  /** Name of the largest region that is neither metal nor base. */
+  readonly main: string
+}
+
 /**
  * "This before that." Used twice: the optimiser keeps to it (a hard rule) or pays for breaking it (the
  * others), and a hand-made order is checked against it.
@@ -36,6 +44,10 @@ export interface OrderRule {
   readonly first: (facts: StepFacts) => boolean
   readonly then: (facts: StepFacts) => boolean
   readonly only?: (first: StepFacts, then: StepFacts) => boolean
+  /** Whether the painter wants it at all; a switch that is off is silent everywhere. */
+  readonly isOn?: (preferences: Preferences) => boolean
+  /** Where the order is only a wish: whether it is worth a word when it is not kept. */
+  readonly isFinding?: (first: StepFacts, then: StepFacts, judged: Judged) => boolean
   readonly why: string
   readonly secondsAtStake: (first: StepFacts, then: StepFacts) => number
 }

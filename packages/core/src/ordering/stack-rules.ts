@@ -1,26 +1,36 @@
-import { lightness } from '../colour/colour.ts'
+import { colourDifference, hueOf, lightness } from '../colour/colour.ts'
+import { formOf, sheenOf, type Material } from '../materials/material.ts'
 import { plainStep, type Step } from '../recipe/recipe.ts'
 import type { RuleId } from '../recipe/rule-id.ts'
+import { isPreparation } from '../recipe/technique.ts'
 import { stepText, type StepFacts } from '../recipe/step-facts.ts'
-import type { Material } from '../materials/material.ts'
+import { seconds } from '../units/seconds.ts'
+import { darkBelow, groundsUnder, type Ground } from './grounds.ts'
 import type { Mend, Severity } from './rule.ts'
 
 /** The layers of one region, from the bottom up, in the order they go on. */
 interface Stack {
   readonly region: string
+  /** The largest region: what is put all over is judged by it. */
+  readonly isMain: boolean
   readonly layers: readonly StepFacts[]
-  readonly shelf: Iterable<Material>
+  readonly shelf: readonly Material[]
+  /** The first step of the recipe that is paint: where something under all paint goes. */
+  readonly firstPaint: StepFacts | undefined
 }
 
-interface Fault {
+export interface Fault {
   readonly layers: readonly StepFacts[]
   readonly reason: string
   readonly secondsAtStake: number
-  readonly mend: Mend | null
+  /** What may mend it, the best first. */
+  readonly mends: readonly (Mend | null)[]
+  /** Where it is not as grave as the rule usually is, or graver. */
+  readonly severity?: Severity
 }
 
 /** What a layer needs below, above or between. */
-export interface StackRule {
+interface StackRule {
   readonly id: RuleId
   readonly severity: Severity
   readonly check: (stack: Stack) => readonly Fault[]
@@ -30,45 +40,38 @@ const hours = (count: number) => count * 3600
 const kindOf = (facts: StepFacts | undefined) => facts?.material?.kind
 const middle = ({ min, max }: StepFacts['drying']) => (min + max) / 2
 
-/** Below this CIE L*, a translucent paint has nothing to shine on; above it metal shows light in its recesses. */
-const brightFrom = 62
-const darkBelow = 45
-
-/** One fault a layer at most, for rules that look at a layer and what lies below it. */
-function eachLayer(
-  check: (
-    layer: StepFacts,
-    below: readonly StepFacts[],
-    above: readonly StepFacts[],
-    stack: Stack,
-  ) => Fault | null,
-): StackRule['check'] {
-  return (stack) =>
-    stack.layers.flatMap((layer, index) => {
-      const fault = check(layer, stack.layers.slice(0, index), stack.layers.slice(index + 1), stack)
-      return fault ? [fault] : []
-    })
+interface Looked {
+  readonly layer: StepFacts
+  readonly below: readonly StepFacts[]
+  readonly above: readonly StepFacts[]
+  readonly ground: Ground | null
+  readonly stack: Stack
 }
 
-/** The brightest that shows: a light coat from above counts, whatever is in the shadows. */
-function groundLightness(below: readonly StepFacts[]): number | null {
-  const coats = below.filter(
-    (each) =>
-      each.covers ||
-      each.step.technique === 'spray from above' ||
-      (each.step.technique === 'dry brush' && each.material !== null),
-  )
-  const last = coats.at(-1)
-  return last ? last.lightness : null
+/** One fault a layer at most, for rules that look at a layer and what lies around it. */
+function eachLayer(check: (looked: Looked) => Fault | null): StackRule['check'] {
+  return (stack) => {
+    const grounds = groundsUnder(stack.layers)
+    return stack.layers.flatMap((layer, index) => {
+      const fault = check({
+        layer,
+        below: stack.layers.slice(0, index),
+        above: stack.layers.slice(index + 1),
+        ground: grounds[index] ?? null,
+        stack,
+      })
+      return fault ? [fault] : []
+    })
+  }
 }
 
 /** What suits, in stock before what is not, then by `rank`, the least first. */
-function cheapest(
-  shelf: Iterable<Material>,
+export function cheapest(
+  shelf: readonly Material[],
   suits: (material: Material) => boolean,
   rank: (material: Material) => number = () => 0,
 ): Material | null {
-  const fitting = [...shelf]
+  const fitting = shelf
     .filter(suits)
     .sort(
       (a, b) => Number(b.stockMl > 0) - Number(a.stockMl > 0) || rank(a) - rank(b) || (a.id < b.id ? -1 : 1),
@@ -76,10 +79,9 @@ function cheapest(
   return fitting[0] ?? null
 }
 
-/** What comes from a can is thinned with spirit (common practice). */
-const isCan = (material: Material) => material.carrier === 'spirit'
+const isCan = (material: Material) => formOf(material) === 'can'
 
-function insertBefore(
+export function insertBefore(
   layer: StepFacts,
   material: Material | null,
   some: Pick<Step, 'technique'> & Partial<Step>,
@@ -89,9 +91,10 @@ function insertBefore(
     kind: 'insert',
     before: layer.step.id,
     step: {
-      on: layer.step.on,
-      mix: [{ materialId: material.id, parts: 1 }],
       ...plainStep,
+      on: layer.step.on,
+      except: layer.step.except,
+      mix: [{ materialId: material.id, parts: 1 }],
       standard: layer.step.standard,
       roles: layer.step.roles,
       ...some,
@@ -99,39 +102,85 @@ function insertBefore(
   }
 }
 
+const everywhere = { on: 'whole', except: [] } as const
+
 const sprayVarnish = (kind: Material['kind']) => (material: Material) =>
   material.kind === kind && isCan(material)
+
+/** Sprayed over everything, or over the layer's own regions where that would spoil others. */
+function sealBefore(
+  layer: StepFacts,
+  shelf: readonly Material[],
+  kind: Material['kind'],
+): readonly (Mend | null)[] {
+  const varnish = cheapest(shelf, sprayVarnish(kind))
+  return [
+    insertBefore(layer, varnish, { technique: 'spray', ...everywhere }),
+    insertBefore(layer, varnish, { technique: 'spray' }),
+  ]
+}
+
+/** So much lighter than the paint the ground has to be where light falls, unless it is bright anyway. */
+const clearlyLighter = 3
+const brightFrom = 75
+
+const isFilm = (facts: StepFacts) =>
+  ['wash', 'oil', 'dip', 'translucent', 'ink'].some((kind) => kind === kindOf(facts))
+/** Spirit that has not left yet. */
+const isSpirit = (facts: StepFacts) => {
+  const kind = kindOf(facts)
+  if (kind === 'oil' || kind === 'dip' || kind === 'thinner') return true
+  return facts.material?.carrier === 'spirit' && !facts.sprayed
+}
 
 export const stackRules: readonly StackRule[] = [
   {
     id: 'R03',
     severity: 'spoils',
-    check: eachLayer((layer, below, _, { shelf }) => {
-      if (kindOf(layer) !== 'translucent' || !layer.colours || layer.whole) return null
-      const ground = groundLightness(below)
-      if (ground === null || ground >= brightFrom) return null
-      const bright = cheapest(
-        shelf,
-        (each) => each.kind === 'primer' && isCan(each) && lightness(each.colour) >= brightFrom,
-        (each) => -lightness(each.colour),
-      )
+    check: eachLayer(({ layer, below, above, ground, stack: { shelf, isMain } }) => {
+      if (kindOf(layer) !== 'translucent' || !layer.colours || !ground) return null
+      if (layer.whole && !isMain) return null
+      if (ground.lit >= Math.min(layer.lightness + clearlyLighter, brightFrom)) return null
+      const next = above.find((each) => each.covers || kindOf(each) === 'metallic')
+      // Black or brown under metal is meant to be dark.
+      if (kindOf(next) === 'metallic' && layer.lightness < darkBelow) return null
+      const primers = (each: Material) =>
+        each.kind === 'primer' &&
+        isCan(each) &&
+        sheenOf(each) !== 'metal' &&
+        lightness(each.colour) >= brightFrom
+      const pale = (each: Material) => each.kind === 'opaque' && lightness(each.colour) >= brightFrom
+      const brightest = (each: Material) => -lightness(each.colour)
+      const lastPrimer = below.findLast((each) => kindOf(each) === 'primer')
+      const onPrimer = below[below.indexOf(lastPrimer ?? layer) + 1] ?? layer
       return {
         layers: [layer],
         reason: `The ${stepText(layer)} tints what is under it, and that is dark: over dark it vanishes.`,
         secondsAtStake: layer.handsOnSecondsPerModel,
-        mend: insertBefore(layer, bright, { technique: 'spray from above', on: 'whole' }),
+        mends: [
+          insertBefore(onPrimer, cheapest(shelf, primers, brightest), {
+            technique: 'spray from above',
+            ...everywhere,
+          }),
+          insertBefore(layer, cheapest(shelf, pale, brightest), { technique: 'base coat' }),
+          insertBefore(layer, cheapest(shelf, pale, brightest), { technique: 'base coat', coats: 2 }),
+        ],
       }
     }),
   },
   {
     id: 'R05',
     severity: 'wastes',
-    check: eachLayer((layer, below, _, { shelf }) => {
-      if (kindOf(layer) !== 'metallic' || layer.refines || layer.step.coats > 1) return null
-      if (below.some((each) => kindOf(each) === 'metallic')) return null
-      if (below.some((each) => each.step.technique === 'dip')) return null
-      const ground = groundLightness(below)
-      if (ground === null || ground < darkBelow) return null
+    check: eachLayer(({ layer, below, above, ground, stack: { shelf } }) => {
+      if (kindOf(layer) !== 'metallic' || layer.refines || layer.sprayed || layer.step.coats > 1) return null
+      if (['dry brush', 'wash'].includes(layer.step.technique)) return null
+      const isMetalBelow = below.some(
+        (each) => kindOf(each) === 'metallic' || (each.material && sheenOf(each.material) === 'metal'),
+      )
+      if (isMetalBelow || !ground || ground.lit < darkBelow) return null
+      if (below.some((each) => kindOf(each) === 'dip')) return null
+      if (above.some((each) => isFilm(each) && each.lightness < darkBelow)) return null
+      if (above.some((each) => kindOf(each) === 'metallic' && !each.refines)) return null
       const dark = cheapest(
         shelf,
         (each) => each.kind === 'opaque' && lightness(each.colour) < darkBelow,
@@ -139,167 +188,178 @@ export const stackRules: readonly StackRule[] = [
       )
       return {
         layers: [layer],
-        reason: `Missed recesses of the ${stepText(layer)} show light: put a dark colour under it, or plan a second coat.`,
+        reason: `Missed recesses of the ${stepText(layer)} show light: put a dark colour under it, plan a second coat, or wash it dark afterwards.`,
         secondsAtStake: layer.handsOnSecondsPerModel,
-        mend:
-          insertBefore(layer, dark, { technique: 'base coat' }) ??
-          ({ kind: 'change', stepId: layer.step.id, change: { coats: 2 } } as const),
+        mends: [
+          insertBefore(layer, dark, { technique: 'base coat' }),
+          { kind: 'change', stepId: layer.step.id, change: { coats: 2 } },
+        ],
       }
     }),
   },
   {
     id: 'R06',
     severity: 'spoils',
-    check: ({ region, layers, shelf }) => {
-      const first = layers.find((layer) => layer.step.technique !== 'prepare')
-      if (!first || kindOf(first) === 'primer' || layers.some((each) => kindOf(each) === 'primer')) return []
-      const primer = cheapest(shelf, (each) => each.kind === 'primer')
+    check: ({ region, layers, shelf, firstPaint }) => {
+      const paint = layers.findIndex((layer) => isPaintOrSeal(layer))
+      const first = layers[paint]
+      if (!first || kindOf(first) === 'primer') return []
+      const primed = layers.slice(0, paint).some((each) => kindOf(each) === 'primer')
+      if (primed) return []
+      const late = layers.find((each) => kindOf(each) === 'primer')
+      const primer = cheapest(shelf, (each) => each.kind === 'primer' && sheenOf(each) !== 'metal')
+      const place = firstPaint ?? first
       return [
         {
-          layers: [first],
-          reason: `The ${region} has no primer: the ${stepText(first)} would not hold.`,
+          layers: late ? [late, first] : [first],
+          reason: `The ${region} has no primer${late ? ' yet' : ''}: the ${stepText(first)} would not hold.`,
           secondsAtStake: first.handsOnSecondsPerModel,
-          mend: insertBefore(first, primer, { technique: 'spray', on: 'whole' }),
+          mends: [
+            late ? { kind: 'move', stepId: late.step.id, before: place.step.id } : null,
+            insertBefore(place, primer, { technique: 'spray', ...everywhere, roles: [] }),
+            insertBefore(first, primer, { technique: 'spray', on: [region], except: [] }),
+          ],
         },
       ]
     },
   },
   {
     id: 'R07',
-    severity: 'spoils',
-    check: eachLayer((layer, below, above, { shelf }) => {
+    severity: 'wastes',
+    check: eachLayer(({ layer, below, stack: { shelf } }) => {
       if (kindOf(layer) !== 'decal') return null
-      const gloss = cheapest(shelf, sprayVarnish('gloss varnish'))
-      const under = below.findLast((each) => kindOf(each) !== 'decal')
-      if (kindOf(under) !== 'gloss varnish') {
-        return {
-          layers: [layer],
-          reason: 'A decal on anything but gloss traps air and turns silver.',
-          secondsAtStake: layer.handsOnSecondsPerModel,
-          mend: insertBefore(layer, gloss, { technique: 'spray', on: 'whole' }),
-        }
+      const under = below.findLast((each) => kindOf(each) !== 'decal' && makesSurface(each))
+      const sheen = under?.material ? sheenOf(under.material) : 'matt'
+      if (sheen === 'gloss') return null
+      return {
+        layers: [layer],
+        reason: 'A decal on anything but gloss traps air and turns silver.',
+        secondsAtStake: layer.handsOnSecondsPerModel,
+        mends: sealBefore(layer, shelf, 'gloss varnish'),
       }
-      const next = above.find((each) => kindOf(each) !== 'decal')
-      const smears =
-        next && (kindOf(next) === 'oil' || kindOf(next) === 'pigment' || kindOf(next) === 'thinner')
-      if (!smears) return null
+    }),
+  },
+  {
+    id: 'R07',
+    severity: 'spoils',
+    check: eachLayer(({ layer, above, stack: { shelf } }) => {
+      if (kindOf(layer) !== 'decal') return null
+      const next = above.find((each) => kindOf(each) !== 'decal' && each.material !== null)
+      if (!next || !(kindOf(next) === 'oil' || kindOf(next) === 'pigment' || kindOf(next) === 'thinner'))
+        return null
       return {
         layers: [layer, next],
         reason: `The ${stepText(next)} smears a decal that is not sealed.`,
         secondsAtStake: layer.handsOnSecondsPerModel,
-        mend: insertBefore(next, gloss, { technique: 'spray', on: 'whole' }),
+        mends: sealBefore(next, shelf, 'gloss varnish'),
       }
     }),
   },
   {
     id: 'R08',
     severity: 'wastes',
-    check: eachLayer((layer, below, _, { shelf }) => {
+    check: eachLayer(({ layer, below, stack: { shelf } }) => {
       if (kindOf(layer) !== 'oil' && kindOf(layer) !== 'thinner') return null
+      // What is wiped off again was put on the seal together with its oil.
       const paint = below.findLast(
         (each) =>
           each.varnish ||
+          kindOf(each) === 'oil' ||
           (each.material?.carrier === 'water' && (each.colours || each.refines || each.covers)),
       )
-      if (!paint || paint.varnish) return null
+      if (!paint || paint.varnish || kindOf(paint) === 'oil') return null
       return {
         layers: [paint, layer],
         reason: `Spirit attacks the unsealed ${stepText(paint)}, and oil wipes off gloss far more easily.`,
         secondsAtStake: Math.round(layer.handsOnSecondsPerModel / 2),
-        mend: insertBefore(layer, cheapest(shelf, sprayVarnish('gloss varnish')), {
-          technique: 'spray',
-          on: 'whole',
-        }),
+        mends: sealBefore(layer, shelf, 'gloss varnish'),
       }
     }),
   },
   {
     id: 'R09',
     severity: 'spoils',
-    check: eachLayer((layer, below) => {
-      const wet = below.at(-1)
-      if (
-        !layer.varnish ||
-        !wet ||
-        (kindOf(wet) !== 'oil' && kindOf(wet) !== 'dip' && kindOf(wet) !== 'thinner')
-      )
-        return null
-      const enough = kindOf(wet) === 'thinner' ? hours(0.5) : hours(8)
-      if (middle(wet.drying) >= enough) return null
+    check: eachLayer(({ layer, below }) => {
+      if (!layer.varnish) return null
+      const spirits = below.slice(below.findLastIndex((each) => each.varnish) + 1).filter(isSpirit)
+      // What is wiped with spirit is still the oil.
+      const wet = spirits.find((each) => kindOf(each) === 'oil' || kindOf(each) === 'dip') ?? spirits[0]
+      if (!wet) return null
+      const since = below.indexOf(wet)
+      // The oil dries on while later layers do.
+      const dried = below.slice(since).reduce((sum, each) => sum + middle(each.drying), 0)
+      const [wetUntil, enough] = solventTimes(wet)
+      if (dried >= enough) return null
       return {
         layers: [wet, layer],
-        reason: `Varnish over the wet ${stepText(wet)} traps the solvent and smears: leave it overnight.`,
+        severity: dried < wetUntil ? 'spoils' : 'wastes',
+        reason:
+          dried < wetUntil
+            ? `Varnish over the wet ${stepText(wet)} traps the solvent and smears: leave it overnight.`
+            : `Varnish holds better on the ${stepText(wet)} after a night.`,
         secondsAtStake: layer.handsOnSecondsPerModel,
-        mend: { kind: 'change', stepId: wet.step.id, change: { dryingSeconds: null } },
+        mends: [
+          { kind: 'change', stepId: wet.step.id, change: { dryingSeconds: null } },
+          {
+            kind: 'change',
+            stepId: wet.step.id,
+            change: { dryingSeconds: { min: seconds(enough), max: seconds(enough * 1.5) } },
+          },
+        ],
       }
     }),
   },
   {
     id: 'R14',
     severity: 'spoils',
-    check: eachLayer((layer, below, _, { shelf }) => {
-      const under = below.at(-1)
+    check: eachLayer(({ layer, below, stack: { shelf } }) => {
+      const under = below.findLast(makesSurface)
       if (!under?.material?.reactivates || layer.sprayed || layer.step.technique === 'dry brush') return null
       if (layer.step.technique === 'decal' || layer.material?.carrier !== 'water') return null
       return {
         layers: [under, layer],
         reason: `The ${stepText(layer)} lifts the ${stepText(under)} again: seal it by spray first.`,
         secondsAtStake: under.handsOnSecondsPerModel,
-        mend: insertBefore(layer, cheapest(shelf, sprayVarnish('satin varnish')), {
-          technique: 'spray',
-          on: 'whole',
-        }),
+        mends: sealBefore(layer, shelf, 'satin varnish'),
       }
     }),
   },
   {
     id: 'R15',
     severity: 'wastes',
-    check: eachLayer((layer, below, _, { shelf }) => {
-      const under = below.at(-1)
+    check: eachLayer(({ layer, below, stack: { shelf } }) => {
+      const under = below.findLast(makesSurface)
       if (kindOf(layer) !== 'translucent' || layer.sprayed || kindOf(under) !== 'ink' || !under) return null
+      // A light ink from above is ground, and holds.
+      if (under.fromAbove || under.lightness >= brightFrom) return null
       return {
         layers: [under, layer],
         reason: `A brushed translucent paint lifts the ${stepText(under)}; on gloss it also flows better.`,
         secondsAtStake: under.handsOnSecondsPerModel,
-        mend: insertBefore(layer, cheapest(shelf, sprayVarnish('gloss varnish')), {
-          technique: 'spray',
-          on: 'whole',
-        }),
-      }
-    }),
-  },
-  {
-    id: 'R16',
-    severity: 'wastes',
-    check: eachLayer((layer, _, above) => {
-      const shades = kindOf(layer) === 'wash' || layer.refines
-      if (!shades || layer.step.on === 'whole') return null
-      const cover = above.find((each) => each.covers && !each.refines)
-      if (!cover || kindOf(cover) === 'texture paste') return null
-      return {
-        layers: [layer, cover],
-        reason: `The ${stepText(cover)} hides the ${stepText(layer)} completely.`,
-        secondsAtStake: layer.handsOnSecondsPerModel,
-        mend: { kind: 'remove', stepId: layer.step.id },
+        mends: sealBefore(layer, shelf, 'gloss varnish'),
       }
     }),
   },
   {
     id: 'R19',
     severity: 'wastes',
-    check: eachLayer((layer, below) => {
-      const thin =
-        (kindOf(layer) === 'opaque' || kindOf(layer) === 'metallic') &&
-        (layer.material?.opacity ?? 1) < 0.6 &&
-        layer.colours
-      if (!thin || layer.step.coats > 1 || layer.step.wetGroup !== null) return null
-      if (below.some((each) => each.material !== null && each.material.id === layer.material?.id)) return null
+    check: eachLayer(({ layer, below, above, ground }) => {
+      const { material } = layer
+      if (!material || layer.step.coats > 1 || layer.step.wetGroup !== null || !layer.colours) return null
+      if (layer.fromAbove || layer.step.technique === 'pen') return null
+      if (kindOf(layer) !== 'opaque' && kindOf(layer) !== 'metallic') return null
+      const hiding = hidingOf(material)
+      if (hiding >= 0.7) return null
+      const since = below.findLastIndex((each) => each.covers && each.material?.id !== material.id)
+      const until = above.findIndex((each) => each.covers && each.material?.id !== material.id)
+      const near = [...below.slice(since + 1), ...(until < 0 ? above : above.slice(0, until))]
+      const isInPasses = near.some((each) => each.material?.id === material.id)
+      if (isInPasses || isLike(material, below[since], ground)) return null
       return {
         layers: [layer],
         reason: `The ${stepText(layer)} is thin and dries patchy: plan a second coat now, not when the pot is closed.`,
         secondsAtStake: layer.handsOnSecondsPerModel,
-        mend: { kind: 'change', stepId: layer.step.id, change: { coats: 2 } },
+        mends: [{ kind: 'change', stepId: layer.step.id, change: { coats: 2 } }],
       }
     }),
   },
@@ -307,7 +367,12 @@ export const stackRules: readonly StackRule[] = [
     id: 'R20',
     severity: 'could be quicker',
     check: ({ region, layers }) => {
-      const brushed = layers.filter((layer) => kindOf(layer) === 'translucent' && !layer.sprayed)
+      const since = layers.findLastIndex((layer) => layer.covers || layer.varnish)
+      const brushed = layers
+        .slice(since + 1)
+        .filter(
+          (layer) => kindOf(layer) === 'translucent' && !layer.sprayed && fills.has(layer.step.technique),
+        )
       const coats = brushed.reduce((sum, layer) => sum + layer.step.coats, 0)
       const last = brushed.at(-1)
       if (coats <= 2 || !last) return []
@@ -316,10 +381,11 @@ export const stackRules: readonly StackRule[] = [
           layers: brushed,
           reason: `On the ${region}, ${String(coats)} brushed layers of translucent paint fill the recesses and lose their contrast.`,
           secondsAtStake: last.handsOnSecondsPerModel,
-          mend:
+          mends: [
             last.step.coats > 1
-              ? { kind: 'change', stepId: last.step.id, change: { coats: 1 } }
+              ? { kind: 'change', stepId: last.step.id, change: { coats: last.step.coats - 1 } }
               : { kind: 'remove', stepId: last.step.id },
+          ],
         },
       ]
     },
@@ -327,18 +393,32 @@ export const stackRules: readonly StackRule[] = [
   {
     id: 'R24',
     severity: 'spoils',
-    check: eachLayer((layer, below) => {
-      const loose = kindOf(layer) === 'grit' || kindOf(layer) === 'flock'
-      if (loose && kindOf(below.at(-1)) !== 'glue' && kindOf(below.at(-1)) !== 'texture paste') {
+    check: eachLayer(({ layer, below, stack: { shelf } }) => {
+      const loose = (kindOf(layer) === 'grit' || kindOf(layer) === 'flock') && layer.step.mix.length === 1
+      const under = below.findLast((each) => each.material !== null)
+      if (loose && kindOf(under) !== 'glue' && kindOf(under) !== 'texture paste') {
         const glue = below.findLast((each) => kindOf(each) === 'glue')
         return {
           layers: [layer],
           reason: `The ${stepText(layer)} sticks to nothing: glue goes directly under it.`,
           secondsAtStake: layer.handsOnSecondsPerModel,
-          mend: glue ? { kind: 'move', stepId: layer.step.id, before: glue.step.id } : null,
+          mends: [
+            glue ? { kind: 'move', stepId: glue.step.id, before: layer.step.id } : null,
+            glue
+              ? {
+                  kind: 'move',
+                  stepId: layer.step.id,
+                  before: below[below.indexOf(glue) + 1]?.step.id ?? layer.step.id,
+                }
+              : null,
+            insertBefore(
+              layer,
+              cheapest(shelf, (each) => each.kind === 'glue' && each.carrier === 'water'),
+              { technique: 'spread', dryingSeconds: { min: seconds(0), max: seconds(0) } },
+            ),
+          ],
         }
       }
-      const under = below.at(-1)
       const early =
         (kindOf(under) === 'grit' || kindOf(under) === 'flock') && under && middle(under.drying) < 30 * 60
       if (!early) return null
@@ -346,8 +426,54 @@ export const stackRules: readonly StackRule[] = [
         layers: [under, layer],
         reason: `The glue under the ${stepText(under)} has to set before it is shaken off and touched.`,
         secondsAtStake: under.handsOnSecondsPerModel,
-        mend: { kind: 'change', stepId: under.step.id, change: { dryingSeconds: null } },
+        mends: [{ kind: 'change', stepId: under.step.id, change: { dryingSeconds: null } }],
       }
     }),
   },
 ]
+
+/** Techniques that lay a film over recesses as well. */
+const fills: ReadonlySet<string> = new Set(['base coat', 'layer', 'glaze', 'wash', 'blend'])
+
+/** What the next layer touches: not a thing put on beside it, not what only lies in recesses. */
+function makesSurface(facts: StepFacts): boolean {
+  return (
+    facts.material !== null &&
+    !isPreparation(facts.step.technique) &&
+    !['mask', 'peel', 'pin wash', 'wipe', 'join', 'edge', 'chip'].includes(facts.step.technique)
+  )
+}
+
+function isPaintOrSeal(facts: StepFacts): boolean {
+  const kind = kindOf(facts)
+  if (!kind || isPreparation(facts.step.technique)) return false
+  if (facts.step.technique === 'join' || facts.step.technique === 'mask') return false
+  return !['texture paste', 'glue', 'grit', 'mask', 'medium', 'thinner'].includes(kind)
+}
+
+/** Until when spirit is wet under a varnish, and from when a varnish has nothing to fear: seconds, common practice. */
+function solventTimes(wet: StepFacts): readonly [wetUntil: number, enough: number] {
+  const kind = kindOf(wet)
+  if (kind === 'dip') return [hours(8), hours(24)]
+  if (kind === 'oil') return [hours(1), hours(8)]
+  return [20 * 60, hours(0.5)]
+}
+
+/** Reds, yellows and whites hide less than their pots say, and gold on bright: common practice. */
+function hidingOf({ colour, opacity, kind }: Material): number {
+  const { hue, chroma } = hueOf(colour)
+  const light = lightness(colour)
+  const isYellow = hue > 70 && hue < 110 && chroma > 45 && light > 55
+  const isRed = (hue < 50 || hue > 340) && chroma > 50 && light > 38
+  const isWhite = light > 92 && chroma < 12
+  if (kind === 'opaque' && (isYellow || isRed || isWhite)) return Math.min(opacity, 0.6)
+  return opacity
+}
+
+/** The ground is so near in colour that a thin coat shows no patches. */
+function isLike(material: Material, cover: StepFacts | undefined, ground: Ground | null): boolean {
+  if (!ground) return true
+  if (cover?.material && colourDifference(cover.material.colour, material.colour) < 18) return true
+  const isGold = material.kind === 'metallic'
+  return isGold && ground.lit < darkBelow
+}

@@ -94,7 +94,11 @@ const paintText = ({ mix }: Step, shelf: Shelf) => mixText(mix, shelf) || 'no ma
 const coatsText = ({ coats }: Step) => (coats === 1 ? 'one coat' : `${String(coats)} coats`)
 const rolesText = ({ roles }: Step) => (roles.length === 0 ? 'for all' : `only for ${joinWords(roles)}`)
 const placeText = (facts: StepFacts) =>
-  facts.whole ? 'all over' : `on the ${joinWords(facts.regions.map((region) => region.name))}`
+  facts.whole && facts.step.except.length === 0
+    ? 'all over'
+    : facts.whole
+      ? `all over but the ${joinWords(facts.step.except)}`
+      : `on the ${joinWords(facts.regions.map((region) => region.name))}`
 const onlyText = (step: Step) => (step.roles.length === 0 ? '' : `, ${rolesText(step)},`)
 const dryingText = ({ drying }: StepFacts) =>
   `${String(Math.round(drying.min / 60))}–${String(Math.round(drying.max / 60))} min drying`

@@ -1,18 +1,24 @@
+import { isVarnish } from '../materials/material.ts'
 import { starterShelf } from '../materials/starter-shelf.ts'
 import type { MaterialId, RecipeId, StepId } from '../units/ids.ts'
 import type { BodyPlan } from './body-plans.ts'
 import { plainStep, type Recipe, type Region, type Step } from './recipe.ts'
-import type { Draft, RecipeSchool, Surfaces } from './schools.ts'
+import { preparation, type Draft, type RecipeSchool, type Surfaces } from './schools.ts'
 import type { Technique } from './technique.ts'
 
+const varnishes = new Set(starterShelf.filter((each) => isVarnish(each.kind)).map((each) => each.name))
 const idByName = new Map<string, MaterialId>(starterShelf.map((material) => [material.name, material.id]))
 
-/** A complete recipe by a school for a body plan, of materials of the starter shelf. `newId` gives UUIDs. */
+/**
+ * A complete recipe by a school for a body plan, of materials of the starter shelf; with washing, cutting, gluing and
+ * mounting where the models come unbuilt. `newId` gives UUIDs.
+ */
 export function recipeFromSchool(
   school: RecipeSchool,
   plan: BodyPlan,
   name: string,
   newId: () => string,
+  { unbuilt = false }: { readonly unbuilt?: boolean } = {},
 ): Recipe {
   const regions = plan.regions
   const main = regions
@@ -24,7 +30,7 @@ export function recipeFromSchool(
     of: (...finishes) =>
       regions.filter((region) => finishes.includes(region.finish)).map((region) => region.name),
   }
-  const drafts = school.steps(surfaces).flatMap((each) => each ?? [])
+  const drafts = [...(unbuilt ? preparation : []), ...school.steps(surfaces)].flatMap((each) => each ?? [])
   const steps = threeColours(
     withJoin(regions, drafts).map((each) => stepOf(each, newId())),
     regions,
@@ -47,10 +53,10 @@ export function recipeFromSchool(
 function withJoin(regions: readonly Region[], drafts: readonly Draft[]): readonly Draft[] {
   if (!regions.some((region) => region.apart !== '')) return drafts
   const last = drafts.findLastIndex((each) => each.on === 'whole')
-  const isVarnish = drafts[last]?.material?.includes('varnish') ?? false
+  const seals = varnishes.has(drafts[last]?.material ?? '')
   const isApart = ({ on }: Draft) =>
     on !== 'whole' && regions.some((region) => region.apart !== '' && on.includes(region.name))
-  const place = isVarnish && !drafts.slice(last).some(isApart) ? last : drafts.length
+  const place = seals && !drafts.slice(last).some(isApart) ? last : drafts.length
   const join: Draft = { on: 'whole', material: 'super glue', technique: 'join', some: {} }
   return [...drafts.slice(0, place), join, ...drafts.slice(place)]
 }
@@ -65,7 +71,8 @@ function threeColours(steps: readonly Step[], regions: readonly Region[]): reado
     step.on !== 'whole' &&
     step.on.every((name) => regions.some((region) => region.name === name && region.finish === 'base'))
   const colours = steps
-    .filter((step) => step.on !== 'whole' && !onBase(step) && colouring.includes(step.technique))
+    .filter((step) => step.standard === 'tabletop' && step.on !== 'whole' && !onBase(step))
+    .filter((step) => colouring.includes(step.technique))
     .filter((step, index, all) => all.findIndex((each) => String(each.on) === String(step.on)) === index)
     .sort((a, b) => areaOf(b) - areaOf(a))
     .slice(0, 3)

@@ -66,8 +66,10 @@ interface StepMode {
 /** One material put on with one technique. */
 export interface Step {
   readonly id: StepId
-  /** Regions by name; `'whole'` is every region with the base. */
+  /** Regions by name; `'whole'` is every region with the base, but for those of `except`. */
   readonly on: 'whole' | readonly string[]
+  /** All over but these regions, by name; empty unless `on` is `'whole'`. */
+  readonly except: readonly string[]
   readonly mix: Mix
   readonly technique: Technique
   readonly coats: number
@@ -125,6 +127,7 @@ export interface RecipeVersion {
 
 /** What a step is unless it says otherwise. */
 export const plainStep: Omit<Step, 'id' | 'on' | 'mix' | 'technique'> = {
+  except: [],
   coats: 1,
   note: '',
   standard: 'tabletop',
@@ -143,13 +146,21 @@ export interface StepRef {
 }
 
 /** Regions a step lands on, by name. */
-export function regionsOfStep(recipe: Pick<Recipe, 'regions'>, step: Pick<Step, 'on'>): readonly string[] {
-  return step.on === 'whole' ? recipe.regions.map((region) => region.name) : step.on
+export function regionsOfStep(
+  recipe: Pick<Recipe, 'regions'>,
+  step: Pick<Step, 'on' | 'except'>,
+): readonly string[] {
+  if (step.on !== 'whole') return step.on
+  return recipe.regions.flatMap(({ name }) => (step.except.includes(name) ? [] : [name]))
+}
+
+export function landsOn(step: Pick<Step, 'on' | 'except'>, region: string): boolean {
+  return step.on === 'whole' ? !step.except.includes(region) : step.on.includes(region)
 }
 
 /** The steps on one region, from the bottom up. */
 export function stackOf(recipe: Pick<Recipe, 'steps'>, region: string): readonly Step[] {
-  return recipe.steps.filter((step) => step.on === 'whole' || step.on.includes(region))
+  return recipe.steps.filter((step) => landsOn(step, region))
 }
 
 export function standardReaches(standard: Standard, wanted: Standard): boolean {

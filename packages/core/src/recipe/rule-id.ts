@@ -26,6 +26,7 @@ export const ruleIds = [
   'R23',
   'R24',
   'R25',
+  'R26',
 ] as const
 
 export type RuleId = (typeof ruleIds)[number]

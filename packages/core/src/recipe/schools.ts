@@ -41,19 +41,27 @@ function draft(
   return on !== 'whole' && on.length === 0 ? null : { on, material, technique, some }
 }
 
-const optional = { standard: 'tabletop plus' } as const
+const finer = { standard: 'tabletop plus' } as const
+const finest = { standard: 'display' } as const
 const overnight = { dryingSeconds: { min: minutes(8 * 60), max: minutes(12 * 60) } }
 
-/** Cloth and hides come in several colours on one model; each next region takes the next. */
+type Colours = Partial<Record<Finish, readonly string[]>>
+
+/**
+ * Cloth and hides come in several colours on one model; each next region takes the next. What is in `but` has its
+ * colour already.
+ */
 function perRegion(
   model: Surfaces,
-  colours: Partial<Record<Finish, readonly string[]>>,
+  colours: Colours,
   technique: Technique,
   some: Draft['some'] = {},
+  but: readonly string[] = [],
 ): readonly (Draft | null)[] {
   const byMaterial = new Map<string, string[]>()
   for (const [finish, names] of Object.entries(colours) as [Finish, readonly string[]][]) {
     model.of(finish).forEach((region, index) => {
+      if (but.includes(region)) return
       const material = names[index % names.length] ?? ''
       byMaterial.set(material, [...(byMaterial.get(material) ?? []), region])
     })
@@ -61,7 +69,7 @@ function perRegion(
   return [...byMaterial].map(([material, on]) => draft(on, material, technique, some))
 }
 
-const metal = (model: Surfaces): readonly (Draft | null)[] => [
+const darkAndBright = (model: Surfaces): readonly (Draft | null)[] => [
   draft(model.of('metal'), 'soot black', 'base coat', { note: 'Everything that becomes metal.' }),
   draft(model.of('metal'), 'bright steel', 'base coat', { note: 'Leave the dark showing in the recesses.' }),
 ]
@@ -70,10 +78,30 @@ const grittedBase = (model: Surfaces): readonly (Draft | null)[] => [
   draft(model.of('base'), 'white glue', 'spread', { dryingSeconds: { min: minutes(0), max: minutes(0) } }),
   draft(model.of('base'), 'river grit', 'sprinkle', { note: 'While the glue is wet; shake off the rest.' }),
   draft(model.of('base'), 'silt brown wash', 'wash'),
+  draft(model.of('base'), 'pale bone', 'dry brush', finer),
   draft(model.of('base'), 'dark peat', 'detail', { note: 'The rim; clean off what went astray.' }),
 ]
 
-const translucents: Partial<Record<Finish, readonly string[]>> = {
+/** What a better standard asks of every school: a second highlight, glazes, eyes. */
+const brushedUp = (model: Surfaces, highlit: 'by layers' | 'not yet'): readonly (Draft | null)[] => [
+  ...(highlit === 'not yet' ? perRegion(model, highlights, 'layer', finest) : []),
+  ...perRegion(model, translucents, 'glaze', { ...finest, note: 'Thin, into the shadows.' }),
+  ...perRegion(model, highlights, 'edge', finer),
+  ...perRegion(model, sharpest, 'edge', { ...finest, note: 'Finer than the last, where light catches.' }),
+  draft(model.of('skin'), 'chalk white', 'detail', { ...finest, note: 'Eyes; the pupils next.' }),
+  draft(model.of('skin'), 'soot black', 'detail', { ...finest, note: 'Pupils.' }),
+]
+
+/** Bright metal and what grows on bases come after the last varnish. */
+const lastOfAll = (model: Surfaces): readonly (Draft | null)[] => [
+  draft(model.of('metal'), 'bright steel', 'edge', {
+    ...finer,
+    note: 'After the matt, so that it stays bright.',
+  }),
+  draft(model.of('base'), 'reed tuft', 'stick', finer),
+]
+
+const translucents: Colours = {
   skin: ['warm flesh translucent'],
   hair: ['saddle translucent'],
   cloth: ['moss translucent', 'reed grey translucent', 'river blue translucent'],
@@ -85,7 +113,7 @@ const translucents: Partial<Record<Finish, readonly string[]>> = {
   glass: ['rust translucent'],
 }
 
-const opaques: Partial<Record<Finish, readonly string[]>> = {
+const opaques: Colours = {
   skin: ['warm flesh'],
   hair: ['saddle brown'],
   cloth: ['moss green', 'reed grey', 'rust red'],
@@ -97,7 +125,7 @@ const opaques: Partial<Record<Finish, readonly string[]>> = {
   glass: ['rust red'],
 }
 
-const highlights: Partial<Record<Finish, readonly string[]>> = {
+const highlights: Colours = {
   skin: ['light flesh'],
   hair: ['light leather'],
   cloth: ['light moss', 'light reed', 'warm flesh'],
@@ -109,7 +137,35 @@ const highlights: Partial<Record<Finish, readonly string[]>> = {
   glass: ['warm flesh'],
 }
 
+const sharpest: Colours = {
+  skin: ['light flesh'],
+  hair: ['pale bone'],
+  cloth: ['pale bone'],
+  leather: ['pale bone'],
+  wood: ['pale bone'],
+  bone: ['pale bone'],
+  hide: ['pale bone'],
+  plate: ['pale bone'],
+  glass: ['pale bone'],
+}
+
+const mainColour = (model: Surfaces) => (opaques[model.main.finish] ?? ['moss green'])[0] ?? null
+
 const matt = draft('whole', 'matt varnish, spray', 'spray', { note: 'Thin, from 20–30 cm.' })
+
+/** Before the primer, where the models come unbuilt; on by a switch. */
+export const preparation: readonly (Draft | null)[] = [
+  draft('whole', null, 'clean', {
+    note: 'Lukewarm soapy water, rinse.',
+    dryingSeconds: { min: minutes(60), max: minutes(120) },
+  }),
+  draft('whole', null, 'cut', { note: 'Mould lines and flash: a wash settles in every one.' }),
+  draft('whole', 'super glue', 'assemble', {
+    note: 'Try one of each build whole first: which way up is the shield, does the weapon fit.',
+    dryingSeconds: { min: minutes(15), max: minutes(60) },
+  }),
+  draft('whole', null, 'mount', { note: 'A cork for one, a stick with tape for five to ten.' }),
+]
 
 /** The nine usual ways, as common practice has them. */
 export const recipeSchools: readonly RecipeSchool[] = [
@@ -124,12 +180,12 @@ export const recipeSchools: readonly RecipeSchool[] = [
       draft('whole', 'black primer, spray', 'spray', { note: 'Two thin passes from 20–30 cm.' }),
       draft('whole', 'ivory primer, spray', 'spray from above', { note: 'At about 45°; shadows stay dark.' }),
       ...perRegion(model, translucents, 'base coat'),
-      ...metal(model),
+      ...darkAndBright(model),
       draft(model.of('skin', 'leather', 'metal', 'hair', 'bone'), 'dark sepia wash', 'wash'),
       ...grittedBase(model),
-      draft(model.of('cloth', 'plate', 'hide'), 'pale bone', 'edge', optional),
+      ...brushedUp(model, 'not yet'),
       matt,
-      draft(model.of('base'), 'reed tuft', 'stick', optional),
+      ...lastOfAll(model),
     ],
   },
   {
@@ -141,16 +197,16 @@ export const recipeSchools: readonly RecipeSchool[] = [
     preferences: { ...usual, mainColour: 'first' },
     steps: (model) => [
       draft('whole', primerFor(model.main.finish), 'spray', { note: 'The majority colour.' }),
-      ...perRegion(model, without(opaques, model.main.finish), 'base coat'),
-      ...metal(model),
+      ...perRegion(model, opaques, 'base coat', {}, [model.main.name]),
+      ...darkAndBright(model),
       draft(model.of('skin', 'leather', 'wood', 'hair', 'bone', 'metal'), 'dark sepia wash', 'wash'),
       draft(model.of('cloth', 'plate', 'hide'), 'soot wash', 'wash'),
+      draft([model.main.name], mainColour(model), 'detail', { note: 'Slips over the border only.' }),
       ...perRegion(model, highlights, 'layer'),
-      draft([model.main.name], (opaques[model.main.finish] ?? ['moss green'])[0] ?? null, 'detail', {
-        note: 'Slips over the border only.',
-      }),
       ...grittedBase(model),
+      ...brushedUp(model, 'by layers'),
       matt,
+      ...lastOfAll(model),
     ],
   },
   {
@@ -163,18 +219,23 @@ export const recipeSchools: readonly RecipeSchool[] = [
     steps: (model) => [
       draft('whole', 'black primer, spray', 'spray'),
       draft('whole', 'ivory primer, spray', 'spray from above'),
-      draft([model.main.name], (opaques[model.main.finish] ?? ['moss green'])[0] ?? null, 'airbrush', {
+      draft([model.main.name], mainColour(model), 'airbrush', {
         coats: 2,
         spray: { from: 'above', bar: 1.5, nozzleMm: 0.3, thinning: 1 },
       }),
-      ...perRegion(model, without(opaques, model.main.finish), 'base coat'),
-      ...metal(model),
+      ...perRegion(model, opaques, 'base coat', {}, [model.main.name]),
+      ...darkAndBright(model),
+      ...brushedUp(model, 'not yet'),
       draft('whole', 'gloss varnish, spray', 'spray'),
-      draft([model.main.name], 'delta heron decal', 'decal', optional),
-      draft('whole', 'gloss varnish, spray', 'spray', optional),
-      draft('whole', 'umber oil', 'pin wash', { note: 'Wipe back after about ten minutes.' }),
+      draft([model.main.name], 'delta heron decal', 'decal', finer),
+      draft('whole', 'gloss varnish, spray', 'spray', finer),
+      draft('whole', 'umber oil', 'pin wash', {
+        note: 'Into the recesses; it may be put right for an hour.',
+      }),
+      draft('whole', 'white spirit', 'wipe', { note: 'With a bud barely damp, after about ten minutes.' }),
       matt,
       ...grittedBase(model),
+      ...lastOfAll(model),
     ],
   },
   {
@@ -186,13 +247,17 @@ export const recipeSchools: readonly RecipeSchool[] = [
     preferences: { ...usual, base: 'last' },
     steps: (model) => [
       draft('whole', 'leather brown primer, spray', 'spray', { note: 'Leather and hair stay as they are.' }),
-      ...perRegion(model, without(without(opaques, 'leather'), 'hair'), 'base coat', overnight),
-      draft('whole', 'walnut dip', 'dip', { note: 'Stir, never shake; mop within five minutes.' }),
+      ...perRegion(model, without(opaques, 'leather', 'hair'), 'base coat', overnight),
+      draft('whole', 'walnut dip', 'dip', { note: 'Stir, never shake.' }),
+      draft('whole', null, 'wipe', {
+        note: 'Mop the pools with a soft brush, within five minutes of the dip.',
+      }),
       draft(model.of('metal'), 'bright steel', 'base coat'),
-      ...perRegion(model, highlights, 'edge', optional),
+      ...brushedUp(model, 'not yet'),
       draft('whole', 'gloss varnish, spray', 'spray', { note: 'Tough; it is handled.' }),
       matt,
       ...grittedBase(model),
+      ...lastOfAll(model),
     ],
   },
   {
@@ -207,10 +272,12 @@ export const recipeSchools: readonly RecipeSchool[] = [
       ...perRegion(model, darks, 'base coat'),
       ...perRegion(model, opaques, 'layer'),
       draft(model.of('metal'), 'dark iron', 'base coat'),
-      draft(model.of('metal'), 'bright steel', 'layer'),
-      ...perRegion(model, highlights, 'edge', optional),
+      draft(model.of('metal'), 'bright steel', 'base coat', { note: 'Leave the iron in the recesses.' }),
+      ...perRegion(model, highlights, 'layer', finer),
       ...grittedBase(model),
+      ...brushedUp(model, 'by layers'),
       matt,
+      ...lastOfAll(model),
     ],
   },
   {
@@ -227,9 +294,11 @@ export const recipeSchools: readonly RecipeSchool[] = [
       draft(model.of('leather'), 'peat brown', 'detail'),
       draft(model.of('hair', 'glass', 'bone'), 'rust red', 'detail'),
       draft(model.of('metal'), 'dark iron', 'pen'),
+      ...brushedUp(model, 'not yet'),
       draft(model.of('base'), 'river mud paste', 'spread', {
         note: 'Ready mixed: dip the base, tap it off.',
       }),
+      ...lastOfAll(model),
     ],
   },
   {
@@ -241,18 +310,17 @@ export const recipeSchools: readonly RecipeSchool[] = [
     preferences: { ...usual, mainColour: 'first' },
     steps: (model) => [
       draft('whole', 'grey primer, spray', 'spray'),
-      draft('whole', (opaques[model.main.finish] ?? ['moss green'])[0] ?? null, 'base coat', {
-        note: 'Slop it on; the next colours tidy.',
-      }),
-      ...perRegion(model, without(opaques, model.main.finish), 'base coat'),
-      ...metal(model),
+      draft('whole', mainColour(model), 'base coat', { note: 'Slop it on; the next colours tidy.' }),
+      ...perRegion(model, opaques, 'base coat', {}, [model.main.name]),
+      ...darkAndBright(model),
       draft(model.of('skin'), 'flesh wash', 'wash'),
       draft(model.of('leather', 'wood', 'hair', 'bone', 'hide'), 'dark sepia wash', 'wash'),
       draft(model.of('cloth', 'plate', 'metal', 'glass'), 'soot wash', 'wash'),
       ...perRegion(model, opaques, 'layer'),
-      ...perRegion(model, highlights, 'edge', optional),
       ...grittedBase(model),
+      ...brushedUp(model, 'by layers'),
       matt,
+      ...lastOfAll(model),
     ],
   },
   {
@@ -279,7 +347,9 @@ export const recipeSchools: readonly RecipeSchool[] = [
       draft(model.of('hair', 'bone', 'glass'), 'dark bone', 'detail'),
       draft(model.of('metal'), 'dark iron', 'detail', { coats: 2 }),
       ...grittedBase(model),
+      ...brushedUp(model, 'not yet'),
       matt,
+      ...lastOfAll(model),
     ],
   },
   {
@@ -293,21 +363,24 @@ export const recipeSchools: readonly RecipeSchool[] = [
       draft('whole', 'grey primer, spray', 'spray'),
       draft([model.main.name], 'dark bone', 'blend', { wetGroup: 'body' }),
       draft([model.main.name], 'reed grey', 'blend', { wetGroup: 'body' }),
-      ...perRegion(model, without(opaques, model.main.finish), 'base coat'),
+      ...perRegion(model, opaques, 'base coat', {}, [model.main.name]),
       draft('whole', 'pale bone', 'dry brush'),
+      ...brushedUp(model, 'not yet'),
       draft('whole', 'satin varnish, spray', 'spray', { note: 'Seals the paint before spirit touches it.' }),
-      draft('whole', 'umber oil', 'wash', { note: 'Thin; wipe the raised parts after ten minutes.' }),
+      draft('whole', 'umber oil', 'wash', { note: 'Thin, over everything.' }),
+      draft('whole', 'white spirit', 'wipe', { note: 'Off the raised parts, after about ten minutes.' }),
       matt,
       draft(model.of('metal'), 'dark iron', 'base coat', {
         coats: 2,
         note: 'Last, so that it stays bright.',
       }),
       ...grittedBase(model),
+      ...lastOfAll(model),
     ],
   },
 ]
 
-const darks: Partial<Record<Finish, readonly string[]>> = {
+const darks: Colours = {
   skin: ['deep flesh'],
   hair: ['dark peat'],
   cloth: ['deep moss', 'slate grey', 'dark peat'],
@@ -319,11 +392,8 @@ const darks: Partial<Record<Finish, readonly string[]>> = {
   glass: ['soot black'],
 }
 
-function without(
-  colours: Partial<Record<Finish, readonly string[]>>,
-  finish: Finish,
-): Partial<Record<Finish, readonly string[]>> {
-  return Object.fromEntries(Object.entries(colours).filter(([each]) => each !== finish))
+function without(colours: Colours, ...finishes: readonly Finish[]): Colours {
+  return Object.fromEntries(Object.entries(colours).filter(([each]) => !finishes.includes(each as Finish)))
 }
 
 function primerFor(finish: Finish): string {

@@ -1,11 +1,11 @@
-import { lightness } from '../colour/colour.ts'
-import { isPaint, isVarnish, type Material } from '../materials/material.ts'
+import { lightness, mixedColour } from '../colour/colour.ts'
+import { isCarrierOnly, isPaint, isVarnish, type Material } from '../materials/material.ts'
 import { isOneOf, type Model } from '../project/project.ts'
 import type { MaterialId } from '../units/ids.ts'
 import { regionsOfStep, type Finish, type Mix, type Recipe, type Region, type Step } from './recipe.ts'
 import { carePresets } from '../estimating/presets.ts'
 import { productOf, stepFactors, usualDemand } from '../estimating/step-factors.ts'
-import { isSprayed, techniqueFacts, type Tool } from './technique.ts'
+import { isSprayed, techniqueFacts, type Technique, type Tool } from './technique.ts'
 
 export type Shelf = ReadonlyMap<MaterialId, Material>
 
@@ -14,12 +14,18 @@ export interface StepFacts {
   readonly step: Step
   /** Position in the recipe, from the bottom up. */
   readonly index: number
-  /** The largest part of the mix; `null` for work without material, and for a material that is not on the shelf. */
+  /**
+   * What the mix behaves as: its strongest paint, however much medium, water or varnish is in it. `null` for work
+   * without material, and for a material that is not on the shelf.
+   */
   readonly material: Material | null
+  /** Powder alone, with nothing that binds it. */
+  readonly isLoosePowder: boolean
   readonly tool: Tool
   readonly regions: readonly Region[]
   /** The models that take it, by their place; `null` for all of them. */
   readonly takers: ReadonlySet<number> | null
+  /** All over, if need be but for some regions. */
   readonly whole: boolean
   /** Lands on bases alone. */
   readonly onBase: boolean
@@ -31,6 +37,10 @@ export interface StepFacts {
   /** Brings out or picks out what is there: highlight, detail, chips. */
   readonly refines: boolean
   readonly varnish: boolean
+  /** Light from above alone: shadows stay as they are. */
+  readonly fromAbove: boolean
+  /** Shines on purpose: wet and glowing effects, gloss on something small that nothing follows. */
+  readonly shines: boolean
   /** One of its regions is masked at some time. */
   readonly masked: boolean
   /** Share of the model it lands on; a whole model with its base is over 1. */
@@ -43,12 +53,30 @@ export interface StepFacts {
   readonly drying: { readonly min: number; readonly max: number }
 }
 
-function mainMaterial(mix: Mix, shelf: Shelf): Material | null {
-  const main = mix.reduce<Mix[number] | null>(
+/** Of what carries the others the largest part counts only where there is nothing else; of equal parts the first. */
+export function strongestPart(mix: Mix, shelf: Shelf): Mix[number] | null {
+  const paints = mix.filter(({ materialId }) => {
+    const part = shelf.get(materialId)
+    return !part || !isCarrierOnly(part.kind)
+  })
+  return (paints.length > 0 ? paints : mix).reduce<Mix[number] | null>(
     (most, part) => (most && most.parts >= part.parts ? most : part),
     null,
   )
+}
+
+function mainMaterial(mix: Mix, shelf: Shelf): Material | null {
+  const main = strongestPart(mix, shelf)
   return main ? (shelf.get(main.materialId) ?? null) : null
+}
+
+function lightnessOfMix(mix: Mix, shelf: Shelf): number {
+  const paints = mix.flatMap(({ materialId, parts }) => {
+    const part = shelf.get(materialId)
+    return part && !isCarrierOnly(part.kind) ? [{ colour: part.colour, parts }] : []
+  })
+  const colour = mixedColour(paints) ?? mainMaterial(mix, shelf)?.colour
+  return colour ? lightness(colour) : 0
 }
 
 type Person = Pick<Model, 'role' | 'variants'>
@@ -63,7 +91,7 @@ export function factsOf(
   const masked = new Set(
     recipe.steps.filter((step) => step.technique === 'mask').flatMap((step) => regionsOfStep(recipe, step)),
   )
-  return recipe.steps.map((step, index) => {
+  const all = recipe.steps.map((step, index): StepFacts => {
     const regions = regionsOfStep(recipe, step).flatMap((name) => regionByName.get(name) ?? [])
     const material = mainMaterial(step.mix, shelf)
     const technique = techniqueFacts[step.technique]
@@ -74,18 +102,23 @@ export function factsOf(
     const whole = step.on === 'whole'
     const work = { technique: step.technique, area, parts, whole, coats: step.coats, material: null }
     const care = recipe.preferences.careful ? carePresets.carefulThroughout : 1
-    const range = step.dryingSeconds ?? dryingOf(material)
+    const range = step.dryingSeconds ?? dryingOf(material, step.technique)
+    const fromAbove =
+      step.technique === 'spray from above' ||
+      (isSprayed(step.technique) && (step.spray?.from ?? 'all round') !== 'all round')
     return {
       step,
       index,
       material,
+      isLoosePowder:
+        kind === 'pigment' && step.mix.every(({ materialId }) => shelf.get(materialId)?.kind === 'pigment'),
       tool: technique.tool,
       regions,
       takers: step.roles.length === 0 ? null : takersOf(step.roles, models),
       whole,
       onBase: regions.length > 0 && regions.every((region) => region.finish === ('base' satisfies Finish)),
       sprayed: isSprayed(step.technique),
-      covers: technique.covers && opaque,
+      covers: technique.covers && opaque && !fromAbove,
       colours:
         kind !== undefined &&
         isPaint(kind) &&
@@ -96,14 +129,40 @@ export function factsOf(
         colouring.has(step.technique),
       refines: refining.has(step.technique),
       varnish: kind !== undefined && isVarnish(kind),
+      fromAbove,
+      shines: kind === 'effect',
       masked: regions.some((region) => masked.has(region.name)),
       area,
-      lightness: material ? lightness(material.colour) : 0,
+      lightness: lightnessOfMix(step.mix, shelf),
       parts,
       handsOnSecondsPerModel: Math.round(productOf(stepFactors(work, usualDemand, care)) * 60),
       drying: range,
     }
   })
+  return all.map((each, index) => {
+    if (isLocalGloss(each, all.slice(index + 1))) return { ...each, shines: true }
+    return isGlossOverDip(each, all.slice(0, index)) ? { ...each, drying: glossOverDip } : each
+  })
+}
+
+/** Gloss on a dip that has hardened takes two days before it bears a matt coat (common practice). */
+const glossOverDip = { min: 44 * 3600, max: 52 * 3600 }
+
+function isGlossOverDip(each: StepFacts, below: readonly StepFacts[]): boolean {
+  if (each.material?.kind !== 'gloss varnish' || each.step.dryingSeconds !== null) return false
+  return below.some((other) => other.material?.kind === 'dip' && shareRegion(each, other))
+}
+
+const smallGloss = 0.12
+
+/** Gloss brushed on something small: the shine is meant, unless a decal or oil is to go on it. */
+function isLocalGloss(each: StepFacts, above: readonly StepFacts[]): boolean {
+  if (each.material?.kind !== 'gloss varnish' || each.whole || each.sprayed || each.area > smallGloss)
+    return false
+  return !above.some(
+    (other) =>
+      shareRegion(each, other) && ['decal', 'oil', 'wash'].some((kind) => other.material?.kind === kind),
+  )
 }
 
 function oneOfEach(recipe: Pick<Recipe, 'steps'>): readonly Person[] {
@@ -121,12 +180,22 @@ export function meetOnAModel({ takers }: StepFacts, other: StepFacts): boolean {
   return false
 }
 
-const hiding: ReadonlySet<string> = new Set(['primer', 'opaque', 'metallic', 'texture paste'])
+const hiding: ReadonlySet<string> = new Set(['primer', 'opaque', 'metallic', 'texture paste', 'grit'])
 const colouring: ReadonlySet<string> = new Set(['airbrush', 'base coat', 'blend', 'stipple', 'pen', 'spray'])
 const refining: ReadonlySet<string> = new Set(['edge', 'layer', 'detail', 'chip', 'glaze', 'pen'])
 
-function dryingOf(material: Material | null): { min: number; max: number } {
-  return { min: material?.dryingMinSeconds ?? 0, max: material?.dryingMaxSeconds ?? 0 }
+/** Thin coats dry faster than the pot says, whatever the paint: seconds, common practice. */
+const thinCoats: Partial<Record<Technique, { readonly min: number; readonly max: number }>> = {
+  'dry brush': { min: 60, max: 120 },
+  airbrush: { min: 120, max: 300 },
+  'pin wash': { min: 300, max: 600 },
+}
+
+function dryingOf(material: Material | null, technique: Technique): { min: number; max: number } {
+  const own = { min: material?.dryingMinSeconds ?? 0, max: material?.dryingMaxSeconds ?? 0 }
+  const thin = thinCoats[technique]
+  const isThin = material && thin && isPaint(material.kind) && material.carrier === 'water'
+  return isThin && thin.max < own.max ? { min: Math.min(thin.min, own.min), max: thin.max } : own
 }
 
 /** The same region, or regions that touch each other; what is painted apart touches nothing. */
@@ -149,7 +218,10 @@ export function shareRegion(a: StepFacts, b: StepFacts): boolean {
 /** `the moss translucent on the coat`, for sentences. */
 export function stepText(facts: StepFacts): string {
   const what = facts.material?.name ?? facts.step.technique
-  if (facts.whole) return `${what} all over`
+  if (facts.whole) {
+    const { except } = facts.step
+    return `${what} all over${except.length > 0 ? ` but the ${joinWords(except)}` : ''}`
+  }
   return `${what} on the ${joinWords(facts.regions.map((region) => region.name))}`
 }
 

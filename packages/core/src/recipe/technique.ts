@@ -1,6 +1,10 @@
 /** How a material gets onto the model. */
 export const techniques = [
   'prepare',
+  'clean',
+  'cut',
+  'assemble',
+  'mount',
   'spray',
   'spray from above',
   'airbrush',
@@ -46,6 +50,10 @@ function facts(tool: Tool, covers = false): TechniqueFacts {
 
 export const techniqueFacts: Readonly<Record<Technique, TechniqueFacts>> = {
   prepare: facts('hand'),
+  clean: facts('hand'),
+  cut: facts('hand'),
+  assemble: facts('hand'),
+  mount: facts('hand'),
   spray: facts('can', true),
   'spray from above': facts('can'),
   airbrush: facts('airbrush', true),
@@ -71,6 +79,11 @@ export const techniqueFacts: Readonly<Record<Technique, TechniqueFacts>> = {
   sprinkle: facts('hand', true),
   stick: facts('hand'),
   join: facts('hand'),
+}
+
+/** Done to the bare model, before anything is put on it. */
+export function isPreparation(technique: Technique): boolean {
+  return ['prepare', 'clean', 'cut', 'assemble', 'mount'].includes(technique)
 }
 
 export function isSprayed(technique: Technique): boolean {

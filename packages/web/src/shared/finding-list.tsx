@@ -9,8 +9,6 @@ export type FindingOfModels = Finding & { readonly models: number }
 interface FindingListProps<F extends FindingOfModels> {
   readonly findings: readonly F[]
   readonly onMend: (finding: F) => void
-  /** Whether `onMend` can do it here. */
-  readonly canMend?: (finding: F) => boolean
   readonly onSilence?: (finding: F) => void
 }
 
@@ -21,12 +19,7 @@ const edges: Readonly<Record<Finding['severity'], string>> = {
 }
 
 /** What is wrong, why, what it costs, and a button that mends it. */
-export function FindingList<F extends FindingOfModels>({
-  findings,
-  onMend,
-  canMend = () => true,
-  onSilence,
-}: FindingListProps<F>) {
+export function FindingList<F extends FindingOfModels>({ findings, onMend, onSilence }: FindingListProps<F>) {
   if (findings.length === 0) return null
   return (
     <ul aria-label="Findings" className="mb-5 grid gap-2 lg:grid-cols-2">
@@ -48,7 +41,7 @@ export function FindingList<F extends FindingOfModels>({
                 ? `; about ${durationText(finding.secondsAtStake * Math.max(1, finding.models))} at stake`
                 : ''}
             </span>
-            {finding.mend !== null && canMend(finding) ? (
+            {finding.mend !== null ? (
               <Button weight="quiet" className="px-1!" onClick={() => onMend(finding)}>
                 {mendText(finding)}
               </Button>
@@ -72,7 +65,9 @@ function mendText({ mend }: Finding): string {
     case 'insert':
       return 'Put the missing layer in'
     case 'change':
-      return mend.change.coats === undefined ? 'Give it its time' : `Plan ${String(mend.change.coats)} coats`
+      if (mend.change.coats !== undefined) return `Plan ${String(mend.change.coats)} coats`
+      if (mend.change.except) return 'Leave those out of it'
+      return mend.change.on ? 'Go round them' : 'Give it its time'
     case 'remove':
       return 'Leave it out'
     case 'join':

@@ -1,8 +1,7 @@
 import {
-  applyMend,
   applyOffer,
   followedRecipes,
-  mendLine,
+  mendProject,
   orderWeights,
   tableReadyStandard,
   type LineFinding,
@@ -42,7 +41,7 @@ export function OrderFromRecipes(props: OrderFromRecipesProps) {
 
 function Ordered({ project, onTake, shelf }: OrderFromRecipesProps & { readonly shelf: Shelf }) {
   const [weight, setWeight] = useState<OrderWeight>('fewest pots')
-  const { recipes, units, line, batchSize } = project
+  const { recipes, units, batchSize } = project
   const input = useMemo(
     () =>
       ({
@@ -62,27 +61,19 @@ function Ordered({ project, onTake, shelf }: OrderFromRecipesProps & { readonly 
       'The offer is taken up in the recipe.',
     )
   const findings = useLineFindings(input, project) ?? nothing
-  const mendRecipe = ({ mend, recipeId }: LineFinding) => {
-    if (!mend) return
-    const mended = recipes.map((recipe) => (recipe.id === recipeId ? applyMend(recipe, mend, v7) : recipe))
-    edit(
-      project,
-      { ...project, recipes: mended },
-      'Mended in the recipe. Take the order again, and the line has it too.',
-    )
-  }
   const found = order.data
 
   return (
     <>
       <FindingList
         findings={findings}
-        canMend={(finding) => finding.mend?.kind !== 'move' || mendLine(line, finding) !== null}
-        onMend={(finding) => {
-          const mended = mendLine(line, finding)
-          if (mended) onTake(mended, 'The stage is moved.')
-          else mendRecipe(finding)
-        }}
+        onMend={(finding) =>
+          edit(
+            project,
+            mendProject(project, shelf, finding, v7),
+            finding.inRecipe ? 'Mended in the recipe and on the line.' : 'The stage is moved.',
+          )
+        }
       />
       <section className="ticket mb-5 p-4" aria-labelledby="from-recipes">
         <h2 id="from-recipes" className="text-xl">

@@ -214,8 +214,11 @@ function withRegions(recipe: Recipe, rows: readonly Row[]): Recipe {
       apart: row.apart.trim().toLowerCase().slice(0, 40),
       bare: row.bare,
     })),
-    steps: recipe.steps.map((step) =>
-      step.on === 'whole' ? step : { ...step, on: step.on.flatMap((name) => newName.get(name) ?? []) },
-    ),
+    steps: recipe.steps.map((step) => {
+      const renamed = (names: readonly string[]) => names.flatMap((name) => newName.get(name) ?? [])
+      return step.on === 'whole'
+        ? { ...step, except: renamed(step.except) }
+        : { ...step, on: renamed(step.on) }
+    }),
   }
 }

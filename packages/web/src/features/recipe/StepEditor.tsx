@@ -1,6 +1,8 @@
 import {
   factsOf,
+  landsOn,
   mixOfText,
+  regionsOfStep,
   standards,
   techniques,
   textOfMix,
@@ -55,10 +57,18 @@ export function StepEditor({
     if (read.ok && JSON.stringify(read.value) !== JSON.stringify(step.mix))
       onChange({ ...step, mix: read.value })
   }
+  // Something has to be left for it to land on.
   const toggle = (region: string, on: boolean) => {
-    const before = step.on === 'whole' ? [] : step.on
-    const next = on ? [...before, region] : before.filter((each) => each !== region)
-    if (next.length > 0) onChange({ ...step, on: next })
+    const next = recipe.regions
+      .map(({ name }) => name)
+      .filter((name) => (name === region ? on : landsOn(step, name)))
+    if (next.length === 0) return
+    if (step.on !== 'whole') onChange({ ...step, on: next })
+    else
+      onChange({
+        ...step,
+        except: recipe.regions.flatMap(({ name }) => (next.includes(name) ? [] : [name])),
+      })
   }
 
   return (
@@ -111,18 +121,21 @@ export function StepEditor({
         <legend className="text-sm font-bold">Lands on</legend>
         <div className="flex flex-wrap gap-x-3">
           <CheckField
-            label="the whole model"
+            label={step.except.length > 0 ? 'all over but what is not ticked' : 'all over'}
             checked={step.on === 'whole'}
             onChange={(event) =>
-              onChange({ ...step, on: event.target.checked ? 'whole' : [recipe.regions[0]?.name ?? ''] })
+              onChange({
+                ...step,
+                on: event.target.checked ? 'whole' : regionsOfStep(recipe, step),
+                except: [],
+              })
             }
           />
           {recipe.regions.map((region) => (
             <CheckField
               key={region.name}
               label={region.name}
-              disabled={step.on === 'whole'}
-              checked={step.on !== 'whole' && step.on.includes(region.name)}
+              checked={landsOn(step, region.name)}
               onChange={(event) => toggle(region.name, event.target.checked)}
             />
           ))}

@@ -2,9 +2,11 @@ import { zodResolver } from '@hookform/resolvers/zod'
 import { materialSchema } from '@seriatim/contract'
 import {
   kindPresets,
+  materialForms,
   materialKinds,
   minutes,
   parseHex,
+  sheens,
   type Carrier,
   type Material,
   type MaterialKind,
@@ -15,6 +17,11 @@ import { minutesInputText, parseMinutesText } from '../../shared/format/index.ts
 import { Button, CheckField, Dialog, SelectField, TextField } from '../../shared/ui/index.ts'
 
 const time = z.string().refine((text) => parseMinutesText(text) !== null, { error: 'Give minutes, or 2 h.' })
+const timeOrNone = z
+  .string()
+  .refine((text) => text.trim() === '' || parseMinutesText(text) !== null, {
+    error: 'Give minutes, or nothing.',
+  })
 const number = (top: number) =>
   z.string().refine((text) => readNumber(text) >= 0 && readNumber(text) <= top, {
     error: `Give a number from 0 to ${String(top)}.`,
@@ -37,6 +44,10 @@ const formSchema = z
     opacity: number(1),
     dryFrom: time,
     dryTo: time,
+    form: z.enum(['', ...materialForms]),
+    sheen: z.enum(['', ...sheens]),
+    wipeFrom: timeOrNone,
+    wipeTo: timeOrNone,
     coverage: number(10_000),
     reactivates: z.boolean(),
     stockMl: number(100_000),
@@ -45,6 +56,14 @@ const formSchema = z
   .refine((values) => (parseMinutesText(values.dryFrom) ?? 0) <= (parseMinutesText(values.dryTo) ?? 0), {
     path: ['dryTo'],
     error: 'The longest cannot be shorter than the shortest.',
+  })
+  .refine((values) => (values.wipeFrom.trim() === '') === (values.wipeTo.trim() === ''), {
+    path: ['wipeTo'],
+    error: 'Say both, or neither.',
+  })
+  .refine((values) => (parseMinutesText(values.wipeFrom) ?? 0) <= (parseMinutesText(values.wipeTo) ?? 0), {
+    path: ['wipeTo'],
+    error: 'It cannot be too late to wipe it before it can be wiped.',
   })
 
 interface MaterialDialogProps {
@@ -74,6 +93,10 @@ export function MaterialDialog({
       opacity: String(material.opacity),
       dryFrom: minutesInputText(material.dryingMinSeconds),
       dryTo: minutesInputText(material.dryingMaxSeconds),
+      form: material.form ?? '',
+      sheen: material.sheen ?? '',
+      wipeFrom: material.workable ? minutesInputText(material.workable.min) : '',
+      wipeTo: material.workable ? minutesInputText(material.workable.max) : '',
       coverage: String(material.coverage),
       reactivates: material.reactivates,
       stockMl: String(material.stockMl),
@@ -104,6 +127,12 @@ export function MaterialDialog({
         opacity: readNumber(values.opacity),
         dryingMinSeconds: parseMinutesText(values.dryFrom),
         dryingMaxSeconds: parseMinutesText(values.dryTo),
+        form: values.form === '' ? null : values.form,
+        sheen: values.sheen === '' ? null : values.sheen,
+        workable:
+          values.wipeTo.trim() === ''
+            ? null
+            : { min: parseMinutesText(values.wipeFrom), max: parseMinutesText(values.wipeTo) },
         coverage: readNumber(values.coverage),
         reactivates: values.reactivates,
         stockMl: readNumber(values.stockMl),
@@ -133,6 +162,22 @@ export function MaterialDialog({
             error={errors.dryFrom?.message}
           />
           <TextField label="Dry to, minutes" {...form.register('dryTo')} error={errors.dryTo?.message} />
+          <SelectField
+            label="Comes as"
+            options={['', ...materialForms].map((value) => ({ value, text: value || 'usual for its kind' }))}
+            {...form.register('form')}
+          />
+          <SelectField
+            label="Dries"
+            options={['', ...sheens].map((value) => ({ value, text: value || 'as its kind usually does' }))}
+            {...form.register('sheen')}
+          />
+          <TextField
+            label="Wipe from, minutes"
+            {...form.register('wipeFrom')}
+            error={errors.wipeFrom?.message}
+          />
+          <TextField label="Wipe to, minutes" {...form.register('wipeTo')} error={errors.wipeTo?.message} />
           <TextField
             label="Opacity, 0 to 1"
             inputMode="decimal"

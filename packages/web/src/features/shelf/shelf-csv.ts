@@ -1,11 +1,14 @@
 import {
   kindPresets,
+  materialForms,
   materialKinds,
   minutes,
   parseHex,
+  sheens,
   type Carrier,
   type Material,
   type MaterialId,
+  type Seconds,
 } from '@seriatim/core'
 import { linesOfCsv, writeCsv } from '../../shared/csv/index.ts'
 import { durationText, minutesInputText, parseMinutesText } from '../../shared/format/index.ts'
@@ -14,10 +17,14 @@ const columns = [
   'name',
   'kind',
   'colour',
+  'form',
+  'sheen',
   'base',
   'opacity',
   'dry from',
   'dry to',
+  'wipe from',
+  'wipe to',
   'coverage cm2/ml',
   're-activates',
   'stock ml',
@@ -45,10 +52,14 @@ export function shelfCsv(materials: Iterable<Material>): string {
     name: material.name,
     kind: material.kind,
     colour: material.colour,
+    form: material.form ?? '',
+    sheen: material.sheen ?? '',
     base: material.carrier,
     opacity: String(material.opacity),
     'dry from': minutesInputText(material.dryingMinSeconds),
     'dry to': minutesInputText(material.dryingMaxSeconds),
+    'wipe from': material.workable ? minutesInputText(material.workable.min) : '',
+    'wipe to': material.workable ? minutesInputText(material.workable.max) : '',
     'coverage cm2/ml': String(material.coverage),
     're-activates': material.reactivates ? 'yes' : 'no',
     'stock ml': String(material.stockMl),
@@ -141,6 +152,12 @@ function readMaterial(
     if (seconds === null) complain(column, `“${cell(column)}” is not a time in minutes.`)
     return seconds ?? 0
   }
+  const oneOf = <T extends string>(column: Column, all: readonly T[], otherwise: T | null): T | null => {
+    const text = cell(column).toLowerCase()
+    const found = all.find((each) => each === text)
+    if (text !== '' && !found) complain(column, `“${text}” is none of these: ${all.join(', ')}.`)
+    return found ?? otherwise
+  }
   const colour = cell('colour') === '' ? (old?.colour ?? parseHex('#808080')) : parseHex(cell('colour'))
   if (!colour) complain('colour', `“${cell('colour')}” is not a colour as #rrggbb.`)
   const base = cell('base').toLowerCase() || (old?.carrier ?? preset.carrier)
@@ -156,15 +173,23 @@ function readMaterial(
       'dry to',
       `It cannot be dry after ${durationText(to)} at most and ${durationText(from)} at least.`,
     )
+  const wipe = [cell('wipe from'), cell('wipe to')].some((text) => text !== '')
+    ? { min: wait('wipe from', 0) as Seconds, max: wait('wipe to', 0) as Seconds }
+    : null
+  if (wipe && wipe.max < wipe.min)
+    complain('wipe to', 'It cannot be too late to wipe it before it can be wiped.')
   return {
     id: old?.id ?? (newId() as MaterialId),
     name: cell('name'),
     kind,
     colour: colour ?? '#808080',
+    form: oneOf('form', materialForms, old?.form ?? null),
+    sheen: oneOf('sheen', sheens, old?.sheen ?? null),
     carrier: base as Carrier,
     opacity: number('opacity', old?.opacity ?? preset.opacity, 1),
     dryingMinSeconds: from as Material['dryingMinSeconds'],
     dryingMaxSeconds: to as Material['dryingMaxSeconds'],
+    workable: wipe ?? old?.workable ?? null,
     coverage: number('coverage cm2/ml', old?.coverage ?? preset.coverage, 10_000),
     reactivates:
       cell('re-activates') === ''
