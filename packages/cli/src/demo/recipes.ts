@@ -124,13 +124,14 @@ function riders(): Recipe {
 /** Two faults on purpose: a decal on bare paint, and a wash that is opened twice. */
 function characters(): Recipe {
   const recipe = recipeFor('Officers', [officers], translucent, 'cloaked-foot')
-  const isEdge = (step: Step) => step.technique === 'edge'
+  const isGlaze = (step: Step) => step.technique === 'glaze'
+  const isGlue = (step: Step) => step.technique === 'spread'
   const wash = layer(['wood'], 'dark sepia wash', 'wash', {})
   const decal = layer(['cloak'], 'delta heron decal', 'decal', {
     standard: 'tabletop plus',
     note: 'The heron on the left shoulder.',
   })
-  return { ...recipe, steps: put(recipe.steps, isEdge, [wash, decal]) }
+  return { ...recipe, steps: put(put(recipe.steps, isGlaze, [decal]), isGlue, [wash]) }
 }
 
 /** A recipe a kind of model. */

@@ -51,32 +51,21 @@ function after(ground: Ground | null, layer: StepFacts): Ground | null {
   const reach = reachOf(layer)
   const blend = (under: number, share: number, strength: number) =>
     under + share * strength * (lightness - under)
-  switch (material.kind) {
-    case 'primer':
-    case 'opaque':
-    case 'metallic':
-    case 'texture paste':
-    case 'grit': {
-      const strength = 1 - (1 - Math.max(0.7, material.opacity)) ** step.coats
-      const under = ground ?? { lit: lightness, deep: lightness }
-      return { lit: blend(under.lit, reach.lit, strength), deep: blend(under.deep, reach.deep, strength) }
-    }
-    case 'translucent':
-    case 'wash':
-    case 'ink':
-    case 'oil':
-    case 'dip': {
-      if (!ground) return ground
-      const film = (under: number, share: number) => {
-        if (lightness < under) return blend(under, share, 1 - (1 - tint) ** step.coats)
-        return material.kind === 'ink' ? blend(under, share, lightInk) : under
-      }
-      return { lit: film(ground.lit, reach.lit), deep: film(ground.deep, reach.deep) }
-    }
-    default:
-      return ground
+  if (opaque.has(material.kind)) {
+    const strength = 1 - (1 - Math.max(0.7, material.opacity)) ** step.coats
+    const under = ground ?? { lit: lightness, deep: lightness }
+    return { lit: blend(under.lit, reach.lit, strength), deep: blend(under.deep, reach.deep, strength) }
   }
+  if (!ground || !films.has(material.kind)) return ground
+  const film = (under: number, share: number) => {
+    if (lightness < under) return blend(under, share, 1 - (1 - tint) ** step.coats)
+    return material.kind === 'ink' ? blend(under, share, lightInk) : under
+  }
+  return { lit: film(ground.lit, reach.lit), deep: film(ground.deep, reach.deep) }
 }
+
+const opaque: ReadonlySet<string> = new Set(['primer', 'opaque', 'metallic', 'texture paste', 'grit'])
+const films: ReadonlySet<string> = new Set(['translucent', 'wash', 'ink', 'oil', 'dip'])
 
 /** What lies under each layer of a stack, from the bottom up; `null` before the first coat. */
 export function groundsUnder(layers: readonly StepFacts[]): readonly (Ground | null)[] {

@@ -1,5 +1,6 @@
 import type { Caution } from '../line/cautions.ts'
 import type { Stage } from '../line/stage.ts'
+import type { Material } from '../materials/material.ts'
 import type { Project } from '../project/project.ts'
 import { withQuickestModes, type Takers } from '../recipe/modes.ts'
 import type { Recipe, Standard, Step, StepRef } from '../recipe/recipe.ts'
@@ -7,7 +8,7 @@ import { factsOf, joinWords, mixText, type Shelf, type StepFacts } from '../reci
 import type { StageId, UnitId } from '../units/ids.ts'
 import { seconds } from '../units/seconds.ts'
 import type { LineOrder, OrderedStage } from './order-line.ts'
-import { modelsTaking, openSeconds, type FollowingUnit, type OrderedRecipe } from './pieces.ts'
+import { isWipe, modelsTaking, openSeconds, type FollowingUnit, type OrderedRecipe } from './pieces.ts'
 
 /**
  * The project's recipes with the units that follow them, each step in the way that is quickest for its
@@ -63,8 +64,8 @@ export function lineOfOrder(
     if (old) taken.add(old.id)
     return {
       ...stageOfOrdered(ordered, project, shelf),
+      ...twoWaits(order, index),
       id: old?.id ?? (newId() as StageId),
-      nextWithinSeconds: old ? old.nextWithinSeconds : wipedBackWithin(order, index),
       tableReady: index === lastNeeded,
       typed: old?.typed ?? [],
     }
@@ -124,10 +125,41 @@ export function stageOfStep(
   return { ...stageOfOrdered(ordered, project, shelf), id: newId() as StageId }
 }
 
-/** What is wiped back next: within twenty minutes, common practice for oil. */
-function wipedBackWithin({ stages }: LineOrder, index: number): Stage['nextWithinSeconds'] {
-  const next = stages[index + 1]
-  return next?.facts.every(({ step }) => step.technique === 'wipe') === true ? seconds(20 * 60) : null
+/**
+ * Of what is wiped while it is soft the next stage wants the soft coat, and what comes after it the hard one: the coat's
+ * own drying stands on the wipe.
+ */
+function twoWaits(
+  { stages }: LineOrder,
+  index: number,
+): Partial<Pick<Stage, 'dryingMinSeconds' | 'dryingMaxSeconds' | 'nextWithinSeconds'>> {
+  const [before, own, next] = [stages[index - 1], stages[index], stages[index + 1]]
+  const soft = own && next && softCoat(own, next)
+  if (soft) {
+    return {
+      dryingMinSeconds: soft.min,
+      dryingMaxSeconds: soft.min,
+      nextWithinSeconds: soft.max,
+    }
+  }
+  if (!own || !before || !softCoat(before, own)) return {}
+  const drying = [...before.facts, ...own.facts].map((facts) => facts.drying)
+  return {
+    dryingMinSeconds: seconds(Math.max(0, ...drying.map((range) => range.min))),
+    dryingMaxSeconds: seconds(Math.max(0, ...drying.map((range) => range.max))),
+  }
+}
+
+/** From when to when the one stage's coat can be wiped by the other. */
+function softCoat(wet: OrderedStage, wipe: OrderedStage): Material['workable'] {
+  if (!wipe.facts.every(isWipe)) return null
+  const soft = wet.facts.flatMap(({ material }) => material?.workable ?? [])
+  if (soft.length === 0) return null
+  const max = Math.min(...soft.map((each) => each.max))
+  return {
+    min: seconds(Math.min(max, Math.max(...soft.map((each) => each.min)))),
+    max: seconds(max),
+  }
 }
 
 /** A unit of which only some roles or variants take what its recipe does at the stage. */

@@ -12,6 +12,7 @@ import type { RecipeId, UnitId } from '../units/ids.ts'
 import { byGravity, findFaults } from './find-faults.ts'
 import { findSequence, type SequenceEffort } from './find-sequence.ts'
 import {
+  isWipe,
   modelsOf,
   modelsTaking,
   openSeconds,
@@ -84,11 +85,11 @@ export function orderLine(input: OrderingInput): LineOrder {
   const found = findSequence(sequence, input.effort)
   const row = found.order.flatMap((index) => pieces[index] ?? [])
   const runs = runsOf(row)
-  const stages = runs.map(stageOf)
+  const stages = runs.flatMap(stagesOf)
   return {
     stages,
     merged: row.length - stages.length,
-    notMerged: potsOpenedAgain(runs),
+    notMerged: potsOpenedAgain(runs, stages),
     setUpSeconds: setUpOf(stages),
     cost: found.cost,
     bound: found.bound,
@@ -113,9 +114,27 @@ function liesOn(a: Piece, b: Piece): boolean {
   return a.source === b.source && a.steps.some((each) => b.steps.some((other) => shareRegion(each, other)))
 }
 
+/** What is wiped while it is soft takes two stages, one right after the other. */
+function stagesOf(run: readonly Piece[]): readonly OrderedStage[] {
+  const only = (wanted: (facts: StepFacts) => boolean) =>
+    run.flatMap((piece): Piece[] => {
+      const steps = piece.steps.filter(wanted)
+      const share = steps.length / Math.max(1, piece.steps.length)
+      if (share === 1) return [piece]
+      const work = (facts: readonly StepFacts[]) =>
+        facts.reduce((sum, each) => sum + each.handsOnSecondsPerModel, 0)
+      const part = work(steps) / Math.max(1, work(piece.steps))
+      return share === 0 ? [] : [{ ...piece, steps, workSeconds: piece.workSeconds * part }]
+    })
+  const wet = only((facts) => !isWipe(facts))
+  const wipes = only(isWipe)
+  return [wet, wipes].flatMap((part) => (part.length > 0 ? [stageOf(part)] : []))
+}
+
 function stageOf(run: readonly Piece[]): OrderedStage {
+  const [first] = run[0]?.steps ?? []
   return {
-    key: run[0]?.key ?? '',
+    key: `${run[0]?.key ?? ''}${first && isWipe(first) ? ' wiped' : ''}`,
     steps: run.flatMap((piece) =>
       piece.steps.map(({ step }) => ({ recipeId: piece.source.recipe.id, stepId: step.id })),
     ),
@@ -157,7 +176,12 @@ function setUpOf(stages: readonly OrderedStage[]): number {
   }, 0)
 }
 
-function potsOpenedAgain(runs: readonly (readonly Piece[])[]): readonly NotMerged[] {
+function potsOpenedAgain(
+  runs: readonly (readonly Piece[])[],
+  stages: readonly OrderedStage[],
+): readonly NotMerged[] {
+  const placeOf = (run: number) =>
+    stages.findIndex((stage) => stage.steps[0]?.stepId === runs[run]?.[0]?.steps[0]?.step.id)
   return runs.flatMap((run, second): NotMerged[] => {
     const key = run[0]?.key
     const first = runs.slice(0, second).findLastIndex((each) => each[0]?.key === key)
@@ -167,7 +191,7 @@ function potsOpenedAgain(runs: readonly (readonly Piece[])[]): readonly NotMerge
       {
         key: piece.key,
         material: piece.steps[0]?.material?.name ?? piece.steps[0]?.step.technique ?? '',
-        stages: [first, second],
+        stages: [placeOf(first), placeOf(second)],
         why: whatKeepsApart(runs, first, second),
       },
     ]

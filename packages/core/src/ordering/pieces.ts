@@ -50,7 +50,7 @@ export type OrderWeight = 'fewest pots' | 'least clean-up' | 'soonest table-read
 
 export const orderWeights: readonly OrderWeight[] = ['fewest pots', 'least clean-up', 'soonest table-ready']
 
-/** What cannot be torn apart: a step of a recipe, or wet-in-wet partners. */
+/** What cannot be torn apart: a step of a recipe, wet-in-wet partners, or what is wiped while it is soft. */
 export interface Piece {
   readonly source: OrderedRecipe
   readonly steps: readonly StepFacts[]
@@ -145,7 +145,7 @@ function piecesOfRecipe(source: OrderedRecipe, shelf: Shelf, tableReady: Standar
   const done = new Set<StepFacts>()
   for (const each of facts) {
     if (done.has(each)) continue
-    const group = wetPartners(facts, each)
+    const group = wipedWith(facts, wetPartners(facts, each))
     for (const partner of group) done.add(partner)
     const taken = group.filter(({ step }) => modelsTaking([step], source.units) > 0)
     if (taken.length === 0) continue
@@ -178,6 +178,18 @@ function wetPartners(facts: readonly StepFacts[], first: StepFacts): readonly St
     .slice(first.index, last.index)
     .some((each) => each.step.wetGroup !== wetGroup && partners.some((partner) => shareRegion(partner, each)))
   return torn ? [first] : partners
+}
+
+/** What is wiped or mopped while it is soft, with its wipe, unless another layer has to come between them. */
+function wipedWith(facts: readonly StepFacts[], group: readonly StepFacts[]): readonly StepFacts[] {
+  const [soft] = group
+  if (group.length !== 1 || !soft?.material?.workable) return group
+  const next = facts.slice(soft.index + 1).find((each) => shareRegion(soft, each))
+  return next && isWipe(next) ? [soft, next] : group
+}
+
+export function isWipe({ step }: StepFacts): boolean {
+  return step.technique === 'wipe'
 }
 
 function keyOf(facts: StepFacts): string {

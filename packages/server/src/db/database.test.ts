@@ -54,6 +54,13 @@ describe('the database', () => {
     ])
     expect(project.recipes[0]?.unitIds).toEqual([pikes!.id])
     expect(eels!.joinedAt).toBeNull()
+    const kept = await server.db.execute(sql`
+      select bool_and(step ? 'except') and count(*) > 0 as whole
+      from recipe, jsonb_array_elements(document -> 'steps') as step`)
+    expect(kept.rows).toEqual([{ whole: true }])
+    const shelf = await server.db.execute(sql`
+      select bool_and(document ? 'form' and document ? 'sheen' and document ? 'workable') as whole from material`)
+    expect(shelf.rows).toEqual([{ whole: true }])
     const events = await server.events(`/projects/${id}`)
     expect(events.map((event) => event.kind)).toEqual([
       'clock-started',
