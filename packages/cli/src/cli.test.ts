@@ -151,11 +151,11 @@ describe('order', () => {
     const leftOut = written.filter((step) => !steps.includes(step.id))
     expect(new Set(steps).size).toBe(written.length - leftOut.length)
     // Units that are painted to tabletop do without the steps of a higher standard.
-    expect(new Set(leftOut.map((step) => step.standard))).toEqual(new Set(['tabletop plus']))
+    expect(new Set(leftOut.map((step) => step.standard))).toEqual(new Set(['tabletop plus', 'display']))
     expect(order.stages.length).toBeLessThan(steps.length)
     expect(order.cost.bound).toBeLessThanOrEqual(order.cost.weighedSeconds)
     // The officers' decal on bare paint, and their second sepia wash.
-    expect(order.findings[0]).toMatchObject({ rule: 'R07', severity: 'spoils' })
+    expect(order.findings[0]).toMatchObject({ rule: 'R07', severity: 'wastes' })
     expect(order.findings.map((finding) => finding.rule)).toContain('R18')
     expect(cli('order', demo).stdout).toBe(first.stdout)
   })

@@ -68,7 +68,20 @@ const toldJobs: readonly ToldJob[] = [
   {
     told: 'four small infantry together, translucent, a dozen colours: 75 min',
     minutes: 75,
-    job: { models: 4, adapt: only(paintingAlone) },
+    job: {
+      models: 4,
+      size: 'small',
+      adapt: (recipe, newId) => ({
+        ...recipe,
+        steps: [
+          ...only(paintingAlone)(recipe).steps,
+          step(newId, ['leather'], 'dark bone', 'detail'),
+          step(newId, ['metal'], 'old brass', 'detail'),
+          step(newId, ['skin'], 'flesh wash', 'wash'),
+          step(newId, ['coat'], 'river blue translucent', 'detail'),
+        ],
+      }),
+    },
   },
   {
     told: 'five large armoured troopers, translucent, with decals and chipping: 3–4 h',
@@ -81,8 +94,8 @@ const toldJobs: readonly ToldJob[] = [
         ...recipe,
         steps: [
           ...only(paintingAlone)(recipe).steps,
-          step(newId, ['armour'], 'delta heron decal', 'decal'),
-          step(newId, ['armour'], 'dark peat', 'chip'),
+          step(newId, ['armour'], 'delta heron decal', 'decal', { count: 3 }),
+          step(newId, ['armour'], 'dark peat', 'chip', { count: 40 }),
         ],
       }),
     },
@@ -206,6 +219,12 @@ const bySchool: readonly (readonly [school: string, from: number, to: number, so
   ['opaque-wash-rehighlight', 30, 60, { standard: 'tabletop plus' }],
   ['tints-and-details', 5, 15, { detail: 'plain', models: 30, perHolder: 8 }],
   ['rough-blend-and-oil', 5, 15, { detail: 'plain', models: 30 }],
+  // Twenty at once, layered: the two main colours alone take two days of evenings.
+  ['layers-over-colour', 25, 45, {}],
+  ['sprayed-volumes-and-oil', 20, 40, {}],
+  ['dark-under', 25, 45, {}],
+  ['dark-under', 100, 120, { standard: 'display', models: 15 }],
+  ['translucent-over-bright', 100, 120, { standard: 'display' }],
 ]
 
 describe('presets alone, against what is told', () => {
@@ -217,7 +236,15 @@ describe('presets alone, against what is told', () => {
     rmSync(folder, { recursive: true })
   })
 
-  function minutesOf(some: Partial<Job>, painters = 1): number {
+  interface Estimated {
+    readonly onTheClockSeconds: number
+    readonly handsOnSeconds: { readonly low: number; readonly likely: number; readonly high: number }
+  }
+
+  const minutesOf = (some: Partial<Job>, painters = 1): number =>
+    estimateOf(some, painters).onTheClockSeconds / 60
+
+  function estimateOf(some: Partial<Job>, painters = 1): Estimated {
     const path = join(folder, 'job.json')
     writeFileSync(path, JSON.stringify(z.encode(projectFileSchema, jobFile({ ...usual, ...some }))))
     const written: string[] = []
@@ -228,7 +255,7 @@ describe('presets alone, against what is told', () => {
     const code = runEstimate([path, '--painters', String(painters)])
     stdout.mockRestore()
     expect(code).toBe(0)
-    return (JSON.parse(written.join('')) as { onTheClockSeconds: number }).onTheClockSeconds / 60
+    return JSON.parse(written.join('')) as Estimated
   }
 
   it.each(toldJobs)('$told', ({ minutes, job, painters }) => {
@@ -242,6 +269,28 @@ describe('presets alone, against what is told', () => {
     const each = minutesOf(job) / (some.models ?? usual.models)
     expect(each).toBeGreaterThan(from * 0.75)
     expect(each).toBeLessThan(to * 1.25)
+  })
+
+  it('hold four of five told totals within their range of eight in ten', () => {
+    const held = toldJobs.filter(({ minutes, job, painters = 1 }) => {
+      const { handsOnSeconds: hands, onTheClockSeconds } = estimateOf(job, painters)
+      const clockOf = (seconds: number) => (onTheClockSeconds * seconds) / hands.likely / 60
+      return clockOf(hands.low) <= minutes && minutes <= clockOf(hands.high)
+    })
+    expect(held.length / toldJobs.length).toBeGreaterThanOrEqual(0.8)
+  })
+
+  it('spread by about ×/÷1.9 without laps', () => {
+    const { handsOnSeconds } = estimateOf({ models: 20 })
+    const spread = Math.sqrt(handsOnSeconds.high / handsOnSeconds.low)
+    expect(spread).toBeGreaterThan(1.7)
+    expect(spread).toBeLessThan(2.1)
+  })
+
+  it('make the finest standard of translucents about five times tabletop', () => {
+    const factor = minutesOf({ standard: 'display' }) / minutesOf({})
+    expect(factor).toBeGreaterThan(4.2)
+    expect(factor).toBeLessThan(6)
   })
 
   it('layers over a colour primer take clearly longer than translucents', () => {

@@ -113,6 +113,12 @@ export const stepSchema = z.object({
   mix: mixSchema,
   technique,
   coats: z.int({ error: 'Give a whole number of coats.' }).min(1).max(20),
+  count: z
+    .int({ error: 'Give a whole number, or nothing.' })
+    .min(1, { error: 'There is at least one, or it is left out.' })
+    .max(500)
+    .nullable()
+    .default(null),
   note: optionalTextField(400),
   standard: z.enum(standards),
   roles: z.array(z.string().max(80)).max(50).readonly(),

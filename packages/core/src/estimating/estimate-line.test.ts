@@ -54,7 +54,7 @@ describe('estimateLine', () => {
     const [part] = work.parts
     expect(part!.factors.map((factor) => factor.name)).toEqual([
       'base coat, a whole foot model',
-      'of the surface',
+      'of the surface, in 1 piece',
       // Trousers and the rest are still to come over its slips.
       'slips are covered later',
       'a second coat, 8 % of the time',

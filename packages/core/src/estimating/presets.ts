@@ -14,6 +14,8 @@ export interface TechniquePreset {
   readonly scales: 'area' | 'parts'
   /** Minutes of the first foot model at tabletop: for its whole surface (`area`), or for one part (`parts`). */
   readonly minutes: number
+  /** Minutes to go to one more part of what scales with the area, or to set one dot, chip or stud by itself. */
+  readonly approach: number
   /** Goes over all of a model far faster than inside borders. */
   readonly floods: boolean
   readonly source: Source
@@ -23,9 +25,10 @@ function row(
   scales: TechniquePreset['scales'],
   minutes: number,
   source: Source,
+  approach = 0,
   floods = false,
 ): TechniquePreset {
-  return { scales, minutes, floods, source }
+  return { scales, minutes, approach, floods, source }
 }
 
 export const techniquePresets: Readonly<Record<Technique, TechniquePreset>> = {
@@ -37,27 +40,27 @@ export const techniquePresets: Readonly<Record<Technique, TechniquePreset>> = {
   spray: row('area', 0.5, 'common practice'),
   'spray from above': row('area', 0.5, 'common practice'),
   airbrush: row('area', 1.5, 'common practice'),
-  'base coat': row('area', 8.5, 'common practice', true),
-  layer: row('area', 8, 'common practice', true),
-  blend: row('area', 4.5, 'common practice', true),
-  wash: row('area', 3.5, 'common practice', true),
-  'pin wash': row('area', 6, 'from memory'),
+  'base coat': row('area', 6.5, 'common practice', 0.1, true),
+  layer: row('area', 8.5, 'common practice', 0.12, true),
+  blend: row('area', 4, 'common practice', 0.06, true),
+  wash: row('area', 3, 'common practice', 0.04, true),
+  'pin wash': row('area', 5.5, 'from memory', 0.05),
   dip: row('area', 1, 'common practice'),
   'dry brush': row('area', 0.75, 'common practice'),
-  edge: row('area', 7.5, 'from memory'),
-  detail: row('parts', 0.25, 'from memory'),
-  pen: row('parts', 0.1, 'from memory'),
-  glaze: row('area', 6, 'from memory', true),
-  stipple: row('area', 4, 'from memory', true),
-  chip: row('area', 3, 'from memory'),
-  varnish: row('area', 4, 'from memory', true),
-  decal: row('parts', 2.5, 'common practice'),
-  mask: row('area', 4, 'from memory'),
+  edge: row('area', 8, 'from memory', 0.14),
+  detail: row('parts', 0.2, 'from memory', 0.2),
+  pen: row('parts', 0.1, 'from memory', 0.1),
+  glaze: row('area', 7, 'from memory', 0.08, true),
+  stipple: row('area', 4, 'from memory', 0.05, true),
+  chip: row('area', 3, 'from memory', 0.05),
+  varnish: row('area', 3.5, 'from memory', 0.03, true),
+  decal: row('parts', 2.5, 'common practice', 2.5),
+  mask: row('area', 4, 'from memory', 0.1),
   peel: row('area', 1, 'from memory'),
-  wipe: row('area', 2, 'from memory'),
+  wipe: row('area', 1, 'from memory'),
   spread: row('area', 1, 'common practice'),
   sprinkle: row('area', 0.6, 'common practice'),
-  stick: row('parts', 0.3, 'from memory'),
+  stick: row('parts', 0.3, 'from memory', 0.3),
   join: row('area', 0.8, 'from memory'),
 }
 
@@ -65,7 +68,7 @@ export const techniquePresets: Readonly<Record<Technique, TechniquePreset>> = {
 export const allOverFactor = { factor: 0.15, source: 'common practice' } as const
 
 /** How large a model is, from the least on. */
-export const sizes = ['small', 'foot', 'large foot', 'mounted', 'large', 'huge'] as const
+export const sizes = ['small', 'foot', 'large foot', 'mounted', 'large', 'very large', 'huge'] as const
 
 export type Size = (typeof sizes)[number]
 
@@ -77,12 +80,13 @@ interface Scaling {
 
 /** Brush time against a foot model: less than the surface grows, since larger brushes come with it. */
 export const sizePresets: Readonly<Record<Size, Scaling & { readonly like: string }>> = {
-  small: { area: 0.75, parts: 0.9, like: 'smaller than a person', source: 'from memory' },
+  small: { area: 0.9, parts: 0.95, like: 'smaller than a person', source: 'from memory' },
   foot: { area: 1, parts: 1, like: 'a person on foot', source: 'common practice' },
   'large foot': { area: 1.5, parts: 1.15, like: 'armoured or a head taller', source: 'common practice' },
   mounted: { area: 1.7, parts: 1.2, like: 'a rider on a mount', source: 'from memory' },
   large: { area: 2, parts: 1.4, like: 'a beast, a gun, a small vehicle', source: 'common practice' },
-  huge: { area: 4.5, parts: 1.8, like: 'a large flyer, a war machine', source: 'common practice' },
+  'very large': { area: 3, parts: 1.6, like: 'a ridden beast, a walker', source: 'from memory' },
+  huge: { area: 4.8, parts: 1.8, like: 'a large flyer, a war machine', source: 'common practice' },
 }
 
 /** How much there is on the sculpt. */
@@ -102,8 +106,8 @@ export const standardPresets: Readonly<
 > = {
   'three-colour': { factor: 0.75, source: 'from memory' },
   tabletop: { factor: 1, source: 'common practice' },
-  'tabletop plus': { factor: 1.15, source: 'from memory' },
-  display: { factor: 1.5, source: 'common practice' },
+  'tabletop plus': { factor: 1.08, source: 'from memory' },
+  display: { factor: 1.65, source: 'common practice' },
 }
 
 /** A brush is slower beside what is finished, and faster where a later colour covers the slip. */
@@ -150,12 +154,13 @@ export function secondCoatChance(material: { readonly kind: MaterialKind; readon
 
 /**
  * How far painters, techniques, sizes and single stages lie from the preset, and laps from each other: standard
- * deviations of the logarithm. The told jobs lie within ±25 % of the presets; the split is from memory.
+ * deviations of the logarithm. Told totals miss presets by about ×/÷1.65, so that without laps a range spans about
+ * ×/÷1.9; the split is from memory.
  */
 export const spreadPresets = {
-  painter: 0.25,
-  technique: 0.2,
-  size: 0.1,
+  painter: 0.48,
+  technique: 0.22,
+  size: 0.12,
   stage: 0.16,
   /** A lap of one model. */
   lap: 0.3,

@@ -66,8 +66,14 @@ const allTogether = priors.reduce((sum, each) => sum + each, 0)
 const prior = (level: number) => priors[level] ?? allTogether
 
 const rounds = 6
-/** Standard deviations beyond which a lap counts less, by the square of how far it lies out (cf. Huber 1964). */
+/**
+ * Standard deviations beyond which a lap counts less, by the square of how far it lies out (cf. Huber 1964), and beyond
+ * which it can hardly be one: painters differ so much that a lap slept through could else pass for a slow hand.
+ */
 const odd = 2
+const absurd = 5
+/** So many times what a lap counted at first sight it may count when others bear it out. */
+const mostRegained = 2
 /** What is odd is not to widen what passes for usual. */
 const mostSpread = 1.5 * spreadPresets.lap
 
@@ -83,18 +89,20 @@ export function learnRates(observations: readonly PaceObservation[]): Rates {
     ({ factor, models, laps }) => factor > 0 && Number.isFinite(factor) && models > 0 && laps > 0,
   )
   const tree = new Tree(observations)
-  // From the prior on: a lap is not to make itself believed.
+  // From the prior on, and only so far: a lap is not to make itself believed.
   let counted: readonly number[] = known.map(() => 0)
+  let most: readonly number[] = known.map(() => 1)
   let rates = tree.fit(counted)
   for (let round = 0; round < rounds && known.includes(true); round++) {
     const spread = Math.min(lapSpread(rates), mostSpread)
     counted = observations.map((each, index) => {
       if (known[index] !== true) return 0
       const place = rates.nodes[tree.placeOf[index] ?? 0] ?? { mean: 0, variance: prior(0) }
-      const reach = spread * Math.sqrt(1 / precisionOf(each) + (each.laps >= 1 ? place.variance : 0))
-      const deviation = (Math.log(each.factor) - place.mean) / reach
-      return Math.min(1, (odd / deviation) ** 2)
+      const reach = spread * Math.sqrt(1 / precisionOf(each) + (each.laps > 0.5 ? place.variance : 0))
+      const far = Math.abs(Math.log(each.factor) - place.mean) / reach
+      return Math.min(most[index] ?? 1, Math.min(1, (odd / far) ** 2) * Math.min(1, (absurd / far) ** 3))
     })
+    if (round === 0) most = counted.map((share) => Math.min(1, mostRegained * share))
     rates = tree.fit(counted)
   }
   return rates

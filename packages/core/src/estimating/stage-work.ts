@@ -102,8 +102,8 @@ function recipeWorkOf(recipe: Recipe, { facts, care }: RecipeOnLine, unit: Unit)
       if (!each || !standardReaches(each.step.standard, unit.standard)) return null
       const share = takers.filter((model) => takesStep(each.step, model)).length / takers.length
       if (share === 0) return null
-      const { technique, coats } = each.step
-      const work = { ...each, technique, coats }
+      const { technique, coats, count } = each.step
+      const work = { ...each, technique, coats, count }
       const factors = stepFactors(work, { ...unit, standard }, care.get(stepId) ?? 1)
       return {
         text: stepText(each),

@@ -1,6 +1,6 @@
 import type { Material } from '../materials/material.ts'
 import type { Standard } from '../recipe/recipe.ts'
-import { isSprayed, type Technique } from '../recipe/technique.ts'
+import { isSprayed, techniqueFacts, type Technique } from '../recipe/technique.ts'
 import {
   allOverFactor,
   carePresets,
@@ -26,6 +26,8 @@ export interface StepWork {
   /** Share of the surface; a whole model with its base is over 1. */
   readonly area: number
   readonly parts: number
+  /** Dots, chips, studs or decals set one by one; `null` where the region says how much there is. */
+  readonly count: number | null
   /** All over, so that there is no border to keep to. */
   readonly whole: boolean
   readonly coats: number
@@ -49,16 +51,15 @@ export function stepFactors(
   care: number,
 ): readonly Factor[] {
   const preset = techniquePresets[work.technique]
-  const { scales } = preset
+  const { minutes, approach } = preset
+  const scales = work.count === null ? preset.scales : 'parts'
   const factors: Factor[] = [
     {
       name: scales === 'area' ? `${work.technique}, a whole foot model` : `${work.technique}, a part`,
-      value: preset.minutes,
+      value: minutes,
       source: preset.source,
     },
-    scales === 'area'
-      ? { name: 'of the surface', value: work.area, source: 'recipe' }
-      : { name: 'parts', value: work.parts, source: 'recipe' },
+    howMuch(work, preset.scales, approach / minutes),
     { name: `size: ${size}`, value: sizePresets[size][scales], source: sizePresets[size].source },
     { name: `detail: ${detail}`, value: detailPresets[detail][scales], source: detailPresets[detail].source },
   ]
@@ -70,7 +71,8 @@ export function stepFactors(
     factors.push({ name: 'all over, no border to keep', ...asFactor(allOverFactor) })
   }
   factors.push({ name: 'coats', value: work.coats, source: 'recipe' })
-  const again = work.material ? secondCoatChance(work.material) : null
+  const again =
+    work.material && work.count === null && isLaid(work.technique) ? secondCoatChance(work.material) : null
   if (again) {
     factors.push({
       name: `a second coat, ${String(Math.round(again.chance * 100))} % of the time`,
@@ -79,6 +81,24 @@ export function stepFactors(
     })
   }
   return factors.filter((factor, index) => index < 2 || factor.value !== 1)
+}
+
+/** Surface, and the parts it is in: each is gone to by itself, unless everything is flooded. */
+function howMuch({ area, parts, count, whole }: StepWork, scales: 'area' | 'parts', aPart: number): Factor {
+  if (count !== null)
+    return { name: `${String(count)} by themselves`, value: count * aPart, source: 'recipe' }
+  if (scales === 'parts') return { name: 'parts', value: parts, source: 'recipe' }
+  if (whole || aPart === 0 || parts === 0) return { name: 'of the surface', value: area, source: 'recipe' }
+  return {
+    name: `of the surface, in ${String(parts)} ${parts === 1 ? 'piece' : 'pieces'}`,
+    value: area + parts * aPart,
+    source: 'recipe',
+  }
+}
+
+/** A dot or a line that does not cover is done over at once; a coat may want another. */
+function isLaid(technique: Technique): boolean {
+  return techniqueFacts[technique].covers || technique === 'layer'
 }
 
 function asFactor({ factor, source }: { readonly factor: number; readonly source: string }) {

@@ -75,7 +75,7 @@ describe('forecastFinish', () => {
     const odds = (due: Project['dueOn']) => forecast({ ...given, dueOn: due }).odds!
     expect(odds(dueOn)).toBeGreaterThanOrEqual(0.5)
     expect(odds('2026-11-24' as Project['dueOn'])).toBe(0)
-    expect(odds('2027-03-01' as Project['dueOn'])).toBe(1)
+    expect(odds('2028-03-01' as Project['dueOn'])).toBe(1)
     expect(forecast(given).odds).toBeNull()
   })
 

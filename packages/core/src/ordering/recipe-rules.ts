@@ -225,6 +225,7 @@ function secondsOn(recipe: Recipe, layer: StepFacts, regions: StepFacts['regions
     parts: regions.reduce((sum, region) => sum + region.parts, 0),
     whole: false,
     coats: layer.step.coats,
+    count: layer.step.count,
     material: null,
   }
   return productOf(stepFactors(work, usualDemand, recipe.preferences.careful ? goingRound : 1)) * 60

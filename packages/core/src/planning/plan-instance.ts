@@ -99,6 +99,9 @@ function pinNote({ project, batches }: InstanceInput, pin: Pin): PlanNote {
   }
 }
 
+/** So many times what a plan has room in: a slow hand may take several times as long as expected. */
+const spareSessions = 6
+
 function withSessions(input: InstanceInput, pins: readonly Pin[]): Result<PlanInstanceOf, PlanProblem> {
   let last: (PlanInstanceOf & { readonly hasSprayWindows: boolean }) | null = null
   for (let count = 16; count <= mostSessions; count *= 5) {
@@ -113,7 +116,13 @@ function withSessions(input: InstanceInput, pins: readonly Pin[]): Result<PlanIn
     }
     if (!isRoomy(built.value)) continue
     if (input.spare !== true) return success(last)
-    const longer = deskHours(input.project, pins, input.now, Math.min(mostSessions, count * 3), input.noSpray)
+    const longer = deskHours(
+      input.project,
+      pins,
+      input.now,
+      Math.min(mostSessions, count * spareSessions),
+      input.noSpray,
+    )
     const roomier = build(input, longer)
     return roomier.ok
       ? success({ instance: roomier.value, sessions: longer.sessions, notes: longer.notes })

@@ -73,6 +73,8 @@ export interface Step {
   readonly mix: Mix
   readonly technique: Technique
   readonly coats: number
+  /** So many decals, chips, dots or studs by themselves; `null` where regions say how much there is. */
+  readonly count: number | null
   readonly note: string
   /** The least standard that needs it; below, it is left out. */
   readonly standard: Standard
@@ -129,6 +131,7 @@ export interface RecipeVersion {
 export const plainStep: Omit<Step, 'id' | 'on' | 'mix' | 'technique'> = {
   except: [],
   coats: 1,
+  count: null,
   note: '',
   standard: 'tabletop',
   roles: [],

@@ -86,7 +86,8 @@ const grittedBase = (model: Surfaces): readonly (Draft | null)[] => [
 const brushedUp = (model: Surfaces, highlit: 'by layers' | 'not yet'): readonly (Draft | null)[] => [
   ...(highlit === 'not yet' ? perRegion(model, highlights, 'layer', finest) : []),
   ...perRegion(model, translucents, 'glaze', { ...finest, note: 'Thin, into the shadows.' }),
-  ...perRegion(model, highlights, 'edge', finer),
+  ...perRegion(model, masses, 'edge', { ...finer, note: 'Quick: the folds and ridges of the big masses.' }),
+  ...perRegion(model, without(highlights, ...massFinishes), 'edge', finest),
   ...perRegion(model, sharpest, 'edge', { ...finest, note: 'Finer than the last, where light catches.' }),
   draft(model.of('skin'), 'chalk white', 'detail', { ...finest, note: 'Eyes; the pupils next.' }),
   draft(model.of('skin'), 'soot black', 'detail', { ...finest, note: 'Pupils.' }),
@@ -136,6 +137,9 @@ const highlights: Colours = {
   plate: ['light river'],
   glass: ['warm flesh'],
 }
+
+const massFinishes = ['cloth', 'plate', 'hide'] as const
+const masses: Colours = Object.fromEntries(massFinishes.map((finish) => [finish, highlights[finish] ?? []]))
 
 const sharpest: Colours = {
   skin: ['light flesh'],

@@ -100,7 +100,8 @@ export function factsOf(
     const area = regions.reduce((sum, region) => sum + region.areaShare, 0)
     const parts = regions.reduce((sum, region) => sum + region.parts, 0)
     const whole = step.on === 'whole'
-    const work = { technique: step.technique, area, parts, whole, coats: step.coats, material: null }
+    const { technique: how, coats, count } = step
+    const work = { technique: how, area, parts, whole, coats, count, material: null }
     const care = recipe.preferences.careful ? carePresets.carefulThroughout : 1
     const range = step.dryingSeconds ?? dryingOf(material, step.technique)
     const fromAbove =

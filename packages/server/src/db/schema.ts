@@ -111,7 +111,7 @@ export const unit = pgTable(
     ),
     check(
       'unit_size_known',
-      sql`${table.size} in ('small', 'foot', 'large foot', 'mounted', 'large', 'huge')`,
+      sql`${table.size} in ('small', 'foot', 'large foot', 'mounted', 'large', 'very large', 'huge')`,
     ),
     check('unit_detail_known', sql`${table.detail} in ('plain', 'usual', 'ornate')`),
     check('unit_holder_positive', sql`${table.perHolder} >= 1`),

@@ -1,16 +1,18 @@
--- Steps may leave regions out, and materials say how they come, how they dry and when they can be wiped.
-CREATE FUNCTION steps_with_except(steps jsonb) RETURNS jsonb LANGUAGE sql IMMUTABLE AS $$
-  SELECT coalesce(jsonb_agg('{"except": []}'::jsonb || step ORDER BY place), '[]'::jsonb)
+ALTER TABLE "unit" DROP CONSTRAINT "unit_size_known";--> statement-breakpoint
+ALTER TABLE "unit" ADD CONSTRAINT "unit_size_known" CHECK ("unit"."size" in ('small', 'foot', 'large foot', 'mounted', 'large', 'very large', 'huge'));--> statement-breakpoint
+-- Steps may leave regions out and count what is set by itself; materials say how they come, how they dry and when they can be wiped.
+CREATE FUNCTION steps_made_whole(steps jsonb) RETURNS jsonb LANGUAGE sql IMMUTABLE AS $$
+  SELECT coalesce(jsonb_agg('{"except": [], "count": null}'::jsonb || step ORDER BY place), '[]'::jsonb)
   FROM jsonb_array_elements(steps) WITH ORDINALITY AS of(step, place)
 $$;--> statement-breakpoint
 UPDATE "recipe" SET "document" = "document" || jsonb_build_object(
-  'steps', steps_with_except("document" -> 'steps'),
+  'steps', steps_made_whole("document" -> 'steps'),
   'versions', (
-    SELECT coalesce(jsonb_agg(version || jsonb_build_object('steps', steps_with_except(version -> 'steps')) ORDER BY place), '[]'::jsonb)
+    SELECT coalesce(jsonb_agg(version || jsonb_build_object('steps', steps_made_whole(version -> 'steps')) ORDER BY place), '[]'::jsonb)
     FROM jsonb_array_elements(coalesce("document" -> 'versions', '[]'::jsonb)) WITH ORDINALITY AS of(version, place)
   )
 );--> statement-breakpoint
-DROP FUNCTION steps_with_except(jsonb);--> statement-breakpoint
+DROP FUNCTION steps_made_whole(jsonb);--> statement-breakpoint
 UPDATE "material" SET "document" = jsonb_build_object(
   'form', null,
   'sheen', null,

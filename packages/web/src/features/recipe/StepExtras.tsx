@@ -86,6 +86,14 @@ export function StepExtras({ recipe, step, shelf, listId, sprayed, onChange }: S
           onChange={(event) => setDryTo(event.target.value)}
           onBlur={takeDrying}
         />
+        <NumberField
+          label="How many, by themselves"
+          value={step.count}
+          most={500}
+          onChange={(count) =>
+            onChange({ ...step, count: count === null ? null : Math.max(1, Math.round(count)) })
+          }
+        />
         <Substitutes step={step} shelf={shelf} listId={listId} onChange={onChange} />
         {sprayed ? (
           <>

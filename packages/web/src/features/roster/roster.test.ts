@@ -47,7 +47,7 @@ describe('parseRoster', () => {
       {
         line: 3,
         column: 'size',
-        message: '“giant” is not a size: small, foot, large foot, mounted, large, huge.',
+        message: '“giant” is not a size: small, foot, large foot, mounted, large, very large, huge.',
       },
     ])
     expect(unitsOf(lines)[0]).toMatchObject({ size: 'mounted', detail: 'ornate', perHolder: 1 })

@@ -17,11 +17,9 @@ import { minutesInputText, parseMinutesText } from '../../shared/format/index.ts
 import { Button, CheckField, Dialog, SelectField, TextField } from '../../shared/ui/index.ts'
 
 const time = z.string().refine((text) => parseMinutesText(text) !== null, { error: 'Give minutes, or 2 h.' })
-const timeOrNone = z
-  .string()
-  .refine((text) => text.trim() === '' || parseMinutesText(text) !== null, {
-    error: 'Give minutes, or nothing.',
-  })
+const timeOrNone = z.string().refine((text) => text.trim() === '' || parseMinutesText(text) !== null, {
+  error: 'Give minutes, or nothing.',
+})
 const number = (top: number) =>
   z.string().refine((text) => readNumber(text) >= 0 && readNumber(text) <= top, {
     error: `Give a number from 0 to ${String(top)}.`,
