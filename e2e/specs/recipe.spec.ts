@@ -12,7 +12,10 @@ test('from nothing to a line in a few clicks: school, findings, order', async ({
   await expect(page.getByRole('list', { name: 'Findings' })).toBeHidden()
 
   // A mistake is named, and its mend takes it away again.
-  await page.getByRole('button', { name: /bright steel/ }).click()
+  await page
+    .getByRole('button', { name: /bright steel/ })
+    .first()
+    .click()
   const mix = page.getByLabel('Material or mix')
   await mix.fill('3 heron blue')
   await mix.press('Enter')
@@ -106,7 +109,10 @@ test('regions change with their layers, a mix tells its drops, and what is short
   await dialog.getByRole('button', { name: 'Save the regions' }).click()
   await expect(dialog).toBeHidden()
 
-  await page.getByRole('button', { name: /moss translucent/ }).click()
+  await page
+    .getByRole('button', { name: /moss translucent/ })
+    .first()
+    .click()
   await expect(page.getByRole('checkbox', { name: 'long coat' })).toBeChecked()
   const mix = page.getByLabel('Material or mix')
   await mix.fill('3:1 translucent medium to moss translucent')

@@ -61,7 +61,7 @@ export async function seedProject(
       role: 'trooper',
       points: 5,
     }))
-    commands.push(put('unit', { id: unitId, name, models } as never))
+    commands.push(put('unit', { id: unitId, name, standard: 'tabletop plus', models } as never))
   }
   const known = schools[0]!.stages
   for (let index = 0; index < stages; index++)

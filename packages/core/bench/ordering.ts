@@ -62,6 +62,7 @@ export function benchOrdering(): void {
         unitId: `unit ${String(number)}` as UnitId,
         name: `Unit ${String(number)}`,
         standard: 'display' as const,
+        size: 'foot' as const,
         models: Array.from({ length: 10 }, () => ({ role: 'trooper', variants: [] })),
       },
     ],

@@ -125,6 +125,7 @@ export { kindPresets, materialOfKind, starterShelf } from './materials/starter-s
 export { colourOfMix, predictColours } from './colour/predict.ts'
 export { dropsPerMl, millilitresFor, mixCard, type MixCard } from './mixing/mix-card.ts'
 export { materialsNeeded, stepMillilitres, type MaterialNeed } from './mixing/materials-needed.ts'
+export { nearestPaints, type NearPaint } from './mixing/nearest-paint.ts'
 export { mixOfText, textOfMix } from './mixing/mix-of-text.ts'
 export { parseMix, printMix, type MixPart, type MixQuestion, type ParsedMix } from './mixing/parse-mix.ts'
 export { forecastFinish, type FinishForecast, type SpreadDriver } from './forecasting/forecast-finish.ts'
@@ -181,7 +182,7 @@ export {
   type Step,
   type StepRef,
 } from './recipe/recipe.ts'
-export { modeTimes, type ModeTime } from './recipe/modes.ts'
+export { modeTimes, type ModeTime, type Takers } from './recipe/modes.ts'
 export { ruleIds, type RuleId } from './recipe/rule-id.ts'
 export { recipeFromSchool } from './recipe/recipe-from-school.ts'
 export { recipeSchools, type RecipeSchool } from './recipe/schools.ts'

@@ -73,7 +73,7 @@ export const sluiceGun = unit(
 )
 export const officers = unit(
   'Officers',
-  'display',
+  'tabletop plus',
   [
     ['Provost Quill', 'character', 45],
     ['Dame Osier', 'character', 40],

@@ -89,6 +89,17 @@ export const sizePresets: Readonly<Record<Size, Scaling & { readonly like: strin
   huge: { area: 4.8, parts: 1.8, like: 'a large flyer, a war machine', source: 'common practice' },
 }
 
+/** Surface against a foot model, for how much paint goes on: from memory, to be edited. */
+export const surfacePresets: Readonly<Record<Size, number>> = {
+  small: 0.6,
+  foot: 1,
+  'large foot': 1.6,
+  mounted: 2.4,
+  large: 3.5,
+  'very large': 6,
+  huge: 12,
+}
+
 /** How much there is on the sculpt. */
 export const details = ['plain', 'usual', 'ornate'] as const
 

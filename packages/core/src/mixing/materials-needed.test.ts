@@ -14,6 +14,7 @@ const units = (count: number) => [
     unitId: 'pikes' as UnitId,
     name: 'pikes',
     standard: 'display' as const,
+    size: 'foot' as const,
     models: Array.from({ length: count }, (_, index) => ({
       role: index === 0 ? 'leader' : 'trooper',
       variants: [],

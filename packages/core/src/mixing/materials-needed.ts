@@ -1,3 +1,4 @@
+import { surfacePresets } from '../estimating/presets.ts'
 import type { Material } from '../materials/material.ts'
 import { modelsTaking, type OrderedRecipe } from '../ordering/pieces.ts'
 import { factsOf, type Shelf, type StepFacts } from '../recipe/step-facts.ts'
@@ -15,10 +16,10 @@ export interface MaterialNeed {
   readonly buyPots: number
 }
 
-/** Millilitres of a mix that a step takes for all models it is done on. */
-export function stepMillilitres(facts: StepFacts, models: number): number {
+/** Millilitres of a mix that a step takes, for so many models on foot or what has as much surface. */
+export function stepMillilitres(facts: StepFacts, footModels: number): number {
   if (!facts.material) return 0
-  return millilitresFor(facts.material, facts.area, models, facts.step.coats)
+  return millilitresFor(facts.material, facts.area, footModels, facts.step.coats)
 }
 
 /** Everything the recipes take, by name; what is short comes with the pots to buy. */
@@ -27,12 +28,17 @@ export function materialsNeeded(recipes: readonly OrderedRecipe[], shelf: Shelf)
   for (const { recipe, units } of recipes) {
     for (const facts of factsOf(recipe, shelf)) {
       const models = modelsTaking([facts.step], units)
+      const footModels = units.reduce(
+        (sum, unit) => sum + modelsTaking([facts.step], [unit]) * surfacePresets[unit.size],
+        0,
+      )
       const all = facts.step.mix.reduce((sum, part) => sum + part.parts, 0) || 1
       for (const { materialId, parts } of facts.step.mix) {
         const need = needs.get(materialId) ?? { ml: 0, pieces: 0 }
-        need.ml += (stepMillilitres(facts, models) * parts) / all
+        need.ml += (stepMillilitres(facts, footModels) * parts) / all
         if (shelf.get(materialId)?.coverage === 0) {
-          need.pieces += models * facts.regions.reduce((sum, region) => sum + Math.max(1, region.parts), 0)
+          const each = facts.regions.reduce((sum, region) => sum + Math.max(1, region.parts), 0)
+          need.pieces += models * (facts.step.count ?? each)
         }
         needs.set(materialId, need)
       }

@@ -63,11 +63,19 @@ export function mixCard(mix: Mix, ml: number, shelf: Shelf): MixCard {
       drops: count,
       ml: needed,
       off: Math.abs(count / total / (shares[index] ?? 1) - 1),
-      enough: short < 1e-9,
-      buyPots: material.potMl > 0 ? Math.max(0, Math.ceil(short / material.potMl - 1e-9)) : 0,
+      enough: short < 1e-9 || isAlwaysThere(material),
+      buyPots:
+        material.potMl > 0 && !isAlwaysThere(material)
+          ? Math.max(0, Math.ceil(short / material.potMl - 1e-9))
+          : 0,
     }
   })
   return { lines, totalMl: total / dropsPerMl, missing }
+}
+
+/** Water comes from the tap: a medium that no pot holds. */
+function isAlwaysThere({ kind, potMl }: Material): boolean {
+  return kind === 'medium' && potMl === 0
 }
 
 /** The first total from `least` on whose rounded shares are close enough. */

@@ -30,6 +30,9 @@ describe('mixOfText', () => {
       ok: false,
       error: '“heron blue” is not on the shelf.',
     })
-    expect(mixOfText('moss', testShelf)).toEqual({ ok: false, error: '“moss” is not on the shelf.' })
+    expect(mixOfText('moss', testShelf)).toEqual({
+      ok: false,
+      error: '“moss” is not on the shelf. Is it moss green primer, spray, or moss green, or light moss?',
+    })
   })
 })

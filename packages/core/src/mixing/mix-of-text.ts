@@ -4,21 +4,46 @@ import type { Shelf } from '../recipe/step-facts.ts'
 import { failure, success, type Result } from '../units/result.ts'
 import { parseMix, printMix } from './parse-mix.ts'
 
-/** A mix typed with the names of the shelf, or the question to answer first. An empty text is no material. */
-export function mixOfText(text: string, shelf: Shelf): Result<Mix, string> {
+/**
+ * A mix typed with the names of the shelf, or the question to answer first. An empty text is no material; what is left
+ * unnamed beside one name is the `paint` that was there before (`3:1 medium`). Medium alone is no paint.
+ */
+export function mixOfText(text: string, shelf: Shelf, paint: Material | null = null): Result<Mix, string> {
   if (text.trim() === '') return success([])
   const whole = findByName(text.trim(), shelf)
   if (whole) return success([{ materialId: whole.id, parts: 1 }])
-  const { parts, questions } = parseMix(text)
-  const [question] = questions
+  const parsed = parseMix(text)
+  const unnamed = parsed.parts.filter((part) => part.name === null).length
+  const fillsIn = paint && unnamed === 1 && parsed.parts.length === 2
+  const parts = fillsIn
+    ? parsed.parts.map((part) => ({ ...part, name: part.name ?? paint.name.toLowerCase() }))
+    : parsed.parts
+  const question = parsed.questions.find((each) => !(fillsIn && each.kind === 'which paint'))
   if (question) return failure(question.text)
   const mix: { materialId: Material['id']; parts: number }[] = []
   for (const { amount, name } of parts) {
     const material = findByName(name ?? '', shelf)
-    if (!material) return failure(`“${name ?? ''}” is not on the shelf.`)
+    if (!material) {
+      const near = alike(name ?? '', shelf)
+      const which = near.length > 1 ? ` Is it ${near.slice(0, 3).join(', or ')}?` : ''
+      return failure(`“${name ?? ''}” is not on the shelf.${which}`)
+    }
     mix.push({ materialId: material.id, parts: amount })
   }
+  if (mix.length > 1 && mix.every(({ materialId }) => isThin(shelf.get(materialId))))
+    return failure('Medium and water alone are no paint: say what they thin.')
   return success(mix)
+}
+
+function isThin(material: Material | undefined): boolean {
+  return material?.kind === 'medium' || material?.kind === 'thinner'
+}
+
+function alike(name: string, shelf: Shelf): readonly string[] {
+  const wanted = name.toLowerCase()
+  return wanted === ''
+    ? []
+    : [...shelf.values()].map((each) => each.name).filter((each) => each.toLowerCase().includes(wanted))
 }
 
 export function textOfMix(mix: Mix, shelf: Shelf): string {
@@ -31,7 +56,7 @@ export function textOfMix(mix: Mix, shelf: Shelf): string {
   return mix.length === 1 && only ? (shelf.get(only.materialId)?.name ?? 'unknown') : printMix(parts)
 }
 
-/** By its name, or by the only name that begins so. */
+/** By its name, or by the only name that begins so, or the only one that has it in it. */
 function findByName(name: string, shelf: Shelf): Material | null {
   const wanted = name.toLowerCase()
   if (wanted === '') return null
@@ -39,5 +64,7 @@ function findByName(name: string, shelf: Shelf): Material | null {
   const exact = all.find((material) => material.name.toLowerCase() === wanted)
   if (exact) return exact
   const beginning = all.filter((material) => material.name.toLowerCase().startsWith(wanted))
-  return beginning.length === 1 ? (beginning[0] ?? null) : null
+  if (beginning.length === 1) return beginning[0] ?? null
+  const within = all.filter((material) => material.name.toLowerCase().split(/\W+/).includes(wanted))
+  return beginning.length === 0 && within.length === 1 ? (within[0] ?? null) : null
 }

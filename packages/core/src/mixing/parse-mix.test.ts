@@ -15,6 +15,16 @@ describe('parseMix', () => {
     ['2:1:1 bone, moss, medium', [part(2, 'bone'), part(1, 'moss'), part(1, 'medium')]],
     ['0,5 ink to 4 medium', [part(0.5, 'ink'), part(4, 'medium')]],
     ['60 % bone and 40 % moss', [part(60, 'bone'), part(40, 'moss')]],
+    ['equal parts bone and moss', [part(1, 'bone'), part(1, 'moss')]],
+    ['bone and moss in equal parts', [part(1, 'bone'), part(1, 'moss')]],
+    ['moss and improver 1:1', [part(1, 'moss'), part(1, 'improver')]],
+    ['medium, moss 3:1', [part(3, 'medium'), part(1, 'moss')]],
+    ['two blobs bone to one moss', [part(2, 'bone'), part(1, 'moss')]],
+    ['3 drops ink to 10 drops medium', [part(3, 'ink'), part(10, 'medium')]],
+    ['3 drops ink to 10 medium', [part(3, 'ink'), part(10, 'medium')]],
+    ['10 medium to 3 wash', [part(10, 'medium'), part(3, 'wash')]],
+    ['2:1 moss to water', [part(2, 'moss'), part(1, 'water')]],
+    ['half ink and two medium', [part(0.5, 'ink'), part(2, 'medium')]],
   ])('reads “%s”', (text, parts) => {
     expect(parseMix(text)).toEqual({ parts, questions: [] })
   })
@@ -22,7 +32,11 @@ describe('parseMix', () => {
   it.each([
     ['', ['nothing']],
     ['50/50', ['which paint', 'which paint']],
-    ['2 drops to 9', ['which paint', 'in how much', 'which paint']],
+    ['2 drops to 9', ['which paint', 'which paint']],
+    ['two blobs to one', ['which paint', 'which paint']],
+    ['equal parts', ['nothing']],
+    ['3:1 medium', ['which paint']],
+    ['2:1 water', ['which paint']],
     ['70:30 bone to moss + 1 drop ink', ['in how much']],
     ['bone and moss', ['no amount', 'no amount']],
     ['0:1 bone to moss', ['no amount']],

@@ -35,6 +35,10 @@ type Token =
 const units: Readonly<Record<string, Unit>> = {
   part: 'part',
   parts: 'part',
+  blob: 'part',
+  blobs: 'part',
+  dab: 'part',
+  dabs: 'part',
   drop: 'drop',
   drops: 'drop',
   '%': 'percent',
@@ -43,11 +47,13 @@ const units: Readonly<Record<string, Unit>> = {
 
 /**
  * Reads a mix as people write them: `3:1 medium to moss`, `2 parts medium to 1 moss`, `2 drops to 9`,
- * `50/50`, `70:30 + 1 drop ink`, `moss`. Never throws; what is left open comes back as questions.
+ * `50/50`, `70:30 + 1 drop ink`, `moss`, `paint and improver 1:1`, `equal parts bone and moss`, `two blobs to one`.
+ * Of a ratio with one name, what only thins stands first and water last, as they are said. Never throws; what is left
+ * open comes back as questions.
  */
 export function parseMix(text: string): ParsedMix {
   const tokens = tokensOf(text)
-  const terms = termsOf(tokens)
+  const terms = sameUnit(termsOf(tokens))
   if (terms.length === 0) return { parts: [], questions: [{ kind: 'nothing', text: 'Which paint?' }] }
   const questions: MixQuestion[] = []
   const units = new Set(terms.filter((term) => term.amount !== null).map((term) => term.unit ?? 'part'))
@@ -87,19 +93,46 @@ function amountText(amount: number): string {
   return String(Math.round(amount * 1000) / 1000)
 }
 
+const words: Readonly<Record<string, number>> = {
+  half: 0.5,
+  one: 1,
+  two: 2,
+  three: 3,
+  four: 4,
+  five: 5,
+  six: 6,
+  seven: 7,
+  eight: 8,
+  nine: 9,
+  ten: 10,
+}
+
+/** “3 drops to 10” means drops both times. */
+function sameUnit(terms: readonly Term[]): readonly Term[] {
+  const [first] = terms
+  const isDrops = first?.unit === 'drop' && terms.length === 2 && terms[1]?.unit === null
+  return isDrops ? terms.map((term) => ({ ...term, unit: 'drop' as const })) : terms
+}
+
 function tokensOf(text: string): readonly Token[] {
   const pieces = text.toLowerCase().match(/\d+(?:[.,]\d+)?|[:/]|[+,;&]|%|[^\s\d:/+,;&%]+/g) ?? []
   return pieces.map((piece): Token => {
     if (/^\d/.test(piece)) return { kind: 'number', value: Number(piece.replace(',', '.')) }
     if (piece === ':' || piece === '/') return { kind: 'ratio' }
     if (/^[+,;&]$/.test(piece) || piece === 'to' || piece === 'and') return { kind: 'between' }
+    const said = words[piece]
+    if (said !== undefined) return { kind: 'number', value: said }
     const unit = units[piece]
     return unit === undefined ? { kind: 'word', text: piece } : { kind: 'unit', unit }
   })
 }
 
-/** `3:1 a to b` gives its numbers first and its names after; all else gives each number with its name. */
+/** A ratio gives its numbers first or last and its names after or before; all else gives each number with its name. */
 function termsOf(tokens: readonly Token[]): readonly Term[] {
+  const equal = equalParts(tokens)
+  if (equal) return equal
+  const last = ratioAtTheEnd(tokens)
+  if (last) return last
   const ratio: number[] = []
   let at = 0
   for (; at < tokens.length; at += 1) {
@@ -117,12 +150,42 @@ function termsOf(tokens: readonly Token[]): readonly Term[] {
   if (ratio.length < 2) return split(tokens)
   const names = rest.filter((term) => term.amount === null)
   const extras = rest.filter((term) => term.amount !== null)
+  const [only] = names
+  // “2:1 water” is two of the paint to one of water.
+  const named =
+    names.length === 1 && ratio.length === 2 && only?.words.join(' ') === 'water' ? [undefined, only] : names
   const main = ratio.map((amount, index): Term => ({
     amount,
     unit: 'part',
-    words: names[index]?.words ?? [],
+    words: named[index]?.words ?? [],
   }))
   return [...main, ...names.slice(ratio.length), ...extras]
+}
+
+/** `equal parts bone and moss`, in front or behind. */
+function equalParts(tokens: readonly Token[]): readonly Term[] | null {
+  const at = tokens.findIndex((token) => token.kind === 'word' && token.text === 'equal')
+  if (at < 0) return null
+  const rest = tokens.filter((token, index) => {
+    if (index === at) return false
+    if (index === at + 1 && token.kind === 'unit') return false
+    return !(index === at - 1 && token.kind === 'word' && token.text === 'in')
+  })
+  const names = split(rest)
+  if (names.some((term) => term.amount !== null)) return null
+  return names.map((term) => ({ ...term, amount: 1, unit: 'part' }))
+}
+
+/** `paint and improver 1:1`. */
+function ratioAtTheEnd(tokens: readonly Token[]): readonly Term[] | null {
+  let from = tokens.length
+  while (from >= 2 && tokens[from - 1]?.kind === 'number' && tokens[from - 2]?.kind === 'ratio') from -= 2
+  if (from === tokens.length || tokens[from - 1]?.kind !== 'number') return null
+  const start = from - 1
+  const numbers = tokens.slice(start).flatMap((token) => (token.kind === 'number' ? [token.value] : []))
+  const names = split(tokens.slice(0, start))
+  if (names.length !== numbers.length || names.some((term) => term.amount !== null)) return null
+  return names.map((term, index) => ({ ...term, amount: numbers[index] ?? null, unit: 'part' }))
 }
 
 function split(tokens: readonly Token[]): readonly Term[] {

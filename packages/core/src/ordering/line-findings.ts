@@ -209,7 +209,7 @@ function lineCost({ pieces, sequence }: PieceProblem, line: readonly Stage[]): L
 }
 
 /** The line with the stage of a `move` put before the other, or in the end; `null` when nothing moves. */
-export function movedStage(line: readonly Stage[], mend: Mend): readonly Stage[] | null {
+function movedStage(line: readonly Stage[], mend: Mend): readonly Stage[] | null {
   if (mend.kind !== 'move') return null
   const stageOf = (stepId: StepId): Stage | undefined =>
     line.find((stage) => stage.steps.some((step) => step.stepId === stepId))

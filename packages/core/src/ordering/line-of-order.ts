@@ -2,6 +2,7 @@ import type { Caution } from '../line/cautions.ts'
 import type { Stage } from '../line/stage.ts'
 import type { Material } from '../materials/material.ts'
 import type { Project } from '../project/project.ts'
+import { surfacePresets } from '../estimating/presets.ts'
 import { withQuickestModes, type Takers } from '../recipe/modes.ts'
 import type { Recipe, Standard, Step, StepRef } from '../recipe/recipe.ts'
 import { factsOf, joinWords, mixText, type Shelf, type StepFacts } from '../recipe/step-facts.ts'
@@ -31,7 +32,7 @@ export function followersOf(
 ): readonly FollowingUnit[] {
   return project.units
     .filter((unit) => recipe.unitIds.includes(unit.id))
-    .map(({ id, name, standard, models }) => ({ unitId: id, name, standard, models }))
+    .map(({ id, name, standard, size, models }) => ({ unitId: id, name, standard, size, models }))
 }
 
 /** How many models take a step, and in how many batches. */
@@ -40,6 +41,10 @@ export function takersAmong(units: readonly FollowingUnit[], batchSize: number):
     const counts = units.map((unit) => modelsTaking([step], [unit]))
     return {
       models: counts.reduce((sum, count) => sum + count, 0),
+      footModels: counts.reduce(
+        (sum, count, index) => sum + count * surfacePresets[units[index]?.size ?? 'foot'],
+        0,
+      ),
       batches: counts.reduce((sum, count) => sum + Math.ceil(count / batchSize), 0),
     }
   }

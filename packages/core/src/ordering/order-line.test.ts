@@ -19,6 +19,7 @@ const troopers = (
   unitId: name as UnitId,
   name,
   standard,
+  size: 'foot',
   models: Array.from({ length: count }, () => ({ role: 'trooper', variants: [] })),
 })
 

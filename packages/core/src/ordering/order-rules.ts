@@ -73,7 +73,7 @@ const isFineWork = (judged: Judged, facts: StepFacts) =>
     (each) => (each.colours || technique(each) === 'detail' || isMetal(each)) && !each.whole,
   )
 /** A bright edge, chip or dry brush of metal, or any metal that lies on metal. */
-export function isMetalHighlight(facts: StepFacts, below: readonly StepFacts[]): boolean {
+function isMetalHighlight(facts: StepFacts, below: readonly StepFacts[]): boolean {
   if (!isMetal(facts)) return false
   if (['edge', 'chip', 'dry brush'].includes(technique(facts))) return true
   return technique(facts) !== 'base coat' && below.some((each) => isMetal(each) && shareRegion(each, facts))

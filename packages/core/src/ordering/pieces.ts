@@ -1,4 +1,4 @@
-import { setUpPresets } from '../estimating/presets.ts'
+import { setUpPresets, type Size } from '../estimating/presets.ts'
 import { techniqueFacts } from '../recipe/technique.ts'
 import { takesStep, type Model } from '../project/project.ts'
 import type { Recipe, Standard, Step } from '../recipe/recipe.ts'
@@ -21,6 +21,7 @@ export interface FollowingUnit {
   readonly unitId: UnitId
   readonly name: string
   readonly standard: Standard
+  readonly size: Size
   readonly models: readonly Pick<Model, 'role' | 'variants'>[]
 }
 

@@ -34,7 +34,13 @@ describe.each(recipeSchools.map((school) => [school.name, school] as const))('%s
     (_name, plan) => {
       let next = 0
       const recipe = recipeFromSchool(school, plan, 'x', () => `s${String(next++)}`)
-      const unit = { unitId: 'u' as UnitId, name: 'Pikes', standard: 'display' as const, models }
+      const unit = {
+        unitId: 'u' as UnitId,
+        name: 'Pikes',
+        standard: 'display' as const,
+        size: 'foot' as const,
+        models,
+      }
       for (const weight of orderWeights) {
         const order = orderLine({
           recipes: [{ recipe, units: [unit] }],

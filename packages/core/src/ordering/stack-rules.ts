@@ -81,7 +81,7 @@ export function cheapest(
 
 const isCan = (material: Material) => formOf(material) === 'can'
 
-export function insertBefore(
+function insertBefore(
   layer: StepFacts,
   material: Material | null,
   some: Pick<Step, 'technique'> & Partial<Step>,

@@ -14,6 +14,8 @@ export interface ModeTime {
 /** How many take a step, and in how many goes: each go pays the set-up. */
 export interface Takers {
   readonly models: number
+  /** As many models on foot have their surface. */
+  readonly footModels: number
   readonly batches: number
 }
 
@@ -22,7 +24,7 @@ export function modeTimes(
   recipe: Recipe,
   step: Step,
   shelf: Shelf,
-  { models, batches }: Takers,
+  { models, batches }: Pick<Takers, 'models' | 'batches'>,
 ): readonly ModeTime[] {
   const tool = setUpPresets[techniqueFacts[step.technique].tool].change * 60
   const ways = [{ technique: step.technique, setUpSeconds: tool as Seconds }, ...step.otherModes]
@@ -35,7 +37,11 @@ export function modeTimes(
 }
 
 /** The recipe with each step done in the way that is quickest for its takers. */
-export function withQuickestModes(recipe: Recipe, shelf: Shelf, takersOf: (step: Step) => Takers): Recipe {
+export function withQuickestModes(
+  recipe: Recipe,
+  shelf: Shelf,
+  takersOf: (step: Step) => Pick<Takers, 'models' | 'batches'>,
+): Recipe {
   if (recipe.steps.every((step) => step.otherModes.length === 0)) return recipe
   const steps = recipe.steps.map((step) => {
     if (step.otherModes.length === 0) return step

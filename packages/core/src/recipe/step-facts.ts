@@ -54,7 +54,7 @@ export interface StepFacts {
 }
 
 /** Of what carries the others the largest part counts only where there is nothing else; of equal parts the first. */
-export function strongestPart(mix: Mix, shelf: Shelf): Mix[number] | null {
+function strongestPart(mix: Mix, shelf: Shelf): Mix[number] | null {
   const paints = mix.filter(({ materialId }) => {
     const part = shelf.get(materialId)
     return !part || !isCarrierOnly(part.kind)

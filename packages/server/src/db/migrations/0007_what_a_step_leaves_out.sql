@@ -22,3 +22,10 @@ UPDATE "material" SET "document" = jsonb_build_object(
     ELSE 'null'::jsonb
   END
 ) || "document";
+--> statement-breakpoint
+-- Water is always there.
+INSERT INTO "material" ("id", "document")
+SELECT '01930000-0000-7000-8001-000000000066', '{"id": "01930000-0000-7000-8001-000000000066", "name": "water", "kind": "medium", "colour": "#ffffff", "form": null, "sheen": null, "carrier": "water", "opacity": 0, "dryingMinSeconds": 300, "dryingMaxSeconds": 900, "workable": null, "coverage": 100, "reactivates": false, "stockMl": 1000, "potMl": 0}'
+WHERE EXISTS (SELECT 1 FROM "material")
+  AND NOT EXISTS (SELECT 1 FROM "material" WHERE lower("document" ->> 'name') = 'water' AND "removed_at" IS NULL)
+ON CONFLICT DO NOTHING;

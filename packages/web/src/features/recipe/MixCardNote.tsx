@@ -1,19 +1,28 @@
-import { mixCard, stepMillilitres, type MaterialId, type Shelf, type StepFacts } from '@seriatim/core'
+import {
+  mixCard,
+  nearestPaints,
+  stepMillilitres,
+  textOfMix,
+  type Mix,
+  type Shelf,
+  type StepFacts,
+  type Takers,
+} from '@seriatim/core'
 import { plural } from '../../shared/format/index.ts'
 import { Button } from '../../shared/ui/index.ts'
 
 interface MixCardNoteProps {
   readonly facts: StepFacts
   readonly shelf: Shelf
-  /** Models that take the step. */
-  readonly models: number
+  readonly takers: Takers
   /** Paint with this instead. */
-  readonly onUse: (materialId: MaterialId) => void
+  readonly onUse: (mix: Mix) => void
 }
 
 /** How much to mix for everyone at once, so that the tone stays the same; and what is missing. */
-export function MixCardNote({ facts, shelf, models, onUse }: MixCardNoteProps) {
-  const ml = stepMillilitres(facts, models)
+export function MixCardNote({ facts, shelf, takers, onUse }: MixCardNoteProps) {
+  const { models } = takers
+  const ml = stepMillilitres(facts, takers.footModels)
   if (models === 0 || ml === 0) return null
   const card = mixCard(facts.step.mix, ml, shelf)
   const mixed = card.lines.length > 1
@@ -46,13 +55,48 @@ export function MixCardNote({ facts, shelf, models, onUse }: MixCardNoteProps) {
       {standIns.map((material) => (
         <p key={material.id} className="mt-1">
           Or {material.name}, of which {millilitres(material.stockMl)} is there:{' '}
-          <Button weight="quiet" className="px-1!" onClick={() => onUse(material.id)}>
+          <Button
+            weight="quiet"
+            className="px-1!"
+            onClick={() => onUse([{ materialId: material.id, parts: 1 }])}
+          >
             Use it here
           </Button>
         </p>
       ))}
+      {short ? <NearMatches facts={facts} shelf={shelf} onUse={onUse} /> : null}
     </section>
   )
+}
+
+/** Farther off it is another colour. */
+const anotherColour = 10
+
+/** What on the shelf comes nearest to a paint that is not there. */
+function NearMatches({ facts, shelf, onUse }: Pick<MixCardNoteProps, 'facts' | 'shelf' | 'onUse'>) {
+  const { material } = facts
+  if (!material || facts.step.mix.length !== 1) return null
+  const near = nearestPaints(material.colour, material.kind, shelf, [material.id])
+  const inStock = near.filter(({ mix }) =>
+    mix.every((part) => (shelf.get(part.materialId)?.stockMl ?? 0) > 0),
+  )
+  return inStock.slice(0, 2).map(({ mix, difference }) => (
+    <p key={textOfMix(mix, shelf)} className="mt-1">
+      Nearest on the shelf: {textOfMix(mix, shelf)}
+      <span className="text-ink-soft">
+        , {difference.toFixed(1)} off (
+        {difference < 2
+          ? 'hardly to be seen'
+          : difference < anotherColour
+            ? 'a near match'
+            : 'another colour'}
+        ){' '}
+      </span>
+      <Button weight="quiet" className="px-1!" onClick={() => onUse(mix)}>
+        Use it here
+      </Button>
+    </p>
+  ))
 }
 
 export function millilitres(ml: number): string {

@@ -18,9 +18,9 @@ import { useMemo, useState, type ReactNode } from 'react'
 import { v7 } from 'uuid'
 import { FindingList, type FindingOfModels } from '../../shared/finding-list.tsx'
 import { durationText, plural } from '../../shared/format/index.ts'
-import { Button, Headline, IconButton } from '../../shared/ui/index.ts'
-import { useFindings } from '../../shared/worker/index.ts'
-import { layOutCut } from './lay-out-cut.ts'
+import { Button, Headline, IconButton, LoadingState } from '../../shared/ui/index.ts'
+import type { Cut } from '../../shared/recipe-cut.ts'
+import { useCut, useFindings } from '../../shared/worker/index.ts'
 import { PaintCut } from './PaintCut.tsx'
 import { Preferences } from './Preferences.tsx'
 import { RegionsDialog } from './RegionsDialog.tsx'
@@ -61,7 +61,7 @@ export function OneRecipe({
 }: OneRecipeProps) {
   const [openId, setOpenId] = useState<StepId | null>(null)
   const [regionsOpen, setRegionsOpen] = useState(false)
-  const cut = useMemo(() => layOutCut(recipe, shelf), [recipe, shelf])
+  const cut = useCut(recipe, shelf)
   const { units } = project
   const followers = useMemo(() => followersOf(recipe, { units }), [recipe, units])
   const findings = useFindings(recipe, shelf, followers) ?? nothing
@@ -78,6 +78,7 @@ export function OneRecipe({
     setOpenId(made.id)
   }
 
+  if (!cut) return <LoadingState what="the recipe" />
   return (
     <>
       <Headline
@@ -168,11 +169,7 @@ export function OneRecipe({
   )
 }
 
-function headlineOf(
-  recipe: Recipe,
-  cut: ReturnType<typeof layOutCut>,
-  units: ReturnType<typeof followersOf>,
-): string {
+function headlineOf(recipe: Recipe, cut: Cut, units: ReturnType<typeof followersOf>): string {
   const pots = new Set(recipe.steps.flatMap((step) => step.mix.map((part) => part.materialId))).size
   const models = units.reduce((sum, unit) => sum + unit.models.length, 0)
   // A layer that few models take weighs as much as they do.

@@ -2,7 +2,7 @@ import { joinWords, standardReaches, tableReadyStandard, type StepId } from '@se
 import { clsx } from 'clsx'
 import type { ReactNode } from 'react'
 import { waitRangeText } from '../../shared/format/index.ts'
-import type { Cut, Layer } from './lay-out-cut.ts'
+import type { Cut, Layer } from '../../shared/recipe-cut.ts'
 
 interface PaintCutProps {
   readonly cut: Cut

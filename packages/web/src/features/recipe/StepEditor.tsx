@@ -10,6 +10,7 @@ import {
   type Shelf,
   type Standard,
   type Step,
+  type Takers,
   type Technique,
 } from '@seriatim/core'
 import { ArrowDown, ArrowUp, Trash2 } from 'lucide-react'
@@ -25,7 +26,7 @@ interface StepEditorProps {
   readonly recipe: Recipe
   readonly step: Step
   readonly shelf: Shelf
-  readonly takers: { readonly models: number; readonly batches: number }
+  readonly takers: Takers
   readonly onChange: (step: Step) => void
   /** The same layer in so many colours, spread over the models. */
   readonly onSpread: (count: number) => void
@@ -52,7 +53,7 @@ export function StepEditor({
   const place = recipe.steps.findIndex((each) => each.id === step.id)
 
   const takeMix = () => {
-    const read = mixOfText(mix, shelf)
+    const read = mixOfText(mix, shelf, facts?.material ?? null)
     setFault(read.ok ? undefined : read.error)
     if (read.ok && JSON.stringify(read.value) !== JSON.stringify(step.mix))
       onChange({ ...step, mix: read.value })
@@ -109,8 +110,8 @@ export function StepEditor({
           <MixCardNote
             facts={facts}
             shelf={shelf}
-            models={takers.models}
-            onUse={(materialId) => onChange({ ...step, mix: [{ materialId, parts: 1 }] })}
+            takers={takers}
+            onUse={(used) => onChange({ ...step, mix: used })}
           />
         ) : null}
         {facts?.material ? (

@@ -41,7 +41,7 @@ export function AddUnitDialog({ open, onOpenChange }: AddUnitDialogProps) {
       count: '10',
       role: 'trooper',
       points: '',
-      standard: 'display' as const,
+      standard: 'tabletop' as const,
       size: 'foot' as const,
       detail: 'usual' as const,
       perHolder: '1',

@@ -38,7 +38,7 @@ export function UnitTicket({ project, unit, progress, onEdit, onRemove }: UnitTi
             {plural(unit.models.length, 'model')}
             {unit.size === 'foot' ? '' : `, ${unit.size}`}
             {unit.detail === 'usual' ? '' : `, ${unit.detail}`}
-            {unit.standard === 'display' ? '' : `, ${unit.standard}`}
+            {unit.standard === 'tabletop' ? '' : `, ${unit.standard}`}
             {points > 0 ? `, ${points.toLocaleString('en-GB')} points` : ''}
             {stages.length < project.line.length
               ? `, ${plural(stages.length, 'stage')} of ${String(project.line.length)}`

@@ -22,7 +22,7 @@ export function unitsOf(lines: readonly RosterLine[]): Unit[] {
   return [...byUnit].map(([name, own]) => ({
     id: v7() as UnitId,
     name,
-    standard: 'display',
+    standard: 'tabletop',
     size: own.find((line) => line.size !== null)?.size ?? 'foot',
     detail: own.find((line) => line.detail !== null)?.detail ?? 'usual',
     perHolder: 1,

@@ -1,6 +1,7 @@
 export type { WholeInput } from './planner.worker.ts'
 export { useExtras, useStandardCosts } from './use-hours.ts'
 export {
+  useCut,
   useFindings,
   useLineFindings,
   useLineOfOrder,

@@ -40,6 +40,7 @@ import {
 } from '@seriatim/core'
 import { expose } from 'comlink'
 import { v7 } from 'uuid'
+import { layOutCut } from '../recipe-cut.ts'
 import { createKeeper } from './held.ts'
 
 /** An estimate's input over a whole project. */
@@ -88,6 +89,7 @@ const planner = {
     const found = findFaults(recipe, unpack(input).shelf, models.length > 0 ? { models } : {})
     return found.map((finding) => ({ ...finding, models: models.length }))
   },
+  layOutCut: (recipe: Recipe, input: { readonly shelf: Shelf }) => layOutCut(recipe, unpack(input).shelf),
   lineFindings: (input: OrderingInput, line: readonly Stage[]) => judgeOf(unpack(input))(line),
   lineOfOrder: (input: { readonly project: Project; readonly shelf: Shelf }, order: LineOrder) => {
     const { project, shelf } = unpack(input)

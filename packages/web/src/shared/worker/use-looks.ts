@@ -19,6 +19,7 @@ import type {
   Unit,
   WorkLeft,
 } from '@seriatim/core'
+import type { Cut } from '../recipe-cut.ts'
 import type { FindingOfModels } from '../finding-list.tsx'
 import type { WholeInput } from './planner.worker.ts'
 import { useWorkedOut } from './use-worked-out.ts'
@@ -35,6 +36,17 @@ export function useFindings(
     about: recipe.id,
     inputs: [recipe, shelf, followers],
     task: async (planner, _, pack) => planner.findFaults(recipe, pack({ shelf }), followers),
+  })
+}
+
+/** The recipe as a cut through the paint. */
+export function useCut(recipe: Recipe, shelf: Shelf): Cut | undefined {
+  return useWorkedOut({
+    lane: 'look',
+    name: 'cut',
+    about: recipe.id,
+    inputs: [recipe, shelf],
+    task: async (planner, _, pack) => planner.layOutCut(recipe, pack({ shelf })),
   })
 }
 

@@ -55,14 +55,15 @@ export function layOutCut(recipe: Recipe, shelf: Shelf): Cut {
   )
   const layers = inWorkingOrder(recipe, facts, shelf).map((each, index): Layer => {
     const seen = colours.get(each.step.id)
-    const pieces = each.whole
-      ? [{ left: 0, width: 100, colour: seen?.get(largest ?? '') ?? '#8f9894' }]
-      : each.regions.flatMap(({ name }) => {
-          const column = place.get(name)
-          return column
-            ? [{ left: column.left, width: column.width, colour: seen?.get(name) ?? '#8f9894' }]
-            : []
-        })
+    const pieces =
+      each.whole && each.step.except.length === 0
+        ? [{ left: 0, width: 100, colour: seen?.get(largest ?? '') ?? '#8f9894' }]
+        : each.regions.flatMap(({ name }) => {
+            const column = place.get(name)
+            return column
+              ? [{ left: column.left, width: column.width, colour: seen?.get(name) ?? '#8f9894' }]
+              : []
+          })
     return { facts: each, number: index + 1, pieces, graded: each.step.technique === 'spray from above' }
   })
   return { columns, layers }
@@ -93,7 +94,15 @@ function inWorkingOrder(recipe: Recipe, facts: readonly StepFacts[], shelf: Shel
     recipes: [
       {
         recipe,
-        units: [{ unitId: recipe.id as unknown as UnitId, name: recipe.name, standard: 'display', models }],
+        units: [
+          {
+            unitId: recipe.id as unknown as UnitId,
+            name: recipe.name,
+            standard: 'display',
+            size: 'foot',
+            models,
+          },
+        ],
       },
     ],
     shelf,
