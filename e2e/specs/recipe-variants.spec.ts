@@ -63,7 +63,7 @@ test('painted to a lower standard, a unit goes without the stages it can do with
 }) => {
   await makeFirstRecipe(page, request)
   await takeOrder(page)
-  await expect(page.getByRole('button', { name: /^Edge, coat and trousers/ })).toBeVisible()
+  await expect(page.getByRole('button', { name: /^Edge, coat/ })).toBeVisible()
   await page.getByText(/^Every pot is opened once|opened again, and why/).click()
   const standard = page.getByRole('combobox', { name: /^Reed-pikes painted to/ })
   await expect(standard.getByRole('option', { name: /^tabletop, / })).toBeAttached()

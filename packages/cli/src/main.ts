@@ -5,11 +5,13 @@ import { runForecast } from './forecast-command.ts'
 import { runJob } from './job-command.ts'
 import { runOrder } from './order-command.ts'
 import { runPlan } from './plan-command.ts'
+import { runSchools } from './schools-command.ts'
 
 const usage = `usage: npm run -s cli -- plan FILE [--now MOMENT] [--batch-size N] [--beside FILE]
        npm run -s cli -- forecast FILE [--now MOMENT] [--futures N] [--seed N]
        npm run -s cli -- order FILE [--weight WEIGHT] [--table-ready STANDARD]
        npm run -s cli -- estimate FILE [--batch-size N] [--painters N] [--now MOMENT]
+       npm run -s cli -- schools FILE [--unit NAME] [--body PLAN] [--now MOMENT]
        npm run -s cli -- job SCHOOL [--body PLAN] [--models N] [--size SIZE] [--detail DETAIL]
                              [--standard STANDARD] [--per-holder N] [--batch-size N]
 
@@ -18,6 +20,7 @@ const usage = `usage: npm run -s cli -- plan FILE [--now MOMENT] [--batch-size N
   order  prints the order of its recipes, what was merged, and the findings
 
   estimate prints what is left of its work by unit and stage, with ranges and every factor
+  schools prints the nine schools and the file's recipes side by side for one unit: hands-on, sittings, pots, date
   job    prints a project file of some models alike, painted by a school: for estimate and plan
 
   demo   prints the demo project as a project file
@@ -46,6 +49,8 @@ if (command === 'plan') {
   process.exitCode = runOrder(rest)
 } else if (command === 'estimate') {
   process.exitCode = runEstimate(rest)
+} else if (command === 'schools') {
+  process.exitCode = runSchools(rest)
 } else if (command === 'job') {
   process.exitCode = runJob(rest)
 } else if (command === 'demo') {

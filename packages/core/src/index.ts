@@ -134,6 +134,8 @@ export { offersFor, takeOffer, tryOffer, type Offer, type OfferInput } from './f
 export { findFaults } from './ordering/find-faults.ts'
 export { followedRecipes, followersOf, lineOfOrder, takersAmong } from './ordering/line-of-order.ts'
 export { lineJudge, mendProject, type LineFinding } from './ordering/line-findings.ts'
+export { tryWay, type WayInput, type WayOutcome } from './planning/compare-ways.ts'
+export { adaptRecipe, type AdaptedRecipe } from './recipe/adapt-recipe.ts'
 export { applyMend } from './ordering/mend.ts'
 export { changeUnderWay } from './ordering/change-under-way.ts'
 export { recipeAsDone, type RecipeAsDone } from './ordering/recipe-as-done.ts'

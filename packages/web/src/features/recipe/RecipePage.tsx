@@ -83,7 +83,9 @@ function Recipes({ project, shelf }: { readonly project: ShownProject; readonly 
       <Plus aria-hidden="true" size={18} /> New recipe
     </Button>
   )
-  const dialog = <NewRecipeDialog project={project} open={making} onOpenChange={setMaking} onMake={make} />
+  const dialog = (
+    <NewRecipeDialog project={project} shelf={shelf} open={making} onOpenChange={setMaking} onMake={make} />
+  )
 
   const underWay = <UnderWayNote project={project} progress={progress} shelf={shelf} />
 

@@ -17,4 +17,5 @@ export { useBatchSizeComparison, type Comparison } from './use-batch-size-compar
 export { useKnownOdds, useOdds, type Odds, type TriedOffer } from './use-odds.ts'
 export { usePlan } from './use-plan.ts'
 export { usePlanningInput } from './use-planning-input.ts'
+export { useWays } from './use-ways.ts'
 export { useTeamworks, type TriedTeamwork } from './use-teamworks.ts'

@@ -15,6 +15,7 @@ import {
   standardCosts,
   tableReadyStandard,
   tryOffer,
+  tryWay,
   trySplit,
   workLeft,
   type BatchSplit,
@@ -37,6 +38,7 @@ import {
   type Standard,
   type Unit,
   type UnitId,
+  type WayInput,
 } from '@seriatim/core'
 import { expose } from 'comlink'
 import { v7 } from 'uuid'
@@ -74,6 +76,7 @@ const planner = {
     trySplit({ ...unpack(input), isCalledOff: heard(turn) }, split),
   tryOffer: (input: OfferInput, offer: Offer | null, turn: number) =>
     tryOffer({ ...unpack(input), isCalledOff: heard(turn) }, offer),
+  tryWay: (input: WayInput, units: readonly Unit[], recipe: Recipe) => tryWay(unpack(input), units, recipe),
   orderLine: (input: OrderingInput) => orderLine(unpack(input)),
   offersOfSameness: (input: OrderingInput, order: LineOrder) => offersOfSameness(unpack(input), order),
   estimateLine: (input: EstimateInput) => estimateLine(unpack(input)),

@@ -1,0 +1,95 @@
+import {
+  adaptRecipe,
+  bodyPlans,
+  instant,
+  recipeFromSchool,
+  recipeSchools,
+  starterShelf,
+  tryWay,
+  type Instant,
+  type Recipe,
+  type Result,
+} from '@seriatim/core'
+import { sequentialIds } from './demo/ids.ts'
+import { complain, readArguments, readProjectFile } from './input.ts'
+
+/** Prints the nine schools and the file's own recipes side by side, for the models of one of its units. */
+export function runSchools(args: readonly string[]): number {
+  const options = readOptions(args)
+  if (!options.ok) return complain([options.error])
+  const file = readProjectFile(options.value.path)
+  if (!file.ok) return complain(file.error)
+  const { project, shelf: own, writtenAt } = file.value
+  const { unit: name, body } = options.value
+  const unit = name === undefined ? project.units[0] : project.units.find((each) => each.name === name)
+  if (!unit) {
+    const names = project.units.map((each) => each.name).join(', ')
+    return complain([name === undefined ? 'project.units: There is no unit.' : `--unit: one of ${names}.`])
+  }
+  const followed = project.recipes.find((each) => each.unitIds.includes(unit.id))
+  const plan = bodyPlans.find((each) => each.id === (body ?? followed?.bodyPlan ?? 'foot'))
+  if (!plan) return complain([`--body: one of ${bodyPlans.map((each) => each.id).join(', ')}.`])
+  // What a school takes and the shelf has not is not in stock.
+  const shelf = new Map(
+    [...starterShelf.map((each) => ({ ...each, stockMl: 0 })), ...own].map((each) => [each.id, each]),
+  )
+  const newId = sequentialIds()
+  const input = { project, shelf, now: options.value.now ?? writtenAt }
+  const figures = (recipe: Recipe) => {
+    const { handsOn, models, stages, pots, potsThere, tools, plan: planned } = tryWay(input, [unit], recipe)
+    return {
+      handsOnSeconds: { low: round(handsOn.low), likely: round(handsOn.likely), high: round(handsOn.high) },
+      perModelSeconds: round(handsOn.likely / Math.max(1, models)),
+      stages,
+      pots,
+      potsThere,
+      tools,
+      sittings: planned?.sittings ?? null,
+      finishesAt: planned ? new Date(planned.finishesAt).toISOString() : null,
+      waitingSeconds: planned?.waitingSeconds ?? null,
+      fits: planned?.fits ?? null,
+    }
+  }
+  const schools = recipeSchools.map((school) => ({
+    way: 'school',
+    id: school.id,
+    name: school.name,
+    strong: school.good,
+    weak: school.bad,
+    ...figures(recipeFromSchool(school, plan, school.name, newId)),
+  }))
+  const kept = project.recipes.map((recipe) => {
+    const { recipe: adapted, lost } = adaptRecipe(recipe, plan, recipe.name, newId)
+    return { way: 'recipe', id: recipe.id, name: recipe.name, lost, ...figures(adapted) }
+  })
+  const json = {
+    project: project.name,
+    unit: unit.name,
+    models: unit.models.length,
+    body: plan.id,
+    ways: [...schools, ...kept],
+  }
+  process.stdout.write(`${JSON.stringify(json, null, 2)}\n`)
+  return 0
+}
+
+const round = Math.round
+
+interface Options {
+  readonly path: string
+  readonly unit: string | undefined
+  readonly body: string | undefined
+  readonly now: Instant | undefined
+}
+
+function readOptions(args: readonly string[]): Result<Options, string> {
+  const read = readArguments(args, ['unit', 'body', 'now'])
+  if (!read.ok) return read
+  const { path, values } = read.value
+  const now = values.now === undefined ? undefined : Date.parse(values.now)
+  if (Number.isNaN(now)) return { ok: false, error: '--now: this is not an ISO 8601 moment.' }
+  return {
+    ok: true,
+    value: { path, unit: values.unit, body: values.body, now: now === undefined ? undefined : instant(now) },
+  }
+}

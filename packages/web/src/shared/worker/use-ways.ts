@@ -1,0 +1,33 @@
+import type { Recipe, Unit, WayInput, WayOutcome } from '@seriatim/core'
+import { useQueries } from '@tanstack/react-query'
+import { callPlanner } from './call-planner.ts'
+import { inputKey } from './input-key.ts'
+
+/** What each recipe would come to for these units, worked out one after the other beside the page. */
+export function useWays(
+  input: WayInput,
+  units: readonly Unit[],
+  recipes: readonly Recipe[],
+): readonly (WayOutcome | undefined)[] {
+  return useQueries({
+    queries: recipes.map((recipe) => ({
+      queryKey: [
+        'way',
+        inputKey(input.project),
+        inputKey(input.shelf),
+        units.map((unit) => unit.id).join(),
+        inputKey(recipe),
+      ],
+      enabled: units.length > 0,
+      queryFn: ({ signal }: { signal: AbortSignal }) =>
+        callPlanner(
+          'compare',
+          async (planner, _, pack) => planner.tryWay(pack(input), units, recipe),
+          signal,
+        ),
+      staleTime: Number.POSITIVE_INFINITY,
+      gcTime: 60_000,
+    })),
+    combine: (results) => results.map((result) => result.data),
+  })
+}
