@@ -271,6 +271,15 @@ const sound: readonly Sound[] = [
   ],
   ['red in two passes', [grey, ['coat', 'bright red', 'base coat'], ['coat', 'bright red', 'layer']]],
   [
+    'yellow over ivory, red over brown, each in one coat',
+    [
+      ivory,
+      ['coat', 'lantern yellow', 'base coat'],
+      ['trousers', 'saddle brown', 'base coat'],
+      ['trousers', 'bright red', 'base coat'],
+    ],
+  ],
+  [
     'yellow over a pale ground like it',
     [grey, ['coat', 'lantern yellow', 'base coat', { coats: 2 }], ['coat', 'lantern yellow', 'layer']],
   ],

@@ -470,10 +470,21 @@ function hidingOf({ colour, opacity, kind }: Material): number {
   return opacity
 }
 
+/** What is put under thin colours on purpose: near in colour or hue, and pale under yellow and white. Common practice. */
+function isUndercoat(material: Material, cover: StepFacts | undefined, ground: Ground): boolean {
+  const below = cover?.material
+  if (lightness(material.colour) > 70 && ground.lit >= 80) return true
+  if (!below) return false
+  if (colourDifference(below.colour, material.colour) < 18) return true
+  const [own, under] = [hueOf(material.colour), hueOf(below.colour)]
+  const turn = Math.abs(own.hue - under.hue)
+  return under.chroma > 20 && Math.min(turn, 360 - turn) < 30
+}
+
 /** The ground is so near in colour that a thin coat shows no patches. */
 function isLike(material: Material, cover: StepFacts | undefined, ground: Ground | null): boolean {
   if (!ground) return true
-  if (cover?.material && colourDifference(cover.material.colour, material.colour) < 18) return true
+  if (material.kind === 'opaque' && isUndercoat(material, cover, ground)) return true
   const isGold = material.kind === 'metallic'
   return isGold && ground.lit < darkBelow
 }

@@ -73,13 +73,13 @@ export function StripBoard({
   const onClick = useCallback((place: Place) => clicked.current(place), [])
   const labels = stageLabels(project.line)
   const columns = `repeat(${String(project.line.length)}, minmax(var(--hole), 1fr))`
-  const heading = 'h-28 border-b border-paper-edge'
+  const heading = 'border-b border-paper-edge'
 
   return (
     // The names stand beside what scrolls: held in place inside it, each would be a surface of its own to be drawn.
     <div className="ticket flex pb-2 [--hole:2.25rem] [--name:8.5rem] [--strip:2.5rem] sm:[--name:13rem] pointer-coarse:[--hole:3rem] pointer-coarse:[--strip:3rem]">
       <div className="w-(--name) shrink-0">
-        <div className={clsx(heading, 'flex items-end pl-3 text-sm text-ink-soft')}>
+        <div className={clsx(heading, 'box-content h-28')}>
           <span id="strip-names" role="columnheader">
             <span className="sr-only">Strip</span>
           </span>
@@ -101,7 +101,7 @@ export function StripBoard({
           <div
             role="row"
             aria-owns="strip-names"
-            className={clsx(heading, 'grid items-end')}
+            className={clsx(heading, 'grid')}
             style={{ gridTemplateColumns: columns }}
           >
             {project.line.map((stage) => (
@@ -109,7 +109,7 @@ export function StripBoard({
                 role="columnheader"
                 key={stage.id}
                 className={clsx(
-                  'flex h-full justify-center pb-1.5 text-sm leading-none',
+                  'flex h-28 justify-center pb-1.5 text-sm leading-none',
                   stage.tableReady && 'border-r-2 border-dotted border-done',
                 )}
               >

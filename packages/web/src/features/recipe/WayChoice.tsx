@@ -53,7 +53,8 @@ function Figures({ outcome, timeZone }: { readonly outcome: WayOutcome; readonly
   const { handsOn, models, pots, potsThere, tools, plan } = outcome
   return (
     <>
-      <b className="figures">{durationText(handsOn.likely / Math.max(1, models))}</b> a model,{' '}
+      <b className="figures">{durationText(handsOn.likely / Math.max(1, models))}</b> a model
+      <br />
       <span className="figures">{rangeText(handsOn)}</span> in all
       <br />
       {plan ? (

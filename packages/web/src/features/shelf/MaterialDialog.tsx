@@ -162,12 +162,12 @@ export function MaterialDialog({
           <TextField label="Dry to, minutes" {...form.register('dryTo')} error={errors.dryTo?.message} />
           <SelectField
             label="Comes as"
-            options={['', ...materialForms].map((value) => ({ value, text: value || 'usual for its kind' }))}
+            options={['', ...materialForms].map((value) => ({ value, text: value || 'as usual' }))}
             {...form.register('form')}
           />
           <SelectField
             label="Dries"
-            options={['', ...sheens].map((value) => ({ value, text: value || 'as its kind usually does' }))}
+            options={['', ...sheens].map((value) => ({ value, text: value || 'as usual' }))}
             {...form.register('sheen')}
           />
           <TextField
