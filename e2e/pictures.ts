@@ -28,6 +28,16 @@ const shots: Shot[] = [
   { name: 'shelf', path: '/shelf', size: desktop },
   { name: 'recipe', path: `${project}/recipe`, size: desktop },
   {
+    name: 'recipe-ways',
+    path: `${project}/recipe`,
+    size: desktop,
+    act: async (page) => {
+      await page.getByRole('button', { name: 'New recipe' }).click()
+      await page.getByRole('checkbox', { name: 'Reed-pikes' }).check()
+      await page.getByText('Being worked out').last().waitFor({ state: 'hidden' })
+    },
+  },
+  {
     name: 'recipe-findings',
     path: `${project}/recipe`,
     size: desktop,
@@ -79,15 +89,6 @@ const shots: Shot[] = [
     },
   },
   { name: 'sessions', path: `${project}/sessions`, size: desktop },
-  {
-    name: 'plan-evenings',
-    path: `${project}/plan`,
-    size: desktop,
-    act: async (page) => {
-      await compared(page)
-      await toTop(page.getByRole('heading', { name: /sessions, in order/ }))
-    },
-  },
   {
     name: 'plan-batch-sizes',
     path: `${project}/plan`,

@@ -56,6 +56,7 @@ test('a string tells what it is when pointed at, and a batch is picked out by it
   await page.goto(`/projects/${demoId}/plan`)
   const chart = page.getByRole('figure')
   const strand = chart.locator('line[stroke="transparent"]').first()
+  await strand.scrollIntoViewIfNeeded()
   const box = (await strand.boundingBox())!
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2)
   await expect(chart.getByText(/hands on \d+ models?/)).toBeVisible()

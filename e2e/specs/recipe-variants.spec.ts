@@ -9,7 +9,7 @@ test('hair in three colours spread over the unit: each model passes the other tw
   await makeFirstRecipe(page, request)
   await page
     .getByRole('button', { name: /saddle translucent/ })
-    .first()
+    .last()
     .click()
   await page.getByLabel('Spread over the models').selectOption('3')
   await expect(page.getByText('Hair in 3 colours: now give each its own.')).toBeVisible()
@@ -111,7 +111,7 @@ test('the batch decides between two ways, and a stand-in helps where a pot is mi
   await makeFirstRecipe(page, request)
   await page
     .getByRole('button', { name: /moss translucent/ })
-    .first()
+    .last()
     .click()
   await page.getByText('Another way to do it').click()
   await page.getByLabel('Or by').selectOption('airbrush')
@@ -134,7 +134,11 @@ test('the batch decides between two ways, and a stand-in helps where a pot is mi
   const mix = page.getByLabel('Material or mix')
   await mix.fill('bright red')
   await mix.press('Enter')
-  await page.getByRole('region', { name: 'Mix card' }).getByRole('button', { name: 'Use it here' }).click()
+  await page
+    .getByRole('region', { name: 'Mix card' })
+    .getByRole('button', { name: 'Use it here' })
+    .first()
+    .click()
   await expect(mix).toHaveValue('saddle translucent')
 })
 

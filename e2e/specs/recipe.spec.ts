@@ -1,4 +1,5 @@
 import { expect, test } from '@playwright/test'
+import { expectAccessible } from '../support/axe.ts'
 import { seedProject } from '../support/projects.ts'
 import { goTo, isPrimed, makeFirstRecipe, primeAll, takeOrder } from '../support/recipes.ts'
 
@@ -6,6 +7,12 @@ test('from nothing to a line in a few clicks: school, findings, order', async ({
   const { url } = await seedProject(request, { stages: 0 })
   await page.goto(`${url}/recipe`)
   await page.getByRole('button', { name: 'New recipe' }).click()
+  // Nine schools side by side, each with what it comes to for these models.
+  const dialog = page.getByRole('dialog')
+  await expect(dialog.getByText('a model', { exact: false }).first()).toBeVisible()
+  await expect(dialog.getByText('Being worked out')).toHaveCount(0)
+  await expect(dialog.getByText(/\d sittings?, to /).nth(8)).toBeVisible()
+  await expectAccessible(page)
   await page.getByRole('radio', { name: /^Opaque, wash/ }).check()
   await page.getByRole('button', { name: 'Make the recipe' }).click()
   await expect(page.getByRole('heading', { level: 1 })).toContainText('layers')
@@ -14,7 +21,7 @@ test('from nothing to a line in a few clicks: school, findings, order', async ({
   // A mistake is named, and its mend takes it away again.
   await page
     .getByRole('button', { name: /bright steel/ })
-    .first()
+    .last()
     .click()
   const mix = page.getByLabel('Material or mix')
   await mix.fill('3 heron blue')
@@ -111,7 +118,7 @@ test('regions change with their layers, a mix tells its drops, and what is short
 
   await page
     .getByRole('button', { name: /moss translucent/ })
-    .first()
+    .last()
     .click()
   await expect(page.getByRole('checkbox', { name: 'long coat' })).toBeChecked()
   const mix = page.getByLabel('Material or mix')
@@ -149,4 +156,43 @@ test('a region whose name is cleared and typed again keeps what it touches, and 
   const others = dialog.getByRole('checkbox', { name: 'weathered hide', checked: true })
   await expect(others).toHaveCount(touched)
   await expect(dialog.getByRole('checkbox', { name: before })).toHaveCount(0)
+})
+
+test('a recipe goes into a file and comes back in another project, on another kind of model', async ({
+  page,
+  request,
+}) => {
+  await makeFirstRecipe(page, request)
+  const written = page.waitForEvent('download')
+  await page.getByRole('button', { name: /^Write the recipe/ }).click()
+  const path = await (await written).path()
+  const { url } = await seedProject(request, { stages: 0, units: { Sledges: 2 } })
+  await page.goto(`${url}/recipe`)
+  await page.getByRole('button', { name: 'New recipe' }).click()
+  await page.getByLabel('Kind of model').selectOption('vehicle')
+  const file = page.getByLabel('Or bring a recipe out of a file')
+  await file.setInputFiles({ name: 'x.json', mimeType: 'application/json', buffer: Buffer.from('{}') })
+  await expect(page.getByText('This is not a recipe file.')).toBeVisible()
+  await file.setInputFiles(path)
+  const way = page.getByRole('radio', { name: /^As Reed-pikes.*Kept in a file/ })
+  await expect(way).toHaveAccessibleName(/There is no coat here: its layers are left out/)
+  await way.check()
+  await page.getByRole('button', { name: 'Make the recipe' }).click()
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('layers')
+  await expect(page.getByRole('button', { name: 'Sledges', exact: true })).toBeVisible()
+})
+
+test('a wash all over spares a base that is finished, by one tick', async ({ page, request }) => {
+  await makeFirstRecipe(page, request)
+  await page.getByRole('button', { name: 'Add a layer' }).click()
+  const mix = page.getByLabel('Material or mix')
+  await mix.fill('soot wash')
+  await mix.press('Enter')
+  await page.getByLabel('Technique').selectOption('wash')
+  await page.getByRole('checkbox', { name: 'all over' }).check()
+  const findings = page.getByRole('list', { name: 'Findings' })
+  await expect(findings).toContainText('lands on the finished base as well')
+  await page.getByRole('checkbox', { name: 'base' }).uncheck()
+  await expect(findings.getByText('lands on the finished base as well')).toBeHidden()
+  await expect(page.getByRole('checkbox', { name: /^all over but/ })).toBeChecked()
 })

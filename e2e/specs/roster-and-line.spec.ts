@@ -45,7 +45,7 @@ test('a unit is changed model by model, removed, and brought back by Undo', asyn
   await page.getByLabel('Model 2: points').fill('7,5')
   await page.getByRole('button', { name: 'Save the unit' }).click()
   await expect(page.getByText('Pikewarden Sedge')).toBeVisible()
-  await expect(page.getByText('5 models, 27.5 points')).toBeVisible()
+  await expect(page.getByText('5 models, tabletop plus, 27.5 points')).toBeVisible()
   await page.getByRole('button', { name: 'Remove Reed-pikes' }).click()
   await expect(page.getByRole('heading', { name: 'The roster is empty' })).toBeVisible()
   await page.getByRole('button', { name: 'Undo' }).click()

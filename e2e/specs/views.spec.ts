@@ -46,7 +46,10 @@ const opened: Readonly<Record<string, (page: Page) => Promise<void>>> = {
     await page.goto(`/projects/${demoId}/recipe`)
     await page.getByRole('button', { name: 'Officers', exact: true }).click()
     await expect(page.getByText('turns silver')).toBeVisible()
-    await page.getByRole('button', { name: /soot black/ }).click()
+    await page
+      .getByRole('button', { name: /soot black/ })
+      .last()
+      .click()
     await page.getByText('Roles, wet-in-wet, drying').click()
     await expect(page.getByLabel('Only for the roles')).toBeVisible()
     await page.getByText('Ways of this recipe').click()

@@ -138,6 +138,46 @@ interface OrderOutput {
   readonly cost: { readonly weighedSeconds: number; readonly bound: number }
 }
 
+describe('schools', () => {
+  it('prints the nine schools and the kept recipes side by side for one unit', () => {
+    const { status, stdout } = cli('schools', demo, '--unit', 'Officers', ...now)
+    expect(status).toBe(0)
+    const { ways, models } = JSON.parse(stdout) as {
+      models: number
+      ways: readonly {
+        way: string
+        id: string
+        handsOnSeconds: { low: number; likely: number; high: number }
+        perModelSeconds: number
+        pots: number
+        potsThere: number
+        sittings: number
+        fits: boolean
+        lost?: readonly string[]
+      }[]
+    }
+    expect(models).toBe(3)
+    expect(ways.filter((each) => each.way === 'school')).toHaveLength(9)
+    expect(ways.filter((each) => each.way === 'recipe')).toHaveLength(5)
+    for (const { handsOnSeconds, pots, potsThere, sittings } of ways) {
+      expect(handsOnSeconds.low).toBeLessThan(handsOnSeconds.likely)
+      expect(handsOnSeconds.likely).toBeLessThan(handsOnSeconds.high)
+      expect(potsThere).toBeLessThanOrEqual(pots)
+      expect(sittings).toBeGreaterThan(0)
+    }
+    const minutesOf = (id: string) => ways.find((each) => each.id === id)!.perModelSeconds
+    expect(minutesOf('all-over-stain')).toBeLessThan(minutesOf('translucent-over-bright'))
+    expect(minutesOf('translucent-over-bright')).toBeLessThan(minutesOf('dark-under'))
+    // A gun's recipe knows no hair, and its buckles are not on a cloaked foot model.
+    expect(ways.find((each) => each.lost?.some((text) => text.includes('hair')))).toBeDefined()
+  })
+
+  it('says which unit there is not', () => {
+    expect(cli('schools', demo, '--unit', 'Herons').stderr).toContain('--unit: one of Lock-keepers')
+    expect(cli('schools', demo, '--body', 'fish').stderr).toContain('--body: one of foot')
+  })
+})
+
 describe('order', () => {
   it('prints order, merges and findings of the demo as JSON, the same each time', () => {
     const first = cli('order', demo)

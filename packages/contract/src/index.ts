@@ -41,5 +41,6 @@ export {
   type StoredProject,
 } from './project.ts'
 export { materialSchema, mostMaterials, recipeSchema, recipesSchema, shelfSchema } from './recipe.ts'
+export { recipeFileSchema, type RecipeFile } from './recipe-file.ts'
 export { renumberProjectFile } from './renumber-project-file.ts'
 export { routes, type Route } from './routes.ts'

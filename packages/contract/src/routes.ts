@@ -9,7 +9,7 @@ import { handSchema, putBroughtRatesSchema } from './hand.ts'
 import { packedLogSchema } from './packed-log.ts'
 import { projectFileSchema } from './project-file.ts'
 import { projectSettingsSchema, projectSummarySchema, storedProjectSchema } from './project.ts'
-import { materialSchema, shelfSchema } from './recipe.ts'
+import { materialSchema, recipeSchema, shelfSchema } from './recipe.ts'
 
 type Method = 'GET' | 'POST' | 'PUT' | 'DELETE'
 
@@ -143,6 +143,14 @@ export const routes = {
     largest: 4 * megabyte,
   }),
   removeMaterial: route('DELETE', '/shelf/:materialId', { params: ofMaterial, answer: shelfAnswer }),
+
+  /** The recipes of all other projects, those of the newest projects first, up to two hundred. */
+  readLibrary: route('GET', '/recipes/beside/:id', {
+    params: ofProject,
+    answer: z.object({
+      kept: z.array(z.object({ project: z.string(), recipe: recipeSchema })).readonly(),
+    }),
+  }),
 
   readHand: route('GET', '/hand/beside/:id', { params: ofProject, answer: handSchema }),
   bringRates: route('PUT', '/hand/brought', {

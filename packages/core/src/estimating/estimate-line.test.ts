@@ -99,6 +99,43 @@ describe('estimateLine', () => {
     expect(perModel.high).toBeLessThan(900)
   })
 
+  it('lets laps of the stage take over from what was typed', () => {
+    const typed = {
+      unitId: pikes.id,
+      bestSeconds: minutes(4),
+      likelySeconds: minutes(5),
+      worstSeconds: minutes(6),
+    }
+    const known = project([pikes], [{ ...line[0]!, typed: [typed] }, ...line.slice(1)], { recipes: [recipe] })
+    const likely = (...events: readonly ProgressEvent[]) =>
+      at(estimateOf(events, known), moss).perModel.likely
+    const slow = (count: number) =>
+      Array.from({ length: count }, (_, index) =>
+        lap(index + 1, moss!, addSeconds(noon, index * 3600), minutes(10), [index]),
+      ).flat()
+    expect(likely()).toBe(minutes(5))
+    expect(likely(...slow(2))).toBeGreaterThan(minutes(5))
+    expect(likely(...slow(8))).toBeGreaterThan(likely(...slow(2)))
+  })
+
+  it('shares a lap over the models of two units between both', () => {
+    const eels = { ...unit('eels', 4), size: 'large' as const }
+    const both = project([pikes, eels], line, { recipes: [{ ...recipe, unitIds: [pikes.id, eels.id] }] })
+    const models = [pikes.models[0]!.id, eels.models[0]!.id]
+    const events = lap(1, moss!, noon, 1200, []).map((event) =>
+      'modelIds' in event ? { ...event, modelIds: models } : event,
+    )
+    const { observed } = estimateOf(events, both)
+    const cells = observed.flatMap((each) => each.observations.map((one) => [one.size, one.models]))
+    expect(cells).toEqual([
+      ['foot', 1],
+      ['large', 1],
+    ])
+    const [small, large] = observed[0]!.observations
+    expect(large!.laps).toBeGreaterThan(small!.laps)
+    expect(large!.factor).toBe(small!.factor)
+  })
+
   it('moves with one lap, at its stage most, at the neighbours too, and says where from', () => {
     const before = estimateOf()
     const slow = at(before, moss).perModel.likely * 2
@@ -136,6 +173,26 @@ describe('estimateLine', () => {
     for (const { perModel } of [...none.stages, ...asleep.stages]) {
       expect(Number.isFinite(perModel.low + perModel.likely + perModel.high)).toBe(true)
     }
+  })
+
+  it('learns nothing from taps in a burst, and from the same lap once a person gives it a time', () => {
+    const before = estimateOf()
+    const ticked = estimateOf(lap(1, moss!, noon, 5, [0, 1, 2, 3, 4]))
+    expect(ticked.observed.map((each) => each.silent)).toEqual(['too short'])
+    expect(at(ticked, moss).pace).toBeCloseTo(at(before, moss).pace, 9)
+    const said = estimateOf([
+      ...lap(1, moss!, noon, 5, [0, 1, 2, 3, 4]),
+      {
+        kind: 'lap-corrected',
+        id: eventId(90),
+        at: addSeconds(noon, 60_000),
+        targetId: ticked.observed[0]!.eventId,
+        workSeconds: minutes(30),
+        note: 'forgot the clock',
+      },
+    ])
+    expect(said.observed.map((each) => each.silent)).toEqual([null])
+    expect(at(said, moss).pace).toBeGreaterThan(at(before, moss).pace)
   })
 
   it('learns from a corrected time as corrected, and not from one that is left out', () => {

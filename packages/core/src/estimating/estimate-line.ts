@@ -23,7 +23,7 @@ import {
   type Rates,
 } from './rates.ts'
 import { stageWorks, type StageWork } from './stage-work.ts'
-import { spreadOf } from './three-point.ts'
+import { spreadOf, type Spread } from './three-point.ts'
 
 /** Seconds: likely, and between these in four cases of five. */
 export interface TimeRange {
@@ -112,6 +112,9 @@ export function estimateLine({
     const here = lapsHere.get(key.cell) ?? 0
     const laps = work.technique === null ? here : (rates.lapsOf.get(`${work.technique}|${unit.size}`) ?? 0)
     const pace = Math.exp(place.mean)
+    const byLaps = work.secondsPerModel * learning * pace
+    const guess = typed ? typedSpread(typed) : null
+    const trust = guess ? worthOfTyped(guess) / (worthOfTyped(guess) + here) : 1
     const base: Omit<StageEstimate, 'perModel'> = {
       work,
       size: unit.size,
@@ -125,13 +128,13 @@ export function estimateLine({
       source: sourceOf(typed !== null, laps, stage.steps.length === 0),
       spread: {
         place,
-        typedDeviation: typed ? (spreadOfTyped(typed)?.standardDeviation ?? 0) : 0,
+        typedDeviation: guess ? guess.standardDeviation * trust : 0,
         secondCoatDeviation: Math.sqrt(work.secondCoats) * pace * learning,
       },
     }
-    const likely = typed
-      ? (spreadOfTyped(typed)?.mean ?? typed.likelySeconds)
-      : work.secondsPerModel * learning * pace
+    // A typed time is a guess that laps of this very stage take over from.
+    const likely =
+      guess && guess.mean > 0 ? guess.mean ** trust * byLaps ** (1 - trust) : (guess?.mean ?? byLaps)
     const alone = { ...base, perModel: { low: likely, likely, high: likely } }
     const range = totalOf(rates, [{ stage: alone, models: count, setUps: 0 }])
     const perModel = { low: range.low / count, likely, high: range.high / count }
@@ -140,9 +143,18 @@ export function estimateLine({
   return { stages, rates, observed }
 }
 
-function spreadOfTyped({ bestSeconds, likelySeconds, worstSeconds }: TypedTime) {
+function typedSpread({ bestSeconds, likelySeconds, worstSeconds }: TypedTime): Spread {
   const spread = spreadOf({ best: bestSeconds, likely: likelySeconds, worst: worstSeconds })
-  return spread.ok ? spread.value : null
+  return spread.ok ? spread.value : { mean: likelySeconds, standardDeviation: 0 }
+}
+
+/** Nobody who types a time is surer of it than this share. */
+const surest = 0.1
+
+/** As many laps as the typed time is worth: the surer, the more. */
+function worthOfTyped({ mean, standardDeviation }: Spread): number {
+  const share = Math.max(surest, mean > 0 ? standardDeviation / mean : surest)
+  return (spreadPresets.lap / share) ** 2
 }
 
 function sourceOf(isTyped: boolean, laps: number, isWritten: boolean): EstimateSource {

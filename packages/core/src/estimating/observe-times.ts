@@ -25,7 +25,8 @@ export interface ObservedTime {
   /** At the preset's pace, set-up and learning in it. */
   readonly expectedSeconds: number
   readonly correction: Correction | null
-  readonly silent: 'left out' | 'no time' | 'no models' | null
+  /** Why it teaches nothing. A time far too short for a lap was a tick; a person who gives it a time says it was one. */
+  readonly silent: 'left out' | 'no time' | 'no models' | 'too short' | null
   readonly observations: readonly PaceObservation[]
 }
 
@@ -34,6 +35,9 @@ const day = 24 * 3600 * 1000
 const potStaysOpen = 12 * 3600 * 1000
 /** When less than this share of the expected work would be left, the set-up was not on the clock. */
 const leastWork = 0.5
+
+/** Under this share of what was expected it was a tick, not a lap (common practice). */
+const leastLap = 0.2
 
 /** A time without the set-ups in it, if they were on the clock. */
 function withoutSetUp(seconds: number, setUp: number, work: number) {
@@ -45,6 +49,14 @@ function withoutSetUp(seconds: number, setUp: number, work: number) {
     /** How much of the time was the hand's. */
     share: work / (work + setUpIn),
   }
+}
+
+/** What one unit's models take of a time. */
+interface Part {
+  readonly unit: Project['units'][number]
+  readonly work: StageWork
+  readonly models: number
+  readonly seconds: number
 }
 
 /** The project's laps and milestones, the oldest first, as paces against the preset. */
@@ -66,27 +78,44 @@ export function observeTimes(
     return known
   }
 
-  const expect = (stageId: StageId, models: readonly ModelId[], before: Instant) => {
-    const unit = models[0] === undefined ? undefined : unitOf.get(models[0])
-    const work = unit && workOf.get(`${stageId}|${unit.id}`)
-    if (!work) return null
-    const takers = takersOf(work)
-    const own = models.filter((model) => takers.has(model))
-    const done = doneBefore(stageId, unit.id, before)
-    const total = learningTotal(done, own.length, work.learning) * work.secondsPerModel
-    return total > 0 ? { unit, work, models: own.length, seconds: total } : null
+  /** What a stage was expected to take, unit by unit. */
+  const expect = (stageId: StageId, models: readonly ModelId[], before: Instant): readonly Part[] => {
+    const units = new Set(models.flatMap((model) => unitOf.get(model) ?? []))
+    return [...units].flatMap((unit): Part[] => {
+      const work = workOf.get(`${stageId}|${unit.id}`)
+      if (!work) return []
+      const takers = takersOf(work)
+      const own = models.filter((model) => takers.has(model))
+      const done = doneBefore(stageId, unit.id, before)
+      const total = learningTotal(done, own.length, work.learning) * work.secondsPerModel
+      return total > 0 ? [{ unit, work, models: own.length, seconds: total }] : []
+    })
+  }
+
+  /** A time shared over its parts in proportion to what they were expected to take. */
+  const shared = (parts: readonly Part[], { factor, share }: ReturnType<typeof withoutSetUp>) => {
+    const all = parts.reduce((sum, part) => sum + part.seconds, 0)
+    return parts.map(({ unit, work, models, seconds }): PaceObservation => ({
+      technique: work.technique,
+      size: unit.size,
+      cell: cellOf(work),
+      factor,
+      models,
+      laps: (share * seconds) / all,
+    }))
   }
 
   const ofLap = (lap: Lap, opens: boolean): ObservedTime | null => {
-    const expected = expect(lap.stageId, lap.done.length > 0 ? lap.done : lap.modelIds, lap.startedAt)
-    if (!expected) return null
-    const { unit, work, models } = expected
+    const parts = expect(lap.stageId, lap.done.length > 0 ? lap.done : lap.modelIds, lap.startedAt)
+    const [first] = parts
+    if (!first) return null
+    const { unit, work } = first
+    const expected = parts.reduce((sum, part) => sum + part.seconds, 0)
     const clock = (lap.stoppedAt - lap.startedAt) / 1000
     const counted = lap.correction ? (lap.correction.workSeconds ?? clock) : clock
     const setUp = opens ? work.setUpSeconds : 0
-    const silent = silenceOf(lap.correction, counted, lap.done.length)
-    const bare = withoutSetUp(counted, setUp, expected.seconds)
-    const key = { technique: work.technique, size: unit.size, cell: cellOf(work) }
+    const silent = silenceOf(lap.correction, counted, lap.done.length, expected)
+    const bare = withoutSetUp(counted, setUp, expected)
     return {
       eventId: lap.eventId,
       kind: 'lap',
@@ -101,7 +130,7 @@ export function observeTimes(
       expectedSeconds: bare.expected,
       correction: lap.correction,
       silent,
-      observations: silent ? [] : [{ ...key, factor: bare.factor, models, laps: bare.share }],
+      observations: silent ? [] : shared(parts, bare),
     }
   }
 
@@ -112,14 +141,14 @@ export function observeTimes(
     done,
     correction,
   }: Progress['milestones'][number]): ObservedTime | null => {
-    const parts = [...done].flatMap(([stageId, models]) => expect(stageId, models, at) ?? [])
+    const parts = [...done].flatMap(([stageId, models]) => expect(stageId, models, at))
     const [first] = parts
     if (!first) return null
     const setUps = parts.reduce((sum, part) => sum + part.work.setUpSeconds, 0)
     const work = parts.reduce((sum, part) => sum + part.seconds, 0)
     const counted = correction ? (correction.workSeconds ?? workSeconds) : workSeconds
     const models = Math.max(...parts.map((part) => part.models))
-    const silent = silenceOf(correction, counted, models)
+    const silent = silenceOf(correction, counted, models, work)
     const bare = withoutSetUp(counted, setUps, work)
     const same = parts.every((part) => part.work.technique === first.work.technique)
     return {
@@ -136,16 +165,7 @@ export function observeTimes(
       expectedSeconds: bare.expected,
       correction,
       silent,
-      observations: silent
-        ? []
-        : parts.map((part) => ({
-            technique: part.work.technique,
-            size: part.unit.size,
-            cell: cellOf(part.work),
-            factor: bare.factor,
-            models: part.models,
-            laps: (bare.share * part.seconds) / work,
-          })),
+      observations: silent ? [] : shared(parts, bare),
     }
   }
 
@@ -160,10 +180,16 @@ export function cellOf({ stageId, unitId }: Pick<StageWork, 'stageId' | 'unitId'
   return `${stageId} ${unitId}`
 }
 
-function silenceOf(correction: Correction | null, seconds: number, models: number): ObservedTime['silent'] {
+function silenceOf(
+  correction: Correction | null,
+  seconds: number,
+  models: number,
+  expected: number,
+): ObservedTime['silent'] {
   if (correction?.workSeconds === null) return 'left out'
   if (models === 0) return 'no models'
-  return seconds > 0 ? null : 'no time'
+  if (seconds <= 0) return 'no time'
+  return correction === null && seconds < leastLap * expected ? 'too short' : null
 }
 
 function opensPot(laps: readonly Lap[], stageOf: ReadonlyMap<StageId, Stage>): (lap: Lap) => boolean {

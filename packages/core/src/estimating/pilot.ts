@@ -5,7 +5,7 @@ import { foldProgress } from '../progress/fold-progress.ts'
 import type { Judgement, Lap, Progress } from '../progress/progress.ts'
 import { isThrough } from '../progress/hole-state.ts'
 import type { Project, Unit } from '../project/project.ts'
-import { plainStep, type Recipe, type Step } from '../recipe/recipe.ts'
+import { plainStep, standardReaches, type Recipe, type Step } from '../recipe/recipe.ts'
 import { factsOf, joinWords, type Shelf, type StepFacts } from '../recipe/step-facts.ts'
 import type { ModelId, StageId, StepId } from '../units/ids.ts'
 import { seconds } from '../units/seconds.ts'
@@ -160,8 +160,11 @@ export function pilotProposals(
     const facts = factsOf(recipe, input.shelf).filter((each) =>
       stage.steps.some((step) => step.stepId === each.step.id),
     )
-    const step = highlightOver(facts, input.shelf, unit, newId)
-    if (!step || isThere(recipe, step)) return []
+    const wanted = highlightOver(facts, input.shelf, unit, newId)
+    const there = wanted && sameStep(recipe, wanted)
+    if (!wanted || (there && standardReaches(there.standard, unit.standard))) return []
+    // What the recipe keeps for a better standard is taken from this one on.
+    const step = there ? { ...there, standard: wanted.standard } : wanted
     const own = stageOfStep(recipe, step, input.project)
     const added = {
       ...input,
@@ -229,8 +232,8 @@ function lighterThan(base: Material, shelf: Shelf): Material | null {
   )
 }
 
-function isThere(recipe: Recipe, step: Step): boolean {
-  return recipe.steps.some(
+function sameStep(recipe: Recipe, step: Step): Step | undefined {
+  return recipe.steps.find(
     (each) =>
       each.technique === step.technique &&
       each.mix[0]?.materialId === step.mix[0]?.materialId &&
@@ -240,6 +243,8 @@ function isThere(recipe: Recipe, step: Step): boolean {
 
 /** The highlights lie on the last layer of their regions, under what goes over everything afterwards. */
 function withHighlight(recipe: Recipe, step: Step): Recipe {
+  if (recipe.steps.some((each) => each.id === step.id))
+    return { ...recipe, steps: recipe.steps.map((each) => (each.id === step.id ? step : each)) }
   const isOnThem = (each: Step) =>
     each.on !== 'whole' && (step.on === 'whole' || each.on.some((name) => step.on.includes(name)))
   const place = recipe.steps.findLastIndex(isOnThem)

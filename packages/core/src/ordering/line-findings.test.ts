@@ -39,6 +39,24 @@ describe('lineFindings', () => {
     expect(mended.line.map((each) => each.name)).toEqual(['stage 0', 'stage 1', 'stage 2'])
   })
 
+  it('says of a line what is wrong with its recipe, and mends both at once', () => {
+    const rows: readonly StepRow[] = [
+      ['all', 'black primer, spray', 'spray'],
+      ['metal', 'dark iron', 'base coat'],
+      ['metal', 'bright steel', 'dry brush'],
+      ['all', 'matt varnish, spray', 'spray'],
+    ]
+    const flawed = {
+      ...project([pikes], [0, 1, 2, 3].map(stageFor)),
+      recipes: [footRecipe(rows, { unitIds: [pikes.id] })],
+    }
+    const [finding] = lineFindings(flawed)
+    expect(finding).toMatchObject({ rule: 'R11', inRecipe: true })
+    const mended = mendProject(flawed, testShelf, finding!, () => 'new')
+    expect(mended.recipes).not.toEqual(flawed.recipes)
+    expect(lineFindings(mended)).toEqual([])
+  })
+
   it('has nothing to say of stages written by hand', () => {
     expect(lineFindings({ ...project([pikes], [stage('prime')]), recipes: [recipe] })).toEqual([])
     const hand = { ...lineFindings(given([0, 2, 1]))[0]!, mend: null }

@@ -705,6 +705,30 @@ describe('the rules', () => {
     expect(findFaults(recipe, testShelf)).toEqual([])
   })
 
+  it('are silent everywhere when their switch is off', () => {
+    const dark = mistakes.find((each) => each.rule === 'R02')!
+    const recipe = footRecipe(dark.steps)
+    const order = dark.order!.map((index) => `step ${String(index)}` as StepId)
+    const off = { ...recipe, preferences: { ...recipe.preferences, lightBeforeDark: false } }
+    expect(findFaults(recipe, testShelf, { order }).map((finding) => finding.rule)).toEqual(['R02'])
+    expect(findFaults(off, testShelf, { order })).toEqual([])
+  })
+
+  it('take a mix as its strongest paint, however much medium is in it', () => {
+    const thin = (name: string) => [
+      { materialId: materialNamed('translucent medium'), parts: 10 },
+      { materialId: materialNamed('water'), parts: 5 },
+      { materialId: materialNamed(name), parts: 3 },
+    ]
+    const steps: readonly StepRow[] = [black, ['coat', '-', 'base coat', { mix: thin('moss translucent') }]]
+    expect(faults(steps).map((finding) => finding.rule)).toEqual(['R03'])
+    const metal: readonly StepRow[] = [
+      ivoryAll,
+      ['metal', '-', 'base coat', { mix: thin('bright metal powder') }],
+    ]
+    expect(faults(metal).map((finding) => finding.rule)).toEqual(['R05'])
+  })
+
   it('have nothing against an empty recipe', () => {
     expect(findFaults(footRecipe([]), testShelf)).toEqual([])
   })

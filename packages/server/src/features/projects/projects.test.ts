@@ -85,6 +85,24 @@ describe('projects', () => {
   })
 })
 
+describe('the library', () => {
+  it('has the recipes of all other projects that are not put away', async () => {
+    const copy = await server.project('/projects/import?copy=true', 'POST', demoFile())
+    const ofCopy = copy.recipes.map((recipe) => recipe.id)
+    const keptBeside = async (id: string) => {
+      const { body } = await server.call('GET', `/recipes/beside/${id}`)
+      const { kept } = body as { kept: { project: string; recipe: { id: string } }[] }
+      return kept.filter((each) => ofCopy.includes(each.recipe.id as never))
+    }
+    const kept = await keptBeside(v7())
+    expect(kept).toHaveLength(ofCopy.length)
+    expect(new Set(kept.map((each) => each.project))).toEqual(new Set([copy.name]))
+    expect(await keptBeside(copy.id)).toEqual([])
+    await server.call('DELETE', `/projects/${copy.id}`)
+    expect(await keptBeside(v7())).toEqual([])
+  })
+})
+
 describe('project files', () => {
   it('come back as they went in', async () => {
     const file = demoFile()

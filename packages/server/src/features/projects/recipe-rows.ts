@@ -1,8 +1,8 @@
 import type { StoredProject } from '@seriatim/contract'
 import type { ProjectId, Recipe } from '@seriatim/core'
-import { and, asc, eq, inArray, isNull, sql } from 'drizzle-orm'
+import { and, asc, desc, eq, inArray, isNull, ne, sql } from 'drizzle-orm'
 import type { Database } from '../../db/client.ts'
-import { recipe } from '../../db/schema.ts'
+import { project, recipe } from '../../db/schema.ts'
 
 export async function readRecipes(db: Database, projectId: ProjectId): Promise<StoredProject['recipes']> {
   const rows = await db
@@ -11,6 +11,22 @@ export async function readRecipes(db: Database, projectId: ProjectId): Promise<S
     .where(and(eq(recipe.projectId, projectId), isNull(recipe.removedAt)))
     .orderBy(asc(recipe.position), asc(recipe.id))
   return rows.map((row) => row.document)
+}
+
+const mostKept = 200
+
+/** The recipes of the projects that are not put away, but for one, the newest projects first. */
+export async function readKeptRecipes(
+  db: Database,
+  beside: ProjectId,
+): Promise<readonly { readonly project: string; readonly recipe: Recipe }[]> {
+  return db
+    .select({ project: project.name, recipe: recipe.document })
+    .from(recipe)
+    .innerJoin(project, eq(project.id, recipe.projectId))
+    .where(and(ne(recipe.projectId, beside), isNull(recipe.removedAt), isNull(project.removedAt)))
+    .orderBy(desc(project.id), asc(recipe.position))
+    .limit(mostKept)
 }
 
 /** Writes the recipes that differ; those no longer named are marked removed, and named ones come back. */

@@ -4,6 +4,7 @@ import type { Hono } from 'hono'
 import type { Database } from '../../db/client.ts'
 import { serveRoute } from '../../http/serve-route.ts'
 import { exportProject, importProject } from './project-files.ts'
+import { readKeptRecipes } from './recipe-rows.ts'
 import * as projects from './service.ts'
 import type { Summaries } from './summaries.ts'
 
@@ -20,6 +21,7 @@ export function projectRoutes(app: Hono, db: Database, now: () => Instant, summa
     await projects.setProjectRemoved(db, params.id, false)
     return { removed: false }
   })
+  serveRoute(app, routes.readLibrary, async ({ params }) => ({ kept: await readKeptRecipes(db, params.id) }))
   serveRoute(app, routes.exportProject, ({ params }) => exportProject(db, params.id, now()))
   serveRoute(app, routes.changeProject, ({ params, body }) => projects.changeProject(db, params.id, body))
   serveRoute(app, routes.readChanges, async ({ params, query }) => ({

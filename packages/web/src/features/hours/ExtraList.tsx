@@ -19,7 +19,7 @@ export function ExtraList({
           ? 'No optional stage fits into what is over'
           : `${plural(fitting.length, 'optional stage')} would fit as well`}
       </h2>
-      <ul className="mt-1 grid gap-x-8 sm:grid-cols-2">
+      <ul className="mt-1 grid grid-cols-1 gap-x-8 sm:grid-cols-2">
         {extras.map((extra) => (
           <li
             key={`${extra.unitId} ${extra.name}`}

@@ -101,6 +101,7 @@ function countText({ silent, counts, correction }: LoggedTime): string {
   if (silent === 'left out') return `left out: ${correction?.note ?? ''}`
   if (silent === 'no time') return 'no time on it'
   if (silent === 'no models') return 'no model done'
+  if (silent === 'too short') return 'too short for a lap: ticked, not timed. Give it a time if it was one'
   const share = Math.round(counts * 100)
   const part = share >= 100 ? 'counts in full' : `odd: counts ${String(share)} %`
   return correction ? `mended, ${part}: ${correction.note}` : part

@@ -1,21 +1,26 @@
 import {
   adaptRecipe,
   bodyPlans,
+  fitToShelf,
   instant,
   joinWords,
   recipeFromSchool,
   recipeSchools,
   starterShelf,
+  type Material,
   type Project,
   type Recipe,
   type Shelf,
   type UnitId,
 } from '@seriatim/core'
+import type { RecipeFile } from '@seriatim/contract'
 import { useMemo, useState } from 'react'
 import { v7 } from 'uuid'
+import { useLibrary } from '../../shared/api/index.ts'
 import { clockNow } from '../../shared/clock.ts'
 import { Button, CheckField, Dialog, SelectField } from '../../shared/ui/index.ts'
 import { useWays } from '../../shared/worker/index.ts'
+import { BringRecipe } from './BringRecipe.tsx'
 import { UnitChecks, withChecked } from './UnitChecks.tsx'
 import { WayChoice, type Way } from './WayChoice.tsx'
 
@@ -24,7 +29,8 @@ interface NewRecipeDialogProps {
   readonly shelf: Shelf
   readonly open: boolean
   readonly onOpenChange: (open: boolean) => void
-  readonly onMake: (recipe: Recipe) => void
+  /** With the materials it brings along from elsewhere. */
+  readonly onMake: (recipe: Recipe, materials: readonly Material[]) => void
 }
 
 /** From nothing to a sound recipe: whom for, what kind of model, which school or kept recipe, by what each comes to. */
@@ -36,9 +42,20 @@ export function NewRecipeDialog(props: NewRecipeDialogProps) {
   )
 }
 
+/** So many recipes of other projects are weighed; those for this kind of model alone. */
+const mostFromElsewhere = 12
+
+/** A recipe of this project, of another, or out of a file with the materials it is made of. */
+interface Kept {
+  readonly from: string
+  readonly recipe: Recipe
+  readonly materials: readonly Material[]
+}
+
 /** A way with the recipe it comes to. */
 interface Candidate extends Way {
   readonly recipe: Recipe
+  readonly materials: readonly Material[]
 }
 
 function Choices({ project, shelf, onMake }: NewRecipeDialogProps) {
@@ -49,21 +66,35 @@ function Choices({ project, shelf, onMake }: NewRecipeDialogProps) {
   const [planId, setPlanId] = useState('foot')
   const [wayId, setWayId] = useState('translucent-over-bright')
   const [unbuilt, setUnbuilt] = useState(false)
+  const [brought, setBrought] = useState<readonly RecipeFile[]>([])
+  const library = useLibrary(project.id)
   const unitIds = chosen ?? free.slice(0, 1).map((unit) => unit.id)
+  const kept = useMemo(
+    () => [
+      ...project.recipes.map((recipe): Kept => ({ from: '', recipe, materials: [] })),
+      ...(library.data?.kept ?? [])
+        .filter((each) => each.recipe.bodyPlan === planId)
+        .slice(0, mostFromElsewhere)
+        .map((each): Kept => ({ from: each.project, recipe: each.recipe, materials: [] })),
+      ...brought.map(({ recipe, materials }): Kept => ({ from: 'a file', recipe, materials })),
+    ],
+    [project.recipes, library.data, brought, planId],
+  )
   const candidates = useMemo(
-    () => candidatesFor(project.recipes, planId, unbuilt),
-    [project.recipes, planId, unbuilt],
+    () => candidatesFor(kept, planId, unbuilt, shelf),
+    [kept, planId, unbuilt, shelf],
   )
   const units = project.units.filter((unit) => unitIds.includes(unit.id))
   // What a school takes and the shelf has not is not in stock.
   const input = useMemo(() => {
-    const all = [...starterShelf.map((material) => ({ ...material, stockMl: 0 })), ...shelf.values()]
+    const elsewhere = [...starterShelf, ...brought.flatMap((file) => file.materials)]
+    const all = [...elsewhere.map((material) => ({ ...material, stockMl: 0 })), ...shelf.values()]
     return {
       project,
       shelf: new Map(all.map((material) => [material.id, material])),
       now: instant(clockNow()),
     }
-  }, [project, shelf])
+  }, [project, shelf, brought])
   const outcomes = useWays(
     input,
     units,
@@ -74,7 +105,7 @@ function Choices({ project, shelf, onMake }: NewRecipeDialogProps) {
     const way = candidates.find((each) => each.id === wayId) ?? candidates[0]
     if (!way) return
     const name = units.length > 0 ? joinWords(units.map((unit) => unit.name)) : way.name
-    onMake({ ...way.recipe, name: name.slice(0, 120), unitIds })
+    onMake({ ...way.recipe, name: name.slice(0, 120), unitIds }, way.materials)
   }
 
   return (
@@ -121,6 +152,7 @@ function Choices({ project, shelf, onMake }: NewRecipeDialogProps) {
           />
         ))}
       </fieldset>
+      <BringRecipe onBring={(file) => setBrought([...brought, file])} />
       <Button weight="main" onClick={make}>
         Make the recipe
       </Button>
@@ -128,8 +160,13 @@ function Choices({ project, shelf, onMake }: NewRecipeDialogProps) {
   )
 }
 
-/** The nine schools, then the project's own recipes, each for this kind of model. */
-function candidatesFor(recipes: readonly Recipe[], planId: string, unbuilt: boolean): readonly Candidate[] {
+/** The nine schools, then what is kept, each for this kind of model and of what is on the shelf. */
+function candidatesFor(
+  kept: readonly Kept[],
+  planId: string,
+  unbuilt: boolean,
+  shelf: Shelf,
+): readonly Candidate[] {
   const plan = bodyPlans.find((each) => each.id === planId) ?? bodyPlans[0]
   if (!plan) return []
   const schools = recipeSchools.map((school): Candidate => ({
@@ -140,19 +177,25 @@ function candidatesFor(recipes: readonly Recipe[], planId: string, unbuilt: bool
     weak: school.bad,
     lost: [],
     recipe: recipeFromSchool(school, plan, school.name, v7, { unbuilt }),
+    materials: starterShelf,
   }))
-  const kept = recipes.map((recipe): Candidate => {
+  const own = kept.map(({ from, recipe, materials }): Candidate => {
     const { recipe: adapted, lost } = adaptRecipe(recipe, plan, recipe.name, v7)
-    const from = recipeSchools.find((school) => school.id === recipe.school)?.name.toLowerCase()
+    const school = recipeSchools.find((each) => each.id === recipe.school)?.name.toLowerCase()
+    const source = materials.length > 0 ? materials : starterShelf
+    const { recipe: fitted, missing } = fitToShelf(adapted, source, shelf)
+    const toShelf =
+      missing.length > 0 ? [`New on the shelf: ${joinWords(missing.map(({ name }) => name))}.`] : []
     return {
-      id: recipe.id,
+      id: `${from} ${recipe.id}`,
       name: `As ${recipe.name}`,
-      idea: `Your own recipe${from ? `, by ${from}` : ''}, with its notes and mixes.`,
+      idea: `Kept in ${from === '' ? 'this project' : from}${school ? `, by ${school}` : ''}, with its notes and mixes.`,
       strong: '',
       weak: '',
-      lost,
-      recipe: adapted,
+      lost: [...lost, ...toShelf],
+      recipe: fitted,
+      materials: source,
     }
   })
-  return [...schools, ...kept]
+  return [...schools, ...own]
 }

@@ -13,7 +13,7 @@ import {
   type StepId,
   type UnitId,
 } from '@seriatim/core'
-import { Copy, Plus, Trash2 } from 'lucide-react'
+import { Copy, Download, Plus, Trash2 } from 'lucide-react'
 import { useMemo, useState, type ReactNode } from 'react'
 import { v7 } from 'uuid'
 import { FindingList, type FindingOfModels } from '../../shared/finding-list.tsx'
@@ -38,6 +38,8 @@ interface OneRecipeProps {
   readonly onChange: (recipe: Recipe, said: string) => void
   readonly onFollow: (unitId: UnitId, follows: boolean) => void
   readonly onCopy: () => void
+  /** As a file, with the materials it is made of. */
+  readonly onWrite: () => void
   readonly onSpread: (step: Step, count: number) => void
   readonly onRepeat?: () => void
   readonly onRemove: () => void
@@ -55,6 +57,7 @@ export function OneRecipe({
   onChange,
   onFollow,
   onCopy,
+  onWrite,
   onSpread,
   onRepeat,
   onRemove,
@@ -95,6 +98,9 @@ export function OneRecipe({
             {onRepeat && followers.length > 0 ? <Button onClick={onRepeat}>Repeat as done</Button> : null}
             <IconButton label={`Copy the recipe ${recipe.name}`} onClick={onCopy}>
               <Copy aria-hidden="true" size={20} />
+            </IconButton>
+            <IconButton label={`Write the recipe ${recipe.name} to a file`} onClick={onWrite}>
+              <Download aria-hidden="true" size={20} />
             </IconButton>
             <IconButton label={`Put the recipe ${recipe.name} away`} onClick={onRemove}>
               <Trash2 aria-hidden="true" size={20} />

@@ -1,8 +1,10 @@
 import {
   fitToShelf,
+  materialsOf,
   spreadStep,
   spreadVariants,
   starterShelf,
+  type Material,
   type Recipe,
   type RecipeId,
   type Shelf,
@@ -13,6 +15,7 @@ import { Plus, ShoppingBasket } from 'lucide-react'
 import { useState } from 'react'
 import { v7 } from 'uuid'
 import { useShelf, useShelfChange } from '../../shared/api/index.ts'
+import { saveText } from '../../shared/csv/index.ts'
 import { plural } from '../../shared/format/index.ts'
 import { useProgress } from '../../shared/progress/index.ts'
 import { useCurrentProject, useEdit, type ShownProject } from '../../shared/project/index.ts'
@@ -45,8 +48,8 @@ function Recipes({ project, shelf }: { readonly project: ShownProject; readonly 
   const write = (next: readonly Recipe[], said: string) => edit(project, { ...project, recipes: next }, said)
 
   /** What a school takes and the shelf has not is put there first, with nothing in stock. */
-  const makeOnShelf = async (fresh: Recipe) => {
-    const { recipe: made, missing } = fitToShelf(fresh, starterShelf, shelf)
+  const makeOnShelf = async (fresh: Recipe, materials: readonly Material[] = starterShelf) => {
+    const { recipe: made, missing } = fitToShelf(fresh, materials, shelf)
     if (missing.length > 0) {
       const said = `${plural(missing.length, 'material')} put on the shelf.`
       await shelfChange.mutateAsync({ kind: 'put', materials: missing, said })
@@ -61,7 +64,8 @@ function Recipes({ project, shelf }: { readonly project: ShownProject; readonly 
     setMaking(false)
     setRepeating(false)
   }
-  const make = (fresh: Recipe) => void makeOnShelf(fresh).catch(() => undefined)
+  const make = (fresh: Recipe, materials?: readonly Material[]) =>
+    void makeOnShelf(fresh, materials).catch(() => undefined)
 
   /** The layer in several colours, one for each of as many variants, and the variants given to the models. */
   const spread = (on: Recipe, step: Step, count: number) => {
@@ -149,6 +153,17 @@ function Recipes({ project, shelf }: { readonly project: ShownProject; readonly 
           const copy = copyOf(recipe)
           write([...recipes, copy], `${copy.name}: a copy that no unit follows yet.`)
           setChosenId(copy.id)
+        }}
+        onWrite={() => {
+          const used = materialsOf(recipe)
+          const materials = [...shelf.values()].filter((material) => used.has(material.id))
+          const file = {
+            format: 'seriatim-recipe',
+            version: 1,
+            recipe: { ...recipe, unitIds: [] },
+            materials,
+          }
+          saveText(`${recipe.name}.json`, JSON.stringify(file, null, 1), 'application/json')
         }}
         onSpread={(step, count) => spread(recipe, step, count)}
         {...(progress ? { onRepeat: () => setRepeating(true) } : {})}

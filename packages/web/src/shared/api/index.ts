@@ -1,6 +1,7 @@
 export { useAir, useAirChange } from './air.ts'
 export { ApiProblem, call, isAway, isTooLarge, mayPass } from './call.ts'
 export { broughtObservations, useBringRates, useHand } from './hand.ts'
+export { useLibrary } from './library.ts'
 export {
   createProject,
   exportProjectFile,
