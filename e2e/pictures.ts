@@ -210,6 +210,8 @@ try {
     await page.getByRole('heading', { level: 1 }).waitFor()
     await page.waitForLoadState('networkidle')
     await act?.(page)
+    // Colours that are still on their way would tell two things at once.
+    await page.evaluate(() => Promise.all(document.getAnimations().map((each) => each.finished)))
     await page.screenshot({ path: `${folder}/${name}.png` })
     await context.close()
   }

@@ -194,7 +194,7 @@ describe('order', () => {
     expect(new Set(leftOut.map((step) => step.standard))).toEqual(new Set(['tabletop plus', 'display']))
     expect(order.stages.length).toBeLessThan(steps.length)
     expect(order.cost.bound).toBeLessThanOrEqual(order.cost.weighedSeconds)
-    // The officers' decal on bare paint, and their second sepia wash.
+    // The officers' decal on matt varnish, and their second sepia wash.
     expect(order.findings[0]).toMatchObject({ rule: 'R07', severity: 'wastes' })
     expect(order.findings.map((finding) => finding.rule)).toContain('R18')
     expect(cli('order', demo).stdout).toBe(first.stdout)

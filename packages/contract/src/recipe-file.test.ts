@@ -1,9 +1,10 @@
 import { bodyPlans, materialsOf, recipeFromSchool, recipeSchools, starterShelf } from '@seriatim/core'
-import { v7 } from 'uuid'
 import { describe, expect, it } from 'vitest'
 import { recipeFileSchema } from './recipe-file.ts'
 
-const recipe = recipeFromSchool(recipeSchools[0]!, bodyPlans[0]!, 'Pikes', v7)
+let next = 0
+const newId = () => `01930000-0000-7000-8000-${String((next += 1)).padStart(12, '0')}`
+const recipe = recipeFromSchool(recipeSchools[0]!, bodyPlans[0]!, 'Pikes', newId)
 const used = materialsOf(recipe)
 const file = {
   format: 'seriatim-recipe',

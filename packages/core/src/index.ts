@@ -149,6 +149,7 @@ export {
   type StopLine,
 } from './ordering/order-line.ts'
 export {
+  asTaken,
   modelsTaking,
   orderWeights,
   type FollowingUnit,

@@ -121,17 +121,17 @@ function riders(): Recipe {
   return { ...recipe, steps }
 }
 
-/** Two faults on purpose: a decal on bare paint, and a wash that is opened twice. */
+/** Two faults on purpose: a decal on matt varnish, and a wash that is opened twice. */
 function characters(): Recipe {
   const recipe = recipeFor('Officers', [officers], translucent, 'cloaked-foot')
-  const isGlaze = (step: Step) => step.technique === 'glaze'
+  const isTuft = (step: Step) => step.technique === 'stick'
   const isGlue = (step: Step) => step.technique === 'spread'
   const wash = layer(['wood'], 'dark sepia wash', 'wash', {})
   const decal = layer(['cloak'], 'delta heron decal', 'decal', {
     standard: 'tabletop plus',
     note: 'The heron on the left shoulder.',
   })
-  return { ...recipe, steps: put(put(recipe.steps, isGlaze, [decal]), isGlue, [wash]) }
+  return { ...recipe, steps: put(put(recipe.steps, isTuft, [decal]), isGlue, [wash]) }
 }
 
 /** A recipe a kind of model. */

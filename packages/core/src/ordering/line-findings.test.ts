@@ -57,6 +57,23 @@ describe('lineFindings', () => {
     expect(lineFindings(mended)).toEqual([])
   })
 
+  it('leaves out what the recipe keeps for a standard that no unit has', () => {
+    const rows: readonly StepRow[] = [
+      ['all', 'grey primer, spray', 'spray'],
+      ['coat', 'bright red', 'base coat', { standard: 'display' }],
+    ]
+    const flawed = (standard: 'tabletop' | 'display') => {
+      const own = { ...pikes, standard }
+      const kept = footRecipe(rows, { unitIds: [pikes.id] })
+      const whole = { ...project([own], [0, 1].map(stageFor)), recipes: [kept] }
+      return orderLine({ ...wish, recipes: followedRecipes(whole, testShelf) }).findings.map(
+        (each) => each.rule,
+      )
+    }
+    expect(flawed('display')).toEqual(['R19'])
+    expect(flawed('tabletop')).toEqual([])
+  })
+
   it('has nothing to say of stages written by hand', () => {
     expect(lineFindings({ ...project([pikes], [stage('prime')]), recipes: [recipe] })).toEqual([])
     const hand = { ...lineFindings(given([0, 2, 1]))[0]!, mend: null }

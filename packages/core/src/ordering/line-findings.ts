@@ -7,7 +7,7 @@ import { byGravity, faultsOf, isLess, weigh, type Found } from './find-faults.ts
 import { followersOf, stageOfStep } from './line-of-order.ts'
 import { applyMend } from './mend.ts'
 import type { OrderingInput } from './order-line.ts'
-import { modelsOf, piecesOf, type OrderedRecipe, type PieceProblem } from './pieces.ts'
+import { asTaken, modelsOf, piecesOf, type OrderedRecipe, type PieceProblem } from './pieces.ts'
 import type { Finding, Mend } from './rule.ts'
 import { rowCost } from './sequence.ts'
 
@@ -68,7 +68,7 @@ const keyOf = ({ rule, stepIds }: Pick<Finding, 'rule' | 'stepIds'>) => `${rule}
 
 /** What is wrong with a recipe in whatever order its stages are done. */
 function ownFaults(source: OrderedRecipe, shelf: Shelf): ReadonlySet<string> {
-  return new Set(faultsOf(source.recipe, shelf, { models: modelsOf(source) }).map(keyOf))
+  return new Set(faultsOf(asTaken(source), shelf, { models: modelsOf(source) }).map(keyOf))
 }
 
 function lineFaults(source: OrderedRecipe, line: readonly Stage[], shelf: Shelf): readonly LineFault[] {

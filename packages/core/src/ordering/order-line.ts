@@ -12,6 +12,7 @@ import type { RecipeId, UnitId } from '../units/ids.ts'
 import { byGravity, findFaults } from './find-faults.ts'
 import { findSequence, type SequenceEffort } from './find-sequence.ts'
 import {
+  asTaken,
   isWipe,
   modelsOf,
   modelsTaking,
@@ -233,7 +234,7 @@ function findingsOf(recipes: readonly OrderedRecipe[], shelf: Shelf, row: readon
       const order = row
         .filter((piece) => piece.source.recipe.id === recipe.id)
         .flatMap((piece) => piece.steps.map(({ step }) => step.id))
-      const own = findFaults(recipe, shelf, { models })
+      const own = findFaults(asTaken(source), shelf, { models })
       const key = (finding: Finding) => `${finding.rule} ${finding.stepIds.join()}`
       const known = new Set(own.map(key))
       const byOrder = findFaults(recipe, shelf, { order, models }).filter(

@@ -89,6 +89,12 @@ export function modelsOf({ units }: OrderedRecipe): readonly FollowingUnit['mode
   return units.flatMap((unit) => unit.models)
 }
 
+/** The recipe without the steps that none of its units takes: what is kept for a better standard spoils nothing here. */
+export function asTaken({ recipe, units }: OrderedRecipe): Recipe {
+  if (units.length === 0) return recipe
+  return { ...recipe, steps: recipe.steps.filter((step) => modelsTaking([step], units) > 0) }
+}
+
 /** The problem of the order, and what its numbers stand for. Input order changes nothing. */
 export function piecesOf(
   sources: readonly OrderedRecipe[],

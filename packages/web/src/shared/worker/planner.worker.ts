@@ -1,4 +1,5 @@
 import {
+  asTaken,
   changeUnderWay,
   comparePlans,
   estimateLine,
@@ -89,7 +90,8 @@ const planner = {
   ) => extrasFor(unpack(input), standardOf, seconds, safety),
   findFaults: (recipe: Recipe, input: { readonly shelf: Shelf }, units: readonly FollowingUnit[]) => {
     const models = units.flatMap((unit) => unit.models)
-    const found = findFaults(recipe, unpack(input).shelf, models.length > 0 ? { models } : {})
+    const taken = asTaken({ recipe, units })
+    const found = findFaults(taken, unpack(input).shelf, models.length > 0 ? { models } : {})
     return found.map((finding) => ({ ...finding, models: models.length }))
   },
   layOutCut: (recipe: Recipe, input: { readonly shelf: Shelf }) => layOutCut(recipe, unpack(input).shelf),
