@@ -7,7 +7,8 @@ import { applyMend, mendOrder } from './mend.ts'
 import { orderRules } from './order-rules.ts'
 import { recipeRules, type JudgedRecipe } from './recipe-rules.ts'
 import { ruleApplies, type Finding, type Mend, type Severity } from './rule.ts'
-import { stackRules, type Fault } from './stack-rules.ts'
+import type { Fault } from './stack-rule.ts'
+import { stackRules } from './stack-rules.ts'
 
 const gravest: readonly Severity[] = ['spoils', 'wastes', 'could be quicker']
 

@@ -1,10 +1,17 @@
 import { plainStep, type Recipe } from '../recipe/recipe.ts'
 import type { RuleId } from '../recipe/rule-id.ts'
-import { shareRegion, stepText, joinWords, type Shelf, type StepFacts } from '../recipe/step-facts.ts'
+import {
+  joinWords,
+  meetOnAModel,
+  shareRegion,
+  stepText,
+  type Shelf,
+  type StepFacts,
+} from '../recipe/step-facts.ts'
 import { usualDemand, productOf, stepFactors } from '../estimating/step-factors.ts'
 import { isMaskedAt } from './order-rules.ts'
 import type { Judged, Mend, Severity } from './rule.ts'
-import { cheapest, type Fault } from './stack-rules.ts'
+import { cheapest, type Fault } from './stack-rule.ts'
 
 /** A recipe as it is looked at: its steps in order, and whether of two steps the one comes first at all. */
 export interface JudgedRecipe extends Judged {
@@ -172,7 +179,7 @@ function hiddenWork(
       .slice(place + 1)
       .filter((each) => each.covers && !each.refines && isOrdered(layer, each))
     const coverOf = (region: StepFacts['regions'][number]) =>
-      above.find((each) => each.regions.includes(region) && meets(each, layer))
+      above.find((each) => each.regions.includes(region) && meetOnAModel(each, layer))
     const meant = layer.whole ? layer.regions.filter((region) => region.finish !== 'base') : layer.regions
     const hidden = meant.filter(coverOf)
     const [first] = hidden
@@ -206,11 +213,6 @@ function hiddenWork(
       },
     ]
   })
-}
-
-/** Takers meet; regions are looked at by the caller. */
-function meets(a: StepFacts, b: StepFacts): boolean {
-  return shareRegion(a, b)
 }
 
 function moveAboveColours(layer: StepFacts, above: readonly StepFacts[]): Mend | null {

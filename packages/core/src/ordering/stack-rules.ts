@@ -1,124 +1,23 @@
-import { colourDifference, hueOf, lightness } from '../colour/colour.ts'
-import { formOf, sheenOf, type Material } from '../materials/material.ts'
-import { plainStep, type Step } from '../recipe/recipe.ts'
-import type { RuleId } from '../recipe/rule-id.ts'
+import { lightness } from '../colour/colour.ts'
+import { sheenOf, type Material } from '../materials/material.ts'
 import { isPreparation } from '../recipe/technique.ts'
 import { stepText, type StepFacts } from '../recipe/step-facts.ts'
 import { seconds } from '../units/seconds.ts'
-import { darkBelow, groundsUnder, type Ground } from './grounds.ts'
-import type { Mend, Severity } from './rule.ts'
-
-/** The layers of one region, from the bottom up, in the order they go on. */
-interface Stack {
-  readonly region: string
-  /** The largest region: what is put all over is judged by it. */
-  readonly isMain: boolean
-  readonly layers: readonly StepFacts[]
-  readonly shelf: readonly Material[]
-  /** The first step of the recipe that is paint: where something under all paint goes. */
-  readonly firstPaint: StepFacts | undefined
-}
-
-export interface Fault {
-  readonly layers: readonly StepFacts[]
-  readonly reason: string
-  readonly secondsAtStake: number
-  /** What may mend it, the best first. */
-  readonly mends: readonly (Mend | null)[]
-  /** Where it is not as grave as the rule usually is, or graver. */
-  readonly severity?: Severity
-}
-
-/** What a layer needs below, above or between. */
-interface StackRule {
-  readonly id: RuleId
-  readonly severity: Severity
-  readonly check: (stack: Stack) => readonly Fault[]
-}
+import { darkBelow } from './grounds.ts'
+import {
+  cheapest,
+  eachLayer,
+  everywhere,
+  insertBefore,
+  isCan,
+  sealBefore,
+  type StackRule,
+} from './stack-rule.ts'
+import { hidingOf, isLike } from './thin-colours.ts'
 
 const hours = (count: number) => count * 3600
 const kindOf = (facts: StepFacts | undefined) => facts?.material?.kind
 const middle = ({ min, max }: StepFacts['drying']) => (min + max) / 2
-
-interface Looked {
-  readonly layer: StepFacts
-  readonly below: readonly StepFacts[]
-  readonly above: readonly StepFacts[]
-  readonly ground: Ground | null
-  readonly stack: Stack
-}
-
-/** One fault a layer at most, for rules that look at a layer and what lies around it. */
-function eachLayer(check: (looked: Looked) => Fault | null): StackRule['check'] {
-  return (stack) => {
-    const grounds = groundsUnder(stack.layers)
-    return stack.layers.flatMap((layer, index) => {
-      const fault = check({
-        layer,
-        below: stack.layers.slice(0, index),
-        above: stack.layers.slice(index + 1),
-        ground: grounds[index] ?? null,
-        stack,
-      })
-      return fault ? [fault] : []
-    })
-  }
-}
-
-/** What suits, in stock before what is not, then by `rank`, the least first. */
-export function cheapest(
-  shelf: readonly Material[],
-  suits: (material: Material) => boolean,
-  rank: (material: Material) => number = () => 0,
-): Material | null {
-  const fitting = shelf
-    .filter(suits)
-    .sort(
-      (a, b) => Number(b.stockMl > 0) - Number(a.stockMl > 0) || rank(a) - rank(b) || (a.id < b.id ? -1 : 1),
-    )
-  return fitting[0] ?? null
-}
-
-const isCan = (material: Material) => formOf(material) === 'can'
-
-function insertBefore(
-  layer: StepFacts,
-  material: Material | null,
-  some: Pick<Step, 'technique'> & Partial<Step>,
-): Mend | null {
-  if (!material) return null
-  return {
-    kind: 'insert',
-    before: layer.step.id,
-    step: {
-      ...plainStep,
-      on: layer.step.on,
-      except: layer.step.except,
-      mix: [{ materialId: material.id, parts: 1 }],
-      standard: layer.step.standard,
-      roles: layer.step.roles,
-      ...some,
-    },
-  }
-}
-
-const everywhere = { on: 'whole', except: [] } as const
-
-const sprayVarnish = (kind: Material['kind']) => (material: Material) =>
-  material.kind === kind && isCan(material)
-
-/** Sprayed over everything, or over the layer's own regions where that would spoil others. */
-function sealBefore(
-  layer: StepFacts,
-  shelf: readonly Material[],
-  kind: Material['kind'],
-): readonly (Mend | null)[] {
-  const varnish = cheapest(shelf, sprayVarnish(kind))
-  return [
-    insertBefore(layer, varnish, { technique: 'spray', ...everywhere }),
-    insertBefore(layer, varnish, { technique: 'spray' }),
-  ]
-}
 
 /** So much lighter than the paint the ground has to be where light falls, unless it is bright anyway. */
 const clearlyLighter = 3
@@ -457,34 +356,4 @@ function solventTimes(wet: StepFacts): readonly [wetUntil: number, enough: numbe
   if (kind === 'dip') return [hours(8), hours(24)]
   if (kind === 'oil') return [hours(1), hours(8)]
   return [20 * 60, hours(0.5)]
-}
-
-/** Reds, yellows and whites hide less than their pots say, and gold on bright: common practice. */
-function hidingOf({ colour, opacity, kind }: Material): number {
-  const { hue, chroma } = hueOf(colour)
-  const light = lightness(colour)
-  const isYellow = hue > 70 && hue < 110 && chroma > 45 && light > 55
-  const isRed = (hue < 50 || hue > 340) && chroma > 50 && light > 38
-  const isWhite = light > 92 && chroma < 12
-  if (kind === 'opaque' && (isYellow || isRed || isWhite)) return Math.min(opacity, 0.6)
-  return opacity
-}
-
-/** What is put under thin colours on purpose: near in colour or hue, and pale under yellow and white. Common practice. */
-function isUndercoat(material: Material, cover: StepFacts | undefined, ground: Ground): boolean {
-  const below = cover?.material
-  if (lightness(material.colour) > 70 && ground.lit >= 80) return true
-  if (!below) return false
-  if (colourDifference(below.colour, material.colour) < 18) return true
-  const [own, under] = [hueOf(material.colour), hueOf(below.colour)]
-  const turn = Math.abs(own.hue - under.hue)
-  return under.chroma > 20 && Math.min(turn, 360 - turn) < 30
-}
-
-/** The ground is so near in colour that a thin coat shows no patches. */
-function isLike(material: Material, cover: StepFacts | undefined, ground: Ground | null): boolean {
-  if (!ground) return true
-  if (material.kind === 'opaque' && isUndercoat(material, cover, ground)) return true
-  const isGold = material.kind === 'metallic'
-  return isGold && ground.lit < darkBelow
 }

@@ -1,0 +1,34 @@
+import { colourDifference, hueOf, lightness } from '../colour/colour.ts'
+import type { Material } from '../materials/material.ts'
+import type { StepFacts } from '../recipe/step-facts.ts'
+import { darkBelow, type Ground } from './grounds.ts'
+
+/** Reds, yellows and whites hide less than their pots say, and gold on bright: common practice. */
+export function hidingOf({ colour, opacity, kind }: Material): number {
+  const { hue, chroma } = hueOf(colour)
+  const light = lightness(colour)
+  const isYellow = hue > 70 && hue < 110 && chroma > 45 && light > 55
+  const isRed = (hue < 50 || hue > 340) && chroma > 50 && light > 38
+  const isWhite = light > 92 && chroma < 12
+  if (kind === 'opaque' && (isYellow || isRed || isWhite)) return Math.min(opacity, 0.6)
+  return opacity
+}
+
+/** What is put under thin colours on purpose: near in colour or hue, and pale under yellow and white. Common practice. */
+function isUndercoat(material: Material, cover: StepFacts | undefined, ground: Ground): boolean {
+  const below = cover?.material
+  if (lightness(material.colour) > 70 && ground.lit >= 80) return true
+  if (!below) return false
+  if (colourDifference(below.colour, material.colour) < 18) return true
+  const [own, under] = [hueOf(material.colour), hueOf(below.colour)]
+  const turn = Math.abs(own.hue - under.hue)
+  return under.chroma > 20 && Math.min(turn, 360 - turn) < 30
+}
+
+/** The ground is so near in colour that a thin coat shows no patches. */
+export function isLike(material: Material, cover: StepFacts | undefined, ground: Ground | null): boolean {
+  if (!ground) return true
+  if (material.kind === 'opaque' && isUndercoat(material, cover, ground)) return true
+  const isGold = material.kind === 'metallic'
+  return isGold && ground.lit < darkBelow
+}
