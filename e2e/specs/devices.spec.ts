@@ -109,9 +109,18 @@ test('a record that the server refuses is shown with its reason, kept, and can b
   await hole(page, 'Prime, Reed-pikes: to do').click()
   await expect(page.getByText('1 entry the server did not take.')).toBeVisible()
   await expect(hole(page, 'Prime, Reed-pikes: to do')).toBeVisible()
+  // The list is looked at before the project is there to name the stage.
+  let look: () => void = () => undefined
+  const looked = new Promise<void>((resolve) => (look = resolve))
+  await page.route(`**/api/projects/${id}`, async (route) => {
+    await looked
+    await route.continue()
+  })
   await page.reload()
   await page.getByRole('button', { name: 'Look at it' }).click()
   const list = page.getByRole('dialog', { name: 'Not delivered' })
+  await expect(list.getByText('6 models painted', { exact: true })).toBeVisible()
+  look()
   await expect(list.getByText('6 models painted at Prime')).toBeVisible()
   await expect(list.getByText('There is no such stage.')).toBeVisible()
   await expectAccessible(page)

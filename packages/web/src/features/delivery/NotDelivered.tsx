@@ -1,5 +1,5 @@
 import { Download, Send } from 'lucide-react'
-import { useQueryClient } from '@tanstack/react-query'
+import { useQueries } from '@tanstack/react-query'
 import type { StoredProject } from '@seriatim/contract'
 import { projectQuery } from '../../shared/api/index.ts'
 import { saveText } from '../../shared/csv/index.ts'
@@ -23,9 +23,13 @@ const shown = 12
 
 /** What did not reach the server, each with its reason and the ways out; nothing leaves this list by itself. */
 export function NotDelivered({ open, onOpenChange, waiting, refused, trouble }: NotDeliveredProps) {
-  const client = useQueryClient()
+  const projectIds = [
+    ...new Set([...waiting, ...refused.map(({ parcel }) => parcel)].map((parcel) => parcel.projectId)),
+  ]
+  // The list may be looked at before the projects are there: it names what it can, and the rest as they come.
+  const projects = useQueries({ queries: open ? projectIds.map(projectQuery) : [] })
   const projectOf = (parcel: Parcel): StoredProject | undefined =>
-    client.getQueryData(projectQuery(parcel.projectId).queryKey)
+    projects[projectIds.indexOf(parcel.projectId)]?.data
   const toFile = () => {
     const entries = [...waiting.map((parcel) => ({ parcel, reason: 'not sent yet' })), ...refused]
     saveText(
