@@ -72,6 +72,7 @@ function entryJson(entry: RunSheetEntry) {
     batch: batch.id,
     stageId: stage.id,
     stage: stage.name,
+    touchUp: stretch.touchUp,
     material: stage.material,
     modelIds: stretch.modelIds,
     opensPot: stretch.opensPot,

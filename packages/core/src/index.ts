@@ -51,8 +51,9 @@ export {
   usualSplits,
   type SplitOutcome,
 } from './planning/compare-batch-sizes.ts'
-export { aims, type Aim } from './planning/instance.ts'
+export { aims, type Aim, type TouchUpPart } from './planning/instance.ts'
 export { comparePlans, keepPlan, type KeptPlan, type PlanChange } from './planning/compare-plans.ts'
+export { workName } from './planning/work-name.ts'
 export { whyThen, type WhyThen } from './planning/why-then.ts'
 export { momentOf, painterSessions } from './calendar/painter-sessions.ts'
 export type { LinePlan, PainterLoad, PlanSession, Stretch } from './planning/line-plan.ts'

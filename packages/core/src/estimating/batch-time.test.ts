@@ -8,10 +8,21 @@ describe('batch time', () => {
   it('is estimated where there is an estimate, else as written on the stage', () => {
     const coat = stage('coat', { handsOnSecondsPerModel: minutes(3), setUpSeconds: minutes(2) })
     const [own, other] = ['own', 'other'] as UnitId[]
-    const estimated = { setUpSeconds: minutes(1), againSeconds: minutes(0), secondsPerModel: minutes(4) }
+    const { touchUp } = batchTime(coat, own!)
+    const estimated = {
+      setUpSeconds: minutes(1),
+      againSeconds: minutes(0),
+      secondsPerModel: minutes(4),
+      touchUp,
+    }
     const times = new Map([[coat.id, new Map([[own!, estimated]])]])
     expect(batchTime(coat, own!, times)).toBe(estimated)
-    const written = { setUpSeconds: minutes(2), againSeconds: minutes(2), secondsPerModel: minutes(3) }
+    const written = {
+      setUpSeconds: minutes(2),
+      againSeconds: minutes(2),
+      secondsPerModel: minutes(3),
+      touchUp,
+    }
     expect(batchTime(coat, other!, times)).toEqual(written)
     expect(batchTime(coat, own!)).toEqual(written)
   })

@@ -1,6 +1,7 @@
 import type { Stage } from '../line/stage.ts'
 import type { StageId, UnitId } from '../units/ids.ts'
 import type { Seconds } from '../units/seconds.ts'
+import { touchUpTime, type TouchUpTime } from './touch-up.ts'
 
 /** What a batch takes at one stage. */
 export interface BatchTime {
@@ -8,6 +9,7 @@ export interface BatchTime {
   /** When the colour still lies on the palette. */
   readonly againSeconds: Seconds
   readonly secondsPerModel: Seconds
+  readonly touchUp: TouchUpTime
 }
 
 /** Estimated times, by stage and unit. */
@@ -20,11 +22,13 @@ export function batchTime(stage: Stage, unitId: UnitId, times: BatchTimes = noTi
       setUpSeconds: stage.setUpSeconds,
       againSeconds: stage.setUpSeconds,
       secondsPerModel: stage.handsOnSecondsPerModel,
+      touchUp: plainTouchUp,
     }
   )
 }
 
 const noTimes: BatchTimes = new Map()
+const plainTouchUp = touchUpTime(null, { size: 'foot', detail: 'usual', perHolder: 1 })
 
 /**
  * Minutes on the clock when painters share a stage evenly, each taking whole models

@@ -24,6 +24,7 @@ import {
 } from './rates.ts'
 import { stageWorks, type StageWork } from './stage-work.ts'
 import { spreadOf, type Spread } from './three-point.ts'
+import { touchUpSeconds, touchUpTime, type TouchUpTime } from './touch-up.ts'
 
 /** Seconds: likely, and between these in four cases of five. */
 export interface TimeRange {
@@ -51,6 +52,9 @@ export interface StageEstimate {
   /** Models through the stage, and not yet. */
   readonly done: number
   readonly left: number
+  /** Models that are through and wait for a dab. */
+  readonly touchUps: number
+  readonly touchUp: TouchUpTime
   /** Of one model, on average over those left; over all when none is. */
   readonly perModel: TimeRange
   /** What the range is made of. */
@@ -97,6 +101,12 @@ export function estimateLine({
   })
   const doneBefore = countDoneBefore(project, progress)
   const units = new Map(project.units.map((unit) => [unit.id, unit]))
+  const detailPace = new Map(
+    [...new Set(project.units.map(({ size }) => size))].map((size) => [
+      size,
+      Math.exp(paceAt(rates, { technique: 'detail', size, cell: '' }).mean),
+    ]),
+  )
   const stageById = new Map(project.line.map((stage) => [stage.id, stage]))
   const stages = works.flatMap((work): StageEstimate[] => {
     const unit = units.get(work.unitId)
@@ -125,6 +135,10 @@ export function estimateLine({
       learning,
       done: work.takers.length - left,
       left,
+      touchUps: work.takers.filter(
+        (model) => progress.marks.get(model)?.get(work.stageId)?.kind === 'touch-up',
+      ).length,
+      touchUp: touchUpTime(work.kind, unit, detailPace.get(unit.size) ?? 1),
       source: sourceOf(typed !== null, laps, stage.steps.length === 0),
       spread: {
         place,
@@ -136,7 +150,7 @@ export function estimateLine({
     const likely =
       guess && guess.mean > 0 ? guess.mean ** trust * byLaps ** (1 - trust) : (guess?.mean ?? byLaps)
     const alone = { ...base, perModel: { low: likely, likely, high: likely } }
-    const range = totalOf(rates, [{ stage: alone, models: count, setUps: 0 }])
+    const range = totalOf(rates, [{ stage: alone, models: count, setUps: 0, touchUps: 0 }])
     const perModel = { low: range.low / count, likely, high: range.high / count }
     return [{ ...base, perModel }]
   })
@@ -163,15 +177,17 @@ function sourceOf(isTyped: boolean, laps: number, isWritten: boolean): EstimateS
   return isWritten ? 'written' : 'preset'
 }
 
-/** So many models at a stage, and so many pots opened for them. */
+/** So many models at a stage, so many pots opened for them, and so many to be touched up. */
 export interface StageAmount {
   readonly stage: StageEstimate
   readonly models: number
   readonly setUps: number
+  readonly touchUps: number
 }
 
-/** How far set-ups lie from the preset: from memory. */
+/** How far set-ups and touch-ups lie from the preset: from memory. */
 const setUpSpread = 0.3
+const touchUpSpread = 0.5
 
 /**
  * What several stages come to together. The painter's pace is common to all and a technique's to its stages, so
@@ -183,7 +199,10 @@ export function totalOf(rates: Rates, amounts: readonly StageAmount[]): TimeRang
   let likely = 0
   let apart = 0
   const paces: { place: PacePlace; amount: number }[] = []
-  for (const { stage, models, setUps } of amounts) {
+  for (const { stage, models, setUps, touchUps } of amounts) {
+    const repair = touchUpSeconds(stage.touchUp, touchUps)
+    likely += repair
+    apart += (touchUpSpread * repair) ** 2
     if (models === 0 && setUps === 0) continue
     const work = models * stage.perModel.likely
     const setUp = setUps * stage.work.setUpSeconds
@@ -209,8 +228,13 @@ export function amountsLeft(
   isMeant: (stage: StageEstimate) => boolean = () => true,
 ): readonly StageAmount[] {
   return estimate.stages
-    .filter((stage) => stage.left > 0 && isMeant(stage))
-    .map((stage) => ({ stage, models: stage.left, setUps: Math.ceil(stage.left / batchSize) }))
+    .filter((stage) => (stage.left > 0 || stage.touchUps > 0) && isMeant(stage))
+    .map((stage) => ({
+      stage,
+      models: stage.left,
+      setUps: Math.ceil(stage.left / batchSize),
+      touchUps: stage.touchUps,
+    }))
 }
 
 /** A brushed colour stays on the palette for the session; cans, airbrush and glue are set up anew. */
@@ -223,13 +247,14 @@ const wetTools: readonly Tool[] = ['brush', 'dry brush', 'sponge']
 /** The estimate as the planner takes it: whole seconds by stage and unit. */
 export function timesOf(estimate: LineEstimate): BatchTimes {
   const times = new Map<StageId, Map<UnitId, BatchTime>>()
-  for (const { work, perModel } of estimate.stages) {
+  for (const { work, perModel, touchUp } of estimate.stages) {
     const ofStage = times.get(work.stageId) ?? new Map<UnitId, BatchTime>()
     times.set(work.stageId, ofStage)
     ofStage.set(work.unitId, {
       setUpSeconds: Math.round(work.setUpSeconds) as Seconds,
       againSeconds: Math.round(againSeconds(work)) as Seconds,
       secondsPerModel: Math.round(perModel.likely) as Seconds,
+      touchUp,
     })
   }
   return times

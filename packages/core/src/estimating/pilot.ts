@@ -116,7 +116,7 @@ function restOf(
     const models = stage.work.takers.filter(
       (model) => !pilot.has(model) && !isThrough(progress, model, written),
     ).length
-    return models === 0 ? [] : [{ stage, models, setUps: Math.ceil(models / project.batchSize) }]
+    return models === 0 ? [] : [{ stage, models, setUps: Math.ceil(models / project.batchSize), touchUps: 0 }]
   })
 }
 

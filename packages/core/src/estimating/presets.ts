@@ -129,6 +129,9 @@ export const carePresets = {
   source: 'common practice',
 } as const
 
+/** A slip or a missed spot: so many small parts' worth of brush; the ground under a tint dries as a thin coat does. */
+export const touchUpPresets = { dabs: 1.5, undercoatDrySeconds: 390, source: 'common practice' } as const
+
 /** Taking a model up, turning and putting it down: seconds for the hand and for the holder it shares. */
 export const handlingPresets = { hand: 2, holder: 6, source: 'from memory' } as const
 

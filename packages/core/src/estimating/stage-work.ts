@@ -1,5 +1,5 @@
 import type { Stage } from '../line/stage.ts'
-import type { Material } from '../materials/material.ts'
+import type { Material, MaterialKind } from '../materials/material.ts'
 import type { ModelId, StageId, StepId, UnitId } from '../units/ids.ts'
 import { takesStage, takesStep, type Model, type Project, type Unit } from '../project/project.ts'
 import { standardReaches, standards, type Recipe, type Standard } from '../recipe/recipe.ts'
@@ -43,6 +43,8 @@ export interface StageWork {
   readonly secondCoats: number
   readonly setUpSeconds: number
   readonly learning: Learning
+  /** What it mostly lays; `null` where nobody said. */
+  readonly kind: MaterialKind | null
 }
 
 const noLearning: Learning = { rate: 1, flatFrom: 1 }
@@ -74,6 +76,7 @@ interface RecipePart extends WorkPart {
   readonly technique: Technique
   readonly chance: number
   readonly coats: number
+  readonly kind: MaterialKind | null
 }
 
 interface RecipeWork {
@@ -113,6 +116,7 @@ function recipeWorkOf(recipe: Recipe, { facts, care }: RecipeOnLine, unit: Unit)
         technique,
         chance: chanceOf(each.material),
         coats,
+        kind: each.material?.kind ?? null,
       }
     },
   }
@@ -185,6 +189,7 @@ function byRecipe(
       return sum + chance * (1 - chance) * coat ** 2
     }, 0),
     learning: learningPreset,
+    kind: longest.kind,
   }
 }
 
@@ -214,6 +219,7 @@ function byHand(stage: Stage, unit: Unit, takers: readonly Model[]): StageWork {
     secondsPerModel: seconds,
     secondCoats: 0,
     learning: noLearning,
+    kind: null,
   }
 }
 

@@ -1,6 +1,7 @@
 import { drawPaces } from '../estimating/draw-paces.ts'
 import type { LineEstimate, StageEstimate } from '../estimating/estimate-line.ts'
 import { spreadPresets } from '../estimating/presets.ts'
+import { touchUpSeconds } from '../estimating/touch-up.ts'
 import { createDesk } from '../planning/desk.ts'
 import type { PlanBatch, PlanInstance, PlanTask } from '../planning/instance.ts'
 import type { SolvedLine } from '../planning/plan-line.ts'
@@ -14,8 +15,8 @@ import { seededRandom } from '../units/random.ts'
 export const mishapPresets = {
   /** Deviation of the logarithm of a set-up. */
   setUp: 0.3,
-  /** Share of models at a stage that slip and are done again. */
-  rework: 0.02,
+  /** Share of models at a stage that slip or miss a part and are touched up. */
+  slips: 0.03,
   /** Deviation of the logarithm of a painter's pace beyond what is known of the hand. */
   otherPainter: 0.12,
   source: 'from memory',
@@ -86,12 +87,14 @@ export function drawFutures(
       })
       const stageSeconds = new Float64Array(stages)
       for (const each of drawn) {
-        const seconds = drawSeconds(each, paces, normal, random)
+        const slips = drawSlips(each, random)
+        const seconds = drawSeconds(each, slips, paces, normal)
         each.task.perModel = seconds
         const setUp = Math.exp(mishapPresets.setUp * normal())
         each.task.setUp = Math.round(each.planned.setUp * setUp)
         each.task.again = Math.min(each.task.setUp, Math.round(each.planned.again * setUp))
-        each.task.wait = Math.round(each.wait.low + (each.wait.high - each.wait.low) * random())
+        const mended = slips > 0 ? (each.estimate?.touchUp.undercoat?.drySeconds ?? 0) : 0
+        each.task.wait = Math.round(each.wait.low + (each.wait.high - each.wait.low) * random()) + mended
         stageSeconds[each.planned.stage] =
           (stageSeconds[each.planned.stage] ?? 0) + seconds * each.planned.models.length
       }
@@ -109,11 +112,20 @@ export function drawFutures(
   }
 }
 
+/** How many of the task's models slip; a touch-up itself does not. */
+function drawSlips({ planned }: Drawn, random: () => number): number {
+  if (planned.touchUp !== null) return 0
+  let slips = 0
+  for (let model = 0; model < planned.models.length; model++) if (random() < mishapPresets.slips) slips += 1
+  return slips
+}
+
+/** Of one model, what the slips cost shared over all. */
 function drawSeconds(
   { planned, estimate, name }: Drawn,
+  slips: number,
   paces: ReturnType<typeof drawPaces>,
   normal: () => number,
-  random: () => number,
 ): number {
   const models = planned.models.length
   const { shared } = spreadPresets
@@ -128,10 +140,9 @@ function drawSeconds(
     else seconds *= Math.exp(paces.at(place, name))
     seconds += secondCoatDeviation * normal()
   }
-  let again = 0
-  for (let model = 0; model < models; model++) if (random() < mishapPresets.rework) again += 1
+  const mending = estimate ? touchUpSeconds(estimate.touchUp, slips) / models : 0
   // Nobody is five times as quick as expected.
-  return Math.max(planned.perModel / 5, Math.round(seconds * (1 + again / models)))
+  return Math.max(planned.perModel / 5, Math.round(seconds + mending))
 }
 
 interface MutablePainter {
@@ -177,8 +188,11 @@ function drawnTasks(
       {
         task,
         planned: before,
-        estimate: byStage.get(name),
-        wait: { low: stage.dryingMinSeconds, high: stage.dryingMaxSeconds },
+        estimate: before.touchUp === null ? byStage.get(name) : undefined,
+        wait:
+          before.touchUp === null
+            ? { low: stage.dryingMinSeconds, high: stage.dryingMaxSeconds }
+            : { low: before.wait, high: before.wait },
         name,
         stageId: stage.id,
       },

@@ -9,6 +9,7 @@ import type { UnitId } from '../units/ids.ts'
 import type { Instant } from '../units/instant.ts'
 import { followingGroups } from './following-groups.ts'
 import type { PlanBatch, PlanTask, Readiness } from './instance.ts'
+import { touchUpTasks, withTouchUps } from './touch-up-tasks.ts'
 
 /** Stations by number. */
 export const stationOf = { can: 0, airbrush: 1 } as const
@@ -53,14 +54,17 @@ export function buildBatches(input: BatchesToPlan): BuiltBatches {
       technique,
     }
   })
+  const dabbers = paintersFor(project, 'detail')
   const unitIndex = new Map(project.units.map((unit, index) => [unit.id, index]))
   const joins = joinsOf(input)
   const firsts = project.planning.first.map((id) => batchesMeant(id, input.batches))
   const batches = input.batches.map((batch, at): PlanBatch => {
     const tasks: PlanTask[] = []
     const drying: Readiness[] = []
+    const touchUps: PlanTask[] = []
     for (const { stage, index, family, regions: touched, station, painters } of stages) {
       const left: number[] = []
+      const slipped: number[] = []
       batch.models.forEach((model, position) => {
         if (!takesStage(stage, batch.unitId, model)) return
         const mark = progress.marks.get(model.id)?.get(stage.id)
@@ -68,11 +72,23 @@ export function buildBatches(input: BatchesToPlan): BuiltBatches {
         else if (mark) {
           const readyAt = Math.ceil((mark.at - input.now) / 1000) + (mark.drySeconds ?? dryingWait(stage))
           if (readyAt > 0) drying.push({ model: position, regions: touched, readyAt })
+          if (mark.kind === 'touch-up') slipped.push(position)
         }
       })
-      if (left.length === 0) continue
       const time = batchTime(stage, batch.unitId, input.times)
       const wait = dryingWait(stage)
+      if (slipped.length > 0)
+        touchUps.push(
+          ...touchUpTasks(time.touchUp, {
+            stage: index,
+            pots: { colour: family, undercoat: families.size },
+            regions: touched,
+            models: slipped,
+            wait,
+            painters: dabbers,
+          }),
+        )
+      if (left.length === 0) continue
       tasks.push({
         stage: index,
         family,
@@ -89,13 +105,14 @@ export function buildBatches(input: BatchesToPlan): BuiltBatches {
         onRack: project.planning.rackPlaces !== null && touched === 'whole' && wait > 0,
         others: [],
         joins: joins(at, stage),
+        touchUp: null,
       })
     }
     const begun = batch.models.some((model) => (progress.marks.get(model.id)?.size ?? 0) > 0)
     const rank = firsts.findIndex((meant) => meant.includes(batch))
     return {
       models: batch.models.length,
-      tasks: followingGroups(tasks, input.longestSession, input.slowestPace),
+      tasks: followingGroups(withTouchUps(tasks, touchUps), input.longestSession, input.slowestPace),
       drying,
       begun,
       kind: unitIndex.get(batch.unitId) ?? 0,

@@ -3,7 +3,7 @@ import { isThrough } from '../progress/hole-state.ts'
 import type { Project } from '../project/project.ts'
 import type { BatchId, StageId } from '../units/ids.ts'
 import type { Instant } from '../units/instant.ts'
-import type { LinePlan } from './line-plan.ts'
+import type { LinePlan, Stretch } from './line-plan.ts'
 
 /** What of a plan is kept to compare a later one with; plain JSON. */
 export interface KeptPlan {
@@ -55,7 +55,7 @@ export function keepPlan(plan: LinePlan, takenAt: Instant): KeptPlan {
     sessions: plan.sessions
       .filter((_, index) => used.has(index))
       .map(({ startsAt, endsAt }) => ({ startsAt, endsAt })),
-    works: plan.stretches.map(({ batchId, stageId, startsAt, endsAt }) => ({
+    works: plan.stretches.filter(isStage).map(({ batchId, stageId, startsAt, endsAt }) => ({
       batchId,
       batchName: nameOf.get(batchId) ?? '',
       stageId,
@@ -64,6 +64,9 @@ export function keepPlan(plan: LinePlan, takenAt: Instant): KeptPlan {
     })),
   }
 }
+
+/** Touch-ups are small and said apart. */
+const isStage = ({ touchUp }: Stretch): boolean => touchUp === null
 
 /** The differences that matter, the most telling first; empty when all goes as planned. */
 export function comparePlans(
@@ -76,6 +79,7 @@ export function comparePlans(
   const changes: PlanChange[] = []
   if (Math.abs(plan.finishesAt - before.finishesAt) >= noticeableMilliseconds)
     changes.push({ kind: 'finish', from: before.finishesAt, to: plan.finishesAt })
+  const stretches = plan.stretches.filter(isStage)
   const stageOf = new Map(project.line.map((stage) => [stage.id, stage]))
   const batchOf = new Map(plan.batches.map((batch) => [batch.id, batch]))
   const isDone = (work: KeptWork): boolean => {
@@ -83,7 +87,7 @@ export function comparePlans(
     const batch = batchOf.get(work.batchId)
     if (!stage || !batch) return false
     return (
-      !plan.stretches.some((each) => each.batchId === work.batchId && each.stageId === work.stageId) &&
+      !stretches.some((each) => each.batchId === work.batchId && each.stageId === work.stageId) &&
       batch.models.some((model) => isThrough(progress, model.id, stage))
     )
   }
@@ -100,9 +104,7 @@ export function comparePlans(
       changes.push({ kind: 'session-lost', startsAt: session.startsAt })
   }
   const slips = known.flatMap((work) => {
-    const later = plan.stretches.find(
-      (each) => each.batchId === work.batchId && each.stageId === work.stageId,
-    )
+    const later = stretches.find((each) => each.batchId === work.batchId && each.stageId === work.stageId)
     return later && later.startsAt - work.startsAt >= noticeableMilliseconds
       ? [{ work, to: later.startsAt, by: later.startsAt - work.startsAt }]
       : []
@@ -117,7 +119,7 @@ export function comparePlans(
     })
   }
   const wasPlanned = new Set(before.works.map((work) => `${work.batchId} ${work.stageId}`))
-  const fresh = plan.stretches.filter((each) => !wasPlanned.has(`${each.batchId} ${each.stageId}`)).length
+  const fresh = stretches.filter((each) => !wasPlanned.has(`${each.batchId} ${each.stageId}`)).length
   if (fresh > 0) changes.push({ kind: 'new-work', works: fresh })
   if (known.length < before.works.length)
     changes.push({ kind: 'gone', works: before.works.length - known.length })

@@ -35,7 +35,11 @@ export interface PlanTask extends PlanWay {
   readonly others: readonly PlanWay[]
   /** Batches that have to be through and dry before: what is joined here. */
   readonly joins: readonly number[]
+  /** A dab where the stage slipped, or the ground under a tint first; `null`: the stage itself. */
+  readonly touchUp: TouchUpPart | null
 }
+
+export type TouchUpPart = 'undercoat' | 'colour'
 
 /** When a model's regions are dry again after work done before the plan begins. */
 export interface Readiness {

@@ -4,12 +4,15 @@ import type { Batch } from '../project/batches.ts'
 import type { BatchId, ModelId, PainterId, StageId } from '../units/ids.ts'
 import type { Instant } from '../units/instant.ts'
 import type { Seconds } from '../units/seconds.ts'
+import type { TouchUpPart } from './instance.ts'
 import type { PlanNote } from './plan-notes.ts'
 
 /** One unbroken stretch of hands-on work: a batch at a stage, or part of it where a session ends between. */
 export interface Stretch {
   readonly batchId: BatchId
   readonly stageId: StageId
+  /** A dab where the stage slipped, or the ground under a tint first; `null`: the stage itself. */
+  readonly touchUp: TouchUpPart | null
   /** Index into the plan's painters. */
   readonly painter: number
   readonly modelIds: readonly ModelId[]

@@ -121,11 +121,11 @@ function rowBefore(
     row.push(entryOf(instance, batch, painter < instance.painters.length ? 1 + painter : 0))
     next[batch] = (next[batch] ?? 0) + 1
   }
-  for (const { batchId, stageId, painter } of stretches) {
+  for (const { batchId, stageId, touchUp, painter } of stretches) {
     const batch = indexOf.get(batchId)
     if (batch === undefined) continue
     const task = instance.batches[batch]?.tasks[next[batch] ?? 0]
-    if (task && task.stage === stageAt.get(stageId)) take(batch, painter)
+    if (task && task.stage === stageAt.get(stageId) && task.touchUp === touchUp) take(batch, painter)
   }
   instance.batches.forEach(({ tasks }, batch) => {
     while ((next[batch] ?? 0) < tasks.length) {
@@ -244,6 +244,7 @@ function stretchOf(
   return {
     batchId: batch.id,
     stageId: stage.id,
+    touchUp: task.touchUp,
     painter: segment.painter,
     modelIds: task.models
       .slice(segment.from, segment.from + segment.count)

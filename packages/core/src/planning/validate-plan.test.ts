@@ -10,6 +10,7 @@ const plain = {
   maxWait: null,
   others: [],
   joins: [],
+  touchUp: null,
 }
 
 const instance: PlanInstance = {

@@ -23,7 +23,10 @@ export function whyThen(
   stretch: Stretch,
 ): WhyThen {
   const isPinned = project.planning.pins.some(
-    (pin) => pin.stageId === stretch.stageId && meansBatch(pin.batchId, stretch.batchId, plan.batches),
+    (pin) =>
+      stretch.touchUp === null &&
+      pin.stageId === stretch.stageId &&
+      meansBatch(pin.batchId, stretch.batchId, plan.batches),
   )
   if (isPinned) return { kind: 'pinned' }
   const session = plan.sessions[stretch.session]

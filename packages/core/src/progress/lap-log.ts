@@ -1,5 +1,6 @@
 import type { EventId, ModelId, StageId } from '../units/ids.ts'
 import type { ProgressEvent } from './event.ts'
+import type { Instant } from '../units/instant.ts'
 import type { Timed } from './clock-log.ts'
 import type { Correction, Lap } from './progress.ts'
 import { insertSorted } from './sorted-events.ts'
@@ -9,7 +10,8 @@ type Punched = Extract<ProgressEvent, { kind: 'punched' }>
 /** The laps of all clocks: stretches of time with the models punched meanwhile. */
 export interface LapLog {
   readonly addPunch: (event: Punched) => void
-  readonly punchChanged: (event: Punched) => void
+  /** A hole of the stage was marked otherwise at that time. */
+  readonly markChanged: (event: { readonly stageId: StageId; readonly at: Instant }) => void
   /** All laps are to be read anew. */
   readonly upset: () => void
   /** Takes over what a clock says; the first `kept` stretches are as they were. */
@@ -18,7 +20,11 @@ export interface LapLog {
   readonly read: (correctionOf: (lap: EventId) => Correction | null) => readonly Lap[]
 }
 
-export function createLapLog(isTaken: (id: EventId) => boolean): LapLog {
+/** @param wasSlip whether the punch mends a slip of the model: a dab says nothing of the stage. */
+export function createLapLog(
+  isTaken: (id: EventId) => boolean,
+  wasSlip: (modelId: ModelId, punch: Punched) => boolean,
+): LapLog {
   const punches = new Map<StageId, Punched[]>()
   const byClock = new Map<object, Timed[]>()
   /** When the last lap over a stage was stopped: a punch after that belongs to none yet. */
@@ -27,7 +33,7 @@ export function createLapLog(isTaken: (id: EventId) => boolean): LapLog {
   let added: Timed[] = []
   let isStale = false
 
-  function changedAt({ stageId, at }: Punched): void {
+  function changedAt({ stageId, at }: { readonly stageId: StageId; readonly at: Instant }): void {
     if (at <= (lastStop.get(stageId) ?? Number.NEGATIVE_INFINITY)) isStale = true
   }
 
@@ -39,7 +45,8 @@ export function createLapLog(isTaken: (id: EventId) => boolean): LapLog {
       const event = events[index]
       if (!event || event.at > timed.stoppedAt) break
       if (isTaken(event.id)) continue
-      for (const modelId of event.modelIds) if (wanted.has(modelId)) done.add(modelId)
+      for (const modelId of event.modelIds)
+        if (wanted.has(modelId) && !wasSlip(modelId, event)) done.add(modelId)
     }
     return [...done]
   }
@@ -80,7 +87,7 @@ export function createLapLog(isTaken: (id: EventId) => boolean): LapLog {
       else punches.set(event.stageId, [event])
       changedAt(event)
     },
-    punchChanged: changedAt,
+    markChanged: changedAt,
     upset: () => {
       isStale = true
     },

@@ -37,7 +37,10 @@ export function createProgressLog(first: readonly ProgressEvent[] = []): Progres
   const painterOf = new Map<EventId, PainterId | null>()
   const stopsBefore = new Map<EventId, ClockEvent[]>()
   const corrections = new Map<EventId, Correcting[]>()
-  const laps = createLapLog(isTaken)
+  const laps = createLapLog(isTaken, (modelId, punch) => {
+    const events = holes.get(modelId)?.get(punch.stageId) ?? []
+    return markOf(events.slice(0, placeOf(events, punch)), punch.stageId, isTaken)?.kind === 'touch-up'
+  })
   const reaching: Reaching[] = []
   let milestones: readonly Milestone[] | null = null
   const judging: Judging[] = []
@@ -85,6 +88,7 @@ export function createProgressLog(first: readonly ProgressEvent[] = []): Progres
     const newest = reaching.at(-1)
     if (newest && newest.at >= event.at) milestones = null
     if (event.kind === 'punched') laps.addPunch(event)
+    else if (event.kind !== 'milestone') laps.markChanged(event)
   }
 
   function clockLogOf(painter: PainterId | null): ClockLog {
@@ -134,7 +138,7 @@ export function createProgressLog(first: readonly ProgressEvent[] = []): Progres
     if (isMarking(event)) {
       eachHole(event, refreshHole)
       milestones = null
-      if (event.kind === 'punched') laps.punchChanged(event)
+      if (event.kind !== 'milestone') laps.markChanged(event)
     } else if (event.kind === 'clock-started') clockLogOf(event.by?.painter ?? null).upset()
     else if (event.kind === 'clock-stopped') {
       const painter = painterOf.get(event.targetId)

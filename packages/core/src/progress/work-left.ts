@@ -5,7 +5,7 @@ import type { Progress } from './progress.ts'
 import { isThrough } from './hole-state.ts'
 import { neededForTable } from './table-ready.ts'
 
-/** Work counted in hands-on time per model, set-ups apart: they depend on the plan. */
+/** Work counted in hands-on time per model, touch-ups in it, set-ups apart: they depend on the plan. */
 export interface WorkLeft {
   readonly totalSeconds: Seconds
   readonly leftSeconds: Seconds
@@ -29,9 +29,15 @@ export function workLeft(project: Project, progress: Progress, times?: BatchTime
       const needed = stages.filter((stage) => forTable.has(stage))
       models += 1
       for (const stage of stages) {
-        const time = batchTime(stage, unit.id, times).secondsPerModel
-        total += time
-        if (!isThrough(progress, model.id, stage)) left += time
+        const time = batchTime(stage, unit.id, times)
+        total += time.secondsPerModel
+        const mark = progress.marks.get(model.id)?.get(stage.id)
+        if (!mark) left += time.secondsPerModel
+        else if (mark.kind === 'touch-up') {
+          const dab = time.touchUp.dabSeconds + (time.touchUp.undercoat?.dabSeconds ?? 0)
+          total += dab
+          left += dab
+        }
       }
       const throughAll = (list: typeof stages) =>
         list.length > 0 && list.every((stage) => isThrough(progress, model.id, stage))

@@ -127,6 +127,7 @@ function anyBatch(limits: Limits): fc.Arbitrary<PlanBatch> {
         ...own,
         ...parts,
         joins: [],
+        touchUp: null,
         maxWait:
           slack === null ? null : Math.max(own.wait, ...parts.others.map((other) => other.wait)) + slack,
       }))

@@ -74,6 +74,7 @@ export function readProvedCase(name: keyof typeof cases): {
           onRack: false,
           others: [],
           joins: [],
+          touchUp: null,
           regions: 'whole' as const,
           models: [0],
         }

@@ -36,6 +36,7 @@ export function shopInstance(jobs: readonly Job[], machines: number): PlanInstan
         onRack: false,
         others: [],
         joins: [],
+        touchUp: null,
         regions: 'whole' as const,
         models: [0],
       })),

@@ -4,11 +4,14 @@ import {
   dryingWait,
   holeState,
   stagesOf,
+  workName,
   type Clock,
   type DryingEntry,
   type LineEstimate,
+  type ModelId,
   type Progress,
   type Project,
+  type Stage,
 } from '@seriatim/core'
 import { TriangleAlert } from 'lucide-react'
 import type { ReactNode } from 'react'
@@ -31,7 +34,7 @@ interface NowTicketProps {
 /** Do this now: the stage, the pot, how far, how long. */
 export function NowTicket({ task, project, progress, estimate, shelf, clock }: NowTicketProps) {
   const now = useNow()
-  const { stage, batch, modelIds, left } = task
+  const { stage, batch, modelIds, left, touchUp } = task
   const { timeZone } = project.evenings
   const stages = stagesOf(project, batch.unitId)
   const models = batch.models.filter((model) => modelIds.includes(model.id))
@@ -41,7 +44,11 @@ export function NowTicket({ task, project, progress, estimate, shelf, clock }: N
     ({ work }) => work.stageId === stage.id && work.unitId === batch.unitId,
   )
   const isOwn = expected?.source === 'laps'
-  const each = expected?.perModel.likely ?? stage.handsOnSecondsPerModel
+  const dab = touchUp ? expected?.touchUp : undefined
+  const each =
+    (dab ? dab.dabSeconds + (dab.undercoat?.dabSeconds ?? 0) : expected?.perModel.likely) ??
+    stage.handsOnSecondsPerModel
+  const setUp = dab ? dab.setUpSeconds + (dab.undercoat?.setUpSeconds ?? 0) : stage.setUpSeconds
   const wet = wetUnder(task, shelf)
   const lastPunch = Math.max(
     running?.startedAt ?? 0,
@@ -57,10 +64,18 @@ export function NowTicket({ task, project, progress, estimate, shelf, clock }: N
         <span>{running ? `started ${clockText(running.startedAt, timeZone)}` : 'not started'}</span>
       </p>
       <h2 className="mt-1 text-3xl text-balance sm:text-5xl">
-        {stage.name}
+        {workName(stage.name, touchUp ? 'colour' : null)}
         {stage.material === '' ? '' : `: ${stage.material}`}
       </h2>
-      {stage.note === '' ? null : <p className="mt-2 text-lg text-ink-soft">{stage.note}</p>}
+      {touchUp ? (
+        <p className="mt-2 text-lg">
+          {notesOf(progress, stage, left).map((note) => `${note}. `)}
+          {dab?.undercoat
+            ? `Two pots: the ground first, ${durationText(dab.undercoat.drySeconds)} to dry, then the tint.`
+            : 'One dab hides the slip.'}
+        </p>
+      ) : null}
+      {stage.note === '' || touchUp ? null : <p className="mt-2 text-lg text-ink-soft">{stage.note}</p>}
       {stage.cautions.map((caution) => (
         <p key={caution} className="mt-2 flex gap-2 text-sm">
           <TriangleAlert aria-hidden="true" size={18} className="mt-0.5 shrink-0 text-touch-up" />
@@ -81,7 +96,7 @@ export function NowTicket({ task, project, progress, estimate, shelf, clock }: N
           name={
             running
               ? `this one; ${isOwn ? 'usually' : 'planned'} ${durationText(each)}`
-              : `a model, ${isOwn ? 'by your laps' : 'as planned'}${expected ? `: ${rangeText(expected.perModel)}` : ''}`
+              : `a model, ${isOwn && !touchUp ? 'by your laps' : 'as planned'}${expected && !touchUp ? `: ${rangeText(expected.perModel)}` : ''}`
           }
         >
           {running ? stopwatchText((now - lastPunch) / 1000) : durationText(each)}
@@ -89,7 +104,7 @@ export function NowTicket({ task, project, progress, estimate, shelf, clock }: N
         <Reading name={running ? 'this stage ends about' : 'for the models left'}>
           {running
             ? clockText(addSeconds(now, Math.max(0, each * left.length - (now - lastPunch) / 1000)), timeZone)
-            : durationText(stage.setUpSeconds + each * left.length)}
+            : durationText(setUp + each * left.length)}
         </Reading>
         <Reading name="drying afterwards">
           {dryingWait(stage) === 0 ? 'none' : durationText(dryingWait(stage))}
@@ -143,6 +158,15 @@ function Reading({
       </dd>
     </div>
   )
+}
+
+/** What was noted of the slips, each once. */
+function notesOf(progress: Progress, stage: Stage, models: readonly ModelId[]): readonly string[] {
+  const notes = models.flatMap((id) => {
+    const mark = progress.marks.get(id)?.get(stage.id)
+    return mark?.kind === 'touch-up' && mark.note !== '' ? [mark.note] : []
+  })
+  return [...new Set(notes)]
 }
 
 function modelName(project: Project, id: string): string | undefined {

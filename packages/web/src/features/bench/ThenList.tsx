@@ -1,4 +1,4 @@
-import { stageLabels, type LinePlan, type Project, type Stretch } from '@seriatim/core'
+import { stageLabels, workName, type LinePlan, type Project, type Stretch } from '@seriatim/core'
 import { batchName } from '../../shared/batch-name.ts'
 import { clockText, dayText } from '../../shared/format/index.ts'
 import type { BenchTask, Choice } from './bench-task.ts'
@@ -18,7 +18,14 @@ const shown = 4
 export function ThenList({ plan, project, task, busy, onChoose }: ThenListProps) {
   const { timeZone } = project.evenings
   const next = (plan?.stretches ?? [])
-    .filter((stretch) => stretch.batchId !== task?.batch.id || stretch.stageId !== task.stage.id)
+    .filter(
+      (stretch) =>
+        stretch.batchId !== task?.batch.id ||
+        stretch.stageId !== task.stage.id ||
+        (stretch.touchUp !== null) !== task.touchUp,
+    )
+    // The ground and the colour of a touch-up are one thing to take up.
+    .filter((stretch) => stretch.touchUp !== 'undercoat')
     .slice(0, shown)
   if (!plan || next.length === 0) return null
   return (
@@ -48,7 +55,13 @@ export function ThenList({ plan, project, task, busy, onChoose }: ThenListProps)
               <button
                 type="button"
                 className="min-h-12 shrink-0 self-center rounded-[3px] px-2 text-sm underline underline-offset-4"
-                onClick={() => onChoose({ batchId: stretch.batchId, stageId: stretch.stageId })}
+                onClick={() =>
+                  onChoose({
+                    batchId: stretch.batchId,
+                    stageId: stretch.stageId,
+                    touchUp: stretch.touchUp !== null,
+                  })
+                }
               >
                 Do it now
               </button>
@@ -74,7 +87,8 @@ function ThenText({
   if (!batch || !stage) return null
   return (
     <span className="block leading-snug">
-      <b>{stageLabels(project.line).get(stage.id)}</b>, {batchName(batch)} ({stretch.modelIds.length})
+      <b>{workName(stageLabels(project.line).get(stage.id) ?? stage.name, stretch.touchUp)}</b>,{' '}
+      {batchName(batch)} ({stretch.modelIds.length})
     </span>
   )
 }

@@ -77,14 +77,21 @@ const project: Project = {
 }
 const batches = splitIntoBatches(project, project)
 
-function task(events: object[], choice: { batchId: string; stageId: string } | null = null) {
+function task(
+  events: object[],
+  choice: { batchId: string; stageId: string; touchUp?: boolean } | null = null,
+) {
   const progress = foldProgress(
     events.map(
       (event, index) =>
         ({ id: `e${index}` as EventId, at: addSeconds(now, -60 + index), ...event }) as ProgressEvent,
     ),
   )
-  const wish = choice && { batchId: choice.batchId as BatchId, stageId: choice.stageId as StageId }
+  const wish = choice && {
+    batchId: choice.batchId as BatchId,
+    stageId: choice.stageId as StageId,
+    touchUp: choice.touchUp ?? false,
+  }
   const found = currentTask(
     project,
     batches,
@@ -117,6 +124,16 @@ describe('currentTask', () => {
       'prime',
       2,
     ])
+  })
+
+  it('is the dab that is left when all else is done, and under a clock that was started on it', () => {
+    const all = ['a1', 'a2', 'b1', 'b2']
+    const slip = { kind: 'touch-up', stageId: 'coat', modelIds: ['b2'], note: 'border' }
+    const events = [punched('prime', ...all), punched('coat', ...all), slip]
+    expect(task(events)).toEqual(['b', 'coat', 1])
+    const started = { kind: 'clock-started', stageId: 'coat', modelIds: ['b2'] }
+    expect(task([...events, started])).toEqual(['b', 'coat', 1])
+    expect(task([...events, punched('coat', 'b2')])).toBeNull()
   })
 
   it('is nothing when all is done', () => {

@@ -22,13 +22,16 @@ export interface BenchTask {
   readonly stage: Stage
   /** The models of the batch, in working order. */
   readonly modelIds: readonly ModelId[]
-  /** Those of them that still need the stage. */
+  /** Those of them that still need the stage, or the dab. */
   readonly left: readonly ModelId[]
+  /** Not the stage itself: its models that slipped get a dab. */
+  readonly touchUp: boolean
 }
 
 export interface Choice {
   readonly batchId: BatchId
   readonly stageId: StageId
+  readonly touchUp: boolean
 }
 
 /**
@@ -47,11 +50,16 @@ export function currentTask(
 ): BenchTask | null {
   if (running) {
     const batch = batches.find((each) => each.models.some((model) => running.modelIds.includes(model.id)))
-    const task = batch && taskOf(project, batches, progress, { batchId: batch.id, stageId: running.stageId })
+    const on = (touchUp: boolean) =>
+      batch && taskOf(project, batches, progress, { batchId: batch.id, stageId: running.stageId, touchUp })
+    const dab = on(true)
+    if (dab?.left.some((id) => running.modelIds.includes(id))) return dab
+    const task = on(false)
     if (task) return task
   }
   const elsewhere = progress.running.filter((clock) => clock !== running)
-  const wishes = [choice, ...(plan?.stretches ?? [])].filter((wish) => wish !== null)
+  const planned = (plan?.stretches ?? []).map((each) => ({ ...each, touchUp: each.touchUp !== null }))
+  const wishes = [choice, ...planned].filter((wish) => wish !== null)
   let wet: BenchTask | null = null
   for (const wish of wishes) {
     const task = taskOf(project, batches, progress, wish)
@@ -61,10 +69,13 @@ export function currentTask(
     wet ??= task
   }
   if (wet) return wet
-  for (const batch of batches) {
-    for (const stage of stagesOf(project, batch.unitId)) {
-      const task = taskOf(project, batches, progress, { batchId: batch.id, stageId: stage.id })
-      if (task && task.left.length > 0) return task
+  for (const touchUp of [false, true]) {
+    for (const batch of batches) {
+      for (const stage of stagesOf(project, batch.unitId)) {
+        const wish = { batchId: batch.id, stageId: stage.id, touchUp }
+        const task = taskOf(project, batches, progress, wish)
+        if (task && task.left.length > 0) return task
+      }
     }
   }
   return null
@@ -79,15 +90,25 @@ function taskOf(
   project: Project,
   batches: readonly Batch[],
   progress: Progress,
-  { batchId, stageId }: Choice,
+  { batchId, stageId, touchUp }: Choice,
 ): BenchTask | null {
   const batch = batches.find((each) => each.id === batchId)
   const stage = project.line.find((each) => each.id === stageId)
   if (!batch || !stage) return null
   const models = batch.models.filter((model) => takesStage(stage, batch.unitId, model))
   if (models.length === 0) return null
-  const modelIds = models.map((model) => model.id)
-  return { batch, stage, modelIds, left: modelIds.filter((id) => !isThrough(progress, id, stage)) }
+  const all = models.map((model) => model.id)
+  if (touchUp) {
+    const slipped = all.filter((id) => progress.marks.get(id)?.get(stage.id)?.kind === 'touch-up')
+    return { batch, stage, modelIds: slipped, left: slipped, touchUp }
+  }
+  return {
+    batch,
+    stage,
+    modelIds: all,
+    left: all.filter((id) => !isThrough(progress, id, stage)),
+    touchUp,
+  }
 }
 
 /** What still dries where the task's stage would touch, if anything does. */

@@ -80,7 +80,7 @@ function Drivers({ forecast, project }: { readonly forecast: FinishForecast; rea
               <p>
                 The plan laid anew {forecast.futures.toLocaleString('en-GB')} times, each with a pace for
                 every stage as your laps allow, waits anywhere in their range, set-ups, slips (
-                {String(Math.round(mishapPresets.rework * 100))} % of models, from memory) and{' '}
+                {String(Math.round(mishapPresets.slips * 100))} % of models, from memory) and{' '}
                 {percentText(project.planning.skipShare)} of sessions falling out. You keep to the order of
                 the plan.
               </p>

@@ -1,4 +1,4 @@
-import type { LinePlan, Project } from '@seriatim/core'
+import { workName, type LinePlan, type Project } from '@seriatim/core'
 import { useState } from 'react'
 import { batchName } from '../../shared/batch-name.ts'
 import { clockText, dayText, durationText } from '../../shared/format/index.ts'
@@ -56,7 +56,7 @@ function Rows({ plan, project }: { readonly plan: LinePlan; readonly project: Pr
                 <td className="figures pr-3">{clockText(stretch.startsAt, timeZone)}</td>
                 <td className="figures pr-3">{clockText(stretch.endsAt, timeZone)}</td>
                 <th scope="row" className="pr-3">
-                  {stage?.name}
+                  {stage ? workName(stage.name, stretch.touchUp) : ''}
                 </th>
                 <td className="pr-3">{batch ? batchName(batch) : ''}</td>
                 <td className="figures pr-3">{stretch.modelIds.length}</td>

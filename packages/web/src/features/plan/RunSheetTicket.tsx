@@ -1,4 +1,4 @@
-import type { Project, RunSheet, RunSheetEntry } from '@seriatim/core'
+import { workName, type Project, type RunSheet, type RunSheetEntry } from '@seriatim/core'
 import { clsx } from 'clsx'
 import { batchName } from '../../shared/batch-name.ts'
 import { clockText, dayText, durationText } from '../../shared/format/index.ts'
@@ -66,8 +66,8 @@ function WorkLine({
   const filled = row.fills[0]
   return (
     <p className="min-w-0 leading-snug">
-      <b>{row.stage.name}</b>
-      {row.stage.material === '' ? null : (
+      <b>{workName(row.stage.name, row.touchUp)}</b>
+      {row.stage.material === '' || row.touchUp === 'undercoat' ? null : (
         <span className="text-ink-soft">
           {' '}
           {row.stage.material}

@@ -1,4 +1,4 @@
-import type { LinePlan, Project, Stretch } from '@seriatim/core'
+import { workName, type LinePlan, type Project, type Stretch } from '@seriatim/core'
 import { batchName } from '../../shared/batch-name.ts'
 import { clockText, durationText, plural } from '../../shared/format/index.ts'
 import type { BatchString } from './string-layout.ts'
@@ -30,7 +30,7 @@ export function StretchNote({ hands: { stretch, to }, plan, project, width }: St
       }}
     >
       <p className="font-heading text-base font-bold">
-        {stage.name}, {batchName(batch)}
+        {workName(stage.name, stretch.touchUp)}, {batchName(batch)}
       </p>
       <p className="text-ink-soft">
         {clockText(stretch.startsAt, timeZone)}–{clockText(stretch.endsAt, timeZone)}: {durationText(work)}{' '}

@@ -2,6 +2,7 @@ import {
   meansBatch,
   localDateAt,
   whyThen,
+  workName,
   type LinePlan,
   type Planning,
   type Project,
@@ -36,7 +37,7 @@ export function StretchPanel({ stretch, plan, project, onPlanning }: StretchPane
   return (
     <div className="ticket mt-2 p-3" aria-live="polite">
       <p className="font-heading text-lg font-bold">
-        {stage.name}, {batchName(batch)}
+        {workName(stage.name, stretch.touchUp)}, {batchName(batch)}
         {painter === undefined ? '' : `, by ${painter}`}
       </p>
       <p>
@@ -67,24 +68,26 @@ export function StretchPanel({ stretch, plan, project, onPlanning }: StretchPane
             <PinOff aria-hidden="true" size={18} /> Take the pin back
           </Button>
         ) : null}
-        <label className="flex items-center gap-2 text-sm font-bold">
-          <Pin aria-hidden="true" size={18} /> Pin to
-          <select
-            className="min-h-11 rounded-[3px] border-2 border-rule bg-paper px-2"
-            value=""
-            onChange={(event) => {
-              const session = plan.sessions[Number(event.target.value)]
-              if (session) onPlanning(...pinTo(stretch, session, project))
-            }}
-          >
-            <option value="">a session</option>
-            {others.map(({ session, index }) => (
-              <option key={index} value={String(index)}>
-                {dayText(session.startsAt, timeZone)} {clockText(session.startsAt, timeZone)}
-              </option>
-            ))}
-          </select>
-        </label>
+        {stretch.touchUp === null ? (
+          <label className="flex items-center gap-2 text-sm font-bold">
+            <Pin aria-hidden="true" size={18} /> Pin to
+            <select
+              className="min-h-11 rounded-[3px] border-2 border-rule bg-paper px-2"
+              value=""
+              onChange={(event) => {
+                const session = plan.sessions[Number(event.target.value)]
+                if (session) onPlanning(...pinTo(stretch, session, project))
+              }}
+            >
+              <option value="">a session</option>
+              {others.map(({ session, index }) => (
+                <option key={index} value={String(index)}>
+                  {dayText(session.startsAt, timeZone)} {clockText(session.startsAt, timeZone)}
+                </option>
+              ))}
+            </select>
+          </label>
+        ) : null}
         {planning.first[0] === batch.id ? null : (
           <Button
             onClick={() =>

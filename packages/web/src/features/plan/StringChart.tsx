@@ -150,7 +150,7 @@ export function StringChart({ plan, project, now, onPlanning }: StringChartProps
 }
 
 const keyOf = ({ stretch }: Hands) =>
-  `${stretch.batchId} ${stretch.stageId} ${String(stretch.modelIds[0] ?? '')}`
+  `${stretch.batchId} ${stretch.stageId} ${stretch.touchUp ?? ''} ${String(stretch.modelIds[0] ?? '')}`
 
 function useWidth(frame: React.RefObject<HTMLDivElement | null>): number {
   const [width, setWidth] = useState(1100)

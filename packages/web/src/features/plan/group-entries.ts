@@ -1,4 +1,4 @@
-import type { Batch, Drying, Instant, RunSheetEntry, Stage } from '@seriatim/core'
+import type { Batch, Drying, Instant, RunSheetEntry, Stage, Stretch } from '@seriatim/core'
 
 /** A line of the run sheet: one pot over one or more batches in a row, or a wait. */
 export type SheetRow =
@@ -7,6 +7,7 @@ export type SheetRow =
       readonly startsAt: Instant
       readonly endsAt: Instant
       readonly stage: Stage
+      readonly touchUp: Stretch['touchUp']
       readonly opensPot: boolean
       /** The colour lies on the palette from earlier in the evening, but another was in hand meanwhile. */
       readonly onPalette: boolean
@@ -26,7 +27,8 @@ export function groupEntries(entries: readonly RunSheetEntry[]): readonly SheetR
     const { stretch, batch, stage } = entry
     const last = rows.at(-1)
     const added = { batch, count: stretch.modelIds.length }
-    if (last?.kind === 'work' && last.stage.id === stage.id && !stretch.opensPot) {
+    const isSame = last?.kind === 'work' && last.stage.id === stage.id && last.touchUp === stretch.touchUp
+    if (isSame && !stretch.opensPot) {
       rows[rows.length - 1] = { ...last, endsAt: stretch.endsAt, batches: [...last.batches, added] }
     } else {
       rows.push({
@@ -34,6 +36,7 @@ export function groupEntries(entries: readonly RunSheetEntry[]): readonly SheetR
         startsAt: stretch.startsAt,
         endsAt: stretch.endsAt,
         stage,
+        touchUp: stretch.touchUp,
         opensPot: stretch.opensPot,
         onPalette: !stretch.opensPot && stretch.setUpSeconds > 0,
         batches: [added],

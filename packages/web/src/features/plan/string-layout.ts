@@ -152,7 +152,7 @@ function layOutBatches(
       const row = rowOf.get(stretch.stageId) ?? 0
       const next = stretches[index + 1]
       // A stage that goes on in the next session has not carried the whole batch down yet.
-      const goesOn = next?.stageId === stretch.stageId
+      const goesOn = next?.stageId === stretch.stageId && next.touchUp === stretch.touchUp
       const [from, to] = shareOfRow(stretches, index, yOf(row), yOf(row + 1))
       hands.push({
         stretch,
@@ -198,16 +198,17 @@ function shareOfRow(
   yFrom: number,
   yTo: number,
 ): [number, number] {
-  const stageId = stretches[index]?.stageId
-  const parts = stretches.filter((stretch) => stretch.stageId === stageId)
+  const own = stretches[index]
+  const isSame = (stretch: Stretch) => stretch.stageId === own?.stageId && stretch.touchUp === own.touchUp
+  const parts = stretches.filter(isSame)
   const total = parts.reduce((sum, part) => sum + part.modelIds.length, 0)
   const before = stretches
     .slice(0, index)
-    .filter((stretch) => stretch.stageId === stageId)
+    .filter(isSame)
     .reduce((sum, part) => sum + part.modelIds.length, 0)
-  const own = stretches[index]?.modelIds.length ?? 0
+  const models = own?.modelIds.length ?? 0
   const at = (share: number) => yFrom + (yTo - yFrom) * share
-  return [at(before / total), at((before + own) / total)]
+  return [at(before / total), at((before + models) / total)]
 }
 
 /** Sessions of several painters that overlap as one, in order. */
