@@ -237,6 +237,21 @@ describe('estimate and job', () => {
     expect(stdout).toContain('common practice')
   })
 
+  it.each([[[]], [['--batch-size', '5']]])(
+    'counts the set-ups that plan counts, and the same hands-on: %j',
+    (more) => {
+      interface Both {
+        readonly handsOnSeconds: { readonly likely: number } & number
+        readonly setUpSeconds: number
+      }
+      const estimated = JSON.parse(cli('estimate', demo, ...now, ...more).stdout) as Both
+      const planned = JSON.parse(cli('plan', demo, ...now, ...more).stdout) as Both
+      expect(planned.setUpSeconds).toBeGreaterThan(600)
+      expect(estimated.setUpSeconds).toBe(planned.setUpSeconds)
+      expect(estimated.handsOnSeconds.likely / planned.handsOnSeconds).toBeCloseTo(1, 2)
+    },
+  )
+
   it('estimates a job that was never ordered, and shares it between painters', () => {
     const job = cli('job', 'dip', '--models', '20', '--per-holder', '8')
     expect(job.status).toBe(0)

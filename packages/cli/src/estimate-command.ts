@@ -1,12 +1,18 @@
 import {
   amountsLeft,
+  besideByBatch,
+  besideInPlan,
   estimateLine,
   foldProgress,
   instant,
   overallPace,
+  planLine,
   seconds,
   sharedHandsOnSeconds,
+  timesOf,
   totalOf,
+  type BesideWork,
+  type BesideWorkOf,
   type Instant,
   type LineEstimate,
   type Project,
@@ -25,17 +31,19 @@ export function runEstimate(args: readonly string[]): number {
   const file = readProjectFile(options.value.path)
   if (!file.ok) return complain(file.error)
   const { shelf, events, writtenAt } = file.value
-  const project = withLine(file.value.project, shelf, sequentialIds())
+  const { batchSize } = options.value
+  const lined = withLine(file.value.project, shelf, sequentialIds())
+  const project = batchSize === undefined ? lined : { ...lined, batchSize, firstBatch: null }
   if (project.line.length === 0) {
     return complain(['project.line: There is nothing to estimate: no stages, and no unit follows a recipe.'])
   }
-  const estimate = estimateLine({
-    project,
-    shelf: new Map(shelf.map((material) => [material.id, material])),
-    progress: foldProgress(events),
-    now: options.value.now ?? writtenAt,
-  })
-  const json = estimateJson(project, estimate, options.value)
+  const progress = foldProgress(events)
+  const now = options.value.now ?? writtenAt
+  const materials = new Map(shelf.map((material) => [material.id, material]))
+  const estimate = estimateLine({ project, shelf: materials, progress, now })
+  const planned = planLine({ project, progress, times: timesOf(estimate), now })
+  const beside = planned.ok ? besideInPlan(planned.value) : besideByBatch(project, estimate)
+  const json = estimateJson(project, estimate, beside, options.value.painters)
   process.stdout.write(`${JSON.stringify(json, null, 2)}\n`)
   return 0
 }
@@ -76,24 +84,27 @@ const whole = ({ low, likely, high }: TimeRange) => ({
   high: Math.round(high),
 })
 
-/** Durations in whole seconds; a range holds in four cases of five. */
-function estimateJson(project: Project, estimate: LineEstimate, options: Options) {
-  const batchSize = options.batchSize ?? project.batchSize
+/** Durations in whole seconds; a range holds in four cases of five. Set-ups are those of the plan. */
+function estimateJson(project: Project, estimate: LineEstimate, beside: BesideWorkOf, painters: number) {
   const total = (isMeant?: (stage: StageEstimate) => boolean) =>
-    totalOf(estimate.rates, amountsLeft(estimate, batchSize, isMeant))
+    totalOf(estimate.rates, amountsLeft(estimate, beside, isMeant))
+  const sum = (of: keyof BesideWork) => [...beside.values()].reduce((all, each) => all + each[of], 0)
+  const setUpSeconds = sum('setUpSeconds')
+  const touchUpSeconds = sum('touchUpSeconds')
   const all = total()
   const names = new Map(project.line.map((stage) => [stage.id, stage]))
   const shared = (each: StageEstimate) =>
-    sharedHandsOnSeconds(seconds(Math.round(each.perModel.likely)), each.left, options.painters)
+    sharedHandsOnSeconds(seconds(Math.round(each.perModel.likely)), each.left, painters)
   return {
     project: project.name,
-    batchSize,
+    batchSize: project.batchSize,
     handsOnSeconds: whole(all),
-    painters: options.painters,
+    setUpSeconds,
+    touchUpSeconds,
+    painters,
     onTheClockSeconds: estimate.stages.reduce(
-      (sum, each) =>
-        sum + shared(each) + (each.left > 0 ? Math.ceil(each.left / batchSize) * each.work.setUpSeconds : 0),
-      0,
+      (all, each) => all + shared(each),
+      setUpSeconds + touchUpSeconds,
     ),
     laps: estimate.observed.filter((each) => each.silent === null).length,
     pace: overallPace(estimate.rates),

@@ -22,6 +22,9 @@ export {
   type Goal,
   type StandardCosts,
 } from './estimating/afford.ts'
+export { besideByBatch, type BesideWorkOf } from './estimating/set-ups.ts'
+export type { BesideWork } from './estimating/touch-up.ts'
+export { besideInPlan } from './planning/beside-in-plan.ts'
 export { extrasFor, type Extra } from './estimating/extras.ts'
 export {
   applyPilotProposal,

@@ -3,6 +3,7 @@ import { standards, type Standard } from '../recipe/recipe.ts'
 import type { UnitId } from '../units/ids.ts'
 import { amountsLeft, estimateLine, totalOf, type EstimateInput, type TimeRange } from './estimate-line.ts'
 import { projectForStandard } from './line-for-standard.ts'
+import { besideByBatch } from './set-ups.ts'
 
 /** What is left to do until a unit is at each standard. */
 export interface StandardCosts {
@@ -14,15 +15,19 @@ export interface StandardCosts {
 
 /** For every unit and standard the work left, pots opened for batches of the project's size. */
 export function standardCosts(
-  input: EstimateInput & { readonly project: Pick<Project, 'units' | 'recipes' | 'line' | 'batchSize'> },
+  input: EstimateInput & {
+    readonly project: Pick<Project, 'units' | 'recipes' | 'line' | 'batchSize' | 'firstBatch'>
+  },
 ): readonly StandardCosts[] {
   const { project } = input
   const byStandard = standards.map((standard) => {
-    const estimate = estimateLine({ ...input, project: projectForStandard(project, standard) })
+    const adapted = projectForStandard(project, standard)
+    const estimate = estimateLine({ ...input, project: adapted })
+    const beside = besideByBatch(adapted, estimate)
     return (unitId: UnitId) =>
       totalOf(
         estimate.rates,
-        amountsLeft(estimate, project.batchSize, ({ work }) => work.unitId === unitId),
+        amountsLeft(estimate, beside, ({ work }) => work.unitId === unitId),
       )
   })
   return project.units.map(({ id }) => {

@@ -54,7 +54,12 @@ function simulate(model: PainterModel, laps: number, seed: number) {
       known.push({ technique: work.technique, size, cell, factor, models, laps: 1 })
     }
     const estimate = estimateLine({ project: given, shelf: testShelf, now: noon, known })
-    const amounts = estimate.stages.map((stage) => ({ stage, models: 12, setUps: 0, touchUps: 0 }))
+    const amounts = estimate.stages.map((stage) => ({
+      stage,
+      models: 12,
+      setUpSeconds: 0,
+      touchUpSeconds: 0,
+    }))
     const range = totalOf(estimate.rates, amounts)
     const truth = amounts.reduce(
       (sum, { stage }) =>

@@ -7,6 +7,7 @@ import type { RecipeId, StageId, StepId, UnitId } from '../units/ids.ts'
 import { addSeconds, type Instant } from '../units/instant.ts'
 import { minutes } from '../units/seconds.ts'
 import { amountsLeft, estimateLine, timesOf, totalOf } from './estimate-line.ts'
+import { besideByBatch } from './set-ups.ts'
 import { productOf } from './step-factors.ts'
 
 const recipe = footRecipe(
@@ -252,11 +253,10 @@ describe('estimateLine', () => {
 describe('totalOf', () => {
   it('is the sum, its range wider than parts that know nothing of each other would have it', () => {
     const estimate = estimateOf()
-    const amounts = amountsLeft(estimate, 5)
+    const amounts = amountsLeft(estimate, besideByBatch({ ...given, batchSize: 5 }, estimate))
     const total = totalOf(estimate.rates, amounts)
     const sum = amounts.reduce(
-      (all, { stage: each, models, setUps }) =>
-        all + models * each.perModel.likely + setUps * each.work.setUpSeconds,
+      (all, { stage: each, models, setUpSeconds }) => all + models * each.perModel.likely + setUpSeconds,
       0,
     )
     expect(total.likely).toBeCloseTo(sum, 6)

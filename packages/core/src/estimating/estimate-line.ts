@@ -4,7 +4,7 @@ import type { Progress } from '../progress/progress.ts'
 import { isThrough } from '../progress/hole-state.ts'
 import type { Project } from '../project/project.ts'
 import type { Shelf } from '../recipe/step-facts.ts'
-import type { StageId, UnitId } from '../units/ids.ts'
+import type { ModelId, StageId, UnitId } from '../units/ids.ts'
 import type { Instant } from '../units/instant.ts'
 import type { Seconds } from '../units/seconds.ts'
 import type { BatchTime, BatchTimes } from './batch-time.ts'
@@ -24,7 +24,8 @@ import {
 } from './rates.ts'
 import { stageWorks, type StageWork } from './stage-work.ts'
 import { spreadOf, type Spread } from './three-point.ts'
-import { touchUpSeconds, touchUpTime, type TouchUpTime } from './touch-up.ts'
+import { besideKey, type BesideWorkOf } from './set-ups.ts'
+import { touchUpTime, type BesideWork, type TouchUpTime } from './touch-up.ts'
 
 /** Seconds: likely, and between these in four cases of five. */
 export interface TimeRange {
@@ -52,6 +53,7 @@ export interface StageEstimate {
   /** Models through the stage, and not yet. */
   readonly done: number
   readonly left: number
+  readonly leftModels: readonly ModelId[]
   /** Models that are through and wait for a dab. */
   readonly touchUps: number
   readonly touchUp: TouchUpTime
@@ -112,7 +114,8 @@ export function estimateLine({
     const unit = units.get(work.unitId)
     const stage = stageById.get(work.stageId)
     if (!unit || !stage) return []
-    const left = work.takers.filter((model) => !isThrough(progress, model, stage)).length
+    const leftModels = work.takers.filter((model) => !isThrough(progress, model, stage))
+    const left = leftModels.length
     const count = left || work.takers.length
     const remembered = left === 0 ? 0 : doneBefore(work.stageId, work.unitId, now)
     const learning = learningTotal(remembered, count, work.learning) / count
@@ -135,6 +138,7 @@ export function estimateLine({
       learning,
       done: work.takers.length - left,
       left,
+      leftModels,
       touchUps: work.takers.filter(
         (model) => progress.marks.get(model)?.get(work.stageId)?.kind === 'touch-up',
       ).length,
@@ -150,7 +154,7 @@ export function estimateLine({
     const likely =
       guess && guess.mean > 0 ? guess.mean ** trust * byLaps ** (1 - trust) : (guess?.mean ?? byLaps)
     const alone = { ...base, perModel: { low: likely, likely, high: likely } }
-    const range = totalOf(rates, [{ stage: alone, models: count, setUps: 0, touchUps: 0 }])
+    const range = totalOf(rates, [{ stage: alone, models: count, ...nothingBeside }])
     const perModel = { low: range.low / count, likely, high: range.high / count }
     return [{ ...base, perModel }]
   })
@@ -177,12 +181,10 @@ function sourceOf(isTyped: boolean, laps: number, isWritten: boolean): EstimateS
   return isWritten ? 'written' : 'preset'
 }
 
-/** So many models at a stage, so many pots opened for them, and so many to be touched up. */
-export interface StageAmount {
+/** So many models at a stage, and what is to do beside them. */
+export interface StageAmount extends BesideWork {
   readonly stage: StageEstimate
   readonly models: number
-  readonly setUps: number
-  readonly touchUps: number
 }
 
 /** How far set-ups and touch-ups lie from the preset: from memory. */
@@ -199,15 +201,12 @@ export function totalOf(rates: Rates, amounts: readonly StageAmount[]): TimeRang
   let likely = 0
   let apart = 0
   const paces: { place: PacePlace; amount: number }[] = []
-  for (const { stage, models, setUps, touchUps } of amounts) {
-    const repair = touchUpSeconds(stage.touchUp, touchUps)
-    likely += repair
-    apart += (touchUpSpread * repair) ** 2
-    if (models === 0 && setUps === 0) continue
+  for (const { stage, models, setUpSeconds, touchUpSeconds } of amounts) {
     const work = models * stage.perModel.likely
-    const setUp = setUps * stage.work.setUpSeconds
-    likely += work + setUp
-    apart += setUps * (setUpSpread * stage.work.setUpSeconds) ** 2
+    likely += work + setUpSeconds + touchUpSeconds
+    // As many independent set-ups as the seconds make up.
+    apart += setUpSeconds * stage.work.setUpSeconds * setUpSpread ** 2
+    apart += (touchUpSpread * touchUpSeconds) ** 2
     if (models === 0) continue
     const { place, typedDeviation, secondCoatDeviation } = stage.spread
     apart += (work * lap) ** 2 * (shared + (1 - shared) / models)
@@ -221,10 +220,12 @@ export function totalOf(rates: Rates, amounts: readonly StageAmount[]): TimeRang
   return { low: likely * low, likely, high: likely * high }
 }
 
-/** Everything still to do, each pot opened once for every batch of at most `batchSize` models. */
+const nothingBeside: BesideWork = { setUpSeconds: 0, touchUpSeconds: 0 }
+
+/** Everything still to do; set-ups and touch-ups as they are planned, or by batch where there is no plan. */
 export function amountsLeft(
   estimate: LineEstimate,
-  batchSize: number,
+  beside: BesideWorkOf,
   isMeant: (stage: StageEstimate) => boolean = () => true,
 ): readonly StageAmount[] {
   return estimate.stages
@@ -232,13 +233,12 @@ export function amountsLeft(
     .map((stage) => ({
       stage,
       models: stage.left,
-      setUps: Math.ceil(stage.left / batchSize),
-      touchUps: stage.touchUps,
+      ...(beside.get(besideKey(stage.work.stageId, stage.work.unitId)) ?? nothingBeside),
     }))
 }
 
 /** A brushed colour stays on the palette for the session; cans, airbrush and glue are set up anew. */
-function againSeconds({ tool, setUpSeconds }: StageWork): number {
+export function againSeconds({ tool, setUpSeconds }: StageWork): number {
   return wetTools.includes(tool) ? Math.min(setUpSeconds, onPalette.minutes * 60) : setUpSeconds
 }
 

@@ -2,6 +2,7 @@ import type { Project } from '../project/project.ts'
 import type { Standard } from '../recipe/recipe.ts'
 import type { UnitId } from '../units/ids.ts'
 import { amountsLeft, estimateLine, totalOf, type EstimateInput } from './estimate-line.ts'
+import { besideByBatch } from './set-ups.ts'
 import { projectForStandard } from './line-for-standard.ts'
 
 /** A stage that a unit's standard does not ask for, and whether there is time for it. */
@@ -17,7 +18,9 @@ export interface Extra {
  * fit into the time that is over, one after the other.
  */
 export function extrasFor(
-  input: EstimateInput & { readonly project: Pick<Project, 'units' | 'recipes' | 'line' | 'batchSize'> },
+  input: EstimateInput & {
+    readonly project: Pick<Project, 'units' | 'recipes' | 'line' | 'batchSize' | 'firstBatch'>
+  },
   standardOf: ReadonlyMap<UnitId, Standard>,
   overSeconds: number,
   safety = 1,
@@ -26,6 +29,7 @@ export function extrasFor(
   const finest = projectForStandard(project, 'display')
   const names = new Map(finest.line.map((stage) => [stage.id, stage.name]))
   const all = estimateLine({ ...input, project: finest })
+  const beside = besideByBatch(finest, all)
   const needed = new Set<string>()
   for (const standard of new Set(standardOf.values())) {
     const { stages } = estimateLine({ ...input, project: projectForStandard(project, standard) })
@@ -40,7 +44,7 @@ export function extrasFor(
     )
     .map(({ work, left }) => {
       const isThis = (other: (typeof all.stages)[number]) => other.work === work
-      const { likely } = totalOf(all.rates, amountsLeft(all, project.batchSize, isThis))
+      const { likely } = totalOf(all.rates, amountsLeft(all, beside, isThis))
       const name = names.get(work.stageId) ?? ''
       return { unitId: work.unitId, name, seconds: likely * safety, perModel: likely / left }
     })

@@ -116,7 +116,8 @@ function restOf(
     const models = stage.work.takers.filter(
       (model) => !pilot.has(model) && !isThrough(progress, model, written),
     ).length
-    return models === 0 ? [] : [{ stage, models, setUps: Math.ceil(models / project.batchSize), touchUps: 0 }]
+    const setUpSeconds = Math.ceil(models / project.batchSize) * stage.work.setUpSeconds
+    return models === 0 ? [] : [{ stage, models, setUpSeconds, touchUpSeconds: 0 }]
   })
 }
 

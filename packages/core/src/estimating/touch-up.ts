@@ -17,6 +17,14 @@ export interface TouchUpTime {
   } | null
 }
 
+/** Seconds beside the work itself. */
+export interface BesideWork {
+  /** Opening pots, for touch-ups too. */
+  readonly setUpSeconds: number
+  /** Dabs. */
+  readonly touchUpSeconds: number
+}
+
 const tinting: readonly MaterialKind[] = ['translucent', 'wash', 'ink', 'oil', 'dip']
 
 /**
@@ -44,9 +52,14 @@ export function touchUpTime(
   return { dabSeconds, setUpSeconds, undercoat: { dabSeconds, setUpSeconds, drySeconds } }
 }
 
-/** Hands-on seconds of touch-ups on so many models, taken in one go: each pot opened once. */
-export function touchUpSeconds({ dabSeconds, setUpSeconds, undercoat }: TouchUpTime, models: number): number {
-  if (models === 0) return 0
-  const once = setUpSeconds + models * dabSeconds
-  return undercoat ? once + undercoat.setUpSeconds + models * undercoat.dabSeconds : once
+/** Touch-ups on so many models, taken in one go: each pot is opened once. */
+export function touchUpWork(
+  { dabSeconds, setUpSeconds, undercoat }: TouchUpTime,
+  models: number,
+): BesideWork {
+  if (models === 0) return { setUpSeconds: 0, touchUpSeconds: 0 }
+  return {
+    setUpSeconds: setUpSeconds + (undercoat?.setUpSeconds ?? 0),
+    touchUpSeconds: models * (dabSeconds + (undercoat?.dabSeconds ?? 0)),
+  }
 }

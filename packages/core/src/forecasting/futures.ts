@@ -1,7 +1,7 @@
 import { drawPaces } from '../estimating/draw-paces.ts'
 import type { LineEstimate, StageEstimate } from '../estimating/estimate-line.ts'
 import { spreadPresets } from '../estimating/presets.ts'
-import { touchUpSeconds } from '../estimating/touch-up.ts'
+import { touchUpWork } from '../estimating/touch-up.ts'
 import { createDesk } from '../planning/desk.ts'
 import type { PlanBatch, PlanInstance, PlanTask } from '../planning/instance.ts'
 import type { SolvedLine } from '../planning/plan-line.ts'
@@ -140,9 +140,10 @@ function drawSeconds(
     else seconds *= Math.exp(paces.at(place, name))
     seconds += secondCoatDeviation * normal()
   }
-  const mending = estimate ? touchUpSeconds(estimate.touchUp, slips) / models : 0
+  const mending = estimate ? touchUpWork(estimate.touchUp, slips) : null
+  const beside = mending ? (mending.setUpSeconds + mending.touchUpSeconds) / models : 0
   // Nobody is five times as quick as expected.
-  return Math.max(planned.perModel / 5, Math.round(seconds + mending))
+  return Math.max(planned.perModel / 5, Math.round(seconds + beside))
 }
 
 interface MutablePainter {

@@ -1,5 +1,6 @@
 import { endOfDay } from '../calendar/sessions.ts'
 import { amountsLeft, estimateLine, timesOf, totalOf, type TimeRange } from '../estimating/estimate-line.ts'
+import { besideByBatch } from '../estimating/set-ups.ts'
 import { followedRecipes, lineOfOrder } from '../ordering/line-of-order.ts'
 import { orderLine } from '../ordering/order-line.ts'
 import { foldProgress } from '../progress/fold-progress.ts'
@@ -9,6 +10,7 @@ import type { Shelf } from '../recipe/step-facts.ts'
 import type { Tool } from '../recipe/technique.ts'
 import type { Instant } from '../units/instant.ts'
 import type { MaterialId } from '../units/ids.ts'
+import { besideInPlan } from './beside-in-plan.ts'
 import { planLine } from './plan-line.ts'
 
 /** What painting these units by one recipe would come to, were nothing else on the desk. */
@@ -71,7 +73,10 @@ export function tryWay(
   const pots = new Set<MaterialId>(facts.flatMap((each) => each.step.mix.map((part) => part.materialId)))
   const due = project.dueOn ? endOfDay(project.dueOn, project.evenings.timeZone) : null
   return {
-    handsOn: totalOf(estimate.rates, amountsLeft(estimate, whole.batchSize)),
+    handsOn: totalOf(
+      estimate.rates,
+      amountsLeft(estimate, planned.ok ? besideInPlan(planned.value) : besideByBatch(whole, estimate)),
+    ),
     models: units.reduce((sum, unit) => sum + unit.models.length, 0),
     stages: line.length,
     pots: pots.size,

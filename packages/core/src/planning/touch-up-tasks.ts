@@ -57,7 +57,7 @@ export function withTouchUps(tasks: readonly PlanTask[], touchUps: readonly Plan
   const placeOf = ({ stage }: PlanTask) => {
     const seal = tasks.findIndex((each) => each.regions === 'whole' && each.stage > stage)
     let place = seal < 0 ? tasks.length : seal
-    while (place > 0 && tasks[place - 1]?.maxWait != null) place -= 1
+    while (place > 0 && (tasks[place - 1]?.maxWait ?? null) !== null) place -= 1
     return place
   }
   const placed = touchUps

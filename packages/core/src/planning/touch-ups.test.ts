@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { estimateLine, amountsLeft, timesOf, totalOf } from '../estimating/estimate-line.ts'
-import { touchUpSeconds, touchUpTime } from '../estimating/touch-up.ts'
+import { besideByBatch } from '../estimating/set-ups.ts'
+import { touchUpTime, touchUpWork } from '../estimating/touch-up.ts'
 import { foldProgress } from '../progress/fold-progress.ts'
 import { workLeft } from '../progress/work-left.ts'
 import type { ProgressEvent } from '../progress/event.ts'
@@ -47,7 +48,7 @@ function planned(events: readonly ProgressEvent[]) {
   const times = timesOf(estimate)
   const plan = planLine({ project: given, progress, times, now })
   if (!plan.ok) throw new Error(plan.error.kind)
-  const left = totalOf(estimate.rates, amountsLeft(estimate, given.batchSize)).likely
+  const left = totalOf(estimate.rates, amountsLeft(estimate, besideByBatch(given, estimate))).likely
   return { plan: plan.value, work: workLeft(given, progress, times), left, times }
 }
 const words = (plan: ReturnType<typeof planned>['plan']) =>
@@ -63,8 +64,9 @@ describe('touch-ups cost time', () => {
     expect(words(slipped.plan)).toEqual(['trousers colour 2', 'matt 4'])
     const { touchUp } = slipped.times.get(stageId('trousers'))!.get(given.units[0]!.id)!
     expect(touchUp.undercoat).toBeNull()
-    expect(slipped.plan.handsOnSeconds - sound.plan.handsOnSeconds).toBe(touchUpSeconds(touchUp, 2))
-    expect(slipped.left - sound.left).toBeCloseTo(touchUpSeconds(touchUp, 2))
+    const { setUpSeconds, touchUpSeconds } = touchUpWork(touchUp, 2)
+    expect(slipped.plan.handsOnSeconds - sound.plan.handsOnSeconds).toBe(setUpSeconds + touchUpSeconds)
+    expect(slipped.left - sound.left).toBeCloseTo(setUpSeconds + touchUpSeconds)
     expect(slipped.work.leftSeconds - sound.work.leftSeconds).toBe(2 * touchUp.dabSeconds)
   })
 

@@ -1,0 +1,47 @@
+import { potOf } from '../line/stage.ts'
+import { splitIntoBatches } from '../project/batches.ts'
+import type { Project } from '../project/project.ts'
+import type { StageId, UnitId } from '../units/ids.ts'
+import { againSeconds, type LineEstimate, type StageEstimate } from './estimate-line.ts'
+import { touchUpWork, type BesideWork } from './touch-up.ts'
+
+/** By stage and unit. */
+export type BesideWorkOf = ReadonlyMap<string, BesideWork>
+
+export const besideKey = (stageId: StageId, unitId: UnitId) => `${stageId} ${unitId}`
+
+/**
+ * What is left as long as nobody planned it: batch by batch, each along the line. A pot that is open from the stage
+ * before needs no set-up, one whose colour is still on the palette a rinse.
+ */
+export function besideByBatch(
+  project: Pick<Project, 'units' | 'line' | 'batchSize' | 'firstBatch'>,
+  estimate: LineEstimate,
+): BesideWorkOf {
+  const byUnit = new Map<UnitId, StageEstimate[]>()
+  const beside = new Map<string, BesideWork>()
+  for (const stage of estimate.stages) {
+    const { stageId, unitId } = stage.work
+    const own = byUnit.get(unitId)
+    if (own) own.push(stage)
+    else byUnit.set(unitId, [stage])
+    beside.set(besideKey(stageId, unitId), touchUpWork(stage.touchUp, stage.touchUps))
+  }
+  const pots = new Map(project.line.map((stage) => [stage.id, potOf(stage)]))
+  for (const { unitId, models } of splitIntoBatches(project, project)) {
+    const here = new Set(models.map((model) => model.id))
+    const used = new Set<string>()
+    let open: string | null = null
+    for (const { work, leftModels } of byUnit.get(unitId) ?? []) {
+      if (!leftModels.some((model) => here.has(model))) continue
+      const pot = pots.get(work.stageId) ?? work.stageId
+      const fresh = used.has(pot) ? againSeconds(work) : work.setUpSeconds
+      const key = besideKey(work.stageId, unitId)
+      const known = beside.get(key) ?? { setUpSeconds: 0, touchUpSeconds: 0 }
+      beside.set(key, { ...known, setUpSeconds: known.setUpSeconds + (pot === open ? 0 : fresh) })
+      open = pot
+      used.add(pot)
+    }
+  }
+  return beside
+}
