@@ -3,6 +3,7 @@ import {
   plainPlanning,
   techniques,
   teamworks,
+  usualBores,
   type BatchId,
   type PainterId,
   type StageId,
@@ -69,6 +70,10 @@ export const pinSchema = z.object({
   ...sessionMark,
 })
 
+const boreField = secondsField.refine((length) => length >= 300 && length <= 12 * 3600, {
+  error: 'Give from 5 minutes to 12 hours.',
+})
+
 /** See `Planning` in the core. Batches are named by the models they begin and end with. */
 const wholePlanningSchema = z.object({
   painters: z
@@ -102,6 +107,7 @@ const wholePlanningSchema = z.object({
     .number()
     .min(0, { error: 'A share is 0 at least.' })
     .max(0.9, { error: 'At most nine of ten sessions fall out.' }),
+  bores: z.object({ stageSeconds: boreField, unitSeconds: boreField }).default(usualBores),
 })
 
 export const planningSchema = wholePlanningSchema.default(plainPlanning)

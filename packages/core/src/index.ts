@@ -5,7 +5,6 @@ export { sprayWindows, type SprayWindow } from './air/spray-windows.ts'
 export { endOfDay, expandSessions, localDateAt, wallClock, type Session } from './calendar/sessions.ts'
 export { batchTime, sharedHandsOnSeconds, type BatchTimes } from './estimating/batch-time.ts'
 export {
-  amountsLeft,
   estimateLine,
   timesOf,
   totalOf,
@@ -22,7 +21,8 @@ export {
   type Goal,
   type StandardCosts,
 } from './estimating/afford.ts'
-export { besideByBatch, type BesideWorkOf } from './estimating/set-ups.ts'
+export { learnBores, type LearntBores } from './estimating/learn-bores.ts'
+export { amountsLeft, besideByBatch, type BesideWorkOf } from './estimating/amounts-left.ts'
 export type { BesideWork } from './estimating/touch-up.ts'
 export { besideInPlan } from './planning/beside-in-plan.ts'
 export { extrasFor, type Extra } from './estimating/extras.ts'
@@ -49,6 +49,7 @@ export { stageLabels } from './line/stage-labels.ts'
 export { dryingWait, potOf, touchedRegions, type Stage, type Touch, type TypedTime } from './line/stage.ts'
 export {
   distinctSplits,
+  largestBearable,
   smallestHiding,
   trySplit,
   usualSplits,
@@ -91,6 +92,8 @@ export {
 } from './project/batches.ts'
 export {
   plainPlanning,
+  usualBores,
+  type Bores,
   teamworks,
   type Painter,
   type Pin,

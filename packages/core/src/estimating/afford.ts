@@ -1,9 +1,9 @@
 import type { Project, Unit } from '../project/project.ts'
 import { standards, type Standard } from '../recipe/recipe.ts'
 import type { UnitId } from '../units/ids.ts'
-import { amountsLeft, estimateLine, totalOf, type EstimateInput, type TimeRange } from './estimate-line.ts'
+import { estimateLine, totalOf, type EstimateInput, type TimeRange } from './estimate-line.ts'
 import { projectForStandard } from './line-for-standard.ts'
-import { besideByBatch } from './set-ups.ts'
+import { amountsLeft, besideByBatch } from './amounts-left.ts'
 
 /** What is left to do until a unit is at each standard. */
 export interface StandardCosts {

@@ -6,8 +6,8 @@ import { footRecipe, testShelf } from '../testing/recipes.ts'
 import type { RecipeId, StageId, StepId, UnitId } from '../units/ids.ts'
 import { addSeconds, type Instant } from '../units/instant.ts'
 import { minutes } from '../units/seconds.ts'
-import { amountsLeft, estimateLine, timesOf, totalOf } from './estimate-line.ts'
-import { besideByBatch } from './set-ups.ts'
+import { estimateLine, timesOf, totalOf } from './estimate-line.ts'
+import { amountsLeft, besideByBatch } from './amounts-left.ts'
 import { productOf } from './step-factors.ts'
 
 const recipe = footRecipe(

@@ -10,8 +10,7 @@ import type { Seconds } from '../units/seconds.ts'
 import type { BatchTime, BatchTimes } from './batch-time.ts'
 import { learningTotal } from './learning.ts'
 import { cellOf, countDoneBefore, observeTimes, type ObservedTime } from './observe-times.ts'
-import type { Tool } from '../recipe/technique.ts'
-import { onPalette, spreadPresets, type Size } from './presets.ts'
+import { spreadPresets, type Size } from './presets.ts'
 import {
   lapSpread,
   learnRates,
@@ -22,9 +21,8 @@ import {
   type PacePlace,
   type Rates,
 } from './rates.ts'
-import { stageWorks, type StageWork } from './stage-work.ts'
+import { againSeconds, stageWorks, type StageWork } from './stage-work.ts'
 import { spreadOf, type Spread } from './three-point.ts'
-import { besideKey, type BesideWorkOf } from './set-ups.ts'
 import { touchUpTime, type BesideWork, type TouchUpTime } from './touch-up.ts'
 
 /** Seconds: likely, and between these in four cases of five. */
@@ -220,29 +218,7 @@ export function totalOf(rates: Rates, amounts: readonly StageAmount[]): TimeRang
   return { low: likely * low, likely, high: likely * high }
 }
 
-const nothingBeside: BesideWork = { setUpSeconds: 0, touchUpSeconds: 0 }
-
-/** Everything still to do; set-ups and touch-ups as they are planned, or by batch where there is no plan. */
-export function amountsLeft(
-  estimate: LineEstimate,
-  beside: BesideWorkOf,
-  isMeant: (stage: StageEstimate) => boolean = () => true,
-): readonly StageAmount[] {
-  return estimate.stages
-    .filter((stage) => (stage.left > 0 || stage.touchUps > 0) && isMeant(stage))
-    .map((stage) => ({
-      stage,
-      models: stage.left,
-      ...(beside.get(besideKey(stage.work.stageId, stage.work.unitId)) ?? nothingBeside),
-    }))
-}
-
-/** A brushed colour stays on the palette for the session; cans, airbrush and glue are set up anew. */
-export function againSeconds({ tool, setUpSeconds }: StageWork): number {
-  return wetTools.includes(tool) ? Math.min(setUpSeconds, onPalette.minutes * 60) : setUpSeconds
-}
-
-const wetTools: readonly Tool[] = ['brush', 'dry brush', 'sponge']
+export const nothingBeside: BesideWork = { setUpSeconds: 0, touchUpSeconds: 0 }
 
 /** The estimate as the planner takes it: whole seconds by stage and unit. */
 export function timesOf(estimate: LineEstimate): BatchTimes {

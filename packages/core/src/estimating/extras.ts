@@ -1,8 +1,8 @@
 import type { Project } from '../project/project.ts'
 import type { Standard } from '../recipe/recipe.ts'
 import type { UnitId } from '../units/ids.ts'
-import { amountsLeft, estimateLine, totalOf, type EstimateInput } from './estimate-line.ts'
-import { besideByBatch } from './set-ups.ts'
+import { estimateLine, totalOf, type EstimateInput } from './estimate-line.ts'
+import { amountsLeft, besideByBatch } from './amounts-left.ts'
 import { projectForStandard } from './line-for-standard.ts'
 
 /** A stage that a unit's standard does not ask for, and whether there is time for it. */

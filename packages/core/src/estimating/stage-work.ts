@@ -10,6 +10,7 @@ import {
   detailPresets,
   handlingPresets,
   learningPreset,
+  onPalette,
   secondCoatChance,
   sizePresets,
   techniquePresets,
@@ -231,3 +232,10 @@ function common(stage: Stage, unit: Unit, takers: readonly Model[]) {
     setUpSeconds: stage.setUpSeconds,
   }
 }
+
+/** A brushed colour stays on the palette for the session; cans, airbrush and glue are set up anew. */
+export function againSeconds({ tool, setUpSeconds }: StageWork): number {
+  return wetTools.includes(tool) ? Math.min(setUpSeconds, onPalette.minutes * 60) : setUpSeconds
+}
+
+const wetTools: readonly Tool[] = ['brush', 'dry brush', 'sponge']

@@ -1,4 +1,4 @@
-import { besideKey, type BesideWorkOf } from '../estimating/set-ups.ts'
+import { besideKey, type BesideWorkOf } from '../estimating/amounts-left.ts'
 import type { BesideWork } from '../estimating/touch-up.ts'
 import type { LinePlan } from './line-plan.ts'
 

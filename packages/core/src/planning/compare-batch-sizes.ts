@@ -1,4 +1,5 @@
 import { batchSizesText, largestBatchSize, splitIntoBatches, type BatchSplit } from '../project/batches.ts'
+import type { Bores } from '../project/planning.ts'
 import type { Instant } from '../units/instant.ts'
 import type { LinePlan } from './line-plan.ts'
 import { planLine, type PlanningInput } from './plan-line.ts'
@@ -103,6 +104,16 @@ function mostInHand({ stretches, batches }: LinePlan): number {
 /** The smallest even size at which no drying is left to wait for; null when every size shows some. */
 export function smallestHiding(outcomes: readonly SplitOutcome[]): SplitOutcome | null {
   return outcomes.find((each) => each.firstBatch === null && each.exposedSeconds === 0) ?? null
+}
+
+/** The largest even size at which no stage goes on for longer than is borne; null when one does at every size. */
+export function largestBearable(
+  outcomes: readonly SplitOutcome[],
+  { stageSeconds }: Pick<Bores, 'stageSeconds'>,
+): SplitOutcome | null {
+  return (
+    outcomes.findLast((each) => each.firstBatch === null && each.longestRunSeconds <= stageSeconds) ?? null
+  )
 }
 
 /** How people usually split, and the outcome that stands for it: of several the soonest done. */

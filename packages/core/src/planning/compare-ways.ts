@@ -1,6 +1,6 @@
 import { endOfDay } from '../calendar/sessions.ts'
-import { amountsLeft, estimateLine, timesOf, totalOf, type TimeRange } from '../estimating/estimate-line.ts'
-import { besideByBatch } from '../estimating/set-ups.ts'
+import { estimateLine, timesOf, totalOf, type TimeRange } from '../estimating/estimate-line.ts'
+import { amountsLeft, besideByBatch } from '../estimating/amounts-left.ts'
 import { followedRecipes, lineOfOrder } from '../ordering/line-of-order.ts'
 import { orderLine } from '../ordering/order-line.ts'
 import { foldProgress } from '../progress/fold-progress.ts'

@@ -100,6 +100,8 @@ export interface PlanInstance {
    * `null`: any number. What another batch waits for to be joined may always begin.
    */
   readonly inHandAtMost: number | null
+  /** Seconds at one stage, and at one kind of work, from which on more of the same is sameness. */
+  readonly bores: { readonly stage: number; readonly kind: number }
   /** The pot that is open at time 0, with the first painter. */
   readonly openFamily: number | null
 }

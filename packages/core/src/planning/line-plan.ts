@@ -59,7 +59,7 @@ export interface LinePlan {
   readonly exposedSeconds: Seconds
   /** Waits that a later stage of the same batch had to keep, less what is exposed. */
   readonly hiddenSeconds: Seconds
-  /** Work beyond half an hour at one stage, or an hour and a half at one unit, without a change. */
+  /** Work at one stage, or at one unit, beyond what the painter bears without a change. */
   readonly samenessSeconds: Seconds
   /** No plan can finish before this moment. */
   readonly earliestFinishAt: Instant

@@ -183,6 +183,7 @@ function build(input: InstanceInput, hours: DeskHours): Result<PlanInstance, Pla
     potsCloseBetweenSessions: true,
     maySplit: true,
     inHandAtMost: project.batchesInHand,
+    bores: { stage: planning.bores.stageSeconds, kind: planning.bores.unitSeconds },
   }
   const problem = findProblem(input, instance, hours.hasSprayWindows)
   return problem ? failure(problem) : success(shareOut(instance, input.teamwork))

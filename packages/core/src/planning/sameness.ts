@@ -1,18 +1,15 @@
 import type { DeskState } from './desk-state.ts'
 import type { PlanInstance, PlanTask } from './instance.ts'
 
-const longStage = 30 * 60
-const longKind = 90 * 60
-
 /** Adds up how long one stage, or one kind of work, goes on beyond what is still pleasant. */
-export function samenessCounter({ batches }: PlanInstance, { familySession, runs, sums }: DeskState) {
+export function samenessCounter({ batches, bores }: PlanInstance, { familySession, runs, sums }: DeskState) {
   return (batch: number, task: PlanTask, painter: number, session: number, worked: number) => {
     const at = painter * 4
     const kind = batches[batch]?.kind ?? 0
     const goesOn = familySession[painter] === session
     const stageRun = goesOn && runs[at] === task.stage ? (runs[at + 1] ?? 0) : 0
     const kindRun = goesOn && runs[at + 2] === kind ? (runs[at + 3] ?? 0) : 0
-    sums.sameness += beyond(stageRun, worked, longStage) + beyond(kindRun, worked, longKind)
+    sums.sameness += beyond(stageRun, worked, bores.stage) + beyond(kindRun, worked, bores.kind)
     runs[at] = task.stage
     runs[at + 1] = stageRun + worked
     runs[at + 2] = kind

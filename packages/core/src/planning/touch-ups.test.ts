@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { estimateLine, amountsLeft, timesOf, totalOf } from '../estimating/estimate-line.ts'
-import { besideByBatch } from '../estimating/set-ups.ts'
+import { estimateLine, timesOf, totalOf } from '../estimating/estimate-line.ts'
+import { amountsLeft, besideByBatch } from '../estimating/amounts-left.ts'
 import { touchUpTime, touchUpWork } from '../estimating/touch-up.ts'
 import { foldProgress } from '../progress/fold-progress.ts'
 import { workLeft } from '../progress/work-left.ts'

@@ -31,6 +31,7 @@ const instance: PlanInstance = {
   potsCloseBetweenSessions: true,
   maySplit: true,
   inHandAtMost: 1,
+  bores: { stage: 1800, kind: 5400 },
   openFamily: null,
   batches: [0, 1].map((kind) => ({
     models: 2,

@@ -2,7 +2,7 @@ import type { Aim } from '../planning/instance.ts'
 import type { Technique } from '../recipe/technique.ts'
 import type { BatchId, PainterId, StageId } from '../units/ids.ts'
 import type { LocalDate } from '../units/local-date.ts'
-import type { Seconds } from '../units/seconds.ts'
+import { minutes, type Seconds } from '../units/seconds.ts'
 
 /** Sittings at the same hours on the same weekdays. */
 export interface SessionRule {
@@ -60,6 +60,17 @@ export interface Pin extends SessionMark {
   readonly stageId: StageId
 }
 
+/** How long the same is borne before a change is wanted. */
+export interface Bores {
+  /** At one stage. */
+  readonly stageSeconds: Seconds
+  /** At one unit. */
+  readonly unitSeconds: Seconds
+}
+
+/** Half an hour and an hour and a half: from memory, to be edited. */
+export const usualBores: Bores = { stageSeconds: minutes(30), unitSeconds: minutes(90) }
+
 /** What the plan is to keep to, and what it is to want most. */
 export interface Planning {
   readonly painters: readonly Painter[]
@@ -78,6 +89,7 @@ export interface Planning {
   readonly sprayHours: { readonly from: string; readonly until: string } | null
   /** Share of sessions that fall out unforeseen, 0 to 1. */
   readonly skipShare: number
+  readonly bores: Bores
 }
 
 /** One painter with the project's evenings and nothing special. */
@@ -103,4 +115,5 @@ export const plainPlanning: Planning = {
   rackPlaces: null,
   sprayHours: null,
   skipShare: 0.1,
+  bores: usualBores,
 }

@@ -39,6 +39,7 @@ export function anyInstance(limits: Limits): fc.Arbitrary<PlanInstance> {
       regionCount,
       stations: [1, 2],
       windows: [dayWindows],
+      bores: { stage: 1800, kind: 5400 },
       batches: joinFirst ? joined(parts.batches) : parts.batches,
     }))
     .map((instance) => ({ ...instance, batches: instance.batches.map((batch) => onlyHere(batch, instance)) }))

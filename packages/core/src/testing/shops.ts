@@ -14,6 +14,7 @@ export function shopInstance(jobs: readonly Job[], machines: number): PlanInstan
     potsCloseBetweenSessions: false,
     maySplit: false,
     inHandAtMost: null,
+    bores: { stage: 1800, kind: 5400 },
     openFamily: null,
     batches: jobs.map((job, kind) => ({
       models: 1,

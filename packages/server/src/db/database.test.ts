@@ -52,6 +52,7 @@ describe('the database', () => {
       `${eels!.models[0]!.id}..${eels!.models[1]!.id}`,
       `${models[3]}..${models[4]}`,
     ])
+    expect(project.planning.bores).toEqual({ stageSeconds: 1800, unitSeconds: 5400 })
     expect(project.recipes[0]?.unitIds).toEqual([pikes!.id])
     expect(eels!.joinedAt).toBeNull()
     const kept = await server.db.execute(sql`

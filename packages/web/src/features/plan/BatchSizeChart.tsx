@@ -1,4 +1,4 @@
-import { smallestHiding, usualSplits, type Project, type SplitOutcome } from '@seriatim/core'
+import { largestBearable, smallestHiding, usualSplits, type Project, type SplitOutcome } from '@seriatim/core'
 import { Bar, CartesianGrid, ComposedChart, Line, ResponsiveContainer, XAxis, YAxis } from 'recharts'
 import { clockText, dayText, durationText } from '../../shared/format/index.ts'
 import { Button, ScrollRegion } from '../../shared/ui/index.ts'
@@ -158,6 +158,8 @@ function SizeTable({
 }: Omit<BatchSizeChartProps, 'comparison'> & { readonly outcomes: readonly SplitOutcome[] }) {
   const { timeZone } = project.evenings
   const hiding = smallestHiding(outcomes)
+  const { bores } = project.planning
+  const bearable = largestBearable(outcomes, bores)
   return (
     <ScrollRegion label="Batch sizes in figures">
       <table className="w-full min-w-[58rem] text-left text-sm">
@@ -197,6 +199,11 @@ function SizeTable({
                 {outcome === hiding ? (
                   <span className="ml-2 font-sans text-xs font-bold whitespace-nowrap text-done">
                     hides all drying
+                  </span>
+                ) : null}
+                {outcome === bearable ? (
+                  <span className="ml-2 font-sans text-xs font-bold whitespace-nowrap text-ink">
+                    no stage over {durationText(bores.stageSeconds)}
                   </span>
                 ) : null}
               </th>

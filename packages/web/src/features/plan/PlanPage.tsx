@@ -35,6 +35,7 @@ import { useNow } from '../../shared/use-now.ts'
 import { useEstimated, useEstimateInput, useProjectInAir, useTimes } from '../../shared/working-project.ts'
 import {
   useBatchSizeComparison,
+  useLearntBores,
   useKnownOdds,
   useOdds,
   usePlan,
@@ -79,6 +80,7 @@ export function PlanPage() {
   const planned = usePlan(input)
   const ready = planned.data?.ok && !planned.isPlaceholderData ? input : null
   const estimateInput = useEstimateInput(project, estimated?.progress)
+  const learnt = useLearntBores(project, estimated?.progress, estimate)
   const now = useNow(60)
   const setSettings = useSettings()
   const setPlanning = (planning: Planning, said: string) => setSettings({ planning }, said)
@@ -159,7 +161,12 @@ export function PlanPage() {
       </div>
       <div className="mt-8 grid grid-cols-1 gap-4">
         <SharedWork input={ready} onPlanning={setPlanning} />
-        <PlanWishes planning={project.planning} batches={plan.batches} onChange={setPlanning} />
+        <PlanWishes
+          planning={project.planning}
+          batches={plan.batches}
+          learnt={learnt}
+          onChange={setPlanning}
+        />
         <BatchSizeControl input={planned.data?.ok ? input : null} chosen={split} />
       </div>
     </>

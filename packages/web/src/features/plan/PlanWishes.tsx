@@ -1,5 +1,6 @@
-import { aims, batchesMeant, type Aim, type Batch, type Planning } from '@seriatim/core'
+import { aims, batchesMeant, type Aim, type Batch, type LearntBores, type Planning } from '@seriatim/core'
 import { batchName } from '../../shared/batch-name.ts'
+import { BoresFields } from './BoresFields.tsx'
 import { SortableNames } from './SortableNames.tsx'
 
 const aimTexts: Readonly<Record<Aim, string>> = {
@@ -13,11 +14,13 @@ const aimTexts: Readonly<Record<Aim, string>> = {
 interface PlanWishesProps {
   readonly planning: Planning
   readonly batches: readonly Batch[]
+  /** What the records say of how long the same is borne. */
+  readonly learnt: LearntBores | undefined
   readonly onChange: (planning: Planning, said: string) => void
 }
 
 /** What the painter wants most, and which batches before all others. */
-export function PlanWishes({ planning, batches, onChange }: PlanWishesProps) {
+export function PlanWishes({ planning, batches, learnt, onChange }: PlanWishesProps) {
   const order = [...planning.aims, ...aims.filter((aim) => !planning.aims.includes(aim))]
   const known = [
     ...new Set(planning.first.flatMap((id) => batchesMeant(id, batches).map((batch) => batch.id))),
@@ -41,6 +44,11 @@ export function PlanWishes({ planning, batches, onChange }: PlanWishesProps) {
           onOrder={(ids) =>
             onChange({ ...planning, aims: ids as Aim[] }, 'The plan follows what matters most.')
           }
+        />
+        <BoresFields
+          bores={planning.bores}
+          learnt={learnt}
+          onChange={(bores, said) => onChange({ ...planning, bores }, said)}
         />
       </section>
       <section aria-labelledby="first" className="ticket p-4">

@@ -1,7 +1,6 @@
 import type { Planning } from '@seriatim/core'
-import { Stepper } from '../../shared/ui/index.ts'
+import { CommitField, Stepper } from '../../shared/ui/index.ts'
 import { CommitCheck } from './CommitCheck.tsx'
-import { CommitField } from './CommitField.tsx'
 
 interface DeskTicketProps {
   readonly planning: Planning

@@ -7,9 +7,8 @@ import {
   type Technique,
 } from '@seriatim/core'
 import { Trash2 } from 'lucide-react'
-import { IconButton } from '../../shared/ui/index.ts'
+import { CommitField, IconButton } from '../../shared/ui/index.ts'
 import { CommitCheck } from './CommitCheck.tsx'
-import { CommitField } from './CommitField.tsx'
 import { ImportCalendar } from './ImportCalendar.tsx'
 import { NextSessions } from './NextSessions.tsx'
 import { Rules } from './Rules.tsx'

@@ -14,6 +14,7 @@ const fieldNames: Readonly<Record<string, string>> = {
   rackPlaces: 'places on the rack',
   sprayHours: 'spray hours',
   skipShare: 'sessions that fall out',
+  bores: 'how long the same is borne',
   perHolder: 'models on a holder',
   joinedAt: 'joined to',
   unitIds: 'units that follow it',

@@ -1,4 +1,5 @@
 export { Button, IconButton } from './button.tsx'
+export { CommitField } from './commit-field.tsx'
 export { Dialog } from './dialog.tsx'
 export { CheckField, controlLook, SelectField, TextAreaField, TextField } from './field.tsx'
 export { Figure } from './figure.tsx'

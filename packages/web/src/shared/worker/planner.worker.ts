@@ -6,6 +6,7 @@ import {
   extrasFor,
   findFaults,
   lineJudge,
+  learnBores,
   lineOfOrder,
   offersOfSameness,
   orderLine,
@@ -27,6 +28,7 @@ import {
   type KeptPlan,
   type LineOrder,
   type LinePlan,
+  type ObservedTime,
   type Offer,
   type OfferInput,
   type OrderingInput,
@@ -124,6 +126,13 @@ const planner = {
       const after = project.recipes.find((each) => each.id === before.id) ?? null
       return changeUnderWay(project, progress, before, after, shelf)
     })
+  },
+  learnBores: (
+    input: { readonly project: Project; readonly progress: Progress },
+    observed: readonly ObservedTime[],
+  ) => {
+    const { project, progress } = unpack(input)
+    return learnBores(project, progress, observed)
   },
   workLeft: (input: {
     readonly project: Project

@@ -3,6 +3,8 @@ import type {
   FollowingUnit,
   Instant,
   KeptPlan,
+  LearntBores,
+  LineEstimate,
   LineFinding,
   LineOrder,
   LinePlan,
@@ -90,6 +92,24 @@ export function usePilot(
     about: unit.id,
     inputs: [input, unit],
     task: async (planner, _, pack) => planner.pilot(pack(input), unit),
+  })
+}
+
+/** What the records say of how long the same is borne. */
+export function useLearntBores(
+  project: Project,
+  progress: Progress | undefined,
+  estimate: LineEstimate | undefined,
+): LearntBores | undefined {
+  return useWorkedOut({
+    lane: 'look',
+    name: 'bores',
+    about: project.id,
+    inputs: progress && estimate ? [project.units, progress, estimate] : null,
+    task: async (planner, _, pack) =>
+      progress && estimate
+        ? planner.learnBores(pack({ project, progress }), estimate.observed)
+        : { stageSeconds: null, unitSeconds: null },
   })
 }
 

@@ -2,7 +2,8 @@ import { potOf } from '../line/stage.ts'
 import { splitIntoBatches } from '../project/batches.ts'
 import type { Project } from '../project/project.ts'
 import type { StageId, UnitId } from '../units/ids.ts'
-import { againSeconds, type LineEstimate, type StageEstimate } from './estimate-line.ts'
+import { nothingBeside, type LineEstimate, type StageAmount, type StageEstimate } from './estimate-line.ts'
+import { againSeconds } from './stage-work.ts'
 import { touchUpWork, type BesideWork } from './touch-up.ts'
 
 /** By stage and unit. */
@@ -44,4 +45,19 @@ export function besideByBatch(
     }
   }
   return beside
+}
+
+/** Everything still to do; set-ups and touch-ups as they are planned, or by batch where there is no plan. */
+export function amountsLeft(
+  estimate: LineEstimate,
+  beside: BesideWorkOf,
+  isMeant: (stage: StageEstimate) => boolean = () => true,
+): readonly StageAmount[] {
+  return estimate.stages
+    .filter((stage) => (stage.left > 0 || stage.touchUps > 0) && isMeant(stage))
+    .map((stage) => ({
+      stage,
+      models: stage.left,
+      ...(beside.get(besideKey(stage.work.stageId, stage.work.unitId)) ?? nothingBeside),
+    }))
 }

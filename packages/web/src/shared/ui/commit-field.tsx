@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import { TextField } from '../../shared/ui/index.ts'
+import { TextField } from './field.tsx'
 
 interface CommitFieldProps {
   readonly label: string

@@ -1,0 +1,59 @@
+import { minutes, type Bores, type LearntBores } from '@seriatim/core'
+import { durationText, plural } from '../../shared/format/index.ts'
+import { Button, CommitField } from '../../shared/ui/index.ts'
+
+interface BoresFieldsProps {
+  readonly bores: Bores
+  readonly learnt: LearntBores | undefined
+  readonly onChange: (bores: Bores, said: string) => void
+}
+
+const limits = [
+  { name: 'stageSeconds', label: 'One stage at most, minutes', what: 'one stage' },
+  { name: 'unitSeconds', label: 'One unit at most, minutes', what: 'one unit' },
+] as const
+
+/** How long the same is borne before variety is wanted: typed, or as the painter’s own records have it. */
+export function BoresFields({ bores, learnt, onChange }: BoresFieldsProps) {
+  const set = (name: keyof Bores, wholeMinutes: number, what: string) =>
+    onChange(
+      { ...bores, [name]: minutes(wholeMinutes) },
+      `No more than ${durationText(wholeMinutes * 60)} of ${what} at a time, where it can be.`,
+    )
+  return (
+    <div className="mt-3">
+      <p className="text-sm text-ink-soft">
+        Variety counts what goes on for longer than this; batch sizes are marked by it.
+      </p>
+      <div className="mt-1 grid gap-3 sm:grid-cols-2">
+        {limits.map(({ name, label, what }) => {
+          const own = learnt?.[name]
+          return (
+            <div key={name}>
+              <CommitField
+                label={label}
+                value={String(Math.round(bores[name] / 60))}
+                check={checkMinutes}
+                onCommit={(text) => set(name, Number(text), what)}
+              />
+              {own && own.seconds !== bores[name] ? (
+                <p className="mt-1 text-sm">
+                  By your records half of {plural(own.runs, 'run')} of {what} broke off or slowed down by{' '}
+                  {durationText(own.seconds)}.{' '}
+                  <Button weight="quiet" className="px-1!" onClick={() => set(name, own.seconds / 60, what)}>
+                    Take {durationText(own.seconds)}
+                  </Button>
+                </p>
+              ) : null}
+            </div>
+          )
+        })}
+      </div>
+    </div>
+  )
+}
+
+function checkMinutes(text: string): string | null {
+  const isWhole = /^\d{1,3}$/.test(text.trim())
+  return isWhole && Number(text) >= 5 && Number(text) <= 720 ? null : 'Give whole minutes, from 5 to 720.'
+}
