@@ -9,6 +9,7 @@ import {
   type StageId,
 } from '@seriatim/core'
 import { z } from 'zod'
+import { mixSchema, usedMixSchema } from './mix.ts'
 import { idOf, instantField, nameOf, optionalTextField, secondsField, textField } from './fields.ts'
 
 /** A device counts what it records from 1; so far nobody comes. */
@@ -64,6 +65,13 @@ export const eventSchema = z.discriminatedUnion('kind', [
     ...overModels,
     kind: z.literal('judged'),
     verdict: z.enum(verdicts, { error: `Choose a verdict: ${verdicts.join(', ')}.` }),
+    note: optionalTextField(400),
+    mix: mixSchema.exactOptional(),
+  }),
+  z.object({
+    ...overModels,
+    kind: z.literal('used'),
+    mix: usedMixSchema,
     note: optionalTextField(400),
   }),
   z.object({

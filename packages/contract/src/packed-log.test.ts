@@ -40,6 +40,12 @@ const anyEvent = fc
       ),
       fc.record({ ...over, kind: fc.constantFrom('cleared', 'clock-started') }),
       fc.record({ ...over, kind: fc.constant('touch-up'), note }),
+      fc.record({
+        ...over,
+        kind: fc.constant('used'),
+        mix: fc.constant([{ materialId: '00000000-0000-4000-8000-000000000001', parts: 2 }]),
+        note,
+      }),
       fc.record({ ...over, kind: fc.constant('judged'), verdict: fc.constant('worth it'), note }),
       fc.record({
         ...recorded,

@@ -44,6 +44,7 @@ const kindNames = [
   'judged',
   'lap-corrected',
   'undone',
+  'used',
 ] as const satisfies readonly ProgressEvent['kind'][]
 
 /** What the columns do not have, of the kinds that have more. */
@@ -59,7 +60,9 @@ function restOf(event: ProgressEvent): Record<string, unknown> | null {
     case 'touch-up':
       return { note: event.note }
     case 'judged':
-      return { verdict: event.verdict, note: event.note }
+      return { verdict: event.verdict, note: event.note, ...(event.mix ? { mix: event.mix } : {}) }
+    case 'used':
+      return { mix: event.mix, note: event.note }
     case 'lap-corrected':
       return { targetId: event.targetId, workSeconds: event.workSeconds, note: event.note }
     case 'milestone':

@@ -5,6 +5,7 @@ import {
   parseHex,
   ruleIds,
   sheens,
+  sizes,
   standards,
   techniques,
   type Hex,
@@ -14,6 +15,7 @@ import {
   type UnitId,
 } from '@seriatim/core'
 import { z } from 'zod'
+import { mixSchema } from './mix.ts'
 import { idOf, localDateField, optionalTextField, refuseTwins, secondsField, textField } from './fields.ts'
 
 const share = (what: string) =>
@@ -91,15 +93,14 @@ const regionSchema = z.object({
   apart: optionalTextField(40).default(''),
 })
 
-const mixSchema = z
-  .array(
-    z.object({
-      materialId: idOf<MaterialId>(),
-      parts: z.number().positive({ error: 'Each part of a mix is more than nothing.' }).max(10_000),
-    }),
-  )
-  .max(12, { error: 'A mix has up to twelve paints.' })
-  .readonly()
+const subAssemblySchema = z.object({
+  name: textField('the part a name', 40),
+  size: z.enum(sizes),
+  count: z
+    .int({ error: 'Give a whole number.' })
+    .min(1, { error: 'There is at least one.' })
+    .max(50, { error: 'Up to 50 of a part.' }),
+})
 
 const technique = z.enum(techniques, { error: `Choose a technique: ${techniques.join(', ')}.` })
 
@@ -166,6 +167,11 @@ export const recipeSchema = z
     school: z.string().max(60),
     bodyPlan: z.string().max(60),
     regions: regionsSchema,
+    subAssemblies: z
+      .array(subAssemblySchema)
+      .max(10, { error: 'A recipe has up to ten parts painted apart.' })
+      .readonly()
+      .default([]),
     steps: stepsSchema,
     preferences: preferencesSchema,
     silenced: z

@@ -37,7 +37,8 @@ export {
 } from './estimating/pilot.ts'
 export { rateRows, type DatedObservation, type RateRow } from './estimating/rate-rows.ts'
 export { observeTimes, type ObservedTime } from './estimating/observe-times.ts'
-export { details, sizePresets, sizes, type Detail, type Size } from './estimating/presets.ts'
+export { details, sizePresets, type Detail } from './estimating/presets.ts'
+export { sizes, type Size } from './recipe/size.ts'
 export { overallPace, type PaceObservation, type Rates } from './estimating/rates.ts'
 export { stageWorks } from './estimating/stage-work.ts'
 export { productOf } from './estimating/step-factors.ts'
@@ -190,6 +191,7 @@ export {
   type Region,
   type Standard,
   type Step,
+  type SubAssembly,
   type StepRef,
 } from './recipe/recipe.ts'
 export { modeTimes, type ModeTime, type Takers } from './recipe/modes.ts'

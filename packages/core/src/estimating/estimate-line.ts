@@ -10,7 +10,8 @@ import type { Seconds } from '../units/seconds.ts'
 import type { BatchTime, BatchTimes } from './batch-time.ts'
 import { learningTotal } from './learning.ts'
 import { cellOf, countDoneBefore, observeTimes, type ObservedTime } from './observe-times.ts'
-import { spreadPresets, type Size } from './presets.ts'
+import { spreadPresets } from './presets.ts'
+import type { Size } from '../recipe/size.ts'
 import {
   lapSpread,
   learnRates,

@@ -5,7 +5,7 @@ import type { Technique } from '../recipe/technique.ts'
 import type { EventId, ModelId, StageId, UnitId } from '../units/ids.ts'
 import type { Instant } from '../units/instant.ts'
 import { learningTotal, rememberedUnits } from './learning.ts'
-import type { Size } from './presets.ts'
+import type { Size } from '../recipe/size.ts'
 import type { PaceObservation } from './rates.ts'
 import type { StageWork } from './stage-work.ts'
 

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import type { ProgressEvent, Verdict } from '../progress/event.ts'
 import { foldProgress } from '../progress/fold-progress.ts'
 import { eventId, noon, project, stage, unit } from '../testing/builders.ts'
-import { footRecipe, testShelf } from '../testing/recipes.ts'
+import { footRecipe, materialNamed, testShelf } from '../testing/recipes.ts'
 import type { RecipeId, StageId, StepId, UnitId } from '../units/ids.ts'
 import { addSeconds } from '../units/instant.ts'
 import { minutes } from '../units/seconds.ts'
@@ -110,6 +110,17 @@ describe('pilotProposals', () => {
     ])
     const again = { ...inputOf([judged(1, 'moss', 'too little')]), project: { ...given, ...after } }
     expect(pilotProposals(again, pikes, pilotReport(again, pikes), () => 'newer')).toEqual([])
+  })
+
+  it('changes the paint where the colour was wrong, in the recipe and on the line, with the reason', () => {
+    const mix = [{ materialId: materialNamed('slate grey'), parts: 1 }]
+    const [proposal] = proposalsFor({ ...judged(1, 'moss', 'another colour'), mix } as ProgressEvent)
+    expect(proposal).toMatchObject({ kind: 'recolour', text: 'moss in slate grey', note: 'from a metre' })
+    expect(proposal!.seconds).toBeCloseTo(0)
+    const after = applyPilotProposal(given, pikes, proposal!)
+    expect(after.recipes[0]!.steps[0]!.mix).toEqual(mix)
+    expect(after.line[0]).toMatchObject({ material: 'slate grey', steps: line[0]!.steps })
+    expect(proposalsFor(judged(1, 'moss', 'another colour'))).toEqual([])
   })
 
   it('takes the latest word, and asks for nothing where a stage was worth it', () => {

@@ -5,8 +5,8 @@ import { foldProgress } from '../progress/fold-progress.ts'
 import type { Judgement, Lap, Progress } from '../progress/progress.ts'
 import { isThrough } from '../progress/hole-state.ts'
 import type { Project, Unit } from '../project/project.ts'
-import { plainStep, standardReaches, type Recipe, type Step } from '../recipe/recipe.ts'
-import { factsOf, joinWords, type Shelf, type StepFacts } from '../recipe/step-facts.ts'
+import { plainStep, standardReaches, type Mix, type Recipe, type Step } from '../recipe/recipe.ts'
+import { factsOf, joinWords, mixText, type Shelf, type StepFacts } from '../recipe/step-facts.ts'
 import type { ModelId, StageId, StepId } from '../units/ids.ts'
 import { seconds } from '../units/seconds.ts'
 import {
@@ -132,6 +132,16 @@ export type PilotProposal =
       readonly text: string
       readonly step: Step
     }
+  /** The steps of the stage in another colour; `seconds` more, or with a minus fewer. */
+  | {
+      readonly kind: 'recolour'
+      readonly stage: Stage
+      readonly note: string
+      readonly seconds: number
+      readonly text: string
+      readonly mix: Mix
+      readonly material: string
+    }
 
 /**
  * From verdicts to changes: a stage that did nothing is left out, and one that was too little gets highlights on
@@ -156,6 +166,17 @@ export function pilotProposals(
     if (judgement?.verdict === 'did nothing') {
       const seconds = restAt(report.estimate, input, stage.id)
       return [{ kind: 'leave out', stage, note: judgement.note, seconds }]
+    }
+    if (judgement?.verdict === 'another colour' && judgement.mix && recipe) {
+      const { mix } = judgement
+      const material = mixText(mix, input.shelf)
+      const proposal = { kind: 'recolour', stage, note: judgement.note, mix, material } as const
+      const after = {
+        ...input,
+        project: { ...input.project, ...recoloured(input.project, recipe, proposal) },
+      }
+      const seconds = restAt(estimateLine(after), after, stage.id) - restAt(report.estimate, input, stage.id)
+      return [{ ...proposal, seconds, text: `${stage.name} in ${material}` }]
     }
     if (judgement?.verdict !== 'too little' || !recipe) return []
     const facts = factsOf(recipe, input.shelf).filter((each) =>
@@ -252,6 +273,23 @@ function withHighlight(recipe: Recipe, step: Step): Recipe {
   return { ...recipe, steps: [...recipe.steps.slice(0, place + 1), step, ...recipe.steps.slice(place + 1)] }
 }
 
+/** The recipe's steps of the stage in another colour, and the stage with its pot where it has no others. */
+function recoloured(
+  { recipes, line }: Pick<Project, 'recipes' | 'line'>,
+  recipe: Recipe,
+  { stage, mix, material }: { readonly stage: Stage; readonly mix: Mix; readonly material: string },
+): Pick<Project, 'recipes' | 'line'> {
+  const isOwn = (step: Stage['steps'][number]) => step.recipeId === recipe.id
+  const own = new Set(stage.steps.filter(isOwn).map((step) => step.stepId))
+  const steps = recipe.steps.map((step) => (own.has(step.id) ? { ...step, mix } : step))
+  return {
+    recipes: recipes.map((each) => (each.id === recipe.id ? { ...each, steps } : each)),
+    line: line.map((each) =>
+      each.id === stage.id && each.steps.every(isOwn) ? { ...each, material } : each,
+    ),
+  }
+}
+
 /** The project with a proposal taken up: in the recipe, and where a stage is left out on the line as well. */
 export function applyPilotProposal(
   { recipes, line }: Pick<Project, 'recipes' | 'line'>,
@@ -265,6 +303,8 @@ export function applyPilotProposal(
       line,
     }
   }
+  if (proposal.kind === 'recolour')
+    return recipe ? recoloured({ recipes, line }, recipe, proposal) : { recipes, line }
   const own = new Set(
     proposal.stage.steps.filter((step) => step.recipeId === recipe?.id).map((step) => step.stepId),
   )

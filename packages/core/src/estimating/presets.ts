@@ -1,5 +1,6 @@
 import type { MaterialKind } from '../materials/material.ts'
 import type { Standard } from '../recipe/recipe.ts'
+import type { Size } from '../recipe/size.ts'
 import type { Technique, Tool } from '../recipe/technique.ts'
 
 /**
@@ -66,11 +67,6 @@ export const techniquePresets: Readonly<Record<Technique, TechniquePreset>> = {
 
 /** What a technique that floods takes all over a model, against as much surface inside borders. */
 export const allOverFactor = { factor: 0.15, source: 'common practice' } as const
-
-/** How large a model is, from the least on. */
-export const sizes = ['small', 'foot', 'large foot', 'mounted', 'large', 'very large', 'huge'] as const
-
-export type Size = (typeof sizes)[number]
 
 interface Scaling {
   readonly area: number

@@ -16,6 +16,7 @@ import {
   techniquePresets,
 } from './presets.ts'
 import type { Learning } from './learning.ts'
+import { regionAmounts } from './own-sizes.ts'
 import { productOf, stepFactors, type Factor } from './step-factors.ts'
 
 /** A part of the work of a stage, with the factors whose product are its minutes on one model. */
@@ -100,6 +101,7 @@ function recipeOnLine(recipe: Recipe, line: readonly Stage[], shelf: Shelf): Rec
 
 function recipeWorkOf(recipe: Recipe, { facts, care }: RecipeOnLine, unit: Unit): RecipeWork {
   const standard = reachedStandard(recipe, unit.standard)
+  const amountOf = regionAmounts(recipe, unit.size)
   return {
     partOf: (stepId, takers) => {
       const each = facts.get(stepId)
@@ -107,7 +109,7 @@ function recipeWorkOf(recipe: Recipe, { facts, care }: RecipeOnLine, unit: Unit)
       const share = takers.filter((model) => takesStep(each.step, model)).length / takers.length
       if (share === 0) return null
       const { technique, coats, count } = each.step
-      const work = { ...each, technique, coats, count }
+      const work = { ...each, ...amountOf(each.regions), technique, coats, count }
       const factors = stepFactors(work, { ...unit, standard }, care.get(stepId) ?? 1)
       return {
         text: stepText(each),

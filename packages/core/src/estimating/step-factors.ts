@@ -10,8 +10,8 @@ import {
   standardPresets,
   techniquePresets,
   type Detail,
-  type Size,
 } from './presets.ts'
+import type { Size } from '../recipe/size.ts'
 
 /** One factor of an estimate, as it is explained: what it is, its value, and where that comes from. */
 export interface Factor {
@@ -90,7 +90,7 @@ function howMuch({ area, parts, count, whole }: StepWork, scales: 'area' | 'part
   if (scales === 'parts') return { name: 'parts', value: parts, source: 'recipe' }
   if (whole || aPart === 0 || parts === 0) return { name: 'of the surface', value: area, source: 'recipe' }
   return {
-    name: `of the surface, in ${String(parts)} ${parts === 1 ? 'piece' : 'pieces'}`,
+    name: `of the surface, in ${String(Math.round(parts))} ${parts === 1 ? 'piece' : 'pieces'}`,
     value: area + parts * aPart,
     source: 'recipe',
   }

@@ -211,7 +211,9 @@ describe('orderLine', () => {
     const given = input(recipes)
     const line = orderLine(given)
     const [offer] = offersOfSameness(given, line)
-    expect(offer?.reason).toBe('The saddle brown on the wood could be the peat brown, which is open anyway.')
+    expect(offer?.reason).toBe(
+      'The peat brown on the leather could be the saddle brown, which is open anyway.',
+    )
     const changed = recipes.map((source) => ({ ...source, recipe: applyOffer(source.recipe, offer!) }))
     expect(offer?.secondsSaved).toBe(60)
     expect(line.setUpSeconds - orderLine(input(changed)).setUpSeconds).toBe(60)

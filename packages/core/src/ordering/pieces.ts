@@ -1,4 +1,5 @@
-import { setUpPresets, type Size } from '../estimating/presets.ts'
+import { setUpPresets } from '../estimating/presets.ts'
+import type { Size } from '../recipe/size.ts'
 import { techniqueFacts } from '../recipe/technique.ts'
 import { takesStep, type Model } from '../project/project.ts'
 import type { Recipe, Standard, Step } from '../recipe/recipe.ts'

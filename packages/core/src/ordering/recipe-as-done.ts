@@ -1,10 +1,10 @@
 import { stagesByStep, type Stage } from '../line/stage.ts'
-import type { Lap, Mark, Progress } from '../progress/progress.ts'
+import type { Lap, Mark, Progress, Used } from '../progress/progress.ts'
 import { isThrough } from '../progress/hole-state.ts'
 import { takesStage, takesStep, type Project, type Unit } from '../project/project.ts'
 import { compareRecipes, type RecipeDifference } from '../recipe/compare-recipes.ts'
 import type { Recipe, Step } from '../recipe/recipe.ts'
-import type { Shelf } from '../recipe/step-facts.ts'
+import { mixText, type Shelf } from '../recipe/step-facts.ts'
 import type { ModelId, RecipeId, StepId } from '../units/ids.ts'
 import type { Instant } from '../units/instant.ts'
 
@@ -50,8 +50,13 @@ export function recipeAsDone(
         }),
     )
     if (marks.size === 0) return []
-    const note = noteOf(step, stage, [...marks.values()], paceOf(progress.laps, stage, unit))
-    return [{ step: { ...step, note }, at: new Map([...marks].map(([id, mark]) => [id, mark.at])) }]
+    const used = mostUsed(progress.used, stage, new Set(marks.keys()))
+    const mix = used?.mix ?? step.mix
+    const instead = used
+      ? [`Instead of ${mixText(step.mix, shelf)}${used.note === '' ? '.' : `: ${used.note}`}`]
+      : []
+    const note = noteOf(step, stage, [...marks.values()], paceOf(progress.laps, stage, unit), instead)
+    return [{ step: { ...step, mix, note }, at: new Map([...marks].map(([id, mark]) => [id, mark.at])) }]
   })
   if (done.length === 0) return null
   const steps = inOrderOfModels(done).map(({ step }) => step)
@@ -116,12 +121,40 @@ function paceOf(laps: readonly Lap[], stage: Stage, unit: Unit): number | null {
   return middle(paces)
 }
 
-function noteOf(step: Step, stage: Stage, marks: readonly Mark[], pace: number | null): string {
+/** What most of the models got instead of what the recipe says; `null` where most got what it says. */
+function mostUsed(all: readonly Used[], { id, steps }: Stage, models: ReadonlySet<ModelId>): Used | null {
+  // A stage of several steps does not say which of them it was.
+  if (steps.length !== 1) return null
+  const latest = new Map<ModelId, Used>()
+  for (const used of all)
+    if (used.stageId === id) for (const model of used.modelIds) if (models.has(model)) latest.set(model, used)
+  const counts = new Map<string, { readonly used: Used; count: number }>()
+  for (const used of latest.values()) {
+    const key = JSON.stringify(used.mix)
+    const known = counts.get(key)
+    if (known) known.count += 1
+    else counts.set(key, { used, count: 1 })
+  }
+  const most = [...counts.values()].reduce<{ used: Used; count: number } | null>(
+    (best, each) => (best && best.count >= each.count ? best : each),
+    null,
+  )
+  return most && most.count * 2 > models.size ? most.used : null
+}
+
+function noteOf(
+  step: Step,
+  stage: Stage,
+  marks: readonly Mark[],
+  pace: number | null,
+  instead: readonly string[],
+): string {
   const slips = new Set(
     marks.flatMap((mark) => (mark.kind === 'touch-up' && mark.note !== '' ? [mark.note] : [])),
   )
   return [
     stage.steps.length === 1 && stage.note !== '' ? stage.note : step.note,
+    ...instead,
     ...(pace === null ? [] : [`${(pace / 60).toFixed(1)} min a model last time.`]),
     ...[...slips].map((slip) => `Look out: ${slip}`),
   ]

@@ -164,6 +164,9 @@ function isMore(facts: StepFacts): boolean {
   )
 }
 
+/** Less than this share of the model, eyes and the like, is nothing to lay a ground over everything for. */
+const speck = 0.02
+
 /**
  * A shade, highlight or ground that a later opaque coat hides: all of it, or so much that going round would be quicker
  * than flooding. What shows somewhere prepares, and is no waste.
@@ -186,7 +189,8 @@ function hiddenWork(
     const cover = first && coverOf(first)
     if (!cover) return []
     const left = meant.filter((region) => !hidden.includes(region))
-    if (left.length === 0) {
+    const shown = left.reduce((sum, region) => sum + region.areaShare, 0)
+    if (left.length === 0 || (layer.whole && shown < speck)) {
       return [
         {
           layers: [layer, cover],

@@ -23,7 +23,11 @@ const matt: StepRow = ['all', 'matt varnish, spray', 'spray']
 const ivoryAll: StepRow = ['all', 'ivory primer, spray', 'spray']
 const paste: StepRow = ['base', 'river mud paste', 'spread']
 const baseWash: StepRow = ['base', 'silt brown wash', 'wash']
-const everyColour: StepRow = ['skin+hair+coat+trousers+leather+wood+metal', 'moss green', 'base coat']
+const everyColour: StepRow = [
+  'skin+hair+coat+trousers+leather+straps+pouches+wood+metal',
+  'moss green',
+  'base coat',
+]
 const powders = [
   { materialId: materialNamed('dried mud powder'), parts: 2 },
   { materialId: materialNamed('brick dust powder'), parts: 1 },

@@ -83,6 +83,25 @@ describe('recipeAsDone', () => {
     expect(coat?.note).toBe('0.5 min a model last time. Look out: bare behind the shield')
   })
 
+  it('takes what most models really got instead, with the reason', () => {
+    const mix = [{ materialId: materialNamed('slate grey'), parts: 2 }]
+    const used = (count: number) => ({
+      kind: 'used' as const,
+      stageId: stageId('coat'),
+      modelIds: pikes.models.slice(0, count).map((model) => model.id),
+      mix,
+      note: 'the pot was empty',
+    })
+    const coatOf = (count: number) => {
+      const done = asDone(log(punched('prime'), punched('coat'), used(count)))
+      return done!.recipe.steps.find((step) => step.on.includes('coat'))!
+    }
+    const all = coatOf(pikes.models.length)
+    expect(all.mix).toEqual(mix)
+    expect(all.note).toMatch(/^Instead of .+: the pot was empty/)
+    expect(coatOf(1).mix).not.toEqual(mix)
+  })
+
   it('is not led astray by a pilot that went ahead', () => {
     const [pilot, ...others] = all
     const done = asDone(

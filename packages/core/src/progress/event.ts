@@ -1,3 +1,4 @@
+import type { Mix } from '../recipe/recipe.ts'
 import type { DeviceId, EventId, ModelId, PainterId, StageId } from '../units/ids.ts'
 import type { Instant } from '../units/instant.ts'
 import type { Seconds } from '../units/seconds.ts'
@@ -27,8 +28,8 @@ export interface StageWait {
   readonly drySeconds: Seconds
 }
 
-/** Looked at on the table: worth its minutes, without effect, or not enough yet. */
-export const verdicts = ['worth it', 'did nothing', 'too little'] as const
+/** Looked at on the table: worth its minutes, without effect, not enough yet, or good but for its colour. */
+export const verdicts = ['worth it', 'did nothing', 'too little', 'another colour'] as const
 
 export type Verdict = (typeof verdicts)[number]
 
@@ -59,7 +60,15 @@ export type ProgressEvent =
       readonly waits?: readonly StageWait[]
     })
   /** What the stage did for the look of these models. */
-  | (OverModels & { readonly kind: 'judged'; readonly verdict: Verdict; readonly note: string })
+  | (OverModels & {
+      readonly kind: 'judged'
+      readonly verdict: Verdict
+      readonly note: string
+      /** The colour that is wanted instead. */
+      readonly mix?: Mix
+    })
+  /** Another paint was used on these models than the recipe says; and why. */
+  | (OverModels & { readonly kind: 'used'; readonly mix: Mix; readonly note: string })
   /** The lap or milestone says nothing of a pace, or took another time than the clock says; and why. */
   | (Recorded & {
       readonly kind: 'lap-corrected'

@@ -3,7 +3,7 @@ import type { ProgressEvent } from './event.ts'
 import { createClockLog, type ClockEvent, type ClockLog } from './clock-log.ts'
 import { isMarking, markOf, stagesMarkedBy, type MarkingEvent } from './hole-log.ts'
 import { createLapLog } from './lap-log.ts'
-import type { Clock, Correction, Judgement, Mark, Milestone, Progress } from './progress.ts'
+import type { Clock, Correction, Judgement, Mark, Milestone, Progress, Used } from './progress.ts'
 import { insertSorted, placeOf } from './sorted-events.ts'
 import { createTakenBack } from './taken-back.ts'
 
@@ -22,6 +22,7 @@ export interface ProgressLog {
 
 type Correcting = Extract<ProgressEvent, { kind: 'lap-corrected' }>
 type Judging = Extract<ProgressEvent, { kind: 'judged' }>
+type Using = Extract<ProgressEvent, { kind: 'used' }>
 type Reaching = Extract<ProgressEvent, { kind: 'milestone' }>
 
 export function createProgressLog(first: readonly ProgressEvent[] = []): ProgressLog {
@@ -45,6 +46,8 @@ export function createProgressLog(first: readonly ProgressEvent[] = []): Progres
   let milestones: readonly Milestone[] | null = null
   const judging: Judging[] = []
   let judgements: readonly Judgement[] | null = null
+  const using: Using[] = []
+  let used: readonly Used[] | null = null
 
   function refreshHole(modelId: ModelId, stageId: StageId): void {
     const ofModel = stale.get(modelId)
@@ -145,6 +148,7 @@ export function createProgressLog(first: readonly ProgressEvent[] = []): Progres
       if (painter !== undefined) clockLogOf(painter).upset()
     } else if (event.kind === 'lap-corrected') correctionChanged(event.targetId)
     else if (event.kind === 'judged') judgements = null
+    else if (event.kind === 'used') used = null
   }
 
   function addOne(event: ProgressEvent): void {
@@ -156,6 +160,9 @@ export function createProgressLog(first: readonly ProgressEvent[] = []): Progres
     else if (event.kind === 'judged') {
       insertSorted(judging, event)
       judgements = null
+    } else if (event.kind === 'used') {
+      insertSorted(using, event)
+      used = null
     } else for (const id of takenBack.addUndo(event.id, event.targetId)) standingChanged(id)
   }
 
@@ -188,15 +195,23 @@ export function createProgressLog(first: readonly ProgressEvent[] = []): Progres
   function readJudgements(): readonly Judgement[] {
     judgements ??= judging
       .filter((event) => !isTaken(event.id))
-      .map(({ id, at, stageId, modelIds, verdict, note }) => ({
+      .map(({ id, at, stageId, modelIds, verdict, note, mix }) => ({
         eventId: id,
         at,
         stageId,
         modelIds,
         verdict,
         note,
+        mix: mix ?? null,
       }))
     return judgements
+  }
+
+  function readUsed(): readonly Used[] {
+    used ??= using
+      .filter((event) => !isTaken(event.id))
+      .map(({ id, at, stageId, modelIds, mix, note }) => ({ eventId: id, at, stageId, modelIds, mix, note }))
+    return used
   }
 
   function undoTargets(device: DeviceId | undefined): Pick<Progress, 'lastUndoable' | 'lastUndo'> {
@@ -225,6 +240,7 @@ export function createProgressLog(first: readonly ProgressEvent[] = []): Progres
       laps: laps.read(correctionOf),
       milestones: readMilestones(),
       judgements: readJudgements(),
+      used: readUsed(),
       ...undoTargets(device),
     }
   }

@@ -1,3 +1,4 @@
+import type { Mix } from '../recipe/recipe.ts'
 import type { EventId, ModelId, PainterId, StageId } from '../units/ids.ts'
 import type { Instant } from '../units/instant.ts'
 import type { Seconds } from '../units/seconds.ts'
@@ -55,6 +56,18 @@ export interface Judgement {
   readonly modelIds: readonly ModelId[]
   readonly verdict: Verdict
   readonly note: string
+  /** The colour that is wanted instead; `null` where none was named. */
+  readonly mix: Mix | null
+}
+
+/** What was really used on these models at a stage, where it was not what the recipe says. */
+export interface Used {
+  readonly eventId: EventId
+  readonly at: Instant
+  readonly stageId: StageId
+  readonly modelIds: readonly ModelId[]
+  readonly mix: Mix
+  readonly note: string
 }
 
 /** The state of all models; a value that never changes: the next event makes another. */
@@ -65,6 +78,8 @@ export interface Progress {
   readonly laps: readonly Lap[]
   readonly milestones: readonly Milestone[]
   readonly judgements: readonly Judgement[]
+  /** By time; of two on one model the later one stands. */
+  readonly used: readonly Used[]
   /** The newest event that an undo would take back. */
   readonly lastUndoable: ProgressEvent | null
   /** The newest undo that taking back would bring work back: a redo. */

@@ -1,4 +1,5 @@
-import type { Detail, Size } from '../estimating/presets.ts'
+import type { Detail } from '../estimating/presets.ts'
+import type { Size } from '../recipe/size.ts'
 import type { Stage } from '../line/stage.ts'
 import type { Planning } from './planning.ts'
 import type { Recipe, Standard, Step } from '../recipe/recipe.ts'

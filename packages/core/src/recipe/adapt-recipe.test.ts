@@ -38,7 +38,11 @@ describe('adaptRecipe', () => {
     expect(lost).toContain('There is no wood here: its layers are left out.')
     expect(lost).toContain('There is no coat here: its layers are left out.')
     expect(lost).toContain('The hull has no layer of its own: the recipe knows nothing like it.')
-    expect(made.steps.map((step) => step.on)).toEqual(['whole', ['stowage', 'tracks', 'fittings'], 'whole'])
+    expect(made.steps.map((step) => step.on)).toEqual([
+      'whole',
+      ['stowage', 'tracks', 'fittings', 'studs'],
+      'whole',
+    ])
     expect(made.regions.map((region) => region.name)).toContain('hull')
   })
 })

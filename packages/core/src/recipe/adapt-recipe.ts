@@ -14,7 +14,7 @@ export interface AdaptedRecipe {
  */
 export function adaptRecipe(
   recipe: Recipe,
-  { id: bodyPlan, regions }: Pick<BodyPlan, 'id' | 'regions'>,
+  { id: bodyPlan, regions, subAssemblies }: Pick<BodyPlan, 'id' | 'regions' | 'subAssemblies'>,
   name: string,
   newId: () => string,
 ): AdaptedRecipe {
@@ -48,6 +48,7 @@ export function adaptRecipe(
       name,
       unitIds: [],
       bodyPlan,
+      subAssemblies,
       regions: regions.map((region) => ({
         ...region,
         bare: recipe.regions.find((old) => old.name === source.get(region.name))?.bare ?? false,

@@ -1,10 +1,11 @@
-import type { Finish, Region } from './recipe.ts'
+import type { Finish, Region, SubAssembly } from './recipe.ts'
 
 /** The regions a kind of model usually has. */
 export interface BodyPlan {
   readonly id: string
   readonly name: string
   readonly regions: readonly Region[]
+  readonly subAssemblies: readonly SubAssembly[]
 }
 
 type Row = readonly [
@@ -16,15 +17,14 @@ type Row = readonly [
   neighbours: readonly string[],
 ]
 
-/** `apart` names the regions that are usually painted on their own and joined later. */
+/** `apart` names the regions that are usually painted on their own and joined later, at a size of their own. */
 function plan(
   id: string,
   name: string,
   rows: readonly Row[],
-  apart: Readonly<Record<string, readonly string[]>> = {},
+  apart: readonly (SubAssembly & { readonly regions: readonly string[] })[] = [],
 ): BodyPlan {
-  const partOf = (region: string) =>
-    Object.entries(apart).find(([, regions]) => regions.includes(region))?.[0] ?? ''
+  const partOf = (region: string) => apart.find((each) => each.regions.includes(region))?.name ?? ''
   const regions = rows.map(([region, finish, areaShare, parts, depth, neighbours]) => ({
     name: region,
     finish,
@@ -35,37 +35,46 @@ function plan(
     bare: false,
     apart: partOf(region),
   }))
-  return { id, name, regions }
+  const subAssemblies = apart.map(({ name: part, size, count }) => ({ name: part, size, count }))
+  return { id, name, regions, subAssemblies }
 }
 
-/** Shares, counts and depths of usual sculpts: common practice, to be edited. A neighbour is named on one side only. */
+/** Shares (of all but the base 1 in all), counts and depths of usual sculpts: common practice, to be edited. A neighbour is named on one side only. */
 const oneSided: readonly BodyPlan[] = [
   plan('foot', 'Foot', [
-    ['skin', 'skin', 0.12, 3, 2, ['hair', 'coat']],
+    ['skin', 'skin', 0.115, 3, 2, ['hair', 'coat', 'eyes']],
+    ['eyes', 'eye', 0.005, 2, 2, []],
     ['hair', 'hair', 0.05, 1, 1, []],
-    ['coat', 'cloth', 0.33, 1, 1, ['trousers', 'leather', 'metal']],
+    ['coat', 'cloth', 0.33, 1, 1, ['trousers', 'leather', 'straps', 'pouches', 'metal']],
     ['trousers', 'cloth', 0.16, 2, 1, ['leather']],
-    ['leather', 'leather', 0.16, 6, 0, ['metal']],
+    ['leather', 'leather', 0.1, 2, 0, ['metal', 'straps', 'pouches']],
+    ['straps', 'leather', 0.03, 2, 0, ['metal', 'pouches']],
+    ['pouches', 'leather', 0.03, 2, 0, ['metal']],
     ['wood', 'wood', 0.06, 1, 0, ['metal']],
     ['metal', 'metal', 0.12, 5, 0, []],
     ['base', 'base', 0.25, 1, 0, []],
   ]),
   plan('cloaked-foot', 'Cloaked foot', [
-    ['skin', 'skin', 0.08, 2, 2, ['hair', 'coat', 'cloak']],
+    ['skin', 'skin', 0.075, 2, 2, ['hair', 'coat', 'cloak', 'eyes']],
+    ['eyes', 'eye', 0.005, 2, 2, []],
     ['hair', 'hair', 0.04, 1, 1, []],
-    ['coat', 'cloth', 0.24, 1, 2, ['leather', 'metal', 'cloak']],
+    ['coat', 'cloth', 0.24, 1, 2, ['leather', 'straps', 'pouches', 'metal', 'cloak']],
     ['cloak', 'cloth', 0.34, 1, 0, []],
-    ['leather', 'leather', 0.14, 5, 1, ['metal']],
-    ['wood', 'wood', 0.05, 1, 0, []],
+    ['leather', 'leather', 0.09, 2, 1, ['metal', 'straps', 'pouches']],
+    ['straps', 'leather', 0.02, 1, 1, ['metal', 'pouches']],
+    ['pouches', 'leather', 0.03, 2, 1, ['metal']],
+    ['wood', 'wood', 0.05, 1, 0, ['metal']],
     ['metal', 'metal', 0.11, 4, 0, []],
     ['base', 'base', 0.25, 1, 0, []],
   ]),
   plan('armoured-foot', 'Armoured foot', [
-    ['armour', 'plate', 0.58, 6, 1, ['skin', 'cloth', 'leather', 'metal']],
+    ['armour', 'plate', 0.57, 6, 1, ['skin', 'cloth', 'straps', 'pouches', 'metal', 'studs']],
+    ['studs', 'metal', 0.01, 6, 0, []],
     ['skin', 'skin', 0.05, 1, 2, []],
-    ['cloth', 'cloth', 0.12, 2, 2, ['leather']],
-    ['leather', 'leather', 0.08, 4, 1, []],
-    ['metal', 'metal', 0.14, 8, 0, []],
+    ['cloth', 'cloth', 0.12, 2, 2, ['straps', 'pouches']],
+    ['straps', 'leather', 0.04, 2, 1, ['pouches']],
+    ['pouches', 'leather', 0.04, 2, 1, []],
+    ['metal', 'metal', 0.14, 5, 0, []],
     ['lenses', 'glass', 0.03, 2, 0, ['armour']],
     ['base', 'base', 0.25, 1, 0, []],
   ]),
@@ -73,43 +82,66 @@ const oneSided: readonly BodyPlan[] = [
     'rider-and-mount',
     'Rider and mount',
     [
-      ['hide', 'hide', 0.4, 1, 1, ['mane', 'saddle', 'harness']],
+      ['hide', 'hide', 0.385, 1, 1, ['mane', 'saddle', 'straps', 'hooves', 'mount eyes']],
+      ['mount eyes', 'eye', 0.005, 2, 1, []],
+      ['hooves', 'bone', 0.01, 4, 0, []],
       ['mane', 'hair', 0.05, 2, 1, []],
-      ['saddle', 'cloth', 0.08, 1, 1, ['harness', 'coat']],
-      ['harness', 'leather', 0.08, 6, 0, []],
-      ['skin', 'skin', 0.06, 3, 2, ['coat']],
+      ['saddle', 'cloth', 0.08, 1, 1, ['straps', 'coat']],
+      ['straps', 'leather', 0.08, 6, 0, []],
+      ['skin', 'skin', 0.055, 3, 2, ['coat', 'eyes']],
+      ['eyes', 'eye', 0.005, 2, 2, []],
       ['coat', 'cloth', 0.2, 1, 1, ['metal']],
       ['metal', 'metal', 0.08, 5, 0, []],
       ['wood', 'wood', 0.05, 1, 0, []],
       ['base', 'base', 0.35, 1, 0, []],
     ],
-    { rider: ['skin', 'coat', 'metal', 'wood'] },
+    [{ name: 'rider', size: 'foot', count: 1, regions: ['skin', 'eyes', 'coat', 'metal', 'wood'] }],
   ),
   plan('large-creature', 'Large creature', [
-    ['hide', 'hide', 0.6, 1, 1, ['belly', 'claws', 'mane']],
+    ['hide', 'hide', 0.57, 1, 1, ['belly', 'claws', 'mane', 'horns', 'teeth', 'eyes']],
+    ['eyes', 'eye', 0.005, 2, 1, []],
     ['belly', 'skin', 0.2, 1, 2, []],
-    ['mane', 'hair', 0.06, 2, 0, []],
-    ['claws', 'bone', 0.08, 14, 0, []],
-    ['harness', 'leather', 0.06, 5, 0, ['hide']],
+    ['mane', 'hair', 0.055, 2, 0, []],
+    ['claws', 'bone', 0.06, 10, 0, []],
+    ['teeth', 'bone', 0.01, 8, 1, []],
+    ['horns', 'bone', 0.04, 2, 0, []],
+    ['straps', 'leather', 0.06, 5, 0, ['hide']],
     ['base', 'base', 0.4, 1, 0, []],
   ]),
   plan('vehicle', 'Vehicle', [
-    ['hull', 'plate', 0.62, 8, 1, ['tracks', 'fittings', 'windows']],
+    ['hull', 'plate', 0.61, 8, 1, ['tracks', 'fittings', 'studs', 'windows']],
     ['tracks', 'metal', 0.18, 2, 2, []],
-    ['fittings', 'metal', 0.08, 12, 0, []],
-    ['stowage', 'leather', 0.08, 6, 0, ['hull']],
+    ['fittings', 'metal', 0.08, 8, 0, []],
+    ['studs', 'metal', 0.01, 12, 0, []],
+    ['stowage', 'leather', 0.06, 4, 0, ['hull', 'straps']],
+    ['straps', 'leather', 0.02, 4, 0, ['hull']],
     ['windows', 'glass', 0.04, 4, 0, []],
     ['base', 'base', 0.2, 1, 0, []],
   ]),
-  plan('gun-and-crew', 'Gun and crew', [
-    ['barrel', 'metal', 0.18, 3, 1, ['carriage']],
-    ['carriage', 'wood', 0.24, 6, 1, []],
-    ['skin', 'skin', 0.08, 6, 2, ['coats']],
-    ['coats', 'cloth', 0.3, 3, 1, ['leather']],
-    ['leather', 'leather', 0.12, 10, 0, []],
-    ['buckles', 'metal', 0.08, 9, 0, ['coats', 'leather']],
-    ['base', 'base', 0.4, 1, 0, []],
-  ]),
+  plan(
+    'gun-and-crew',
+    'Gun and crew',
+    [
+      ['barrel', 'metal', 0.18, 3, 1, ['carriage']],
+      ['carriage', 'wood', 0.24, 6, 1, []],
+      ['skin', 'skin', 0.075, 6, 2, ['coats', 'eyes']],
+      ['eyes', 'eye', 0.005, 6, 2, []],
+      ['coats', 'cloth', 0.3, 3, 1, ['leather', 'straps', 'pouches']],
+      ['leather', 'leather', 0.06, 3, 0, ['straps', 'pouches']],
+      ['straps', 'leather', 0.03, 4, 0, ['pouches']],
+      ['pouches', 'leather', 0.03, 3, 0, []],
+      ['buckles', 'metal', 0.08, 9, 0, ['coats', 'leather', 'straps']],
+      ['base', 'base', 0.4, 1, 0, []],
+    ],
+    [
+      {
+        name: 'crew',
+        size: 'foot',
+        count: 3,
+        regions: ['skin', 'eyes', 'coats', 'leather', 'straps', 'pouches', 'buckles'],
+      },
+    ],
+  ),
 ]
 
 export const bodyPlans: readonly BodyPlan[] = oneSided.map((each) => ({

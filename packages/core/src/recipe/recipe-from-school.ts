@@ -41,6 +41,7 @@ export function recipeFromSchool(
     unitIds: [],
     school: school.id,
     bodyPlan: plan.id,
+    subAssemblies: plan.subAssemblies,
     regions: regions.map((region) => ({ ...region, bare: isBare(region, steps) })),
     steps,
     preferences: school.preferences,

@@ -2,6 +2,7 @@ import type { MaterialId, RecipeId, StepId, UnitId } from '../units/ids.ts'
 import type { LocalDate } from '../units/local-date.ts'
 import type { Seconds } from '../units/seconds.ts'
 import type { RuleId } from './rule-id.ts'
+import type { Size } from './size.ts'
 import type { Technique } from './technique.ts'
 
 /** What a region is made to look like; schools choose materials by it. */
@@ -16,6 +17,7 @@ export const finishes = [
   'hide',
   'plate',
   'glass',
+  'eye',
   'base',
 ] as const
 
@@ -36,6 +38,15 @@ export interface Region {
   readonly bare: boolean
   /** The sub-assembly it is painted on, by name, joined later; empty for the model itself. */
   readonly apart: string
+}
+
+/** What is painted apart, at a size of its own. */
+export interface SubAssembly {
+  /** As `apart` of its regions has it. */
+  readonly name: string
+  readonly size: Size
+  /** So many on one model: a crew of three. */
+  readonly count: number
 }
 
 /** The agreed finish, from the least on. */
@@ -107,6 +118,8 @@ export interface Recipe {
   readonly school: string
   readonly bodyPlan: string
   readonly regions: readonly Region[]
+  /** What of it has a size of its own; the others are as large as the model says. */
+  readonly subAssemblies: readonly SubAssembly[]
   /** From the bottom up: of two steps on one region, the first lies below. Apart from that, no order. */
   readonly steps: readonly Step[]
   readonly preferences: Preferences

@@ -89,8 +89,8 @@ const brushedUp = (model: Surfaces, highlit: 'by layers' | 'not yet'): readonly 
   ...perRegion(model, masses, 'edge', { ...finer, note: 'Quick: the folds and ridges of the big masses.' }),
   ...perRegion(model, without(highlights, ...massFinishes), 'edge', finest),
   ...perRegion(model, sharpest, 'edge', { ...finest, note: 'Finer than the last, where light catches.' }),
-  draft(model.of('skin'), 'chalk white', 'detail', { ...finest, note: 'Eyes; the pupils next.' }),
-  draft(model.of('skin'), 'soot black', 'detail', { ...finest, note: 'Pupils.' }),
+  draft(model.of('eye'), 'chalk white', 'detail', { ...finest, note: 'The whites; the pupils next.' }),
+  draft(model.of('eye'), 'soot black', 'detail', { ...finest, note: 'Pupils.' }),
 ]
 
 /** Bright metal and what grows on bases come after the last varnish. */

@@ -1,4 +1,5 @@
-import { spreadPresets, type Size } from '../estimating/presets.ts'
+import { spreadPresets } from '../estimating/presets.ts'
+import type { Size } from '../recipe/size.ts'
 import type { StageWork } from '../estimating/stage-work.ts'
 import type { Technique } from '../recipe/technique.ts'
 import type { RandomUnit } from '../units/random.ts'

@@ -43,6 +43,7 @@ export function footRecipe(rows: readonly StepRow[], some: Partial<Recipe> = {})
     school: 'translucent-over-bright',
     bodyPlan: plan.id,
     regions: plan.regions,
+    subAssemblies: plan.subAssemblies,
     steps: stepsOf(rows),
     preferences,
     silenced: [],

@@ -23,6 +23,7 @@ import type {
   Technique,
   TypedTime,
   UnitId,
+  Mix,
   Verdict,
 } from '@seriatim/core'
 import { sql } from 'drizzle-orm'
@@ -295,6 +296,8 @@ export const progressEvent = pgTable(
     note: text(),
     workSeconds: integer('work_seconds'),
     verdict: text().$type<Verdict>(),
+    /** What was used, or is wanted, instead of what the recipe says. */
+    mix: jsonb().$type<Mix>(),
     device: uuid().$type<DeviceId>(),
     deviceNumber: integer('device_number'),
     painter: text().$type<PainterId>(),
@@ -314,6 +317,8 @@ export const progressEvent = pgTable(
           then ${table.stageId} is not null and ${table.targetId} is null
         when ${table.kind} = 'judged'
           then ${table.stageId} is not null and ${table.targetId} is null and ${table.verdict} is not null
+        when ${table.kind} = 'used'
+          then ${table.stageId} is not null and ${table.targetId} is null and ${table.mix} is not null
         when ${table.kind} = 'milestone'
           then ${table.stageId} is null and ${table.targetId} is null and ${table.workSeconds} > 0
         when ${table.kind} in ('clock-stopped', 'lap-corrected', 'undone')

@@ -10,6 +10,7 @@ import {
   type PaceObservation,
   type Progress,
   type Project,
+  type Shelf,
 } from '@seriatim/core'
 import { useMemo } from 'react'
 import { broughtObservations, useAir, useHand, useShelf } from './api/index.ts'
@@ -47,6 +48,13 @@ export function useEstimate(project: Project, progress: Progress | undefined): L
 /** The same with the progress it was made with, for what is to follow from both. */
 export function useEstimated(project: Project, progress: Progress | undefined): Estimated | undefined {
   return useLineEstimate(useEstimateInput(project, progress))
+}
+
+const emptyShelf: Shelf = new Map()
+
+/** The materials, or none before they are there. */
+export function useMaterials(): Shelf {
+  return useShelf().data ?? emptyShelf
 }
 
 /** What an estimate is made from. */

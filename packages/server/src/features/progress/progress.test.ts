@@ -61,6 +61,28 @@ describe('the progress log', () => {
         verdict: 'did nothing',
         note: '',
       },
+      {
+        id: v7(),
+        at,
+        kind: 'judged',
+        stageId,
+        modelIds: modelIds.slice(0, 1),
+        verdict: 'another colour',
+        note: 'too cold',
+        mix: [{ materialId: v7(), parts: 1 }],
+      },
+      {
+        id: v7(),
+        at,
+        kind: 'used',
+        stageId,
+        modelIds: modelIds.slice(0, 1),
+        mix: [
+          { materialId: v7(), parts: 2 },
+          { materialId: v7(), parts: 1 },
+        ],
+        note: 'the pot was empty',
+      },
       { id: v7(), at, kind: 'lap-corrected', targetId: started.id, workSeconds: 300, note: 'telephone' },
       { id: v7(), at, kind: 'lap-corrected', targetId: started.id, workSeconds: null, note: 'fell asleep' },
     ]

@@ -10,6 +10,7 @@ import type {
   Seconds,
   StageId,
   StageWait,
+  Mix,
   Verdict,
 } from '@seriatim/core'
 import { instant } from '@seriatim/core'
@@ -61,6 +62,7 @@ interface Row extends Record<string, unknown> {
   readonly note: string | null
   readonly workSeconds: Seconds | null
   readonly verdict: Verdict | null
+  readonly mix: Mix | null
   readonly device: DeviceId | null
   readonly deviceNumber: number | null
   readonly painter: PainterId | null
@@ -78,7 +80,7 @@ interface Spanned extends Record<string, unknown> {
 async function readEvents(db: Database, wanted: SQL): Promise<readonly KeptEvent[]> {
   const events = await db.execute<Row>(sql`
       select sequence as number, project_id as "projectId", id, kind, stage_id as "stageId", target_id as "targetId",
-        (extract(epoch from at) * 1000)::double precision as at, note, work_seconds as "workSeconds", verdict, device,
+        (extract(epoch from at) * 1000)::double precision as at, note, work_seconds as "workSeconds", verdict, mix, device,
         (extract(epoch from claimed_at) * 1000)::double precision as "claimedAt", device_number as "deviceNumber",
         painter, dry_seconds as "drySeconds", worth_seconds as "worthSeconds"
       from progress_event as event where ${wanted} order by sequence`)
@@ -122,7 +124,19 @@ function toEvent(row: Row, modelIds: readonly ModelId[], stages: readonly Spanne
     case 'touch-up':
       return { id, at, ...by, kind, stageId, modelIds, note }
     case 'judged':
-      return { id, at, ...by, kind, stageId, modelIds, verdict: row.verdict as Verdict, note }
+      return {
+        id,
+        at,
+        ...by,
+        kind,
+        stageId,
+        modelIds,
+        verdict: row.verdict as Verdict,
+        note,
+        ...(row.mix === null ? {} : { mix: asSent(row.mix) }),
+      }
+    case 'used':
+      return { id, at, ...by, kind, stageId, modelIds, mix: asSent(row.mix ?? []), note }
     case 'milestone': {
       const waits = stages.flatMap((each): StageWait[] =>
         each.drySeconds === null ? [] : [{ stageId: each.stageId, drySeconds: each.drySeconds }],
@@ -155,6 +169,11 @@ function toEvent(row: Row, modelIds: readonly ModelId[], stages: readonly Spanne
   }
 }
 
+/** The database keeps keys in an order of its own. */
+function asSent(mix: Mix): Mix {
+  return mix.map(({ materialId, parts }) => ({ materialId, parts }))
+}
+
 /** An event to be kept, its moment as it will stand. */
 export interface NewEvent {
   readonly event: ProgressEvent
@@ -176,16 +195,16 @@ export async function appendEvents(
       with given as (
         select * from jsonb_to_recordset(${rows}::jsonb) as row (
           place int, id uuid, kind text, at double precision, claimed_at double precision, stage_id uuid,
-          target_id uuid, note text, work_seconds int, verdict text, device uuid, device_number int, painter text,
+          target_id uuid, note text, work_seconds int, verdict text, mix jsonb, device uuid, device_number int, painter text,
           dry_seconds int, worth_seconds int, models uuid[], stages uuid[], waits int[]
         )
       ), inserted as (
         insert into progress_event (
-          id, project_id, kind, at, claimed_at, stage_id, target_id, note, work_seconds, verdict, device,
+          id, project_id, kind, at, claimed_at, stage_id, target_id, note, work_seconds, verdict, mix, device,
           device_number, painter, dry_seconds, worth_seconds
         )
         select id, ${projectId}, kind, to_timestamp(at / 1000), to_timestamp(claimed_at / 1000), stage_id, target_id,
-          note, work_seconds, verdict, device, device_number, painter, dry_seconds, worth_seconds
+          note, work_seconds, verdict, mix, device, device_number, painter, dry_seconds, worth_seconds
         from given order by place
         on conflict do nothing
         returning id
@@ -219,6 +238,7 @@ function toRow({ event, claimedAt }: NewEvent, place: number) {
     note: 'note' in event ? event.note : null,
     work_seconds: 'workSeconds' in event ? event.workSeconds : null,
     verdict: 'verdict' in event ? event.verdict : null,
+    mix: 'mix' in event ? event.mix : null,
     device: event.by?.device ?? null,
     device_number: event.by?.number ?? null,
     painter: event.by?.painter ?? null,

@@ -13,10 +13,11 @@ interface ActionBarProps {
   /** Whether the painter's own clock runs. */
   readonly running: boolean
   readonly onTouchUp: () => void
+  readonly onUsed: () => void
 }
 
 /** Every action of the desk: one key, one big target. */
-export function ActionBar({ actions, project, progress, task, running, onTouchUp }: ActionBarProps) {
+export function ActionBar({ actions, project, progress, task, running, onTouchUp, onUsed }: ActionBarProps) {
   const undo = undoText(project, progress)
   const main = running ? actions.next : actions.start
   useBenchKeys({
@@ -26,6 +27,7 @@ export function ActionBar({ actions, project, progress, task, running, onTouchUp
     z: actions.undo,
     y: actions.redo,
     t: onTouchUp,
+    u: onUsed,
   })
   return (
     <div

@@ -14,7 +14,7 @@ import { usePainterHere } from '../../shared/device.ts'
 import { useProgress, useRecorder } from '../../shared/progress/index.ts'
 import { EmptyState, ErrorState, HoleLegend, LoadingState, NothingYet } from '../../shared/ui/index.ts'
 import { useNow } from '../../shared/use-now.ts'
-import { useEstimated, useProjectInAir, useTimes } from '../../shared/working-project.ts'
+import { useEstimated, useMaterials, useProjectInAir, useTimes } from '../../shared/working-project.ts'
 import { usePlan, usePlanningInput, useWorkLeft } from '../../shared/worker/index.ts'
 import { ActionBar } from './ActionBar.tsx'
 import { currentTask, type Choice } from './bench-task.ts'
@@ -24,6 +24,7 @@ import { StripBoard } from './StripBoard.tsx'
 import { PainterHere } from './PainterHere.tsx'
 import { ThenList } from './ThenList.tsx'
 import { TouchUpDialog } from './TouchUpDialog.tsx'
+import { UsedDialog } from './UsedDialog.tsx'
 import { useBenchActions } from './use-bench.ts'
 
 export function BenchPage() {
@@ -60,6 +61,8 @@ function Bench({ progress }: { readonly progress: Progress }) {
   const plan = planned.data?.ok ? planned.data.value : null
   const [choice, setChoice] = useState<Choice | null>(null)
   const [touchUp, setTouchUp] = useState<TouchUpWish | null>(null)
+  const [otherPaint, setOtherPaint] = useState(false)
+  const materials = useMaterials()
   const batches = useMemo(() => splitIntoBatches(project, project), [project])
   // The sum over all models follows a moment later than the hole that was punched.
   const left = useWorkLeft(project, progress, times)
@@ -77,6 +80,7 @@ function Bench({ progress }: { readonly progress: Progress }) {
     )
   }
 
+  const askUsed = () => setOtherPaint(task !== null && task.stage.material !== '')
   const finish =
     plan && planned.data?.ok ? `, done by ${dayText(plan.finishesAt, project.evenings.timeZone)}` : ''
   const standing =
@@ -96,6 +100,7 @@ function Bench({ progress }: { readonly progress: Progress }) {
               estimate={estimate}
               shelf={shelf}
               clock={clock}
+              onUsed={askUsed}
             />
           ) : (
             <EmptyState title="Nothing left to paint">
@@ -108,6 +113,7 @@ function Bench({ progress }: { readonly progress: Progress }) {
             progress={progress}
             task={task}
             running={clock !== null}
+            onUsed={askUsed}
             onTouchUp={() => {
               if (task) setTouchUp({ stage: task.stage, modelIds: task.modelIds })
             }}
@@ -140,6 +146,18 @@ function Bench({ progress }: { readonly progress: Progress }) {
           <HoleLegend />
         </div>
       </section>
+      {otherPaint && task ? (
+        <UsedDialog
+          task={task}
+          project={project}
+          shelf={materials}
+          onClose={() => setOtherPaint(false)}
+          onUsed={(mix, note) => {
+            recorder.used(task.stage.id, task.modelIds, mix, note)
+            setOtherPaint(false)
+          }}
+        />
+      ) : null}
       {touchUp ? (
         <TouchUpDialog
           wish={touchUp}

@@ -18,6 +18,7 @@ import type { ReactNode } from 'react'
 import { clockText, durationText, rangeText, stopwatchText } from '../../shared/format/index.ts'
 import { holeText, PunchHole } from '../../shared/ui/index.ts'
 import { useNow } from '../../shared/use-now.ts'
+import { PaintLine } from './PaintLine.tsx'
 import { wetUnder, type BenchTask } from './bench-task.ts'
 import { taskWhere } from './use-bench.ts'
 
@@ -29,10 +30,11 @@ interface NowTicketProps {
   readonly shelf: readonly DryingEntry[]
   /** The painter's own clock. */
   readonly clock: Clock | null
+  readonly onUsed: () => void
 }
 
 /** Do this now: the stage, the pot, how far, how long. */
-export function NowTicket({ task, project, progress, estimate, shelf, clock }: NowTicketProps) {
+export function NowTicket({ task, project, progress, estimate, shelf, clock, onUsed }: NowTicketProps) {
   const now = useNow()
   const { stage, batch, modelIds, left, touchUp } = task
   const { timeZone } = project.evenings
@@ -67,6 +69,7 @@ export function NowTicket({ task, project, progress, estimate, shelf, clock }: N
         {workName(stage.name, touchUp ? 'colour' : null)}
         {stage.material === '' ? '' : `: ${stage.material}`}
       </h2>
+      {stage.material === '' ? null : <PaintLine task={task} progress={progress} onUsed={onUsed} />}
       {touchUp ? (
         <p className="mt-2 text-lg">
           {notesOf(progress, stage, left).map((note) => `${note}. `)}

@@ -96,6 +96,8 @@ export function undoText(project: Project, progress: Progress): string | null {
       return `milestone of ${String(event.modelIds.length)} models`
     case 'judged':
       return `verdict on ${stageName(project, event.stageId)}`
+    case 'used':
+      return `other paint at ${stageName(project, event.stageId)}`
     case 'lap-corrected':
       return event.workSeconds === null ? 'lap left out' : 'lap mended'
     case 'undone':

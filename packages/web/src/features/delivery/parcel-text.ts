@@ -31,6 +31,8 @@ export function parcelText(parcel: Parcel, project: StoredProject | undefined): 
       return `${where}a milestone of ${plural(event.modelIds.length, 'model')}`
     case 'judged':
       return `${where}a verdict${at}`
+    case 'used':
+      return `${where}another paint used${at}`
     case 'lap-corrected':
       return `${where}a lap set right`
     case 'undone':

@@ -17,7 +17,7 @@ import { durationText, plural, rangeText } from '../../shared/format/index.ts'
 import { useCurrentProject, useEdit, withUnit } from '../../shared/project/index.ts'
 import { useProgress, useRecorder } from '../../shared/progress/index.ts'
 import { Button, EmptyState, ErrorState, Headline, LoadingState } from '../../shared/ui/index.ts'
-import { useEstimateInput } from '../../shared/working-project.ts'
+import { useEstimateInput, useMaterials } from '../../shared/working-project.ts'
 import { usePilot } from '../../shared/worker/index.ts'
 import { ChoosePilotDialog } from './ChoosePilotDialog.tsx'
 import { LapSteps } from './LapSteps.tsx'
@@ -67,6 +67,7 @@ function PilotSeen({
   const project = useCurrentProject()
   const edit = useEdit()
   const recorder = useRecorder(project)
+  const shelf = useMaterials()
   const [choosing, setChoosing] = useState(unit.pilot.length === 0)
   const [judging, setJudging] = useState<PilotStage | null>(null)
   const recipe = project.recipes.find((each) => each.unitIds.includes(unit.id))
@@ -77,7 +78,9 @@ function PilotSeen({
     const said =
       proposal.kind === 'leave out'
         ? `${proposal.stage.name} is left out.`
-        : 'The highlights are in the recipe. Take the order on the line, and it has them too.'
+        : proposal.kind === 'recolour'
+          ? `${proposal.text}, in the recipe and on the line.`
+          : 'The highlights are in the recipe. Take the order on the line, and it has them too.'
     edit(project, { ...project, recipes: next.recipes, line: next.line }, said)
   }
   const keep = () => {
@@ -149,8 +152,9 @@ function PilotSeen({
         <VerdictDialog
           stage={judging}
           onClose={() => setJudging(null)}
-          onJudge={(verdict, note) => {
-            recorder.judge(judging.stage.id, unit.pilot, verdict, note)
+          shelf={shelf}
+          onJudge={(judged) => {
+            recorder.judge(judging.stage.id, unit.pilot, judged)
             setJudging(null)
           }}
         />
@@ -170,6 +174,13 @@ function headlineOf(unit: Unit, report: PilotReport): string {
   return clock === 0
     ? `${unit.name}: ${others}, before the first lap`
     : `${unit.name}: ${durationText(clock)} a pilot model, ${others}`
+}
+
+const takeTexts = { 'leave out': 'Leave it out', add: 'Add it', recolour: 'Change the paint' } as const
+
+function changeText({ kind, seconds }: PilotProposal): string {
+  if (kind === 'recolour' && Math.abs(seconds) < 30) return 'no other time'
+  return `${durationText(Math.abs(seconds))} ${kind === 'leave out' || seconds < 0 ? 'less' : 'more'}`
 }
 
 function Proposals({
@@ -203,12 +214,9 @@ function Proposals({
             </p>
             <p className="flex flex-wrap items-center justify-between gap-2 text-sm text-ink-soft">
               <span>
-                {durationText(proposal.seconds)} {proposal.kind === 'leave out' ? 'less' : 'more'} for the
-                rest of {unit.name}
+                {changeText(proposal)} for the rest of {unit.name}
               </span>
-              <Button onClick={() => onTake(proposal)}>
-                {proposal.kind === 'leave out' ? 'Leave it out' : 'Add it'}
-              </Button>
+              <Button onClick={() => onTake(proposal)}>{takeTexts[proposal.kind]}</Button>
             </p>
           </li>
         ))}

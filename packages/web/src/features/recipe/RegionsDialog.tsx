@@ -2,6 +2,7 @@ import { finishes, type Finish, type Recipe, type Region } from '@seriatim/core'
 import { Plus, Trash2 } from 'lucide-react'
 import { useState } from 'react'
 import { v7 } from 'uuid'
+import { PartSizes } from './PartSizes.tsx'
 import { Button, controlLook, Dialog, IconButton } from '../../shared/ui/index.ts'
 
 interface RegionsDialogProps {
@@ -31,12 +32,18 @@ interface Row {
 export function RegionsDialog({ recipe, open, onOpenChange, onSave }: RegionsDialogProps) {
   const [rows, setRows] = useState<readonly Row[]>(() => rowsOf(recipe.regions))
   const [fault, setFault] = useState('')
+  const [parts, setParts] = useState(recipe.subAssemblies)
+  const apart = [...new Set(rows.map((row) => apartOf(row)).filter((name) => name !== ''))]
   const set = (index: number, some: Partial<Row>) =>
     setRows(rows.map((row, each) => (each === index ? { ...row, ...some } : row)))
   const save = () => {
     const found = faultOf(rows, recipe)
     setFault(found)
-    if (found === '') onSave(withRegions(recipe, rows))
+    if (found === '')
+      onSave({
+        ...withRegions(recipe, rows),
+        subAssemblies: parts.filter(({ name }) => apart.includes(name)),
+      })
   }
   return (
     <Dialog
@@ -102,6 +109,15 @@ export function RegionsDialog({ recipe, open, onOpenChange, onSave }: RegionsDia
           </li>
         ))}
       </ul>
+      {apart.length === 0 ? null : (
+        <PartSizes
+          names={apart}
+          parts={parts}
+          onChange={(name, part) =>
+            setParts([...parts.filter((each) => each.name !== name), ...(part ? [part] : [])])
+          }
+        />
+      )}
       {fault === '' ? null : (
         <p role="alert" className="mt-3 font-bold text-hands">
           {fault}
@@ -174,6 +190,7 @@ function linked(rows: readonly Row[], a: string, b: string, touches: boolean): r
   return rows.map((row) => (row.key === a ? change(row, b) : row.key === b ? change(row, a) : row))
 }
 
+const apartOf = (row: Row) => row.apart.trim().toLowerCase().slice(0, 40)
 const areaOf = (row: Row) => Number(row.area.replace(',', '.'))
 
 function faultOf(rows: readonly Row[], recipe: Recipe): string {
@@ -211,7 +228,7 @@ function withRegions(recipe: Recipe, rows: readonly Row[]): Recipe {
       parts: Number(row.parts),
       depth: Number(row.depth),
       neighbours: row.neighbours.flatMap((key) => nameOf.get(key) ?? []),
-      apart: row.apart.trim().toLowerCase().slice(0, 40),
+      apart: apartOf(row),
       bare: row.bare,
     })),
     steps: recipe.steps.map((step) => {

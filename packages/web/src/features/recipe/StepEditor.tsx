@@ -14,13 +14,14 @@ import {
   type Technique,
 } from '@seriatim/core'
 import { ArrowDown, ArrowUp, Trash2 } from 'lucide-react'
-import { useId, useState } from 'react'
+import { useState } from 'react'
 import { MixCardNote } from './MixCardNote.tsx'
 import { Modes } from './Modes.tsx'
 import { StepExtras } from './StepExtras.tsx'
 import { Swatches } from './Swatches.tsx'
 import { useTextOf } from './use-text-of.ts'
 import { Button, CheckField, SelectField, Stepper, TextField } from '../../shared/ui/index.ts'
+import { MixField } from '../../shared/mix-field.tsx'
 
 interface StepEditorProps {
   readonly recipe: Recipe
@@ -45,7 +46,6 @@ export function StepEditor({
   onMove,
   onRemove,
 }: StepEditorProps) {
-  const listId = useId()
   const [mix, setMix] = useTextOf(textOfMix(step.mix, shelf))
   const [note, setNote] = useTextOf(step.note)
   const [fault, setFault] = useState<string | undefined>()
@@ -75,9 +75,9 @@ export function StepEditor({
   return (
     <div className="ticket mt-1 mb-2 grid gap-4 p-4">
       <div className="grid gap-4 sm:grid-cols-2 lg:grid-cols-4">
-        <TextField
+        <MixField
           label="Material or mix"
-          list={listId}
+          shelf={shelf}
           hint="As on the shelf, or mixed: 3:1 translucent medium to moss green."
           value={mix}
           error={fault}
@@ -87,11 +87,6 @@ export function StepEditor({
           className="lg:col-span-2"
           autoFocus
         />
-        <datalist id={listId}>
-          {[...shelf.values()].map((material) => (
-            <option key={material.id} value={material.name} />
-          ))}
-        </datalist>
         <SelectField
           label="Technique"
           value={step.technique}
@@ -154,7 +149,6 @@ export function StepEditor({
         step={step}
         shelf={shelf}
         sprayed={facts?.sprayed ?? false}
-        listId={listId}
         onChange={onChange}
       />
       <Modes recipe={recipe} step={step} shelf={shelf} takers={takers} onChange={onChange} />

@@ -1,3 +1,4 @@
+import { MixField } from '../../shared/mix-field.tsx'
 import { seconds, type MaterialId, type Recipe, type Shelf, type Step } from '@seriatim/core'
 import { useState } from 'react'
 import { minutesInputText, parseMinutesText } from '../../shared/format/index.ts'
@@ -9,15 +10,13 @@ interface StepExtrasProps {
   readonly recipe: Recipe
   readonly step: Step
   readonly shelf: Shelf
-  /** The datalist of the shelf’s names. */
-  readonly listId: string
   /** Goes on by can or airbrush. */
   readonly sprayed: boolean
   readonly onChange: (step: Step) => void
 }
 
 /** What few steps need: who alone takes it, wet-in-wet partners, its own drying, how it is sprayed. */
-export function StepExtras({ recipe, step, shelf, listId, sprayed, onChange }: StepExtrasProps) {
+export function StepExtras({ recipe, step, shelf, sprayed, onChange }: StepExtrasProps) {
   const [dryFrom, setDryFrom] = useTextOf(step.dryingSeconds ? minutesInputText(step.dryingSeconds.min) : '')
   const [dryTo, setDryTo] = useTextOf(step.dryingSeconds ? minutesInputText(step.dryingSeconds.max) : '')
   const [fault, setFault] = useState<string | undefined>()
@@ -94,7 +93,7 @@ export function StepExtras({ recipe, step, shelf, listId, sprayed, onChange }: S
             onChange({ ...step, count: count === null ? null : Math.max(1, Math.round(count)) })
           }
         />
-        <Substitutes step={step} shelf={shelf} listId={listId} onChange={onChange} />
+        <Substitutes step={step} shelf={shelf} onChange={onChange} />
         {sprayed ? (
           <>
             <SelectField
@@ -124,18 +123,17 @@ export function StepExtras({ recipe, step, shelf, listId, sprayed, onChange }: S
 interface SubstitutesProps {
   readonly step: Step
   readonly shelf: Shelf
-  readonly listId: string
   readonly onChange: (step: Step) => void
 }
 
 /** What goes on when the pot is missing, the best match first. */
-function Substitutes({ step, shelf, listId, onChange }: SubstitutesProps) {
+function Substitutes({ step, shelf, onChange }: SubstitutesProps) {
   const [fault, setFault] = useState<string | undefined>()
   return (
-    <TextField
+    <MixField
+      shelf={shelf}
       label="If the pot is missing"
       hint="Materials of the shelf, with semicolons."
-      list={listId}
       key={step.substitutes.join()}
       defaultValue={step.substitutes.map((id) => shelf.get(id)?.name ?? '').join('; ')}
       error={fault}

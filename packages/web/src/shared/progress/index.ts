@@ -1,3 +1,3 @@
 export { useProgress } from './use-progress.ts'
 export { progressStore, sourceOf } from './progress-store.ts'
-export { useRecorder } from './use-recorder.ts'
+export { useRecorder, type Judged } from './use-recorder.ts'

@@ -3,6 +3,7 @@ import {
   dryingWait,
   type BatchTimes,
   type EventId,
+  type Mix,
   type ModelId,
   type ProgressEvent,
   type Project,
@@ -17,6 +18,14 @@ import { clockNow } from '../clock.ts'
 import { deviceId, nextNumber, usePainterHere } from '../device.ts'
 import { outbox } from '../outbox/index.ts'
 import { progressStore } from './progress-store.ts'
+
+/** What is said of a stage on the pilot. */
+export interface Judged {
+  readonly verdict: Verdict
+  readonly note: string
+  /** The colour that is wanted instead. */
+  readonly mix: Mix | null
+}
 
 /**
  * What a painter can record; each call is one new event. A punch takes along the wait its coat has and what the hole
@@ -69,8 +78,10 @@ export function useRecorder(
             stageIds.includes(stage.id) ? [{ stageId: stage.id, drySeconds: dryingWait(stage) }] : [],
           ),
         }),
-      judge: (stageId: StageId, modelIds: readonly ModelId[], verdict: Verdict, note: string) =>
-        record({ ...base(), kind: 'judged', stageId, modelIds, verdict, note }),
+      judge: (stageId: StageId, modelIds: readonly ModelId[], { verdict, note, mix }: Judged) =>
+        record({ ...base(), kind: 'judged', stageId, modelIds, verdict, note, ...(mix ? { mix } : {}) }),
+      used: (stageId: StageId, modelIds: readonly ModelId[], mix: Mix, note: string) =>
+        record({ ...base(), kind: 'used', stageId, modelIds, mix, note }),
       correctLap: (targetId: EventId, workSeconds: Seconds | null, note: string) =>
         record({ ...base(), kind: 'lap-corrected', targetId, workSeconds, note }),
       undo: (targetId: EventId) => record({ ...base(), kind: 'undone', targetId }),

@@ -1,0 +1,31 @@
+import { textOfMix, type Progress } from '@seriatim/core'
+import { Kbd } from '../../shared/ui/index.ts'
+import { useMaterials } from '../../shared/working-project.ts'
+import type { BenchTask } from './bench-task.ts'
+
+interface PaintLineProps {
+  readonly task: BenchTask
+  readonly progress: Progress
+  readonly onUsed: () => void
+}
+
+/** What was really used on these models, if it was not what the recipe says. */
+export function PaintLine({ task, progress, onUsed }: PaintLineProps) {
+  const materials = useMaterials()
+  const used = progress.used.findLast(
+    ({ stageId, modelIds }) => stageId === task.stage.id && modelIds.some((id) => task.modelIds.includes(id)),
+  )
+  return (
+    <p className="text-sm text-ink-soft">
+      {used ? (
+        <>
+          On these models: <b className="text-ink">{textOfMix(used.mix, materials)}</b>
+          {used.note === '' ? '. ' : `, ${used.note}. `}
+        </>
+      ) : null}
+      <button type="button" className="min-h-9 underline underline-offset-4" onClick={onUsed}>
+        Another paint <Kbd>U</Kbd>
+      </button>
+    </p>
+  )
+}
