@@ -41,8 +41,9 @@ export function runEstimate(args: readonly string[]): number {
   const now = options.value.now ?? writtenAt
   const materials = new Map(shelf.map((material) => [material.id, material]))
   const estimate = estimateLine({ project, shelf: materials, progress, now })
-  const planned = planLine({ project, progress, times: timesOf(estimate), now })
-  const beside = planned.ok ? besideInPlan(planned.value) : besideByBatch(project, estimate)
+  const times = timesOf(estimate)
+  const planned = planLine({ project, progress, times, now })
+  const beside = planned.ok ? besideInPlan(planned.value, times) : besideByBatch(project, estimate)
   const json = estimateJson(project, estimate, beside, options.value.painters)
   process.stdout.write(`${JSON.stringify(json, null, 2)}\n`)
   return 0
@@ -104,7 +105,7 @@ function estimateJson(project: Project, estimate: LineEstimate, beside: BesideWo
     painters,
     onTheClockSeconds: estimate.stages.reduce(
       (all, each) => all + shared(each),
-      setUpSeconds + touchUpSeconds,
+      setUpSeconds + touchUpSeconds + sum('otherWaySeconds'),
     ),
     laps: estimate.observed.filter((each) => each.silent === null).length,
     pace: overallPace(estimate.rates),

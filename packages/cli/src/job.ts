@@ -89,7 +89,7 @@ export function jobFile(job: Job): ProjectFile {
 /** The project with its recipes put in order, where it has no line yet. */
 export function withLine(project: Project, shelf: ProjectFile['shelf'], newId: () => string): Project {
   const materials = new Map(shelf.map((material) => [material.id, material]))
-  const recipes = followedRecipes(project, materials)
+  const recipes = followedRecipes(project)
   if (project.line.length > 0 || recipes.length === 0) return project
   const order = orderLine({ recipes, shelf: materials, weight: 'fewest pots', tableReady: 'tabletop' })
   return { ...project, line: lineOfOrder(order, project, materials, 'tabletop', newId) }

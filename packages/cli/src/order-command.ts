@@ -24,7 +24,7 @@ export function runOrder(args: readonly string[]): number {
   if (!file.ok) return complain(file.error)
   const { project, shelf } = file.value
   const shelfById: Shelf = new Map(shelf.map((material) => [material.id, material]))
-  const recipes = followedRecipes(project, shelfById)
+  const recipes = followedRecipes(project)
   if (recipes.length === 0) return complain(['project.recipes: No unit follows a recipe yet.'])
   const { weight, tableReady } = options.value
   const input: OrderingInput = {

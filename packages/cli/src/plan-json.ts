@@ -73,6 +73,7 @@ function entryJson(entry: RunSheetEntry) {
     stageId: stage.id,
     stage: stage.name,
     touchUp: stretch.touchUp,
+    by: stretch.by,
     material: stage.material,
     modelIds: stretch.modelIds,
     opensPot: stretch.opensPot,

@@ -29,7 +29,7 @@ export function benchEstimating(): void {
   }
   const bare = project(units, [], { recipes: [recipe], batchSize: 10 })
   const order = orderLine({
-    recipes: followedRecipes(bare, testShelf),
+    recipes: followedRecipes(bare),
     shelf: testShelf,
     weight: 'fewest pots',
     tableReady: 'tabletop',

@@ -51,7 +51,7 @@ const unordered: Project = {
 function demoLine(): readonly Stage[] {
   const materials = new Map(shelf.map((material) => [material.id, material]))
   const order = orderLine({
-    recipes: followedRecipes(unordered, materials),
+    recipes: followedRecipes(unordered),
     shelf: materials,
     weight: 'fewest pots',
     tableReady: 'tabletop',

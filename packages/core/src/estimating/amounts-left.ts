@@ -2,9 +2,9 @@ import { potOf } from '../line/stage.ts'
 import { splitIntoBatches } from '../project/batches.ts'
 import type { Project } from '../project/project.ts'
 import type { StageId, UnitId } from '../units/ids.ts'
-import { nothingBeside, type LineEstimate, type StageAmount, type StageEstimate } from './estimate-line.ts'
+import { type LineEstimate, type StageAmount, type StageEstimate } from './estimate-line.ts'
 import { againSeconds } from './stage-work.ts'
-import { touchUpWork, type BesideWork } from './touch-up.ts'
+import { nothingBeside, touchUpWork, type BesideWork } from './touch-up.ts'
 
 /** By stage and unit. */
 export type BesideWorkOf = ReadonlyMap<string, BesideWork>
@@ -38,7 +38,7 @@ export function besideByBatch(
       const pot = pots.get(work.stageId) ?? work.stageId
       const fresh = used.has(pot) ? againSeconds(work) : work.setUpSeconds
       const key = besideKey(work.stageId, unitId)
-      const known = beside.get(key) ?? { setUpSeconds: 0, touchUpSeconds: 0 }
+      const known = beside.get(key) ?? nothingBeside
       beside.set(key, { ...known, setUpSeconds: known.setUpSeconds + (pot === open ? 0 : fresh) })
       open = pot
       used.add(pot)

@@ -8,12 +8,13 @@ describe('batch time', () => {
   it('is estimated where there is an estimate, else as written on the stage', () => {
     const coat = stage('coat', { handsOnSecondsPerModel: minutes(3), setUpSeconds: minutes(2) })
     const [own, other] = ['own', 'other'] as UnitId[]
-    const { touchUp } = batchTime(coat, own!)
+    const { touchUp, others } = batchTime(coat, own!)
     const estimated = {
       setUpSeconds: minutes(1),
       againSeconds: minutes(0),
       secondsPerModel: minutes(4),
       touchUp,
+      others,
     }
     const times = new Map([[coat.id, new Map([[own!, estimated]])]])
     expect(batchTime(coat, own!, times)).toBe(estimated)
@@ -22,6 +23,7 @@ describe('batch time', () => {
       againSeconds: minutes(2),
       secondsPerModel: minutes(3),
       touchUp,
+      others,
     }
     expect(batchTime(coat, other!, times)).toEqual(written)
     expect(batchTime(coat, own!)).toEqual(written)

@@ -1,4 +1,5 @@
 import type { Stage } from '../line/stage.ts'
+import type { Technique } from '../recipe/technique.ts'
 import type { StageId, UnitId } from '../units/ids.ts'
 import type { Seconds } from '../units/seconds.ts'
 import { touchUpTime, type TouchUpTime } from './touch-up.ts'
@@ -10,6 +11,16 @@ export interface BatchTime {
   readonly againSeconds: Seconds
   readonly secondsPerModel: Seconds
   readonly touchUp: TouchUpTime
+  /** Other ways to do the same, which the plan may choose. */
+  readonly others: readonly OtherWayTime[]
+}
+
+/** Another way to do a stage. */
+export interface OtherWayTime {
+  readonly technique: Technique
+  readonly setUpSeconds: Seconds
+  readonly secondsPerModel: Seconds
+  readonly drySeconds: Seconds
 }
 
 /** Estimated times, by stage and unit. */
@@ -23,6 +34,7 @@ export function batchTime(stage: Stage, unitId: UnitId, times: BatchTimes = noTi
       againSeconds: stage.setUpSeconds,
       secondsPerModel: stage.handsOnSecondsPerModel,
       touchUp: plainTouchUp,
+      others: [],
     }
   )
 }

@@ -1,3 +1,4 @@
+import { nothingBeside } from './touch-up.ts'
 import { describe, expect, it } from 'vitest'
 import { lineOfOrder } from '../ordering/line-of-order.ts'
 import { orderLine } from '../ordering/order-line.ts'
@@ -23,7 +24,7 @@ const given = (() => {
   const pikes = { ...unit('pikes', 12), standard: 'tabletop plus' as const }
   const bare = project([pikes], [], { recipes: [{ ...recipe, unitIds: [pikes.id] }] })
   const order = orderLine({
-    recipes: followedRecipes(bare, testShelf),
+    recipes: followedRecipes(bare),
     shelf: testShelf,
     weight: 'fewest pots',
     tableReady: 'tabletop',
@@ -57,8 +58,7 @@ function simulate(model: PainterModel, laps: number, seed: number) {
     const amounts = estimate.stages.map((stage) => ({
       stage,
       models: 12,
-      setUpSeconds: 0,
-      touchUpSeconds: 0,
+      ...nothingBeside,
     }))
     const range = totalOf(estimate.rates, amounts)
     const truth = amounts.reduce(

@@ -7,7 +7,7 @@ import type { Shelf } from '../recipe/step-facts.ts'
 import type { ModelId, StageId, UnitId } from '../units/ids.ts'
 import type { Instant } from '../units/instant.ts'
 import type { Seconds } from '../units/seconds.ts'
-import type { BatchTime, BatchTimes } from './batch-time.ts'
+import type { BatchTime, BatchTimes, OtherWayTime } from './batch-time.ts'
 import { learningTotal } from './learning.ts'
 import { cellOf, countDoneBefore, observeTimes, type ObservedTime } from './observe-times.ts'
 import { spreadPresets } from './presets.ts'
@@ -24,7 +24,7 @@ import {
 } from './rates.ts'
 import { againSeconds, stageWorks, type StageWork } from './stage-work.ts'
 import { spreadOf, type Spread } from './three-point.ts'
-import { touchUpTime, type BesideWork, type TouchUpTime } from './touch-up.ts'
+import { nothingBeside, touchUpTime, type BesideWork, type TouchUpTime } from './touch-up.ts'
 
 /** Seconds: likely, and between these in four cases of five. */
 export interface TimeRange {
@@ -56,6 +56,7 @@ export interface StageEstimate {
   /** Models that are through and wait for a dab. */
   readonly touchUps: number
   readonly touchUp: TouchUpTime
+  readonly others: readonly OtherWayTime[]
   /** Of one model, on average over those left; over all when none is. */
   readonly perModel: TimeRange
   /** What the range is made of. */
@@ -142,6 +143,15 @@ export function estimateLine({
         (model) => progress.marks.get(model)?.get(work.stageId)?.kind === 'touch-up',
       ).length,
       touchUp: touchUpTime(work.kind, unit, detailPace.get(unit.size) ?? 1),
+      others: work.otherWays.map((way): OtherWayTime => {
+        const hand = Math.exp(paceAt(rates, { technique: way.technique, size: unit.size, cell: '' }).mean)
+        return {
+          technique: way.technique,
+          setUpSeconds: Math.round(way.setUpSeconds) as Seconds,
+          secondsPerModel: Math.round(way.secondsPerModel * learning * hand) as Seconds,
+          drySeconds: Math.round(way.drySeconds) as Seconds,
+        }
+      }),
       source: sourceOf(typed !== null, laps, stage.steps.length === 0),
       spread: {
         place,
@@ -200,8 +210,8 @@ export function totalOf(rates: Rates, amounts: readonly StageAmount[]): TimeRang
   let likely = 0
   let apart = 0
   const paces: { place: PacePlace; amount: number }[] = []
-  for (const { stage, models, setUpSeconds, touchUpSeconds } of amounts) {
-    const work = models * stage.perModel.likely
+  for (const { stage, models, setUpSeconds, touchUpSeconds, otherWaySeconds } of amounts) {
+    const work = models * stage.perModel.likely + otherWaySeconds
     likely += work + setUpSeconds + touchUpSeconds
     // As many independent set-ups as the seconds make up.
     apart += setUpSeconds * stage.work.setUpSeconds * setUpSpread ** 2
@@ -219,12 +229,10 @@ export function totalOf(rates: Rates, amounts: readonly StageAmount[]): TimeRang
   return { low: likely * low, likely, high: likely * high }
 }
 
-export const nothingBeside: BesideWork = { setUpSeconds: 0, touchUpSeconds: 0 }
-
 /** The estimate as the planner takes it: whole seconds by stage and unit. */
 export function timesOf(estimate: LineEstimate): BatchTimes {
   const times = new Map<StageId, Map<UnitId, BatchTime>>()
-  for (const { work, perModel, touchUp } of estimate.stages) {
+  for (const { work, perModel, touchUp, others } of estimate.stages) {
     const ofStage = times.get(work.stageId) ?? new Map<UnitId, BatchTime>()
     times.set(work.stageId, ofStage)
     ofStage.set(work.unitId, {
@@ -232,6 +240,7 @@ export function timesOf(estimate: LineEstimate): BatchTimes {
       againSeconds: Math.round(againSeconds(work)) as Seconds,
       secondsPerModel: Math.round(perModel.likely) as Seconds,
       touchUp,
+      others,
     })
   }
   return times

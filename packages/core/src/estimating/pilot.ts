@@ -19,6 +19,7 @@ import {
   type TimeRange,
 } from './estimate-line.ts'
 import { stageOfStep } from './line-for-standard.ts'
+import { nothingBeside } from './touch-up.ts'
 
 type PilotProject = Pick<Project, 'units' | 'recipes' | 'line' | 'batchSize'>
 type PilotInput = EstimateInput & { readonly project: PilotProject }
@@ -117,7 +118,7 @@ function restOf(
       (model) => !pilot.has(model) && !isThrough(progress, model, written),
     ).length
     const setUpSeconds = Math.ceil(models / project.batchSize) * stage.work.setUpSeconds
-    return models === 0 ? [] : [{ stage, models, setUpSeconds, touchUpSeconds: 0 }]
+    return models === 0 ? [] : [{ stage, models, ...nothingBeside, setUpSeconds }]
   })
 }
 

@@ -3,7 +3,7 @@ import type { Material, MaterialKind } from '../materials/material.ts'
 import type { ModelId, StageId, StepId, UnitId } from '../units/ids.ts'
 import { takesStage, takesStep, type Model, type Project, type Unit } from '../project/project.ts'
 import { standardReaches, standards, type Recipe, type Standard } from '../recipe/recipe.ts'
-import { factsOf, stepText, type Shelf, type StepFacts } from '../recipe/step-facts.ts'
+import { dryingOf, factsOf, stepText, type Shelf, type StepFacts } from '../recipe/step-facts.ts'
 import { techniqueFacts, type Technique, type Tool } from '../recipe/technique.ts'
 import {
   carePresets,
@@ -47,6 +47,17 @@ export interface StageWork {
   readonly learning: Learning
   /** What it mostly lays; `null` where nobody said. */
   readonly kind: MaterialKind | null
+  /** Other ways the recipe allows; none where the stage does several steps. */
+  readonly otherWays: readonly OtherWay[]
+}
+
+/** Another way to do a stage, as its recipe allows. */
+interface OtherWay {
+  readonly technique: Technique
+  readonly setUpSeconds: number
+  /** The first model's, handling in it. */
+  readonly secondsPerModel: number
+  readonly drySeconds: number
 }
 
 const noLearning: Learning = { rate: 1, flatFrom: 1 }
@@ -79,6 +90,7 @@ interface RecipePart extends WorkPart {
   readonly chance: number
   readonly coats: number
   readonly kind: MaterialKind | null
+  readonly otherWays: readonly OtherWay[]
 }
 
 interface RecipeWork {
@@ -110,7 +122,18 @@ function recipeWorkOf(recipe: Recipe, { facts, care }: RecipeOnLine, unit: Unit)
       if (share === 0) return null
       const { technique, coats, count } = each.step
       const work = { ...each, ...amountOf(each.regions), technique, coats, count }
-      const factors = stepFactors(work, { ...unit, standard }, care.get(stepId) ?? 1)
+      const demand = { ...unit, standard }
+      const factors = stepFactors(work, demand, care.get(stepId) ?? 1)
+      const otherWays = each.step.otherModes.map((mode): OtherWay => {
+        const { min, max } = each.step.dryingSeconds ?? dryingOf(each.material, mode.technique)
+        const byMode = stepFactors({ ...work, technique: mode.technique }, demand, care.get(stepId) ?? 1)
+        return {
+          technique: mode.technique,
+          setUpSeconds: mode.setUpSeconds,
+          secondsPerModel: handlingOf(unit) + productOf(byMode) * 60 * share,
+          drySeconds: (min + max) / 2,
+        }
+      })
       return {
         text: stepText(each),
         factors,
@@ -120,6 +143,7 @@ function recipeWorkOf(recipe: Recipe, { facts, care }: RecipeOnLine, unit: Unit)
         chance: chanceOf(each.material),
         coats,
         kind: each.material?.kind ?? null,
+        otherWays,
       }
     },
   }
@@ -179,7 +203,7 @@ function byRecipe(
   parts: readonly RecipePart[],
 ): StageWork {
   const longest = parts.reduce((a, b) => (b.seconds * b.share > a.seconds * a.share ? b : a))
-  const handlingSeconds = handlingPresets.hand + handlingPresets.holder / unit.perHolder
+  const handlingSeconds = handlingOf(unit)
   return {
     ...common(stage, unit, takers),
     technique: longest.technique,
@@ -193,7 +217,13 @@ function byRecipe(
     }, 0),
     learning: learningPreset,
     kind: longest.kind,
+    otherWays: parts.length === 1 ? longest.otherWays : [],
   }
+}
+
+/** Taking a model up and putting it down. */
+function handlingOf({ perHolder }: Unit): number {
+  return handlingPresets.hand + handlingPresets.holder / perHolder
 }
 
 /** Minutes written on a stage are meant for a foot model of usual detail, on average, with handling. */
@@ -223,6 +253,7 @@ function byHand(stage: Stage, unit: Unit, takers: readonly Model[]): StageWork {
     secondCoats: 0,
     learning: noLearning,
     kind: null,
+    otherWays: [],
   }
 }
 

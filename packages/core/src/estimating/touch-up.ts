@@ -24,7 +24,11 @@ export interface BesideWork {
   readonly setUpSeconds: number
   /** Dabs. */
   readonly touchUpSeconds: number
+  /** More, or with a minus less, where the plan takes another way than the line has. */
+  readonly otherWaySeconds: number
 }
+
+export const nothingBeside: BesideWork = { setUpSeconds: 0, touchUpSeconds: 0, otherWaySeconds: 0 }
 
 const tinting: readonly MaterialKind[] = ['translucent', 'wash', 'ink', 'oil', 'dip']
 
@@ -58,9 +62,10 @@ export function touchUpWork(
   { dabSeconds, setUpSeconds, undercoat }: TouchUpTime,
   models: number,
 ): BesideWork {
-  if (models === 0) return { setUpSeconds: 0, touchUpSeconds: 0 }
+  if (models === 0) return nothingBeside
   return {
     setUpSeconds: setUpSeconds + (undercoat?.setUpSeconds ?? 0),
     touchUpSeconds: models * (dabSeconds + (undercoat?.dabSeconds ?? 0)),
+    otherWaySeconds: 0,
   }
 }

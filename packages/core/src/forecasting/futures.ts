@@ -42,6 +42,7 @@ interface MutableTask extends PlanTask {
   setUp: number
   again: number
   wait: number
+  others: PlanTask['others']
 }
 
 interface Drawn {
@@ -90,6 +91,14 @@ export function drawFutures(
         const slips = drawSlips(each, random)
         const seconds = drawSeconds(each, slips, paces, normal)
         each.task.perModel = seconds
+        if (each.planned.others.length > 0) {
+          // The hand that is slow by one way is slow by the other.
+          const pace = seconds / Math.max(1, each.planned.perModel)
+          each.task.others = each.planned.others.map((way) => ({
+            ...way,
+            perModel: Math.round(way.perModel * pace),
+          }))
+        }
         const setUp = Math.exp(mishapPresets.setUp * normal())
         each.task.setUp = Math.round(each.planned.setUp * setUp)
         each.task.again = Math.min(each.task.setUp, Math.round(each.planned.again * setUp))

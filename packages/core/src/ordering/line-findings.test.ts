@@ -23,7 +23,7 @@ const stageFor = (index: number) =>
   })
 const wish = { shelf: testShelf, weight: 'fewest pots', tableReady: 'tabletop' } as const
 const lineFindings = (given: ReturnType<typeof project>) =>
-  lineJudge({ ...wish, recipes: followedRecipes(given, testShelf) })(given.line)
+  lineJudge({ ...wish, recipes: followedRecipes(given) })(given.line)
 const given = (order: readonly number[]) => ({ ...project([pikes], order.map(stageFor)), recipes: [recipe] })
 
 describe('lineFindings', () => {
@@ -66,9 +66,7 @@ describe('lineFindings', () => {
       const own = { ...pikes, standard }
       const kept = footRecipe(rows, { unitIds: [pikes.id] })
       const whole = { ...project([own], [0, 1].map(stageFor)), recipes: [kept] }
-      return orderLine({ ...wish, recipes: followedRecipes(whole, testShelf) }).findings.map(
-        (each) => each.rule,
-      )
+      return orderLine({ ...wish, recipes: followedRecipes(whole) }).findings.map((each) => each.rule)
     }
     expect(flawed('display')).toEqual(['R19'])
     expect(flawed('tabletop')).toEqual([])
@@ -105,7 +103,7 @@ describe('lineFindings', () => {
       const made = recipeFromSchool(school, bodyPlans[1]!, 'x', () => `id ${String(next++)}`)
       const whole = { ...project([pikes], []), recipes: [{ ...made, unitIds: [pikes.id] }] }
       for (const weight of orderWeights) {
-        const input = { ...wish, weight, recipes: followedRecipes(whole, testShelf) }
+        const input = { ...wish, weight, recipes: followedRecipes(whole) }
         const order = orderLine({ ...input, effort: { width: 4, expansions: 300 } })
         const line = lineOfOrder(order, whole, testShelf, 'tabletop', () => `stage ${String(next++)}`)
         const grave = lineJudge(input)(line).filter((finding) => finding.severity !== 'could be quicker')

@@ -21,7 +21,7 @@ function lineFor(some: readonly StepRow[], old: Parameters<typeof project>[1] = 
   ]
   const given = { ...project([pikes, riders], old), recipes }
   const order = orderLine({
-    recipes: followedRecipes(given, testShelf),
+    recipes: followedRecipes(given),
     shelf: testShelf,
     weight: 'fewest pots',
     tableReady: 'tabletop',
@@ -77,7 +77,7 @@ describe('lineOfOrder', () => {
         }),
       ],
     }
-    const recipes = followedRecipes(given, testShelf)
+    const recipes = followedRecipes(given)
     const order = orderLine({ recipes, shelf: testShelf, weight: 'fewest pots', tableReady: 'tabletop' })
     const line = lineOfOrder(order, given, testShelf, 'tabletop', () => 'new')
     expect(line.map((stage) => stage.material)).not.toContain('light moss')
@@ -91,6 +91,6 @@ describe('lineOfOrder', () => {
 
   it('leaves out recipes that no unit follows', () => {
     const given = { ...project([unit('a', 1)], []), recipes: [footRecipe(rows)] }
-    expect(followedRecipes(given, testShelf)).toEqual([])
+    expect(followedRecipes(given)).toEqual([])
   })
 })

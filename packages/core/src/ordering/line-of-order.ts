@@ -3,7 +3,7 @@ import type { Stage } from '../line/stage.ts'
 import type { Material } from '../materials/material.ts'
 import type { Project } from '../project/project.ts'
 import { surfacePresets } from '../estimating/presets.ts'
-import { withQuickestModes, type Takers } from '../recipe/modes.ts'
+import type { Takers } from '../recipe/modes.ts'
 import type { Recipe, Standard, Step, StepRef } from '../recipe/recipe.ts'
 import { factsOf, joinWords, mixText, type Shelf, type StepFacts } from '../recipe/step-facts.ts'
 import type { StageId, UnitId } from '../units/ids.ts'
@@ -11,18 +11,12 @@ import { seconds } from '../units/seconds.ts'
 import type { LineOrder, OrderedStage } from './order-line.ts'
 import { isWipe, modelsTaking, openSeconds, type FollowingUnit, type OrderedRecipe } from './pieces.ts'
 
-/**
- * The project's recipes with the units that follow them, each step in the way that is quickest for its
- * batches; recipes nobody follows are left out.
- */
-export function followedRecipes(
-  project: Pick<Project, 'recipes' | 'units' | 'batchSize'>,
-  shelf: Shelf,
-): readonly OrderedRecipe[] {
+/** The project's recipes with the units that follow them; recipes nobody follows are left out. */
+export function followedRecipes(project: Pick<Project, 'recipes' | 'units'>): readonly OrderedRecipe[] {
   return project.recipes.flatMap((recipe) => {
     const units = followersOf(recipe, project)
     if (units.length === 0) return []
-    return [{ recipe: withQuickestModes(recipe, shelf, takersAmong(units, project.batchSize)), units }]
+    return [{ recipe, units }]
   })
 }
 

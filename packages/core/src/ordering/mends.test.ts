@@ -101,10 +101,10 @@ describe('mends', () => {
             ...project([pikes], []),
             recipes: [footRecipe(rows, { unitIds: [pikes.id] })],
           }
-          const judged = () => lineJudge({ ...wish, recipes: followedRecipes(whole, testShelf) })(whole.line)
+          const judged = () => lineJudge({ ...wish, recipes: followedRecipes(whole) })(whole.line)
           const order = orderLine({
             ...wish,
-            recipes: followedRecipes(whole, testShelf),
+            recipes: followedRecipes(whole),
             effort: { width: 2, expansions: 50 },
           })
           const line = lineOfOrder(order, whole, testShelf, 'tabletop', newId)

@@ -23,7 +23,7 @@ export interface BatchesToPlan {
   /** Seconds from now. */
   readonly dueOf: (unitId: UnitId) => number | null
   /** By batch and stage: the number of the windows it has to keep to. */
-  readonly windowsOf: (batch: Batch, stage: Stage) => number | null
+  readonly windowsOf: (batch: Batch, stage: Stage, technique: Technique | null) => number | null
   /** Longest session anybody has. */
   readonly longestSession: number
   readonly slowestPace: number
@@ -54,6 +54,13 @@ export function buildBatches(input: BatchesToPlan): BuiltBatches {
       technique,
     }
   })
+  const wayFamilies = new Map<string, number>()
+  const wayFamily = (family: number, technique: Technique) => {
+    const key = `${String(family)} ${technique}`
+    const known = wayFamilies.get(key) ?? families.size + 1 + wayFamilies.size
+    wayFamilies.set(key, known)
+    return known
+  }
   const dabbers = paintersFor(project, 'detail')
   const unitIndex = new Map(project.units.map((unit, index) => [unit.id, index]))
   const joins = joinsOf(input)
@@ -62,7 +69,7 @@ export function buildBatches(input: BatchesToPlan): BuiltBatches {
     const tasks: PlanTask[] = []
     const drying: Readiness[] = []
     const touchUps: PlanTask[] = []
-    for (const { stage, index, family, regions: touched, station, painters } of stages) {
+    for (const { stage, index, family, regions: touched, station, painters, technique } of stages) {
       const left: number[] = []
       const slipped: number[] = []
       batch.models.forEach((model, position) => {
@@ -77,6 +84,8 @@ export function buildBatches(input: BatchesToPlan): BuiltBatches {
       })
       const time = batchTime(stage, batch.unitId, input.times)
       const wait = dryingWait(stage)
+      const isOnRack = (dries: number) =>
+        project.planning.rackPlaces !== null && touched === 'whole' && dries > 0
       if (slipped.length > 0)
         touchUps.push(
           ...touchUpTasks(time.touchUp, {
@@ -100,10 +109,21 @@ export function buildBatches(input: BatchesToPlan): BuiltBatches {
         regions: touched,
         models: left,
         station,
-        windows: input.windowsOf(batch, stage),
+        windows: input.windowsOf(batch, stage, technique),
         painters,
-        onRack: project.planning.rackPlaces !== null && touched === 'whole' && wait > 0,
-        others: [],
+        onRack: isOnRack(wait),
+        others: time.others.map((way) => ({
+          // The pot is the same, but not what is loaded with it.
+          family: wayFamily(family, way.technique),
+          setUp: way.setUpSeconds,
+          again: way.setUpSeconds,
+          perModel: way.secondsPerModel,
+          wait: way.drySeconds,
+          station: stationFor(way.technique),
+          windows: input.windowsOf(batch, stage, way.technique),
+          painters: paintersFor(project, way.technique),
+          onRack: isOnRack(way.drySeconds),
+        })),
         joins: joins(at, stage),
         touchUp: null,
       })

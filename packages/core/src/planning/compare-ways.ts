@@ -58,7 +58,7 @@ export function tryWay(
   }
   let next = 0
   const order = orderLine({
-    recipes: followedRecipes(alone, shelf),
+    recipes: followedRecipes(alone),
     shelf,
     weight: 'fewest pots',
     tableReady: tableReadyStandard,
@@ -68,14 +68,15 @@ export function tryWay(
   const whole = { ...alone, line }
   const progress = foldProgress([])
   const estimate = estimateLine({ project: whole, shelf, progress, now })
-  const planned = planLine({ project: whole, progress, times: timesOf(estimate), now, noSpray: [], effort })
+  const times = timesOf(estimate)
+  const planned = planLine({ project: whole, progress, times, now, noSpray: [], effort })
   const facts = order.stages.flatMap((stage) => stage.facts)
   const pots = new Set<MaterialId>(facts.flatMap((each) => each.step.mix.map((part) => part.materialId)))
   const due = project.dueOn ? endOfDay(project.dueOn, project.evenings.timeZone) : null
   return {
     handsOn: totalOf(
       estimate.rates,
-      amountsLeft(estimate, planned.ok ? besideInPlan(planned.value) : besideByBatch(whole, estimate)),
+      amountsLeft(estimate, planned.ok ? besideInPlan(planned.value, times) : besideByBatch(whole, estimate)),
     ),
     models: units.reduce((sum, unit) => sum + unit.models.length, 0),
     stages: line.length,

@@ -3,6 +3,7 @@ import type { Session } from '../calendar/sessions.ts'
 import type { Stage } from '../line/stage.ts'
 import type { Batch } from '../project/batches.ts'
 import type { Project } from '../project/project.ts'
+import type { Technique } from '../recipe/technique.ts'
 import type { Pin } from '../project/planning.ts'
 import { instant, type Instant } from '../units/instant.ts'
 import { stationFor, stationOf, techniqueOf } from './build-batches.ts'
@@ -20,7 +21,7 @@ export interface DeskHours {
   /** By painter. */
   readonly sessions: readonly (readonly Session[])[]
   readonly windows: readonly (readonly Span[])[]
-  readonly windowsOf: (batch: Batch, stage: Stage) => number | null
+  readonly windowsOf: (batch: Batch, stage: Stage, technique: Technique | null) => number | null
   /** The first windows are those in which cans are used. */
   readonly hasSprayWindows: boolean
   readonly longestSession: number
@@ -61,8 +62,7 @@ export function deskHours(
         )
       : null
   const windows: (readonly Span[])[] = spray ? [spray] : []
-  const isSprayed = (stage: Stage) =>
-    spray !== null && stationFor(techniqueOf(project, stage)) === stationOf.can
+  const isByCan = (technique: Technique | null) => spray !== null && stationFor(technique) === stationOf.can
   const pinned = new Map<string, number>()
   for (const pin of pins) {
     const begins = momentOf(pin, evenings.timeZone)
@@ -76,14 +76,15 @@ export function deskHours(
     if (!stage) continue
     const own = session ? [span(session)] : []
     pinned.set(`${pin.batchId} ${pin.stageId}`, windows.length)
-    windows.push(isSprayed(stage) && spray ? meet(own, spray) : own)
+    windows.push(isByCan(techniqueOf(project, stage)) && spray ? meet(own, spray) : own)
   }
   return {
     painters,
     sessions: calendars.map((each) => each.sessions),
     windows,
     hasSprayWindows: spray !== null,
-    windowsOf: (batch, stage) => pinned.get(`${batch.id} ${stage.id}`) ?? (isSprayed(stage) ? 0 : null),
+    windowsOf: (batch, stage, technique) =>
+      pinned.get(`${batch.id} ${stage.id}`) ?? (isByCan(technique) ? 0 : null),
     longestSession: all.reduce((most, each) => Math.max(most, (each.endsAt - each.startsAt) / 1000), 0),
     notes: calendars.flatMap((each) => each.notes),
   }

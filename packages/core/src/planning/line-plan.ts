@@ -4,6 +4,7 @@ import type { Batch } from '../project/batches.ts'
 import type { BatchId, ModelId, PainterId, StageId } from '../units/ids.ts'
 import type { Instant } from '../units/instant.ts'
 import type { Seconds } from '../units/seconds.ts'
+import type { Technique } from '../recipe/technique.ts'
 import type { TouchUpPart } from './instance.ts'
 import type { PlanNote } from './plan-notes.ts'
 
@@ -13,6 +14,8 @@ export interface Stretch {
   readonly stageId: StageId
   /** A dab where the stage slipped, or the ground under a tint first; `null`: the stage itself. */
   readonly touchUp: TouchUpPart | null
+  /** In another way than the line has it, since that is quicker for this batch; `null`: as the line has it. */
+  readonly by: Technique | null
   /** Index into the plan's painters. */
   readonly painter: number
   readonly modelIds: readonly ModelId[]

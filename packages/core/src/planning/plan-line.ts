@@ -6,7 +6,7 @@ import type { Progress } from '../progress/progress.ts'
 import { splitIntoBatches, type Batch, type BatchSplit } from '../project/batches.ts'
 import type { Teamwork } from '../project/planning.ts'
 import type { Project } from '../project/project.ts'
-import type { UnitId } from '../units/ids.ts'
+import type { StageId, UnitId } from '../units/ids.ts'
 import { addSeconds, instant, type Instant } from '../units/instant.ts'
 import type { LocalDate } from '../units/local-date.ts'
 import { success, type Result } from '../units/result.ts'
@@ -102,7 +102,7 @@ export function solveLine(input: PlanningInput): Result<SolvedLine, PlanProblem>
     ...(isCalledOff ? { spent: () => (isCalledOff() ? 1 : 0) } : {}),
   }
   const found = searchRow(instance, budget, project.planning.aims, keep)
-  const plan = planOf({ ...made.value, project, progress, batches, now }, found)
+  const plan = planOf({ ...made.value, project, progress, batches, now, times: input.times }, found)
   return success({ plan, instance, found, batches, now })
 }
 
@@ -141,6 +141,7 @@ interface Solving extends PlanInstanceOf {
   readonly progress: Progress
   readonly batches: readonly Batch[]
   readonly now: Instant
+  readonly times: BatchTimes | undefined
 }
 
 function planOf(solving: Solving, found: FoundRow): LinePlan {
@@ -234,9 +235,11 @@ function bindingWaits(instance: PlanInstance): number {
 
 function stretchOf(
   segment: PlanSegment,
-  { instance, project, batches, now }: Solving,
+  { instance, project, batches, now, times }: Solving,
   session: number,
 ): Stretch {
+  const wayNamed = (stageId: StageId, unitId: UnitId, way: number) =>
+    times?.get(stageId)?.get(unitId)?.others[way - 1]?.technique
   const batch = batches[segment.batch]
   const task = instance.batches[segment.batch]?.tasks[segment.task]
   const stage = task && project.line[task.stage]
@@ -245,6 +248,7 @@ function stretchOf(
     batchId: batch.id,
     stageId: stage.id,
     touchUp: task.touchUp,
+    by: segment.way === 0 ? null : (wayNamed(stage.id, batch.unitId, segment.way) ?? null),
     painter: segment.painter,
     modelIds: task.models
       .slice(segment.from, segment.from + segment.count)

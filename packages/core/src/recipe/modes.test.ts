@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { footRecipe, testShelf } from '../testing/recipes.ts'
 import { minutes } from '../units/seconds.ts'
-import { modeTimes, withQuickestModes } from './modes.ts'
+import { modeTimes } from './modes.ts'
 
 const airbrush = { technique: 'airbrush' as const, setUpSeconds: minutes(12) }
 const recipe = footRecipe([
@@ -24,14 +24,5 @@ describe('modeTimes', () => {
   it('pays the set-up in every batch', () => {
     expect(timesFor(10, 1)[0]?.technique).toBe('airbrush')
     expect(timesFor(10, 5)[0]?.technique).toBe('base coat')
-  })
-})
-
-describe('withQuickestModes', () => {
-  it('takes the way that the batch makes quicker, and leaves the rest alone', () => {
-    const large = withQuickestModes(recipe, testShelf, () => ({ models: 20, batches: 1 }))
-    expect(large.steps.map((step) => step.technique)).toEqual(['spray', 'airbrush'])
-    const small = withQuickestModes(recipe, testShelf, () => ({ models: 2, batches: 1 }))
-    expect(small.steps).toEqual(recipe.steps)
   })
 })

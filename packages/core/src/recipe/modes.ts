@@ -35,18 +35,3 @@ export function modeTimes(
     })
     .sort((a, b) => a.seconds - b.seconds)
 }
-
-/** The recipe with each step done in the way that is quickest for its takers. */
-export function withQuickestModes(
-  recipe: Recipe,
-  shelf: Shelf,
-  takersOf: (step: Step) => Pick<Takers, 'models' | 'batches'>,
-): Recipe {
-  if (recipe.steps.every((step) => step.otherModes.length === 0)) return recipe
-  const steps = recipe.steps.map((step) => {
-    if (step.otherModes.length === 0) return step
-    const [best] = modeTimes(recipe, step, shelf, takersOf(step))
-    return best && best.technique !== step.technique ? { ...step, technique: best.technique } : step
-  })
-  return { ...recipe, steps }
-}

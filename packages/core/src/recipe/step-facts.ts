@@ -192,7 +192,8 @@ const thinCoats: Partial<Record<Technique, { readonly min: number; readonly max:
   'pin wash': { min: 300, max: 600 },
 }
 
-function dryingOf(material: Material | null, technique: Technique): { min: number; max: number } {
+/** Seconds before the next layer: as the material says, or as thin coats do. */
+export function dryingOf(material: Material | null, technique: Technique): { min: number; max: number } {
   const own = { min: material?.dryingMinSeconds ?? 0, max: material?.dryingMaxSeconds ?? 0 }
   const thin = thinCoats[technique]
   const isThin = material && thin && isPaint(material.kind) && material.carrier === 'water'

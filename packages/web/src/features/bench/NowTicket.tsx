@@ -66,7 +66,7 @@ export function NowTicket({ task, project, progress, estimate, shelf, clock, onU
         <span>{running ? `started ${clockText(running.startedAt, timeZone)}` : 'not started'}</span>
       </p>
       <h2 className="mt-1 text-3xl text-balance sm:text-5xl">
-        {workName(stage.name, touchUp ? 'colour' : null)}
+        {workName(stage.name, { touchUp: touchUp ? 'colour' : null, by: task.by })}
         {stage.material === '' ? '' : `: ${stage.material}`}
       </h2>
       {stage.material === '' ? null : <PaintLine task={task} progress={progress} onUsed={onUsed} />}

@@ -60,6 +60,7 @@ export function ThenList({ plan, project, task, busy, onChoose }: ThenListProps)
                     batchId: stretch.batchId,
                     stageId: stretch.stageId,
                     touchUp: stretch.touchUp !== null,
+                    by: stretch.by,
                   })
                 }
               >
@@ -87,8 +88,8 @@ function ThenText({
   if (!batch || !stage) return null
   return (
     <span className="block leading-snug">
-      <b>{workName(stageLabels(project.line).get(stage.id) ?? stage.name, stretch.touchUp)}</b>,{' '}
-      {batchName(batch)} ({stretch.modelIds.length})
+      <b>{workName(stageLabels(project.line).get(stage.id) ?? stage.name, stretch)}</b>, {batchName(batch)} (
+      {stretch.modelIds.length})
     </span>
   )
 }

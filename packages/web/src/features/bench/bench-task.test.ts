@@ -91,6 +91,7 @@ function task(
     batchId: choice.batchId as BatchId,
     stageId: choice.stageId as StageId,
     touchUp: choice.touchUp ?? false,
+    by: null,
   }
   const found = currentTask(
     project,

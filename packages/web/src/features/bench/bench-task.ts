@@ -14,6 +14,7 @@ import {
   type Project,
   type Stage,
   type StageId,
+  type Stretch,
 } from '@seriatim/core'
 
 /** What is on the desk: one batch at one stage. */
@@ -26,12 +27,16 @@ export interface BenchTask {
   readonly left: readonly ModelId[]
   /** Not the stage itself: its models that slipped get a dab. */
   readonly touchUp: boolean
+  /** In another way than the line has it; `null`: as the line has it. */
+  readonly by: Stretch['by']
 }
 
 export interface Choice {
   readonly batchId: BatchId
   readonly stageId: StageId
   readonly touchUp: boolean
+  /** In another way than the line has it; `null`: as the line has it. */
+  readonly by: Stretch['by']
 }
 
 /**
@@ -48,17 +53,23 @@ export function currentTask(
   shelf: readonly DryingEntry[],
   running: Clock | null,
 ): BenchTask | null {
+  const planned = (plan?.stretches ?? []).map((each) => ({ ...each, touchUp: each.touchUp !== null }))
   if (running) {
     const batch = batches.find((each) => each.models.some((model) => running.modelIds.includes(model.id)))
     const on = (touchUp: boolean) =>
-      batch && taskOf(project, batches, progress, { batchId: batch.id, stageId: running.stageId, touchUp })
+      batch &&
+      taskOf(project, batches, progress, {
+        batchId: batch.id,
+        stageId: running.stageId,
+        touchUp,
+        by: planned.find((each) => each.batchId === batch.id && each.stageId === running.stageId)?.by ?? null,
+      })
     const dab = on(true)
     if (dab?.left.some((id) => running.modelIds.includes(id))) return dab
     const task = on(false)
     if (task) return task
   }
   const elsewhere = progress.running.filter((clock) => clock !== running)
-  const planned = (plan?.stretches ?? []).map((each) => ({ ...each, touchUp: each.touchUp !== null }))
   const wishes = [choice, ...planned].filter((wish) => wish !== null)
   let wet: BenchTask | null = null
   for (const wish of wishes) {
@@ -72,7 +83,7 @@ export function currentTask(
   for (const touchUp of [false, true]) {
     for (const batch of batches) {
       for (const stage of stagesOf(project, batch.unitId)) {
-        const wish = { batchId: batch.id, stageId: stage.id, touchUp }
+        const wish = { batchId: batch.id, stageId: stage.id, touchUp, by: null }
         const task = taskOf(project, batches, progress, wish)
         if (task && task.left.length > 0) return task
       }
@@ -90,7 +101,7 @@ function taskOf(
   project: Project,
   batches: readonly Batch[],
   progress: Progress,
-  { batchId, stageId, touchUp }: Choice,
+  { batchId, stageId, touchUp, by }: Choice,
 ): BenchTask | null {
   const batch = batches.find((each) => each.id === batchId)
   const stage = project.line.find((each) => each.id === stageId)
@@ -100,7 +111,7 @@ function taskOf(
   const all = models.map((model) => model.id)
   if (touchUp) {
     const slipped = all.filter((id) => progress.marks.get(id)?.get(stage.id)?.kind === 'touch-up')
-    return { batch, stage, modelIds: slipped, left: slipped, touchUp }
+    return { batch, stage, modelIds: slipped, left: slipped, touchUp, by }
   }
   return {
     batch,
@@ -108,6 +119,7 @@ function taskOf(
     modelIds: all,
     left: all.filter((id) => !isThrough(progress, id, stage)),
     touchUp,
+    by,
   }
 }
 

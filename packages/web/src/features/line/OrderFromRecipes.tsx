@@ -41,16 +41,16 @@ export function OrderFromRecipes(props: OrderFromRecipesProps) {
 
 function Ordered({ project, onTake, shelf }: OrderFromRecipesProps & { readonly shelf: Shelf }) {
   const [weight, setWeight] = useState<OrderWeight>('fewest pots')
-  const { recipes, units, batchSize } = project
+  const { recipes, units } = project
   const input = useMemo(
     () =>
       ({
-        recipes: followedRecipes({ recipes, units, batchSize }, shelf),
+        recipes: followedRecipes({ recipes, units }),
         shelf,
         weight,
         tableReady: tableReadyStandard,
       }) as const,
-    [recipes, units, batchSize, shelf, weight],
+    [recipes, units, shelf, weight],
   )
   const { order, offers } = useLineOrder(input)
   const edit = useEdit()

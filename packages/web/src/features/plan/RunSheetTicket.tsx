@@ -66,7 +66,7 @@ function WorkLine({
   const filled = row.fills[0]
   return (
     <p className="min-w-0 leading-snug">
-      <b>{workName(row.stage.name, row.touchUp)}</b>
+      <b>{workName(row.stage.name, row)}</b>
       {row.stage.material === '' || row.touchUp === 'undercoat' ? null : (
         <span className="text-ink-soft">
           {' '}

@@ -37,7 +37,7 @@ export function StretchPanel({ stretch, plan, project, onPlanning }: StretchPane
   return (
     <div className="ticket mt-2 p-3" aria-live="polite">
       <p className="font-heading text-lg font-bold">
-        {workName(stage.name, stretch.touchUp)}, {batchName(batch)}
+        {workName(stage.name, stretch)}, {batchName(batch)}
         {painter === undefined ? '' : `, by ${painter}`}
       </p>
       <p>

@@ -8,6 +8,7 @@ export type SheetRow =
       readonly endsAt: Instant
       readonly stage: Stage
       readonly touchUp: Stretch['touchUp']
+      readonly by: Stretch['by']
       readonly opensPot: boolean
       /** The colour lies on the palette from earlier in the evening, but another was in hand meanwhile. */
       readonly onPalette: boolean
@@ -27,7 +28,11 @@ export function groupEntries(entries: readonly RunSheetEntry[]): readonly SheetR
     const { stretch, batch, stage } = entry
     const last = rows.at(-1)
     const added = { batch, count: stretch.modelIds.length }
-    const isSame = last?.kind === 'work' && last.stage.id === stage.id && last.touchUp === stretch.touchUp
+    const isSame =
+      last?.kind === 'work' &&
+      last.stage.id === stage.id &&
+      last.touchUp === stretch.touchUp &&
+      last.by === stretch.by
     if (isSame && !stretch.opensPot) {
       rows[rows.length - 1] = { ...last, endsAt: stretch.endsAt, batches: [...last.batches, added] }
     } else {
@@ -37,6 +42,7 @@ export function groupEntries(entries: readonly RunSheetEntry[]): readonly SheetR
         endsAt: stretch.endsAt,
         stage,
         touchUp: stretch.touchUp,
+        by: stretch.by,
         opensPot: stretch.opensPot,
         onPalette: !stretch.opensPot && stretch.setUpSeconds > 0,
         batches: [added],

@@ -63,11 +63,11 @@ export function Modes({ recipe, step, shelf, takers, onChange }: ModesProps) {
           {times
             .map(
               (mode, index) =>
-                `${mode.technique} ${durationText(mode.seconds)}${index === 0 ? ', so the line takes this' : ''}`,
+                `${mode.technique} ${durationText(mode.seconds)}${index === 0 ? ', the quickest by itself' : ''}`,
             )
             .join('; ')}
           . For {plural(takers.models, 'model')} in {plural(takers.batches, 'batch', 'batches')}, with
-          set-ups.
+          set-ups. The plan chooses for each batch, with its waits and what else is to do.
         </p>
       ) : null}
     </details>

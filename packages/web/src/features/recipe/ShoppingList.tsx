@@ -13,7 +13,7 @@ interface ShoppingListProps {
 
 /** What all recipes of the project take, what is there and what to buy. */
 export function ShoppingList({ project, shelf, open, onOpenChange }: ShoppingListProps) {
-  const needs = materialsNeeded(followedRecipes(project, shelf), shelf)
+  const needs = materialsNeeded(followedRecipes(project), shelf)
   const toBuy = needs.filter((need) => need.buyPots > 0)
   return (
     <Dialog
