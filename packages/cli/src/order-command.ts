@@ -1,8 +1,10 @@
 import {
   followedRecipes,
+  judgementCalls,
   offersOfSameness,
   orderLine,
   orderWeights,
+  recipeDoubts,
   standards,
   stepText,
   tableReadyStandard,
@@ -10,10 +12,12 @@ import {
   type OrderingInput,
   type OrderWeight,
   type Project,
+  type Recipe,
   type Result,
   type Shelf,
   type Standard,
 } from '@seriatim/core'
+import { sequentialIds } from './demo/ids.ts'
 import { complain, readArguments, readProjectFile } from './input.ts'
 
 /** Prints the order of a project's recipes, what was merged and not, and the findings. */
@@ -55,6 +59,23 @@ function readOptions(args: readonly string[]): Result<Options, string> {
   return { ok: true, value: { path, weight, tableReady } }
 }
 
+/** What a recipe leaves to judgement, with the seconds of either answer for the models that follow it. */
+function callsOf(project: Project, recipe: Recipe, shelf: Shelf) {
+  const units = project.units.filter((unit) => recipe.unitIds.includes(unit.id))
+  if (units.length === 0) return []
+  const { batchSize } = project
+  return judgementCalls({ recipe, units, shelf, batchSize, newId: sequentialIds() }).map(
+    ({ kind, stepIds, now, instead, nowSeconds, insteadSeconds }) => ({
+      kind,
+      stepIds,
+      now,
+      instead,
+      nowSeconds: Math.round(nowSeconds),
+      insteadSeconds: Math.round(insteadSeconds),
+    }),
+  )
+}
+
 /** Names beside the ids, durations in whole seconds, stages counted from 1. */
 function orderJson(project: Project, input: OrderingInput, order: LineOrder) {
   const unitName = new Map(project.units.map((unit) => [unit.id, unit.name]))
@@ -90,6 +111,17 @@ function orderJson(project: Project, input: OrderingInput, order: LineOrder) {
       ),
     })),
     findings: order.findings,
+    doubts: input.recipes.flatMap(({ recipe }) =>
+      recipeDoubts(recipe, input.shelf).map(({ kind, text, stepId }) => ({
+        recipe: recipe.name,
+        kind,
+        text,
+        stepId,
+      })),
+    ),
+    judgementCalls: project.recipes.flatMap((recipe) =>
+      callsOf(project, recipe, input.shelf).map((call) => ({ recipe: recipe.name, ...call })),
+    ),
     offers: offersOfSameness(input, order),
   }
 }

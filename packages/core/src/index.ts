@@ -173,6 +173,8 @@ export {
 } from './recipe/compare-recipes.ts'
 export { backToVersion, isSameState, keepVersion } from './recipe/versions.ts'
 export { fitToShelf, materialsOf, namedMaterials, withMaterials } from './recipe/recipe-materials.ts'
+export { recipeDoubts, scaledShares, type RecipeDoubt } from './recipe/recipe-doubts.ts'
+export { judgementCalls, type JudgementCall } from './ordering/judgement-calls.ts'
 export { bodyPlans, type BodyPlan } from './recipe/body-plans.ts'
 export {
   landsOn,

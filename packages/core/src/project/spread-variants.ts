@@ -40,3 +40,27 @@ export function spreadStep(
       : [step],
   )
 }
+
+/**
+ * The unit with `variant` given to `count` of its models: first to those that are looked at (leaders, bearers, whoever
+ * is no trooper), then evenly through the roster. Who has it keeps it.
+ */
+export function giveWhereSeen(unit: Unit, variant: string, count: number): Unit {
+  const has = (model: Model) => model.variants.includes(variant)
+  const seen = unit.models.filter((model) => !has(model) && model.role !== 'trooper')
+  const others = unit.models.filter((model) => !has(model) && model.role === 'trooper')
+  const left = Math.max(0, count - unit.models.filter(has).length)
+  const first = seen.slice(0, left)
+  const rest = Math.min(others.length, left - first.length)
+  const evenly = Array.from(
+    { length: rest },
+    (_, index) => others[Math.floor(((index + 0.5) * others.length) / rest)],
+  )
+  const chosen = new Set([...first, ...evenly])
+  return {
+    ...unit,
+    models: unit.models.map((model) =>
+      chosen.has(model) ? { ...model, variants: [...model.variants, variant] } : model,
+    ),
+  }
+}

@@ -6,6 +6,7 @@ import {
   recipeSchools,
   takersAmong,
   type Finding,
+  type JudgementCall,
   type Project,
   type Recipe,
   type Shelf,
@@ -21,6 +22,8 @@ import { durationText, plural } from '../../shared/format/index.ts'
 import { Button, Headline, IconButton, LoadingState } from '../../shared/ui/index.ts'
 import type { Cut } from '../../shared/recipe-cut.ts'
 import { useCut, useFindings } from '../../shared/worker/index.ts'
+import { Doubts } from './Doubts.tsx'
+import { JudgementCalls } from './JudgementCalls.tsx'
 import { PaintCut } from './PaintCut.tsx'
 import { Preferences } from './Preferences.tsx'
 import { RegionsDialog } from './RegionsDialog.tsx'
@@ -40,6 +43,8 @@ interface OneRecipeProps {
   readonly onCopy: () => void
   /** As a file, with the materials it is made of. */
   readonly onWrite: () => void
+  /** The recipe with the other answer; where single models are to take a colour, the units change too. */
+  readonly onJudged: (call: JudgementCall) => void
   readonly onSpread: (step: Step, count: number) => void
   readonly onRepeat?: () => void
   readonly onRemove: () => void
@@ -58,6 +63,7 @@ export function OneRecipe({
   onFollow,
   onCopy,
   onWrite,
+  onJudged,
   onSpread,
   onRepeat,
   onRemove,
@@ -67,6 +73,7 @@ export function OneRecipe({
   const cut = useCut(recipe, shelf)
   const { units } = project
   const followers = useMemo(() => followersOf(recipe, { units }), [recipe, units])
+  const following = useMemo(() => units.filter((unit) => recipe.unitIds.includes(unit.id)), [recipe, units])
   const findings = useFindings(recipe, shelf, followers) ?? nothing
   const marked = new Set(findings.flatMap((finding) => finding.stepIds.slice(0, 1)))
   const step = recipe.steps.find((each) => each.id === openId)
@@ -122,6 +129,7 @@ export function OneRecipe({
           )
         }
       />
+      <Doubts recipe={recipe} shelf={shelf} onChange={onChange} onOpen={setOpenId} />
       <Unpainted recipe={recipe} onChange={onChange} />
       <PaintCut
         cut={cut}
@@ -151,6 +159,13 @@ export function OneRecipe({
             />
           ) : null
         }
+      />
+      <JudgementCalls
+        recipe={recipe}
+        units={following}
+        shelf={shelf}
+        batchSize={project.batchSize}
+        onTake={onJudged}
       />
       <Preferences recipe={recipe} units={units} onChange={onChange} onFollow={onFollow} />
       <Versions

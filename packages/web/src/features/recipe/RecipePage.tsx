@@ -4,6 +4,7 @@ import {
   spreadStep,
   spreadVariants,
   starterShelf,
+  type JudgementCall,
   type Material,
   type Recipe,
   type RecipeId,
@@ -80,6 +81,18 @@ function Recipes({ project, shelf }: { readonly project: ShownProject; readonly 
       project,
       { ...project, units, recipes: next },
       `${base.slice(0, 1).toUpperCase()}${base.slice(1)} in ${String(count)} colours: now give each its own.`,
+    )
+  }
+  const judge = (call: JudgementCall) => {
+    const changed = new Map(call.units.map((unit) => [unit.id, unit]))
+    edit(
+      project,
+      {
+        ...project,
+        units: project.units.map((unit) => changed.get(unit.id) ?? unit),
+        recipes: recipes.map((each) => (each.id === call.recipe.id ? call.recipe : each)),
+      },
+      `Instead: ${call.instead}.`,
     )
   }
   const makeButton = (
@@ -165,6 +178,7 @@ function Recipes({ project, shelf }: { readonly project: ShownProject; readonly 
           }
           saveText(`${recipe.name}.json`, JSON.stringify(file, null, 1), 'application/json')
         }}
+        onJudged={judge}
         onSpread={(step, count) => spread(recipe, step, count)}
         {...(progress ? { onRepeat: () => setRepeating(true) } : {})}
         onRemove={() =>

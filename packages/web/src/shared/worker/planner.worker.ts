@@ -6,6 +6,7 @@ import {
   extrasFor,
   findFaults,
   lineJudge,
+  judgementCalls,
   learnBores,
   lineOfOrder,
   offersOfSameness,
@@ -96,6 +97,12 @@ const planner = {
     const found = findFaults(taken, unpack(input).shelf, models.length > 0 ? { models } : {})
     return found.map((finding) => ({ ...finding, models: models.length }))
   },
+  judgementCalls: (
+    recipe: Recipe,
+    input: { readonly shelf: Shelf },
+    units: readonly Unit[],
+    batchSize: number,
+  ) => judgementCalls({ recipe, units, shelf: unpack(input).shelf, batchSize, newId: v7 }),
   layOutCut: (recipe: Recipe, input: { readonly shelf: Shelf }) => layOutCut(recipe, unpack(input).shelf),
   lineFindings: (input: OrderingInput, line: readonly Stage[]) => judgeOf(unpack(input))(line),
   lineOfOrder: (input: { readonly project: Project; readonly shelf: Shelf }, order: LineOrder) => {

@@ -2,6 +2,7 @@ import type {
   BatchTimes,
   FollowingUnit,
   Instant,
+  JudgementCall,
   KeptPlan,
   LearntBores,
   LineEstimate,
@@ -92,6 +93,22 @@ export function usePilot(
     about: unit.id,
     inputs: [input, unit],
     task: async (planner, _, pack) => planner.pilot(pack(input), unit),
+  })
+}
+
+/** What the recipe leaves to judgement, with the minutes of either answer. */
+export function useJudgementCalls(
+  recipe: Recipe,
+  units: readonly Unit[],
+  shelf: Shelf,
+  batchSize: number,
+): readonly JudgementCall[] | undefined {
+  return useWorkedOut({
+    lane: 'look',
+    name: 'judgement-calls',
+    about: recipe.id,
+    inputs: units.length > 0 ? [recipe, units, shelf, batchSize] : null,
+    task: async (planner, _, pack) => planner.judgementCalls(recipe, pack({ shelf }), units, batchSize),
   })
 }
 

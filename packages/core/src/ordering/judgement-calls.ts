@@ -1,0 +1,78 @@
+import { amountsLeft, besideByBatch } from '../estimating/amounts-left.ts'
+import { estimateLine, totalOf } from '../estimating/estimate-line.ts'
+import { stageOfStep } from '../estimating/line-for-standard.ts'
+import type { PaceObservation } from '../estimating/rates.ts'
+import type { Unit } from '../project/project.ts'
+import { standardReaches, type Recipe } from '../recipe/recipe.ts'
+import { mixText, type Shelf } from '../recipe/step-facts.ts'
+import type { Instant } from '../units/instant.ts'
+import { findFaults, isLess, weigh } from './find-faults.ts'
+import { otherChoices, type OtherChoice } from './other-choices.ts'
+import { asTaken, type FollowingUnit } from './pieces.ts'
+
+/** A question of judgement with what each answer takes, hands-on with set-ups, for all models that follow. */
+export interface JudgementCall extends OtherChoice {
+  readonly nowSeconds: number
+  readonly insteadSeconds: number
+}
+
+export interface JudgementInput {
+  readonly recipe: Recipe
+  readonly units: readonly Unit[]
+  readonly shelf: Shelf
+  readonly batchSize: number
+  /** What is known of the hand. */
+  readonly known?: readonly PaceObservation[]
+  /** Gives UUIDs. */
+  readonly newId: () => string
+}
+
+/**
+ * What the recipe leaves to judgement, each with the minutes of both answers, the largest difference first. An answer
+ * that would raise something new is not offered, but for one coat instead of two, which is looked at and mended.
+ */
+export function judgementCalls(input: JudgementInput): readonly JudgementCall[] {
+  const { recipe, units, shelf, newId } = input
+  const before = faultsOf(recipe, units, shelf)
+  const nowSeconds = secondsOf(input)
+  return (
+    otherChoices(recipe, units, shelf, newId)
+      .filter((each) => each.kind === 'coats' || !isLess(before, faultsOf(each.recipe, each.units, shelf)))
+      .map((each) => ({
+        ...each,
+        nowSeconds,
+        insteadSeconds: secondsOf({ ...input, recipe: each.recipe, units: each.units }),
+      }))
+      .filter((each) => Math.abs(each.insteadSeconds - each.nowSeconds) >= worthAWord)
+      // What is left off saves time, or there is no reason to.
+      .filter((each) => each.kind !== 'extra' || each.insteadSeconds < each.nowSeconds)
+      .sort((a, b) => Math.abs(b.insteadSeconds - nowSeconds) - Math.abs(a.insteadSeconds - nowSeconds) || 0)
+  )
+}
+
+const worthAWord = 60
+
+function faultsOf(recipe: Recipe, units: readonly Unit[], shelf: Shelf) {
+  const following = units.map(({ id, name, standard, size, models }): FollowingUnit => ({
+    unitId: id,
+    name,
+    standard,
+    size,
+    models,
+  }))
+  const models = units.flatMap((unit) => unit.models)
+  return weigh(findFaults(asTaken({ recipe, units: following }), shelf, models.length > 0 ? { models } : {}))
+}
+
+/** Batch by batch, each step by itself in the order of the recipe. */
+function secondsOf({ recipe, units, shelf, batchSize, known = [] }: Omit<JudgementInput, 'newId'>): number {
+  const followed = { ...recipe, unitIds: units.map((unit) => unit.id) }
+  const line = followed.steps.map((step) => ({
+    ...stageOfStep(followed, step, { units }),
+    material: mixText(step.mix, shelf),
+    notNeededBy: units.flatMap((unit) => (standardReaches(step.standard, unit.standard) ? [] : [unit.id])),
+  }))
+  const project = { units, recipes: [followed], line, batchSize, firstBatch: null }
+  const estimate = estimateLine({ project, shelf, now: 0 as Instant, known })
+  return totalOf(estimate.rates, amountsLeft(estimate, besideByBatch(project, estimate))).likely
+}

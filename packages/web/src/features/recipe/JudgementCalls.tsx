@@ -1,0 +1,67 @@
+import type { JudgementCall, Recipe, Shelf, Unit } from '@seriatim/core'
+import { durationText } from '../../shared/format/index.ts'
+import { Button } from '../../shared/ui/index.ts'
+import { useJudgementCalls } from '../../shared/worker/index.ts'
+
+interface JudgementCallsProps {
+  readonly recipe: Recipe
+  /** Those that follow it. */
+  readonly units: readonly Unit[]
+  readonly shelf: Shelf
+  readonly batchSize: number
+  readonly onTake: (call: JudgementCall) => void
+}
+
+const questions: Readonly<Record<JudgementCall['kind'], string>> = {
+  flood: 'Flood or go round',
+  mask: 'Mask or paint afterwards',
+  coats: 'One coat or two',
+  depth: 'Wash or dark under',
+  highlight: 'Metal edges or a highlight',
+  extra: 'An extra on the sculpt',
+  special: 'A special colour',
+}
+
+/** What is a matter of judgement, with the minutes of either answer; nothing is taken unasked. */
+export function JudgementCalls({ recipe, units, shelf, batchSize, onTake }: JudgementCallsProps) {
+  const calls = useJudgementCalls(recipe, units, shelf, batchSize)
+  if (!calls || calls.length === 0) return null
+  return (
+    <details className="ticket mt-6 p-4">
+      <summary className="min-h-8">
+        <span className="font-heading text-xl font-bold">Judgement calls</span>{' '}
+        <span className="text-ink-soft">
+          {calls.length}, the largest {differenceText(calls[0])} for the models that follow
+        </span>
+      </summary>
+      <ul className="mt-2">
+        {calls.map((call) => (
+          <li
+            key={`${call.kind} ${call.stepIds.join()} ${call.instead}`}
+            className="grid items-center gap-x-4 gap-y-1 border-t border-paper-edge py-2 sm:grid-cols-[11rem_minmax(0,1fr)_auto_auto]"
+          >
+            <b>{questions[call.kind]}</b>
+            <span className="leading-snug">
+              Now: {call.now}.<br />
+              Or: {call.instead}.
+            </span>
+            <span className="figures">{differenceText(call)}</span>
+            <Button onClick={() => onTake(call)}>
+              Change it<span className="sr-only">: {call.instead}</span>
+            </Button>
+          </li>
+        ))}
+      </ul>
+      <p className="mt-2 text-sm text-ink-soft">
+        Hands-on with set-ups, for all models that follow the recipe, batch by batch. An answer that would
+        spoil or waste something is not among them.
+      </p>
+    </details>
+  )
+}
+
+function differenceText(call: JudgementCall | undefined): string {
+  if (!call) return ''
+  const by = call.insteadSeconds - call.nowSeconds
+  return `${durationText(Math.abs(by))} ${by < 0 ? 'less' : 'more'}`
+}
