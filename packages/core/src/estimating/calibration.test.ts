@@ -52,7 +52,7 @@ function simulate(model: PainterModel, laps: number, seed: number) {
       doneAt.set(cell, done + models)
       const expected = work.secondsPerModel * learningTotal(done, models, work.learning)
       const factor = hand.clock(work, size, done, models) / expected
-      known.push({ technique: work.technique, size, cell, factor, models, laps: 1 })
+      known.push({ technique: work.technique, small: work.small, size, cell, factor, models, laps: 1 })
     }
     const estimate = estimateLine({ project: given, shelf: testShelf, now: noon, known })
     const amounts = estimate.stages.map((stage) => ({

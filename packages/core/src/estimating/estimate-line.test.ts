@@ -8,6 +8,7 @@ import { addSeconds, type Instant } from '../units/instant.ts'
 import { minutes } from '../units/seconds.ts'
 import { estimateLine, timesOf, totalOf } from './estimate-line.ts'
 import { amountsLeft, besideByBatch } from './amounts-left.ts'
+import { paceAt } from './rates.ts'
 import { productOf } from './step-factors.ts'
 
 const recipe = footRecipe(
@@ -218,6 +219,52 @@ describe('estimateLine', () => {
       targetId: eventId(90),
     } as const
     expect(estimateOf([...asleep, said(null), undone]).observed[0]!.silent).toBeNull()
+  })
+
+  it('a milestone whose stage has left the line loses the share of that stage', () => {
+    const reached = {
+      kind: 'milestone',
+      id: eventId(1),
+      at: addSeconds(noon, 9000),
+      stageIds: [moss!, 'wash' as StageId],
+      modelIds: pikes.models.map((model) => model.id),
+      workSeconds: minutes(100),
+    } as ProgressEvent
+    const whole = estimateOf([reached]).observed[0]!
+    const shorter = { ...given, line: given.line.filter((each) => each.id !== 'wash') }
+    const partly = estimateOf([reached], shorter).observed[0]!
+    expect(partly.countedSeconds).toBe(whole.countedSeconds / 2)
+    expect(partly.observations.map((each) => each.cell)).toHaveLength(1)
+    expect(partly.observations[0]!.laps).toBeLessThanOrEqual(0.5)
+  })
+
+  it('slow small parts do not teach the technique on broad regions', () => {
+    const claws = footRecipe(
+      [
+        ['straps', 'peat brown', 'base coat'],
+        ['coat', 'moss green', 'base coat'],
+      ],
+      { unitIds: [pikes.id] },
+    )
+    const own = (step: string) => [{ recipeId: claws.id, stepId: step as StepId }]
+    const small = project(
+      [pikes],
+      [stage('straps', { steps: own('step 0') }), stage('coat', { steps: own('step 1') })],
+      { recipes: [claws] },
+    )
+    const before = estimateOf([], small)
+    expect(before.stages.map((each) => each.work.small)).toEqual([true, false])
+    const expected = before.stages[0]!.work.secondsPerModel
+    const slow = [1, 2, 3, 4].flatMap((number) =>
+      lap(number, 'straps' as StageId, addSeconds(noon, number * 7200), 3 * expected, [number]),
+    )
+    const after = estimateOf(slow, small)
+    const pace = (which: number, of = after) => Math.log(of.stages[which]!.pace)
+    expect(pace(0)).toBeGreaterThan(0.5)
+    // The painter may be slow at everything, but the coat follows no further than any other technique would.
+    expect(pace(1)).toBeLessThan(0.75 * pace(0))
+    const wash = paceAt(after.rates, { technique: 'wash', size: 'foot', cell: '' })
+    expect(pace(1)).toBeCloseTo(wash.mean, 9)
   })
 
   it('learns from a milestone, shared over its stages, and punches what it says', () => {

@@ -14,6 +14,7 @@ import { spreadPresets } from './presets.ts'
 import type { Size } from '../recipe/size.ts'
 import {
   lapSpread,
+  lapsKey,
   learnRates,
   paceAt,
   reachOf,
@@ -119,11 +120,12 @@ export function estimateLine({
     const count = left || work.takers.length
     const remembered = left === 0 ? 0 : doneBefore(work.stageId, work.unitId, now)
     const learning = learningTotal(remembered, count, work.learning) / count
-    const key = { technique: work.technique, size: unit.size, cell: cellOf(work) }
+    const key = { technique: work.technique, small: work.small, size: unit.size, cell: cellOf(work) }
     const place = paceAt(rates, key)
     const typed = stage.typed.find((each) => each.unitId === work.unitId) ?? null
     const here = lapsHere.get(key.cell) ?? 0
-    const laps = work.technique === null ? here : (rates.lapsOf.get(`${work.technique}|${unit.size}`) ?? 0)
+    const laps =
+      work.technique === null ? here : (rates.lapsOf.get(lapsKey(work.technique, unit.size, work.small)) ?? 0)
     const pace = Math.exp(place.mean)
     const byLaps = work.secondsPerModel * learning * pace
     const guess = typed ? typedSpread(typed) : null

@@ -97,6 +97,7 @@ export function observeTimes(
     const all = parts.reduce((sum, part) => sum + part.seconds, 0)
     return parts.map(({ unit, work, models, seconds }): PaceObservation => ({
       technique: work.technique,
+      small: work.small,
       size: unit.size,
       cell: cellOf(work),
       factor,
@@ -144,9 +145,12 @@ export function observeTimes(
     const parts = [...done].flatMap(([stageId, models]) => expect(stageId, models, at))
     const [first] = parts
     if (!first) return null
+    // A stage that has left the line takes its share of the time with it: as much as the others have on average.
+    const there = new Set(parts.map((part) => part.work.stageId)).size
+    const kept = there / done.size
     const setUps = parts.reduce((sum, part) => sum + part.work.setUpSeconds, 0)
     const work = parts.reduce((sum, part) => sum + part.seconds, 0)
-    const counted = correction ? (correction.workSeconds ?? workSeconds) : workSeconds
+    const counted = (correction ? (correction.workSeconds ?? workSeconds) : workSeconds) * kept
     const models = Math.max(...parts.map((part) => part.models))
     const silent = silenceOf(correction, counted, models, work)
     const bare = withoutSetUp(counted, setUps, work)
@@ -165,7 +169,8 @@ export function observeTimes(
       expectedSeconds: bare.expected,
       correction,
       silent,
-      observations: silent ? [] : shared(parts, bare),
+      // What is partly a guess counts for as much less.
+      observations: silent ? [] : shared(parts, { ...bare, share: bare.share * kept }),
     }
   }
 

@@ -9,6 +9,8 @@ import { sizes, type Size } from '../recipe/size.ts'
  */
 export interface PaceKey {
   readonly technique: Technique | null
+  /** Going from one small part to the next takes most of it: that says little of the technique on broad regions. */
+  readonly small?: boolean
   readonly size: Size
   /** Any text that names the stage of the unit; empty when it is of no stage known here. */
   readonly cell: string
@@ -117,7 +119,18 @@ function precisionOf({ models, laps }: PaceObservation): number {
 const places = (key: PaceKey): readonly string[] => {
   const { technique } = key
   if (technique === null) return [`written|${key.cell}`]
-  return [technique, `${technique}|${key.size}`, `${technique}|${key.size}|${key.cell}`]
+  const hand = handOf(technique, key.small)
+  return [hand, `${hand}|${key.size}`, `${hand}|${key.size}|${key.cell}`]
+}
+
+/** What is learned together: a technique, and apart from it the same on small parts. */
+function handOf(technique: Technique, small = false): string {
+  return small ? `${technique} on small parts` : technique
+}
+
+/** The name under which laps are counted. */
+export function lapsKey(technique: Technique, size: Size, small = false): string {
+  return `${handOf(technique, small)}|${size}`
 }
 
 /** The tree of paces: the painter, techniques, sizes, stages. */
@@ -132,7 +145,9 @@ class Tree {
   constructor(observations: readonly PaceObservation[]) {
     this.observations = observations
     for (const technique of techniques) {
-      for (const size of sizes) this.place(places({ technique, size, cell: '' }).slice(0, 2))
+      for (const size of sizes)
+        for (const small of [false, true])
+          this.place(places({ technique, small, size, cell: '' }).slice(0, 2))
     }
     this.placeOf = observations.map((each) =>
       each.technique === null
@@ -183,7 +198,7 @@ class Tree {
       weighted[at] = (weighted[at] ?? 0) + weight * log
       squares[at] = (squares[at] ?? 0) + weight * log ** 2
       laps += each.laps * share
-      const key = each.technique === null ? '' : `${each.technique}|${each.size}`
+      const key = each.technique === null ? '' : lapsKey(each.technique, each.size, each.small)
       lapsOf.set(key, (lapsOf.get(key) ?? 0) + each.laps * share)
     })
     // From the leaves up: children come after their parent.

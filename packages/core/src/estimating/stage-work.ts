@@ -17,7 +17,7 @@ import {
 } from './presets.ts'
 import type { Learning } from './learning.ts'
 import { regionAmounts } from './own-sizes.ts'
-import { productOf, stepFactors, type Factor } from './step-factors.ts'
+import { isBySmallParts, productOf, stepFactors, type Factor } from './step-factors.ts'
 
 /** A part of the work of a stage, with the factors whose product are its minutes on one model. */
 interface WorkPart {
@@ -34,6 +34,8 @@ export interface StageWork {
   readonly unitId: UnitId
   /** What most of it is; `null` where minutes were written by hand. */
   readonly technique: Technique | null
+  /** Most of it is going from one small part to the next. */
+  readonly small: boolean
   readonly tool: Tool
   readonly takers: readonly ModelId[]
   readonly parts: readonly WorkPart[]
@@ -90,6 +92,7 @@ interface RecipePart extends WorkPart {
   readonly chance: number
   readonly coats: number
   readonly kind: MaterialKind | null
+  readonly small: boolean
   readonly otherWays: readonly OtherWay[]
 }
 
@@ -143,6 +146,7 @@ function recipeWorkOf(recipe: Recipe, { facts, care }: RecipeOnLine, unit: Unit)
         chance: chanceOf(each.material),
         coats,
         kind: each.material?.kind ?? null,
+        small: isBySmallParts(work),
         otherWays,
       }
     },
@@ -207,6 +211,7 @@ function byRecipe(
   return {
     ...common(stage, unit, takers),
     technique: longest.technique,
+    small: longest.small,
     tool: techniqueFacts[longest.technique].tool,
     parts,
     handlingSeconds,
@@ -246,6 +251,7 @@ function byHand(stage: Stage, unit: Unit, takers: readonly Model[]): StageWork {
   return {
     ...common(stage, unit, takers),
     technique: null,
+    small: false,
     tool: stage.technique ? techniqueFacts[stage.technique].tool : 'none',
     parts: [{ text: stage.name, factors, seconds, share: 1 }],
     handlingSeconds: 0,

@@ -96,6 +96,17 @@ function howMuch({ area, parts, count, whole }: StepWork, scales: 'area' | 'part
   }
 }
 
+/** Small parts take most of the time, not the surface. */
+const mostly = 0.45
+
+/** Whether going from part to part takes most of a step that else goes by the surface. */
+export function isBySmallParts({ technique, area, parts, count, whole }: StepWork): boolean {
+  const { scales, approach, minutes } = techniquePresets[technique]
+  if (scales !== 'area' || whole || count !== null) return false
+  const going = (parts * approach) / minutes
+  return going > mostly * (area + going)
+}
+
 /** A dot or a line that does not cover is done over at once; a coat may want another. */
 function isLaid(technique: Technique): boolean {
   return techniqueFacts[technique].covers || technique === 'layer'

@@ -1,7 +1,6 @@
 import { spreadPresets } from '../estimating/presets.ts'
 import type { Size } from '../recipe/size.ts'
 import type { StageWork } from '../estimating/stage-work.ts'
-import type { Technique } from '../recipe/technique.ts'
 import type { RandomUnit } from '../units/random.ts'
 
 /** What a simulated painter is drawn from: the model that is believed in, or one that is not. */
@@ -56,13 +55,17 @@ export function drawPainter(model: PainterModel, random: RandomUnit): SimulatedP
     return fresh
   }
   const own = model.painter * normal()
-  const paceOf = (technique: Technique | null, size: Size, cell: string) =>
+  const paceOf = (technique: string, size: Size, cell: string) =>
     own +
-    draw(technique ?? '', model.technique) +
-    draw(`${technique ?? ''} ${size}`, model.size) +
-    draw(`${technique ?? ''} ${size} ${cell}`, model.stage)
+    draw(technique, model.technique) +
+    draw(`${technique} ${size}`, model.size) +
+    draw(`${technique} ${size} ${cell}`, model.stage)
   const paint: SimulatedPainter['paint'] = (work, size, done, models) => {
-    const pace = paceOf(work.technique, size, `${work.stageId} ${work.unitId}`)
+    const pace = paceOf(
+      `${work.technique ?? ''}${work.small ? ' on small parts' : ''}`,
+      size,
+      `${work.stageId} ${work.unitId}`,
+    )
     const day = model.lap * noise()
     let seconds = 0
     for (let k = 1; k <= models; k++) {
