@@ -50,6 +50,52 @@ test('a stage’s end starts its drying, and a wet stage warns', async ({ page, 
   await expect(ticket(page)).toContainText(/Still wet after prime: dry at \d\d:\d\d/)
 })
 
+test('a slip becomes a dab to do, with its note and its minutes, and is done by one key', async ({
+  page,
+  request,
+}) => {
+  const { url, id } = await seedProject(request, { stages: 1 })
+  await page.goto(`${url}/bench`)
+  await page.getByRole('button', { name: 'All done' }).click()
+  await hole(page, /^Prime, Reed-pikes: drying/).press('t')
+  const dialog = page.getByRole('dialog')
+  await dialog.getByLabel('What').fill('bare behind the shield')
+  await dialog.getByLabel('Reed-pikes 4').check()
+  await dialog.getByRole('button', { name: 'Note it' }).click()
+  await expect(ticket(page).getByRole('heading')).toContainText('Touch up: Prime')
+  await expect(ticket(page)).toContainText('bare behind the shield. One dab hides the slip.')
+  await expect(ticket(page)).toContainText('0 / 1')
+  await page.reload()
+  await expect(ticket(page).getByRole('heading')).toContainText('Touch up: Prime')
+  await page.getByRole('link', { name: 'Plan', exact: true }).click()
+  await expect(page.getByText('Touch up: Prime').first()).toBeVisible()
+  await page.getByRole('link', { name: 'Bench', exact: true }).click()
+  await expect(ticket(page)).toBeVisible()
+  await page.getByRole('button', { name: 'All done' }).click()
+  await expect(page.getByText('Nothing left to paint')).toBeVisible()
+  await expect.poll(() => recordedKinds(request, id)).toEqual(['punched', 'touch-up', 'punched'])
+})
+
+test('another paint than the recipe says is noted where it was used', async ({ page, request }) => {
+  const { url, id } = await seedProject(request, { stages: 2 })
+  await page.goto(`${url}/bench`)
+  await expect(ticket(page)).toContainText('Another paint')
+  await page.keyboard.press('u')
+  const dialog = page.getByRole('dialog')
+  await dialog.getByLabel('What was used').fill('2:1 moss green to sedge')
+  await dialog.getByRole('button', { name: 'Note it' }).click()
+  await expect(dialog.getByRole('alert')).toContainText('“sedge” is not on the shelf.')
+  await dialog.getByLabel('What was used').fill('2:1 moss green to pale bone')
+  await dialog.getByLabel('Why').fill('the pot was empty')
+  await dialog.getByRole('button', { name: 'Note it' }).click()
+  await expect(ticket(page)).toContainText(/On these models: .*moss green.*pale bone, the pot was empty\./)
+  await page.reload()
+  await expect(ticket(page)).toContainText('the pot was empty')
+  await expect.poll(() => recordedKinds(request, id)).toEqual(['used'])
+  await page.keyboard.press('z')
+  await expect(ticket(page)).not.toContainText('the pot was empty')
+})
+
 test('one tap punches a batch or a model, and a second takes it back', async ({ page, request }) => {
   const { url } = await seedProject(request)
   await page.goto(`${url}/bench`)

@@ -109,10 +109,10 @@ test('regions change with their layers, a mix tells its drops, and what is short
   await makeFirstRecipe(page, request)
   await page.getByRole('button', { name: 'Regions' }).click()
   const dialog = page.getByRole('dialog')
-  await dialog.getByLabel('Name').nth(2).fill('')
+  await dialog.getByLabel('Name').nth(3).fill('')
   await dialog.getByRole('button', { name: 'Save the regions' }).click()
-  await expect(dialog.getByRole('alert')).toHaveText('Region 3 needs a name.')
-  await dialog.getByLabel('Name').nth(2).fill('long coat')
+  await expect(dialog.getByRole('alert')).toHaveText('Region 4 needs a name.')
+  await dialog.getByLabel('Name').nth(3).fill('long coat')
   await dialog.getByRole('button', { name: 'Save the regions' }).click()
   await expect(dialog).toBeHidden()
 
@@ -130,6 +130,26 @@ test('regions change with their layers, a mix tells its drops, and what is short
 
   await page.getByRole('button', { name: 'What to buy' }).click()
   await expect(page.getByRole('row', { name: /translucent medium/ })).toContainText('1 pot')
+})
+
+test('a judgement call says the minutes of both answers, and is taken and taken back', async ({
+  page,
+  request,
+}) => {
+  await makeFirstRecipe(page, request)
+  await page.getByText('Judgement calls').click()
+  const calls = page.getByRole('listitem').filter({ hasText: 'Now: paint the pouches' })
+  await expect(calls).toContainText(/\d+ min less/)
+  await calls.getByRole('button', { name: /^Change it/ }).click()
+  await expect(page.getByText('Instead: leave the pouches off the sculpt.').first()).toBeVisible()
+  await expect(calls).toBeHidden()
+  await page.getByRole('button', { name: 'Regions' }).click()
+  const dialog = page.getByRole('dialog')
+  await dialog.getByLabel('Area, %').first().fill('40')
+  await dialog.getByRole('button', { name: 'Save the regions' }).click()
+  await expect(page.getByText(/^All regions but the base add up to \d+ %/)).toBeVisible()
+  await page.getByRole('button', { name: 'Scale them' }).click()
+  await expect(page.getByText(/^All regions but the base add up/)).toBeHidden()
 })
 
 test('a region whose name is cleared and typed again keeps what it touches, and its layers', async ({

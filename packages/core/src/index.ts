@@ -58,6 +58,7 @@ export {
 } from './planning/compare-batch-sizes.ts'
 export { aims, type Aim, type TouchUpPart } from './planning/instance.ts'
 export { comparePlans, keepPlan, type KeptPlan, type PlanChange } from './planning/compare-plans.ts'
+export { bearableBatch, type BearableBatch } from './planning/bearable-batch.ts'
 export { workName } from './planning/work-name.ts'
 export { whyThen, type WhyThen } from './planning/why-then.ts'
 export { momentOf, painterSessions } from './calendar/painter-sessions.ts'

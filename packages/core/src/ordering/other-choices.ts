@@ -88,7 +88,13 @@ function floodOrGoRound({ recipe, facts, units }: Asked, base: StepFacts): reado
   if (areaOf(more) < worthFlooding) return []
   const except = recipe.regions.filter((region) => !base.regions.includes(region) && !more.includes(region))
   return [
-    choice({ on: 'whole', except: except.map((region) => region.name) }, round(base.regions), over(except)),
+    choice(
+      { on: 'whole', except: except.map((region) => region.name) },
+      round(base.regions),
+      more.length < except.length
+        ? `over the ${namesOf(more)} as well, which later colours cover`
+        : over(except),
+    ),
   ]
 }
 

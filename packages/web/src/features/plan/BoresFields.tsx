@@ -1,10 +1,13 @@
-import { minutes, type Bores, type LearntBores } from '@seriatim/core'
+import { minutes, type BearableBatch, type Bores, type LearntBores } from '@seriatim/core'
 import { durationText, plural } from '../../shared/format/index.ts'
 import { Button, CommitField } from '../../shared/ui/index.ts'
 
 interface BoresFieldsProps {
   readonly bores: Bores
   readonly learnt: LearntBores | undefined
+  /** The batch that stays within it; `null` where all do, or it is in use. */
+  readonly bearable: BearableBatch | null
+  readonly onBatchSize: (models: number) => void
   readonly onChange: (bores: Bores, said: string) => void
 }
 
@@ -14,7 +17,7 @@ const limits = [
 ] as const
 
 /** How long the same is borne before variety is wanted: typed, or as the painter’s own records have it. */
-export function BoresFields({ bores, learnt, onChange }: BoresFieldsProps) {
+export function BoresFields({ bores, learnt, bearable, onBatchSize, onChange }: BoresFieldsProps) {
   const set = (name: keyof Bores, wholeMinutes: number, what: string) =>
     onChange(
       { ...bores, [name]: minutes(wholeMinutes) },
@@ -49,6 +52,15 @@ export function BoresFields({ bores, learnt, onChange }: BoresFieldsProps) {
           )
         })}
       </div>
+      {bearable ? (
+        <p className="mt-2 text-sm">
+          With {plural(bearable.models, 'model')} a batch no stage takes longer; the longest is “
+          {bearable.stage.name}”.{' '}
+          <Button weight="quiet" className="px-1!" onClick={() => onBatchSize(bearable.models)}>
+            Batches of {bearable.models}
+          </Button>
+        </p>
+      ) : null}
     </div>
   )
 }

@@ -1,5 +1,6 @@
 import {
   batchSizesText,
+  bearableBatch,
   largestBatchSize,
   planNoteText,
   planProblemText,
@@ -16,7 +17,7 @@ import {
   type RunSheet,
 } from '@seriatim/core'
 import { CalendarDays, UsersRound } from 'lucide-react'
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
 import { Link } from 'react-router'
 import { dateText, dayText, durationText, plural, weekdayText } from '../../shared/format/index.ts'
 import { ProjectSettingsForm } from '../../shared/project-settings-form.tsx'
@@ -76,7 +77,12 @@ export function PlanPage() {
   const { progress, error, refetch } = useProgress(project.id)
   const estimated = useEstimated(project, progress)
   const estimate = estimated?.estimate
-  const input = usePlanningInput(project, estimated?.progress, useTimes(estimate))
+  const times = useTimes(estimate)
+  const bearable = useMemo(
+    () => (times ? bearableBatch(project, times, project.planning.bores) : null),
+    [project, times],
+  )
+  const input = usePlanningInput(project, estimated?.progress, times)
   const planned = usePlan(input)
   const ready = planned.data?.ok && !planned.isPlaceholderData ? input : null
   const estimateInput = useEstimateInput(project, estimated?.progress)
@@ -165,6 +171,10 @@ export function PlanPage() {
           planning={project.planning}
           batches={plan.batches}
           learnt={learnt}
+          bearable={bearable !== null && bearable.models < project.batchSize ? bearable : null}
+          onBatchSize={(batchSize) =>
+            setSettings({ batchSize, firstBatch: null }, `Batches of ${String(batchSize)}.`)
+          }
           onChange={setPlanning}
         />
         <BatchSizeControl input={planned.data?.ok ? input : null} chosen={split} />

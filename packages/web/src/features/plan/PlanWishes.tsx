@@ -1,4 +1,12 @@
-import { aims, batchesMeant, type Aim, type Batch, type LearntBores, type Planning } from '@seriatim/core'
+import {
+  aims,
+  batchesMeant,
+  type Aim,
+  type Batch,
+  type BearableBatch,
+  type LearntBores,
+  type Planning,
+} from '@seriatim/core'
 import { batchName } from '../../shared/batch-name.ts'
 import { BoresFields } from './BoresFields.tsx'
 import { SortableNames } from './SortableNames.tsx'
@@ -16,11 +24,13 @@ interface PlanWishesProps {
   readonly batches: readonly Batch[]
   /** What the records say of how long the same is borne. */
   readonly learnt: LearntBores | undefined
+  readonly bearable: BearableBatch | null
+  readonly onBatchSize: (models: number) => void
   readonly onChange: (planning: Planning, said: string) => void
 }
 
 /** What the painter wants most, and which batches before all others. */
-export function PlanWishes({ planning, batches, learnt, onChange }: PlanWishesProps) {
+export function PlanWishes({ planning, batches, learnt, bearable, onBatchSize, onChange }: PlanWishesProps) {
   const order = [...planning.aims, ...aims.filter((aim) => !planning.aims.includes(aim))]
   const known = [
     ...new Set(planning.first.flatMap((id) => batchesMeant(id, batches).map((batch) => batch.id))),
@@ -48,6 +58,8 @@ export function PlanWishes({ planning, batches, learnt, onChange }: PlanWishesPr
         <BoresFields
           bores={planning.bores}
           learnt={learnt}
+          bearable={bearable}
+          onBatchSize={onBatchSize}
           onChange={(bores, said) => onChange({ ...planning, bores }, said)}
         />
       </section>
