@@ -143,6 +143,11 @@ test('what is not there, and a server that does not answer, are said in words', 
   await expect(page.getByRole('heading', { level: 1 })).toContainText('Done by')
 })
 
+test('a connection stays open for longer than a client leaves it idle', async ({ request }) => {
+  const answer = await request.get('/api/projects')
+  expect(answer.headers()['keep-alive']).toBe('timeout=75')
+})
+
 test('the theme is chosen by hand and stays', async ({ page }) => {
   await page.goto('/')
   await page.getByRole('button', { name: 'Lamplight' }).click()

@@ -26,8 +26,9 @@ export function runForecast(args: readonly string[]): number {
   if (!file.ok) return complain(file.error)
   const { project, events, shelf } = file.value
   const progress = foldProgress(events)
-  const estimateInput = { project, shelf: new Map(shelf.map((each) => [each.id, each])), progress, now }
-  const input = { project, progress, now, estimateInput, futures, seed, effort }
+  const materials = new Map(shelf.map((each) => [each.id, each]))
+  const estimateInput = { project, shelf: materials, progress, now }
+  const input = { project, progress, now, shelf: materials, estimateInput, futures, seed, effort }
   const before = tryOffer(input, null)
   if (!before) {
     const solved = solveLine({ project, progress, now, effort: 0 })

@@ -48,7 +48,7 @@ function inputOf(
   const materials = new Map(shelf.map((material) => [material.id, material]))
   const times = timesOf(estimateLine({ project, shelf: materials, progress, now }))
   const split = batchSize === undefined ? {} : { split: { batchSize, firstBatch: null } }
-  return { project, progress, now, times, ...split }
+  return { project, progress, now, times, shelf: materials, ...split }
 }
 
 interface Options {

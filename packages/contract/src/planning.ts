@@ -108,6 +108,13 @@ const wholePlanningSchema = z.object({
     .min(0, { error: 'A share is 0 at least.' })
     .max(0.9, { error: 'At most nine of ten sessions fall out.' }),
   bores: z.object({ stageSeconds: boreField, unitSeconds: boreField }).default(usualBores),
+  held: z
+    .object({
+      all: z.boolean(),
+      batches: z.array(nameOf<BatchId>()).max(500).readonly(),
+      stages: z.array(idOf<StageId>()).max(500).readonly(),
+    })
+    .default(plainPlanning.held),
 })
 
 export const planningSchema = wholePlanningSchema.default(plainPlanning)

@@ -71,6 +71,11 @@ function renumberPlanning(
   return {
     ...planning,
     first: planning.first.map(renewBatch),
+    held: {
+      ...planning.held,
+      batches: planning.held.batches.map(renewBatch),
+      stages: planning.held.stages.map(renew),
+    },
     pins: planning.pins.map((pin) => ({
       ...pin,
       batchId: renewBatch(pin.batchId),

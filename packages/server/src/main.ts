@@ -35,9 +35,14 @@ try {
 }
 
 const app = createApp({ db, log, now, webRoot: env.webRoot })
-const server = serve({ fetch: app.fetch, port: env.port, hostname: '127.0.0.1' }, () => {
-  process.send?.('listening')
-})
+/** Longer than clients leave a connection idle: one that closes just as it is used again loses a request. */
+const keepAliveTimeout = 75_000
+const server = serve(
+  { fetch: app.fetch, port: env.port, hostname: '127.0.0.1', serverOptions: { keepAliveTimeout } },
+  () => {
+    process.send?.('listening')
+  },
+)
 server.on('error', (error: NodeJS.ErrnoException) => {
   giveUp(
     error.code === 'EADDRINUSE'

@@ -66,7 +66,7 @@ function workContent(instance: PlanInstance): number {
         times: known?.times ?? 1,
       })
     }
-    const plain = batch.tasks.every((task) => task.others.length === 0)
+    const plain = batch.comesAfter === null && batch.tasks.every((task) => task.others.length === 0)
     // Between two runs of one pot the same batch needs another pot, so a painter alone opens it anew each time.
     if (instance.painters.length > 1 || !plain) continue
     for (const [family, times] of runs) {
@@ -79,11 +79,18 @@ function workContent(instance: PlanInstance): number {
     work += (family === instance.openFamily ? 0 : first) + again * (times - 1)
   }
   const lastWaits = working.map((batch) => {
-    const last = batch.tasks.at(-1)
-    return last ? leastWait(last) : 0
+    // Where the order is free any task that nothing has to follow may be the last.
+    return Math.min(...lastOf(batch).map(leastWait))
   })
   const everybody = instance.painters.map((_, painter) => painter)
   return atWork(instance, everybody, work) + Math.min(...lastWaits)
+}
+
+/** The tasks that may come last. */
+function lastOf({ tasks, comesAfter }: PlanBatch): readonly PlanTask[] {
+  if (comesAfter === null) return tasks.slice(-1)
+  const followed = new Set(comesAfter.flat())
+  return tasks.filter((_, index) => !followed.has(index))
 }
 
 /** What nobody else may do, laid in this painter's sessions without a gap. */
@@ -99,7 +106,7 @@ function ownWork(instance: PlanInstance, painter: number): number {
         leastTail = Math.min(leastTail, tail)
       }
       // Regions may dry beside each other, so only work is sure to come after.
-      tail += quickest(instance, task)
+      tail += batch.comesAfter === null ? quickest(instance, task) : 0
     }
   }
   return work === 0 ? 0 : atWork(instance, [painter], work) + leastTail
@@ -144,7 +151,8 @@ function chainOf(
   known: Map<number, number>,
   slotsBy: SlotsOf,
 ): number {
-  const slots = createRegionSlots(batch, instance.regionCount)
+  // In a free order the hands come to a model in any row; only its regions bind.
+  const slots = createRegionSlots(batch, instance.regionCount, undefined, batch.comesAfter === null)
   let clock = 0
   for (const task of batch.tasks) {
     let joined = 0
@@ -154,7 +162,8 @@ function chainOf(
     const places = slotsFor(instance, task, slotsBy)
     for (const model of task.models) {
       // Several painters may be at different models of the batch.
-      const from = instance.painters.length > 1 ? 0 : clock
+      // Where the order is free, what shares no region may be done at another time.
+      const from = instance.painters.length > 1 || batch.comesAfter !== null ? 0 : clock
       const start = earliest(places, Math.max(from, joined, slots.dryAt(model, task.regions)), hands)
       if (!Number.isFinite(start)) return slots.allDryAt()
       clock = start + hands

@@ -2,11 +2,13 @@ import { batchTime, type BatchTimes } from '../estimating/batch-time.ts'
 import { dryingWait, potOf, touchedRegions, type Stage } from '../line/stage.ts'
 import type { Progress } from '../progress/progress.ts'
 import { isThrough } from '../progress/hole-state.ts'
-import { batchesMeant, type Batch } from '../project/batches.ts'
+import { batchesMeant, meansBatch, type Batch } from '../project/batches.ts'
 import { takesStage, type Project } from '../project/project.ts'
 import { techniqueFacts, type Technique } from '../recipe/technique.ts'
 import type { UnitId } from '../units/ids.ts'
 import type { Instant } from '../units/instant.ts'
+import { regionsMeet } from '../line/regions.ts'
+import type { LineLinks } from './line-links.ts'
 import { followingGroups } from './following-groups.ts'
 import type { PlanBatch, PlanTask, Readiness } from './instance.ts'
 import { touchUpTasks, withTouchUps } from './touch-up-tasks.ts'
@@ -20,6 +22,8 @@ export interface BatchesToPlan {
   readonly progress: Progress
   readonly now: Instant
   readonly times: BatchTimes | undefined
+  /** What has to come before what; without it every batch keeps to the line's row. */
+  readonly links: LineLinks | undefined
   /** Seconds from now. */
   readonly dueOf: (unitId: UnitId) => number | null
   /** By batch and stage: the number of the windows it has to keep to. */
@@ -130,9 +134,11 @@ export function buildBatches(input: BatchesToPlan): BuiltBatches {
     }
     const begun = batch.models.some((model) => (progress.marks.get(model.id)?.size ?? 0) > 0)
     const rank = firsts.findIndex((meant) => meant.includes(batch))
+    const listed = followingGroups(withTouchUps(tasks, touchUps), input.longestSession, input.slowestPace)
     return {
       models: batch.models.length,
-      tasks: followingGroups(withTouchUps(tasks, touchUps), input.longestSession, input.slowestPace),
+      tasks: listed,
+      comesAfter: comesAfter(listed, batch, input),
       drying,
       begun,
       kind: unitIndex.get(batch.unitId) ?? 0,
@@ -146,6 +152,31 @@ export function buildBatches(input: BatchesToPlan): BuiltBatches {
     regionCount: regions.size,
     openFamily: running ? (families.get(potOf(running)) ?? null) : null,
   }
+}
+
+/** By task those that have to be begun before it; `null` where the painter holds the batch to the line's row. */
+function comesAfter(
+  tasks: readonly PlanTask[],
+  batch: Batch,
+  { project, links, batches }: BatchesToPlan,
+): PlanBatch['comesAfter'] {
+  const own = links?.get(batch.unitId)
+  const { held } = project.planning
+  if (!own || held.all || held.batches.some((id) => meansBatch(id, batch.id, batches))) return null
+  const idOf = (task: PlanTask) => project.line[task.stage]?.id
+  const isHeld = tasks.map((task) => held.stages.some((id) => id === idOf(task)))
+  const isLinked = (earlier: PlanTask, later: PlanTask): boolean => {
+    const [first, then] = [idOf(earlier), idOf(later)]
+    if (!first || !then) return true
+    if (!earlier.models.some((model) => later.models.includes(model))) return false
+    if (regionsMeet(earlier.regions, later.regions)) return true
+    return earlier.touchUp === null && later.touchUp === null && (own.get(then)?.has(first) ?? false)
+  }
+  return tasks.map((later, place) =>
+    tasks.flatMap((earlier, at) =>
+      at < place && (isHeld[at] === true || isHeld[place] === true || isLinked(earlier, later)) ? [at] : [],
+    ),
+  )
 }
 
 /** What the hand does at a stage: as written on it, or as the recipe says. */

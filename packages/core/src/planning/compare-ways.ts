@@ -69,7 +69,7 @@ export function tryWay(
   const progress = foldProgress([])
   const estimate = estimateLine({ project: whole, shelf, progress, now })
   const times = timesOf(estimate)
-  const planned = planLine({ project: whole, progress, times, now, noSpray: [], effort })
+  const planned = planLine({ project: whole, progress, times, now, shelf, noSpray: [], effort })
   const facts = order.stages.flatMap((stage) => stage.facts)
   const pots = new Set<MaterialId>(facts.flatMap((each) => each.step.mix.map((part) => part.materialId)))
   const due = project.dueOn ? endOfDay(project.dueOn, project.evenings.timeZone) : null

@@ -50,8 +50,13 @@ export interface Readiness {
 
 export interface PlanBatch {
   readonly models: number
-  /** In line order: a batch is worked at one stage at a time, and never out of order. */
+  /** In the order in which a batch is worked, one stage at a time. */
   readonly tasks: readonly PlanTask[]
+  /**
+   * By task the tasks that have to be begun before it, all of them earlier in the list; any other order will do. `null`:
+   * the batch keeps to the order of its list.
+   */
+  readonly comesAfter: readonly (readonly number[])[] | null
   readonly drying: readonly Readiness[]
   /** Some of its work was done before the plan begins: it is in hand already. */
   readonly begun: boolean

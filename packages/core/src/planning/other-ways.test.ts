@@ -75,6 +75,7 @@ describe('a recipe’s other ways', () => {
       batches: splitIntoBatches(given, given),
       progress: foldProgress([]),
       teamwork: 'free',
+      links: undefined,
       noSpray: [],
     })
     const tasks = made.ok ? made.value.instance.batches[1]!.tasks : []

@@ -14,6 +14,7 @@ import { buildBatches, techniqueOf } from './build-batches.ts'
 import { createDesk } from './desk.ts'
 import { deskHours, type DeskHours, type NoSprayTime } from './desk-hours.ts'
 import { slotsOf } from './desk-slots.ts'
+import type { LineLinks } from './line-links.ts'
 import { impossiblePair } from './following-groups.ts'
 import { batchByBatch } from './habits.ts'
 import { handsSeconds, type PlanInstance, type PlanTask } from './instance.ts'
@@ -27,6 +28,7 @@ export interface InstanceInput {
   readonly progress: Progress
   readonly now: Instant
   readonly times: BatchTimes | undefined
+  readonly links: LineLinks | undefined
   readonly teamwork: Teamwork
   readonly noSpray: readonly NoSprayTime[]
   readonly dueByUnit?: ReadonlyMap<UnitId, LocalDate | null>

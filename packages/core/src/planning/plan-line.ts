@@ -6,6 +6,7 @@ import type { Progress } from '../progress/progress.ts'
 import { splitIntoBatches, type Batch, type BatchSplit } from '../project/batches.ts'
 import type { Teamwork } from '../project/planning.ts'
 import type { Project } from '../project/project.ts'
+import type { Shelf } from '../recipe/step-facts.ts'
 import type { StageId, UnitId } from '../units/ids.ts'
 import { addSeconds, instant, type Instant } from '../units/instant.ts'
 import type { LocalDate } from '../units/local-date.ts'
@@ -19,8 +20,11 @@ import type { LinePlan, PainterLoad, PlanSession, Stretch } from './line-plan.ts
 import type { NoSprayTime } from './desk-hours.ts'
 import { planInstance, type PlanInstanceOf } from './plan-instance.ts'
 import type { PlanProblem } from './plan-notes.ts'
+import { freeOrder } from './free-order.ts'
+import { lineLinks } from './line-links.ts'
 import { entryOf, layRow, type Row } from './row.ts'
-import { searchRow, type FoundRow } from './search.ts'
+import { searchFreely } from './search-freely.ts'
+import type { FoundRow } from './search.ts'
 
 export interface PlanningInput {
   readonly project: Project
@@ -28,6 +32,8 @@ export interface PlanningInput {
   readonly now: Instant
   /** Estimated times; without them what is written on the stages. */
   readonly times?: BatchTimes
+  /** With it a batch takes its stages in any sound order; without it every batch keeps to the line's row. */
+  readonly shelf?: Shelf
   /** Defaults to the project's own. */
   readonly split?: BatchSplit
   /** Defaults to the project's units split that way. */
@@ -81,59 +87,74 @@ export function solveLine(input: PlanningInput): Result<SolvedLine, PlanProblem>
     progress,
     now,
     times: input.times,
+    links: input.shelf ? lineLinks(project, input.shelf) : undefined,
     teamwork,
     noSpray: input.noSpray ?? [],
     ...(input.dueByUnit ? { dueByUnit: input.dueByUnit } : {}),
     spare: input.spare === true,
   })
   if (!made.ok) return made
-  const { instance } = made.value
-  const size = instance.batches.reduce(
+  const listed = made.value.instance
+  const size = listed.batches.reduce(
     (sum, batch) =>
-      sum + batch.tasks.reduce((all, task) => all + task.models.length + instance.painters.length, 0),
+      sum + batch.tasks.reduce((all, task) => all + task.models.length + listed.painters.length, 0),
     0,
   )
   const evaluations = Math.min(20_000, Math.floor((input.effort ?? defaultEffort) / size))
-  const keep = input.before ? rowBefore(input.before.stretches, project, batches, instance) : null
+  const keep = input.before ? rowBefore(input.before.stretches, project, batches, listed) : null
   const { isCalledOff } = input
   const budget = {
     seed: input.seed ?? 1,
     evaluations,
     ...(isCalledOff ? { spent: () => (isCalledOff() ? 1 : 0) } : {}),
   }
-  const found = searchRow(instance, budget, project.planning.aims, keep)
-  const plan = planOf({ ...made.value, project, progress, batches, now, times: input.times }, found)
+  const { instance, ...found } = searchFreely(listed, budget, project.planning.aims, keep)
+  const plan = planOf(
+    { ...made.value, instance, listed, project, progress, batches, now, times: input.times },
+    found,
+  )
   return success({ plan, instance, found, batches, now })
 }
 
-/** The order of an earlier plan on what is left of it; what it did not know comes at the end. */
+/**
+ * The order of an earlier plan on what is left of it: of batches among each other, and of the tasks of each. What it did
+ * not know comes where the line has it, at the end of the row.
+ */
 function rowBefore(
   stretches: readonly Stretch[],
   { line }: Project,
   batches: readonly Batch[],
   instance: PlanInstance,
-): Row {
+): { readonly row: Row; readonly orders: readonly (readonly number[])[] } {
   const indexOf = new Map(batches.map((batch, index) => [batch.id, index]))
   const stageAt = new Map(line.map((stage, index) => [stage.id, index]))
-  const next = instance.batches.map(() => 0)
+  const known = instance.batches.map((): number[] => [])
   const row: number[] = []
-  const take = (batch: number, painter: number) => {
-    row.push(entryOf(instance, batch, painter < instance.painters.length ? 1 + painter : 0))
-    next[batch] = (next[batch] ?? 0) + 1
-  }
   for (const { batchId, stageId, touchUp, painter } of stretches) {
     const batch = indexOf.get(batchId)
     if (batch === undefined) continue
-    const task = instance.batches[batch]?.tasks[next[batch] ?? 0]
-    if (task && task.stage === stageAt.get(stageId) && task.touchUp === touchUp) take(batch, painter)
+    const own = known[batch] ?? []
+    const task = instance.batches[batch]?.tasks.findIndex(
+      (each, index) =>
+        each.stage === stageAt.get(stageId) && each.touchUp === touchUp && !own.includes(index),
+    )
+    if (task === undefined || task < 0) continue
+    own.push(task)
+    row.push(entryOf(instance, batch, painter < instance.painters.length ? 1 + painter : 0))
   }
-  instance.batches.forEach(({ tasks }, batch) => {
-    while ((next[batch] ?? 0) < tasks.length) {
+  const orders = instance.batches.map((planned, batch) => {
+    const own = known[batch] ?? []
+    planned.tasks.forEach((_, index) => {
+      if (own.includes(index)) return
       row.push(batch)
-      next[batch] = (next[batch] ?? 0) + 1
-    }
+      const place = own.findIndex((each) => each > index)
+      own.splice(place < 0 ? own.length : place, 0, index)
+    })
+    return planned.comesAfter === null
+      ? planned.tasks.map((_, index) => index)
+      : freeOrder(planned).nearest(own)
   })
-  return row
+  return { row, orders }
 }
 
 interface Solving extends PlanInstanceOf {
@@ -142,10 +163,12 @@ interface Solving extends PlanInstanceOf {
   readonly batches: readonly Batch[]
   readonly now: Instant
   readonly times: BatchTimes | undefined
+  /** The instance with the batches as the line has them. */
+  readonly listed: PlanInstance
 }
 
 function planOf(solving: Solving, found: FoundRow): LinePlan {
-  const { instance, project, progress, batches, now } = solving
+  const { instance, listed, project, progress, batches, now } = solving
   const segments: PlanSegment[] = []
   const count = instance.batches.length
   const cost = layRow(createDesk(instance), count, found.row, found.policy, (segment) =>
@@ -160,14 +183,14 @@ function planOf(solving: Solving, found: FoundRow): LinePlan {
     const own = solving.sessions[segment.painter]?.[segment.session]
     return indexOf.get(`${String(segment.painter)} ${String(own?.startsAt ?? 0)}`) ?? 0
   }
-  const free = { ...instance, inHandAtMost: null }
+  const free = { ...listed, inHandAtMost: null }
   const unlimited = createDesk(free)
   const habit = (row: Row) => {
     const { finish } = layRow(unlimited, count, row, 'fill')
     return addSeconds(now, Number.isFinite(finish) ? finish : cost.finish)
   }
   return {
-    ...summary(instance, cost, now),
+    ...summary(instance, listed, cost, now),
     batches,
     painters: loadsOf(project, instance, segments, now),
     sessions,
@@ -206,8 +229,8 @@ function loadsOf(
   })
 }
 
-function summary(instance: PlanInstance, cost: PlanCost, now: Instant) {
-  const bound = earliestFinish(lowerBound(instance))
+function summary(instance: PlanInstance, listed: PlanInstance, cost: PlanCost, now: Instant) {
+  const bound = earliestFinish(lowerBound(listed))
   return {
     finishesAt: addSeconds(now, cost.finish),
     handsOnSeconds: seconds(cost.handsOnSeconds),

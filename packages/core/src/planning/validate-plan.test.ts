@@ -37,6 +37,7 @@ const instance: PlanInstance = {
     models: 2,
     begun: false,
     drying: [],
+    comesAfter: null,
     kind,
     due: null,
     priority: 0,

@@ -71,6 +71,13 @@ export interface Bores {
 /** Half an hour and an hour and a half: from memory, to be edited. */
 export const usualBores: Bores = { stageSeconds: minutes(30), unitSeconds: minutes(90) }
 
+/** What is held to the row of the line, though another order of the stages would do as well. */
+export interface Held {
+  readonly all: boolean
+  readonly batches: readonly BatchId[]
+  readonly stages: readonly StageId[]
+}
+
 /** What the plan is to keep to, and what it is to want most. */
 export interface Planning {
   readonly painters: readonly Painter[]
@@ -90,6 +97,7 @@ export interface Planning {
   /** Share of sessions that fall out unforeseen, 0 to 1. */
   readonly skipShare: number
   readonly bores: Bores
+  readonly held: Held
 }
 
 /** One painter with the project's evenings and nothing special. */
@@ -116,4 +124,5 @@ export const plainPlanning: Planning = {
   sprayHours: null,
   skipShare: 0.1,
   bores: usualBores,
+  held: { all: false, batches: [], stages: [] },
 }

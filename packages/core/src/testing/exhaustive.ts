@@ -15,14 +15,15 @@ export function bestByForce(instance: PlanInstance): {
     readonly family: number | null
     readonly onPalette: readonly (number | null)[]
     readonly setUpSeconds: number
-    readonly done: readonly number[]
+    /** By batch the tasks that are done. */
+    readonly done: readonly (readonly number[])[]
     /** Everything that is or was wet: batch, model, regions, until. */
     readonly wet: readonly (readonly [number, number, PlanTask['regions'], number])[]
   }
 
   const visit = (state: State): void => {
     const open = instance.batches.flatMap((batch, index) =>
-      (state.done[index] ?? 0) < batch.tasks.length ? [index] : [],
+      (state.done[index] ?? []).length < batch.tasks.length ? [index] : [],
     )
     if (open.length === 0) {
       const finish = Math.max(0, ...state.wet.map((entry) => entry[3]))
@@ -33,16 +34,25 @@ export function bestByForce(instance: PlanInstance): {
       return
     }
     const started = (index: number) =>
-      (state.done[index] ?? 0) > 0 || (instance.batches[index]?.begun ?? false)
+      (state.done[index] ?? []).length > 0 || (instance.batches[index]?.begun ?? false)
     const inHand = open.filter(started).length
     for (const index of open) {
       if (!started(index) && instance.inHandAtMost !== null && inHand >= instance.inHandAtMost) continue
-      visit(work(state, index))
+      for (const task of allowed(index, state.done[index] ?? [])) visit(work(state, index, task))
     }
   }
 
-  const work = (state: State, index: number): State => {
-    const task = instance.batches[index]!.tasks[state.done[index] ?? 0]!
+  /** What may come next of a batch: the next of its list, or whatever has behind it all that it comes after. */
+  const allowed = (index: number, done: readonly number[]): readonly number[] => {
+    const { tasks, comesAfter } = instance.batches[index]!
+    if (comesAfter === null) return [done.length]
+    return tasks
+      .map((_, task) => task)
+      .filter((task) => !done.includes(task) && comesAfter[task]!.every((each) => done.includes(each)))
+  }
+
+  const work = (state: State, index: number, place: number): State => {
+    const task = instance.batches[index]!.tasks[place]!
     const fresh = state.onPalette.includes(task.family) ? task.again : task.setUp
     const setUp = state.family === task.family ? 0 : fresh
     let start = state.clock
@@ -61,7 +71,7 @@ export function bestByForce(instance: PlanInstance): {
       family: task.family,
       onPalette: [...state.onPalette, task.family],
       setUpSeconds: state.setUpSeconds + setUp,
-      done: state.done.map((count, position) => (position === index ? count + 1 : count)),
+      done: state.done.map((done, position) => (position === index ? [...done, place] : done)),
       wet: [...state.wet, ...wetNow],
     }
   }
@@ -74,7 +84,7 @@ export function bestByForce(instance: PlanInstance): {
     family: instance.openFamily,
     onPalette: [instance.openFamily],
     setUpSeconds: 0,
-    done: instance.batches.map(() => 0),
+    done: instance.batches.map(() => []),
     wet,
   })
   return best

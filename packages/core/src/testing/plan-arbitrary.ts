@@ -152,6 +152,7 @@ function anyBatch(limits: Limits): fc.Arbitrary<PlanBatch> {
         ...parts,
         models,
         begun,
+        comesAfter: null,
         drying: begun ? drying : [],
         tasks: tasks.map((each, stage) => ({ ...each, stage })),
       }))

@@ -8,6 +8,12 @@ import plan06 from '../../cases/plan06.json' with { type: 'json' }
 import plan08 from '../../cases/plan08.json' with { type: 'json' }
 import plan10 from '../../cases/plan10.json' with { type: 'json' }
 import plan11 from '../../cases/plan11.json' with { type: 'json' }
+import order01 from '../../cases/free-order/order01.json' with { type: 'json' }
+import order02 from '../../cases/free-order/order02.json' with { type: 'json' }
+import order03 from '../../cases/free-order/order03.json' with { type: 'json' }
+import order04 from '../../cases/free-order/order04.json' with { type: 'json' }
+import order06 from '../../cases/free-order/order06.json' with { type: 'json' }
+import order07 from '../../cases/free-order/order07.json' with { type: 'json' }
 
 interface Case {
   readonly workers: number
@@ -54,6 +60,7 @@ export function readProvedCase(name: keyof typeof cases): {
     batches: given.batches.map((batch, kind) => ({
       models: 1,
       drying: [],
+      comesAfter: null,
       begun: false,
       kind,
       due: null,
@@ -82,4 +89,74 @@ export function readProvedCase(name: keyof typeof cases): {
     })),
   }
   return { instance, reference: given.reference }
+}
+
+interface FreeCase extends Omit<Case, 'batches' | 'reference'> {
+  readonly batches: readonly {
+    readonly stages: readonly (Omit<Case['batches'][number]['stages'][number], 'dryMaxMinutes'> & {
+      readonly regions: string | readonly string[]
+    })[]
+  }[]
+  readonly optimum: { readonly makespanMinutes: number; readonly setUps: number }
+  readonly chain: { readonly makespanMinutes: number; readonly setUps: number }
+}
+
+/** Invented instances whose batches are bound only by the regions their stages share; proved by dynamic programming. */
+const freeCases = { order01, order02, order03, order04, order06, order07 } satisfies Record<string, FreeCase>
+
+export const freeCaseNames = Object.keys(freeCases) as (keyof typeof freeCases)[]
+
+/** A case in minutes, as those above. */
+export function readFreeCase(name: keyof typeof freeCases): {
+  instance: PlanInstance
+  optimum: FreeCase['optimum']
+  chain: FreeCase['chain']
+} {
+  const given: FreeCase = freeCases[name]
+  const sessions = given.sessions?.map(([start = 0, end = 0]) => ({ start, end })) ?? null
+  const names = [
+    ...new Set(given.batches.flatMap((batch) => batch.stages.flatMap((stage) => [stage.regions].flat()))),
+  ].filter((region) => region !== 'whole')
+  const numbers = (regions: string | readonly string[]) =>
+    typeof regions === 'string' ? ('whole' as const) : regions.map((region) => names.indexOf(region))
+  const meet = (a: string | readonly string[], b: string | readonly string[]) =>
+    typeof a === 'string' || typeof b === 'string' || a.some((region) => b.includes(region))
+  const instance: PlanInstance = {
+    ...shopInstance([], 0),
+    regionCount: names.length,
+    painters: Array.from({ length: given.workers }, () => ({ sessions, pace: 1 })),
+    batches: given.batches.map(({ stages }, kind) => ({
+      models: 1,
+      drying: [],
+      begun: false,
+      kind,
+      due: null,
+      priority: 0,
+      comesAfter: stages.map((later, place) =>
+        stages.flatMap((earlier, at) => (at < place && meet(earlier.regions, later.regions) ? [at] : [])),
+      ),
+      tasks: stages.map((stage, index) => {
+        const setUp = given.families.find((family) => family.id === stage.family)?.setUpMinutes ?? 0
+        return {
+          stage: index,
+          family: given.families.findIndex((family) => family.id === stage.family),
+          setUp,
+          again: setUp,
+          perModel: stage.handsMinutes,
+          wait: stage.dryMinMinutes,
+          maxWait: null,
+          station: null,
+          windows: null,
+          painters: null,
+          onRack: false,
+          others: [],
+          joins: [],
+          touchUp: null,
+          regions: numbers(stage.regions),
+          models: [0],
+        }
+      }),
+    })),
+  }
+  return { instance, optimum: given.optimum, chain: given.chain }
 }

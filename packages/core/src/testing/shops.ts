@@ -19,6 +19,7 @@ export function shopInstance(jobs: readonly Job[], machines: number): PlanInstan
     batches: jobs.map((job, kind) => ({
       models: 1,
       drying: [],
+      comesAfter: null,
       begun: false,
       kind,
       due: null,

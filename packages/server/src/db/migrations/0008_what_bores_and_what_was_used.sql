@@ -1,5 +1,6 @@
--- How long the same is borne becomes the painter's own to say.
-UPDATE "project" SET "planning" = '{"bores": {"stageSeconds": 1800, "unitSeconds": 5400}}'::jsonb || "planning";--> statement-breakpoint
+-- How long the same is borne, and what is held to the line's row, becomes the painter's own to say.
+UPDATE "project" SET "planning" =
+  '{"bores": {"stageSeconds": 1800, "unitSeconds": 5400}, "held": {"all": false, "batches": [], "stages": []}}'::jsonb || "planning";--> statement-breakpoint
 -- What is painted apart may have a size of its own.
 UPDATE "recipe" SET "document" = '{"subAssemblies": []}'::jsonb || "document";--> statement-breakpoint
 -- The log says what was used, or is wanted, instead of what the recipe says.

@@ -11,7 +11,7 @@ import {
 } from '@seriatim/core'
 import { useMemo } from 'react'
 import { clockNow } from '../clock.ts'
-import { useAir } from '../api/index.ts'
+import { useAir, useShelf } from '../api/index.ts'
 import { useNow } from '../use-now.ts'
 
 const freshFor = 10 * 60 * 1000
@@ -29,13 +29,14 @@ export function usePlanningInput(
 ): PlanningInput | null {
   const slot = Math.floor(useNow(600) / freshFor)
   const air = useAir()
+  const shelf = useShelf().data
   const readings = air.data ?? (air.error ? noReadings : undefined)
   return useMemo(() => {
-    if (!progress || !times || !readings) return null
+    if (!progress || !times || !readings || !shelf) return null
     const now = momentIn(slot)
     const noSpray = unfitAir(readings, now)
-    return { project, progress, times, now, noSpray, ...(effort === undefined ? {} : { effort }) }
-  }, [project, progress, times, slot, effort, readings])
+    return { project, progress, times, shelf, now, noSpray, ...(effort === undefined ? {} : { effort }) }
+  }, [project, progress, times, shelf, slot, effort, readings])
 }
 
 /** When the readings at the desk, those to come among them, speak against cans. */

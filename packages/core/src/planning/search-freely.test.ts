@@ -1,0 +1,159 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { bestByForce } from '../testing/exhaustive.ts'
+import { anyInstance } from '../testing/plan-arbitrary.ts'
+import { freeCaseNames, readFreeCase } from '../testing/proved-cases.ts'
+import { earliestFinish, lowerBound } from './bounds.ts'
+import { createDesk } from './desk.ts'
+import { freeOrder, inOrder } from './free-order.ts'
+import type { PlanInstance, PlanSegment } from './instance.ts'
+import { layRow } from './row.ts'
+import { searchFreely } from './search-freely.ts'
+import { searchRow } from './search.ts'
+import { validatePlan } from './validate-plan.ts'
+
+function planned(instance: PlanInstance, evaluations: number, seed = 1) {
+  const found = searchFreely(instance, { seed, evaluations }, ['date'])
+  const segments: PlanSegment[] = []
+  const cost = layRow(
+    createDesk(found.instance),
+    instance.batches.length,
+    found.row,
+    found.policy,
+    (segment) => segments.push(segment),
+  )
+  return { found, cost, segments }
+}
+
+/** By batch, where each of its tasks stands in the order found. */
+function placesIn(instance: PlanInstance, found: PlanInstance): readonly (readonly number[])[] {
+  return instance.batches.map((batch, index) =>
+    batch.tasks.map((task) => found.batches[index]!.tasks.indexOf(task)),
+  )
+}
+
+/** Random instances whose tasks are bound where they share a region, and here and there beside. */
+const freed = (limits: Parameters<typeof anyInstance>[0]) =>
+  anyInstance(limits).chain((instance) =>
+    fc.array(fc.boolean(), { minLength: 200, maxLength: 200 }).map((extra): PlanInstance => {
+      let at = 0
+      return {
+        ...instance,
+        batches: instance.batches.map((batch) => ({
+          ...batch,
+          comesAfter: batch.tasks.map((later, place) =>
+            batch.tasks.flatMap((earlier, index) => {
+              if (index >= place) return []
+              const meets =
+                later.regions === 'whole' ||
+                earlier.regions === 'whole' ||
+                later.regions.some((region) => (earlier.regions as readonly number[]).includes(region))
+              return meets || (extra[at++ % 200] && extra[at++ % 200]) ? [index] : []
+            }),
+          ),
+        })),
+      }
+    }),
+  )
+
+describe.each(freeCaseNames)('%s', (name) => {
+  const { instance, optimum, chain } = readFreeCase(name)
+
+  it.each([1, 2])('reaches the proved optimum and its fewest set-ups from seed %i', (seed) => {
+    const { cost, found, segments } = planned(instance, 40_000, seed)
+    expect([cost.finish, cost.potOpenings]).toEqual([optimum.makespanMinutes, optimum.setUps])
+    expect(validatePlan(found.instance, segments)).toEqual([])
+    expect(cost.finish).toBeGreaterThanOrEqual(earliestFinish(lowerBound(instance)))
+  })
+
+  it('held to its list, it is the best chain', () => {
+    const held = {
+      ...instance,
+      batches: instance.batches.map((batch) => ({ ...batch, comesAfter: null })),
+    }
+    const { cost } = planned(held, 40_000)
+    expect([cost.finish, cost.potOpenings]).toEqual([chain.makespanMinutes, chain.setUps])
+  })
+})
+
+describe('searchFreely', () => {
+  const some = { batches: 3, stages: 6, models: 3, sessions: true }
+
+  it('keeps what has to come before what, and every rule of the desk', () => {
+    fc.assert(
+      fc.property(freed(some), (instance) => {
+        const { found, segments, cost } = planned(instance, 300)
+        if (!Number.isFinite(cost.finish)) return
+        expect(validatePlan(found.instance, segments)).toEqual([])
+        placesIn(instance, found.instance).forEach((places, index) => {
+          const batch = instance.batches[index]!
+          expect([...places].sort((a, b) => a - b)).toEqual(batch.tasks.map((_, place) => place))
+          batch.comesAfter?.forEach((before, task) => {
+            for (const each of before) expect(places[each]).toBeLessThan(places[task]!)
+          })
+          // What has to follow soon comes right after.
+          batch.tasks.forEach((task, place) => {
+            if (task.maxWait !== null && place + 1 < batch.tasks.length)
+              expect(places[place + 1]).toBe(places[place]! + 1)
+          })
+        })
+      }),
+      { numRuns: 150 },
+    )
+  })
+
+  it('is never later than the best row it knows of the lists, nor before the bound', () => {
+    fc.assert(
+      fc.property(freed(some), (instance) => {
+        const budget = { seed: 1, evaluations: 300 }
+        const listed = searchRow(
+          { ...instance, batches: instance.batches.map((batch) => ({ ...batch, comesAfter: null })) },
+          { seed: 1, evaluations: 90 },
+        )
+        const { cost } = searchFreely(instance, budget, ['date'])
+        if (!Number.isFinite(listed.cost.finish)) return
+        expect(cost.late - listed.cost.late).toBeLessThanOrEqual(0)
+        if (cost.late === listed.cost.late && cost.pressed === listed.cost.pressed)
+          expect(cost.finish).toBeLessThanOrEqual(listed.cost.finish)
+        expect(cost.finish).toBeGreaterThanOrEqual(earliestFinish(lowerBound(instance)))
+      }),
+      { numRuns: 150 },
+    )
+  })
+
+  it('gives the same plan for the same seed', () => {
+    fc.assert(
+      fc.property(freed(some), fc.integer(), (instance, seed) => {
+        const budget = { seed, evaluations: 60 }
+        expect(searchFreely(instance, budget, ['date'])).toEqual(searchFreely(instance, budget, ['date']))
+      }),
+      { numRuns: 40 },
+    )
+  })
+
+  it('finds the best finish of small instances, as trying every order of every batch does', () => {
+    const small = { batches: 2, stages: 4, models: 2, sessions: false }
+    fc.assert(
+      fc.property(freed(small), (instance) => {
+        const best = bestByForce(instance)
+        const { cost } = planned(instance, 6000)
+        expect(cost.finish).toBe(best.finish)
+      }),
+      { numRuns: 80, seed: 20_261_126 },
+    )
+  })
+})
+
+describe('freeOrder', () => {
+  it('gives the nearest order that is allowed, and what is ready', () => {
+    const [batch] = readFreeCase('order01').instance.batches
+    const free = freeOrder(batch!)
+    const listed = batch!.tasks.map((_, index) => index)
+    expect(free.isFree).toBe(true)
+    expect(free.nearest(listed)).toEqual(listed)
+    const reversed = free.nearest(listed.toReversed())
+    expect([...reversed].sort((a, b) => a - b)).toEqual(listed)
+    expect(free.ready([])).toContain(0)
+    expect(freeOrder(inOrder(batch!, reversed)).isFree).toBe(false)
+  })
+})
