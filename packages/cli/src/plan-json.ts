@@ -64,7 +64,7 @@ function entryJson(entry: RunSheetEntry) {
       },
     }
   }
-  const { stretch, batch, stage, fills } = entry
+  const { stretch, batch, stage, fills, departure } = entry
   return {
     kind: entry.kind,
     startsAt: iso(stretch.startsAt),
@@ -79,6 +79,11 @@ function entryJson(entry: RunSheetEntry) {
     opensPot: stretch.opensPot,
     setUpSeconds: stretch.setUpSeconds,
     dryAt: iso(stretch.dryAt),
+    aheadOf: departure && {
+      stage: departure.ahead.name,
+      wetAfter: departure.wet && { stage: departure.wet.after.name, until: iso(departure.wet.until) },
+      potOpen: departure.isPotOpen,
+    },
     fills: fills.map((each) => ({ batch: each.batch.id, stage: each.stage.name, until: iso(each.until) })),
   }
 }

@@ -66,6 +66,7 @@ export type { LinePlan, PainterLoad, PlanSession, Stretch } from './planning/lin
 export { planNoteText, planProblemText, type PlanNote, type PlanProblem } from './planning/plan-notes.ts'
 export { planTogether } from './planning/plan-together.ts'
 export { planLine, solveLine, type PlanningInput, type SolvedLine } from './planning/plan-line.ts'
+export type { Departure } from './planning/departures.ts'
 export { runSheets, type Drying, type RunSheet, type RunSheetEntry } from './planning/run-sheet.ts'
 export { batchHole, type BatchHole } from './progress/batch-hole.ts'
 export { dryingShelf, type DryingEntry } from './progress/drying-shelf.ts'

@@ -62,6 +62,8 @@ const nothingDone = foldProgress([])
 export interface SolvedLine {
   readonly plan: LinePlan
   readonly instance: PlanInstance
+  /** The same with the batches as the line has them, and what has to come before what. */
+  readonly listed: PlanInstance
   readonly found: FoundRow
   readonly batches: readonly Batch[]
   readonly now: Instant
@@ -113,7 +115,7 @@ export function solveLine(input: PlanningInput): Result<SolvedLine, PlanProblem>
     { ...made.value, instance, listed, project, progress, batches, now, times: input.times },
     found,
   )
-  return success({ plan, instance, found, batches, now })
+  return success({ plan, instance, listed, found, batches, now })
 }
 
 /**

@@ -3,6 +3,7 @@ import { touchedRegions, type Stage } from '../line/stage.ts'
 import type { Batch } from '../project/batches.ts'
 import type { Project } from '../project/project.ts'
 import type { Instant } from '../units/instant.ts'
+import { departuresOf, type Departure } from './departures.ts'
 import type { LinePlan, PlanSession, Stretch } from './line-plan.ts'
 
 /** A batch drying after a stage. */
@@ -20,6 +21,8 @@ export type RunSheetEntry =
       readonly stage: Stage
       /** Other batches whose drying this work fills. */
       readonly fills: readonly Drying[]
+      /** Sooner than the line has it; `null` in its place. */
+      readonly departure: Departure | null
     }
   | {
       readonly kind: 'wait'
@@ -41,6 +44,7 @@ export interface RunSheet {
 export function runSheets(plan: LinePlan, project: Pick<Project, 'line'>): readonly RunSheet[] {
   const batchOf = new Map(plan.batches.map((batch) => [batch.id, batch]))
   const stageOf = new Map(project.line.map((stage) => [stage.id, stage]))
+  const departures = departuresOf(plan, project)
   const sheets: RunSheet[] = []
   plan.sessions.forEach((session, index) => {
     const stretches = plan.stretches.filter((stretch) => stretch.session === index)
@@ -64,7 +68,14 @@ export function runSheets(plan: LinePlan, project: Pick<Project, 'line'>): reado
         (each) =>
           each.batch.id !== batch.id && each.until > stretch.startsAt && goesOn(plan, each.batch, stretch),
       )
-      entries.push({ kind: 'work', stretch, batch, stage, fills })
+      entries.push({
+        kind: 'work',
+        stretch,
+        batch,
+        stage,
+        fills,
+        departure: departures.get(stretch) ?? null,
+      })
       clock = stretch.endsAt
     }
     sheets.push({ session, entries, freeSeconds: (session.endsAt - clock) / 1000 })

@@ -1,9 +1,9 @@
 import { seededRandom } from '../units/random.ts'
 import { createDesk, type Desk, type SplitPolicy } from './desk.ts'
 import { freeOrder, inOrder, type FreeOrder } from './free-order.ts'
-import type { Aim, PlanInstance, PlanTask } from './instance.ts'
-import { layRow, type Row } from './row.ts'
-import { searchRow, type FoundRow, type SearchBudget } from './search.ts'
+import type { Aim, PlanInstance, PlanSegment, PlanTask } from './instance.ts'
+import { entryOf, layRow, type Row } from './row.ts'
+import { isWorthwhile, searchRow, type FoundRow, type SearchBudget } from './search.ts'
 import { orderOfAims, type PlanOrder } from './weigh-plan.ts'
 
 /** A row, and the instance whose batches stand in the order in which it takes their tasks. */
@@ -23,8 +23,14 @@ interface FoundSequence extends FoundRow {
   readonly orders: readonly (readonly number[])[]
 }
 
-/** So much of the budget goes to the batches as they are listed: no plan is later than the best of these. */
+/**
+ * So much of the time goes to the batches as they are listed: no plan is later than the best of these. Few tasks are
+ * searched in full as they are listed, so that what is free can only be better.
+ */
 const listedShare = 0.3
+const searchedInFull = 200
+/** The end of a walk only takes what is no worse by the painter's own order of aims: waits and pots that cost no time. */
+const polished = 0.25
 /** Beyond so many tasks only the next few of each batch are asked for when a sequence is built. */
 const manyTasks = 400
 /** With so few tasks a walk is over soon, and another from the start finds more than a longer one. */
@@ -47,45 +53,47 @@ export function searchFreely(
   const kept = keep?.orders ?? asListed
   const starting = withOrders(instance, kept)
   const isFree = frees.some((free) => free.isFree)
-  const share = isFree ? listedShare : 1
-  const listed = searchRow(starting, { ...budget, ...portion(budget, share) }, aims, keep?.row ?? null)
+  const count = instance.batches.reduce((sum, batch) => sum + batch.tasks.length, 0)
+  const first = isFree ? portion(budget, listedShare, count <= searchedInFull ? 1 : listedShare) : budget
+  const listed = searchRow(starting, first, aims, keep?.row ?? null)
   if (!isFree || budget.evaluations === 0 || !Number.isFinite(listed.cost.finish))
     return { ...listed, instance: starting }
   const order = orderOfAims(aims, instance.batches.length)
   const work = mutable(instance, kept)
   const desk = createDesk(work.instance)
-  const starts: FoundSequence[] = [{ ...listed, orders: kept }]
+  const starts: FoundSequence[] = [inFull(desk, work, { ...listed, orders: kept })]
   for (const policy of ['fill', 'whole'] as const)
     for (const rule of buildRules) starts.push(build(desk, work, frees, policy, rule))
   starts.sort((a, b) => order.compare(a.cost, b.cost))
-  let best = starts[0] ?? { ...listed, orders: kept }
-  const tasks = best.row.length
-  const walks = Array.from({ length: tasks <= fewTasks ? walksOfFew : 2 }, (_, index) =>
-    index % 2 === 0 ? best : (starts.find((each) => each.policy !== best.policy) ?? best),
+  const asKept: FoundSequence = { ...listed, orders: kept }
+  let best = starts.reduce((a, b) => (order.compare(b.cost, a.cost) < 0 ? b : a), asKept)
+  const [start = asKept] = starts
+  const walks = Array.from({ length: count <= fewTasks ? walksOfFew : 2 }, (_, index) =>
+    index % 2 === 0 ? start : (starts.find((each) => each.policy !== start.policy) ?? start),
   )
-  walks.forEach((start, index) => {
-    if (!Number.isFinite(start.cost.finish)) return
+  walks.forEach((from, index) => {
+    if (!Number.isFinite(from.cost.finish)) return
     const evaluations = Math.floor((budget.evaluations * (1 - listedShare)) / walks.length)
-    const from = listedShare + ((1 - listedShare) * index) / walks.length
-    const to = listedShare + ((1 - listedShare) * (index + 1)) / walks.length
-    const found = walk(desk, work, frees, order, start, {
+    const begins = listedShare + ((1 - listedShare) * index) / walks.length
+    const ends = listedShare + ((1 - listedShare) * (index + 1)) / walks.length
+    const found = walk(desk, work, frees, order, from, {
       ...budget,
       seed: budget.seed + 7 + index,
       evaluations,
-      ...(budget.spent ? { spent: spentBetween(budget.spent, from, to) } : {}),
+      ...(budget.spent ? { spent: spentBetween(budget.spent, begins, ends) } : {}),
     })
     if (order.compare(found.cost, best.cost) < 0) best = found
   })
-  // What was planned before is kept unless the new plan is really better; the chain search has judged that already.
-  if (keep && order.compare(best.cost, listed.cost) >= 0) best = { ...listed, orders: kept }
+  if (keep && !isWorthwhile(listed.cost, best.cost)) best = asKept
   return { row: best.row, policy: best.policy, cost: best.cost, instance: withOrders(instance, best.orders) }
 }
 
-function portion(budget: SearchBudget, share: number): Pick<SearchBudget, 'evaluations' | 'spent'> {
+function portion(budget: SearchBudget, time: number, evaluations: number): SearchBudget {
   const { spent } = budget
   return {
-    evaluations: Math.floor(budget.evaluations * share),
-    ...(spent ? { spent: spentBetween(spent, 0, share) } : {}),
+    seed: budget.seed,
+    evaluations: Math.floor(budget.evaluations * evaluations),
+    ...(spent ? { spent: spentBetween(spent, 0, time) } : {}),
   }
 }
 
@@ -102,14 +110,20 @@ function withOrders(instance: PlanInstance, orders: readonly (readonly number[])
 interface Mutable {
   readonly instance: PlanInstance
   readonly set: (batch: number, order: readonly number[]) => void
+  readonly orderOf: (batch: number) => readonly number[]
 }
 
 function mutable(instance: PlanInstance, orders: readonly (readonly number[])[]): Mutable {
   const lists = instance.batches.map((batch): PlanTask[] => [...batch.tasks])
+  const current = [...orders]
   const set = (batch: number, order: readonly number[]) => {
     const list = lists[batch]
-    const own = instance.batches[batch]?.tasks
-    if (list && own) order.forEach((index, place) => (list[place] = own[index] ?? list[place] ?? own[0]!))
+    const own = instance.batches[batch]?.tasks ?? []
+    current[batch] = order
+    order.forEach((index, place) => {
+      const task = own[index]
+      if (list && task) list[place] = task
+    })
   }
   orders.forEach((order, batch) => set(batch, order))
   const batches = instance.batches.map((batch, index) => ({
@@ -117,7 +131,7 @@ function mutable(instance: PlanInstance, orders: readonly (readonly number[])[])
     tasks: lists[index] ?? [],
     comesAfter: null,
   }))
-  return { instance: { ...instance, batches }, set }
+  return { instance: { ...instance, batches }, set, orderOf: (batch) => current[batch] ?? [] }
 }
 
 /** How soon a task can be begun, and what it costs to begin it; the lowest is taken. */
@@ -143,15 +157,18 @@ function build(
   const count = batches.reduce((sum, batch) => sum + batch.tasks.length, 0)
   const most = count > manyTasks ? 3 : Number.POSITIVE_INFINITY
   const entries: number[] = []
-  desk.reset(policy)
+  // What has to follow soon may be laid before what was asked for: what is done is what was laid.
+  desk.reset(policy, (segment) => {
+    if (segment.from > 0) return
+    entries.push(entryOfSegment(work.instance, segment))
+    done[segment.batch]?.push(work.orderOf(segment.batch)[segment.task] ?? 0)
+  })
   const bring = (batch: number, task: number) => {
     const own = done[batch] ?? []
-    const rest = batches[batch]?.tasks
-      .map((_, index) => index)
-      .filter((index) => index !== task && !own.includes(index))
-    work.set(batch, [...own, task, ...(rest ?? [])])
+    const rest = work.orderOf(batch).filter((index) => index !== task && !own.includes(index))
+    work.set(batch, frees[batch]?.nearest([...own, task, ...rest]) ?? own)
   }
-  for (let laid = 0; laid < count; laid++) {
+  while (entries.length < count) {
     let free = Number.POSITIVE_INFINITY
     for (let painter = 0; painter < people; painter++) free = Math.min(free, desk.free(painter))
     let best = { batch: -1, task: -1, choice: 0, score: Number.POSITIVE_INFINITY }
@@ -170,8 +187,6 @@ function build(
     })
     if (best.batch < 0) break
     bring(best.batch, best.task)
-    done[best.batch]?.push(best.task)
-    entries.push(best.batch + batches.length * best.choice)
     if (!desk.place(best.batch, best.choice)) break
   }
   // What could not be laid any more comes in the order of the lists.
@@ -183,6 +198,26 @@ function build(
   })
   orders.forEach((order, batch) => work.set(batch, order))
   return { row: entries, policy, orders, cost: layRow(desk, batches.length, entries, policy) }
+}
+
+/** The same plan with every task mentioned: a row may leave out what has to follow soon, since it is pulled forward. */
+function inFull(desk: Desk, work: Mutable, found: FoundSequence): FoundSequence {
+  const row: number[] = []
+  const { batches } = work.instance
+  found.orders.forEach((order, batch) => work.set(batch, order))
+  layRow(desk, batches.length, found.row, found.policy, (segment) => {
+    if (segment.from === 0) row.push(entryOfSegment(work.instance, segment))
+  })
+  const mentioned = new Int32Array(batches.length)
+  for (const entry of row) mentioned[entry % batches.length] = (mentioned[entry % batches.length] ?? 0) + 1
+  batches.forEach((batch, index) => {
+    for (let at = mentioned[index] ?? 0; at < batch.tasks.length; at++) row.push(index)
+  })
+  return { ...found, row, cost: layRow(desk, batches.length, row, found.policy) }
+}
+
+function entryOfSegment(instance: PlanInstance, { batch, way, painter }: PlanSegment): number {
+  return entryOf(instance, batch, 1 + way * instance.painters.length + painter)
 }
 
 /** Walks by small changes of the sequence, worse ones too while it is hot; gives back the best it met. */
@@ -203,7 +238,9 @@ function walk(
   let orders = start.orders
   orders.forEach((each, batch) => work.set(batch, each))
   let current = order.height(start.cost)
+  let currentCost = start.cost
   let best: FoundSequence = start
+  let polishing = false
   const hottest = Math.max(1, start.cost.deskSeconds / Math.max(1, sequence.entries.length) / 3)
   let spent = 0
   for (let step = 0; step < budget.evaluations; step++) {
@@ -211,7 +248,15 @@ function walk(
       spent = budget.spent()
       if (spent >= 1) break
     }
-    const temperature = hottest * 0.01 ** Math.max(spent, step / budget.evaluations)
+    const progress = Math.max(spent, step / budget.evaluations)
+    if (!polishing && progress > 1 - polished) {
+      polishing = true
+      orders = best.orders
+      orders.forEach((each, batch) => work.set(batch, each))
+      sequence = sequenceOf(best, count)
+      currentCost = best.cost
+    }
+    const temperature = hottest * 0.01 ** (progress / (1 - polished))
     const tried = changed(sequence, count, choices, random)
     if (!tried) continue
     const touched = tried.touched.filter((batch) => frees[batch]?.isFree)
@@ -221,7 +266,10 @@ function walk(
     const cost = layRow(desk, count, tried.entries, start.policy)
     const next = order.height(cost)
     const isTaken =
-      Number.isFinite(cost.finish) && (next <= current || random() < Math.exp((current - next) / temperature))
+      Number.isFinite(cost.finish) &&
+      (polishing
+        ? order.compare(cost, currentCost) <= 0
+        : next <= current || random() < Math.exp((current - next) / temperature))
     if (!isTaken) {
       touched.forEach((batch, index) => work.set(batch, before[index] ?? []))
       continue
@@ -233,6 +281,7 @@ function walk(
     }
     sequence = settled(tried, orders, count)
     current = next
+    currentCost = cost
     if (order.compare(cost, best.cost) < 0)
       best = { row: sequence.entries, policy: start.policy, cost, orders }
   }

@@ -75,12 +75,17 @@ export function searchRow(
 function keptUnlessWorse(built: readonly FoundRow[], keep: Row, best: FoundRow): FoundRow {
   const kept = built.find((found) => found.row === keep)
   if (!kept || !Number.isFinite(kept.cost.finish)) return best
-  const isWorse =
-    kept.cost.late > best.cost.late ||
-    kept.cost.pressed > best.cost.pressed ||
-    saves(kept.cost.deskSeconds, best.cost.deskSeconds) ||
-    saves(kept.cost.finish, best.cost.finish)
-  return isWorse ? best : kept
+  return isWorthwhile(kept.cost, best.cost) ? best : kept
+}
+
+/** Whether a new plan is so much better that what was planned before is given up for it. */
+export function isWorthwhile(kept: PlanCost, best: PlanCost): boolean {
+  return (
+    kept.late > best.late ||
+    kept.pressed > best.pressed ||
+    saves(kept.deskSeconds, best.deskSeconds) ||
+    saves(kept.finish, best.finish)
+  )
 }
 
 function emptyRow(desk: Desk): FoundRow {

@@ -7,6 +7,7 @@ import {
   type LearntBores,
   type Planning,
 } from '@seriatim/core'
+import { CheckField } from '../../shared/ui/index.ts'
 import { batchName } from '../../shared/batch-name.ts'
 import { BoresFields } from './BoresFields.tsx'
 import { SortableNames } from './SortableNames.tsx'
@@ -53,6 +54,18 @@ export function PlanWishes({ planning, batches, learnt, bearable, onBatchSize, o
           items={order.map((aim) => ({ id: aim, text: aimTexts[aim] }))}
           onOrder={(ids) =>
             onChange({ ...planning, aims: ids as Aim[] }, 'The plan follows what matters most.')
+          }
+        />
+        <CheckField
+          label="Keep every batch to the row of the line, though another order would do as well"
+          checked={planning.held.all}
+          onChange={(event) =>
+            onChange(
+              { ...planning, held: { ...planning.held, all: event.target.checked } },
+              event.target.checked
+                ? 'Every batch keeps to the row of the line.'
+                : 'Each batch takes its stages in any sound order.',
+            )
           }
         />
         <BoresFields

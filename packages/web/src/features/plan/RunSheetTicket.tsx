@@ -1,4 +1,4 @@
-import { workName, type Project, type RunSheet, type RunSheetEntry } from '@seriatim/core'
+import { workName, type Departure, type Project, type RunSheet, type RunSheetEntry } from '@seriatim/core'
 import { clsx } from 'clsx'
 import { batchName } from '../../shared/batch-name.ts'
 import { clockText, dayText, durationText } from '../../shared/format/index.ts'
@@ -79,6 +79,9 @@ function WorkLine({
         {row.batches.map(({ batch, count }) => `${batchName(batch)} (${String(count)})`).join(', ')}, to{' '}
         <span className="figures">{clockText(row.endsAt, timeZone)}</span>
       </span>
+      {row.departure ? (
+        <span className="block text-sm text-ink-soft">{departureText(row.departure, timeZone)}</span>
+      ) : null}
       {filled ? (
         <span className="block text-sm text-drying">
           while {batchName(filled.batch)} {filled.batch.unitName.endsWith('s') ? 'dry' : 'dries'} after{' '}
@@ -87,6 +90,16 @@ function WorkLine({
       ) : null}
     </p>
   )
+}
+
+/** `ahead of the base wash: wet after the grit to 21:13` */
+function departureText({ ahead, wet, isPotOpen }: Departure, timeZone: string): string {
+  const why = wet
+    ? `: that is wet after ${wet.after.name.toLowerCase()} to ${clockText(wet.until, timeZone)}`
+    : isPotOpen
+      ? ': the pot is open'
+      : ''
+  return `ahead of ${ahead.name.toLowerCase()}${why}`
 }
 
 function WaitLine({

@@ -88,6 +88,19 @@ export function StretchPanel({ stretch, plan, project, onPlanning }: StretchPane
             </select>
           </label>
         ) : null}
+        {planning.held.all ? null : (
+          <>
+            <Button onClick={() => onPlanning(...holding(planning, 'batches', batch.id, batchName(batch)))}>
+              {planning.held.batches.includes(batch.id) ? 'Let it take any order' : 'Keep it to the row'}
+              <span className="sr-only">: {batchName(batch)}</span>
+            </Button>
+            <Button onClick={() => onPlanning(...holding(planning, 'stages', stage.id, stage.name))}>
+              {planning.held.stages.includes(stage.id)
+                ? 'Let the stage move'
+                : 'Keep the stage in its place of the row'}
+            </Button>
+          </>
+        )}
         {planning.first[0] === batch.id ? null : (
           <Button
             onClick={() =>
@@ -128,6 +141,20 @@ export function pinTo(
     { ...planning, pins: [...others, pin] },
     `${name} is pinned to ${dayText(session.startsAt, timeZone)}.`,
   ]
+}
+
+/** Holds a batch or a stage to the row of the line, or lets it go. */
+function holding<K extends 'batches' | 'stages'>(
+  planning: Planning,
+  what: K,
+  id: Planning['held'][K][number],
+  name: string,
+): [Planning, string] {
+  const ids: readonly string[] = planning.held[what]
+  const isHeld = ids.includes(id)
+  const next = isHeld ? ids.filter((each) => each !== id) : [...ids, id]
+  const said = isHeld ? `${name} may be taken in any sound order.` : `${name} keeps to the row of the line.`
+  return [{ ...planning, held: { ...planning.held, [what]: next } }, said]
 }
 
 function potSentence({ opensPot, setUpSeconds }: Stretch, material: string): string {

@@ -1,4 +1,4 @@
-import type { Batch, Drying, Instant, RunSheetEntry, Stage, Stretch } from '@seriatim/core'
+import type { Batch, Departure, Drying, Instant, RunSheetEntry, Stage, Stretch } from '@seriatim/core'
 
 /** A line of the run sheet: one pot over one or more batches in a row, or a wait. */
 export type SheetRow =
@@ -14,6 +14,7 @@ export type SheetRow =
       readonly onPalette: boolean
       readonly batches: readonly { readonly batch: Batch; readonly count: number }[]
       readonly fills: readonly Drying[]
+      readonly departure: Departure | null
     }
   | Extract<RunSheetEntry, { kind: 'wait' }>
 
@@ -47,6 +48,7 @@ export function groupEntries(entries: readonly RunSheetEntry[]): readonly SheetR
         onPalette: !stretch.opensPot && stretch.setUpSeconds > 0,
         batches: [added],
         fills: entry.fills,
+        departure: entry.departure,
       })
     }
   }
