@@ -15,7 +15,7 @@ export function freeOrder({ tasks, comesAfter }: PlanBatch): FreeOrder {
   // What has to follow soon is one block with what it follows, and waits for all that its parts wait for.
   const head = tasks.map((_, index) => {
     let from = index
-    while (from > 0 && tasks[from - 1]?.maxWait != null) from -= 1
+    while (from > 0 && (tasks[from - 1]?.maxWait ?? null) !== null) from -= 1
     return from
   })
   const before = tasks.map((_, index) =>
@@ -29,7 +29,7 @@ export function freeOrder({ tasks, comesAfter }: PlanBatch): FreeOrder {
         ]
       : [index - 1],
   )
-  const follows = (index: number) => tasks[index]?.maxWait != null && index + 1 < tasks.length
+  const follows = (index: number) => (tasks[index]?.maxWait ?? null) !== null && index + 1 < tasks.length
 
   function nearest(wanted: readonly number[]): number[] {
     const order: number[] = []

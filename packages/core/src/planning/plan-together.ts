@@ -39,6 +39,9 @@ export function planTogether(first: PlanningInput, beside: readonly PlanningInpu
     ...first,
     project,
     times,
+    ...(first.shelf
+      ? { shelf: new Map(inputs.toReversed().flatMap((input) => [...(input.shelf ?? [])])) }
+      : {}),
     progress: {
       ...(first.progress ?? nothing),
       running: known.flatMap((progress) => progress.running).sort((a, b) => a.startedAt - b.startedAt),

@@ -72,7 +72,7 @@ export interface Bores {
 export const usualBores: Bores = { stageSeconds: minutes(30), unitSeconds: minutes(90) }
 
 /** What is held to the row of the line, though another order of the stages would do as well. */
-export interface Held {
+interface Held {
   readonly all: boolean
   readonly batches: readonly BatchId[]
   readonly stages: readonly StageId[]
