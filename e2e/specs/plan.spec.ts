@@ -1,3 +1,4 @@
+import { makeFirstRecipe, takeOrder } from '../support/recipes.ts'
 import { expect, test } from '@playwright/test'
 import { demoId, seedProject } from '../support/projects.ts'
 
@@ -77,8 +78,27 @@ test('date and evenings are changed where they matter', async ({ page, request }
   await dialog.getByLabel('Sun').check()
   await dialog.getByLabel('Date due').fill('2020-01-01')
   await dialog.getByRole('button', { name: 'Save' }).click()
-  await expect(page.getByRole('heading', { level: 1 })).toContainText(/^Done by Sun .* days late/)
+  await expect(page.getByRole('heading', { level: 1 })).toContainText(
+    /^Done by \w{3} .*, in 8 of 10 cases; odds of the date/,
+  )
   await expect(page.getByRole('button', { name: 'Sun, 2 h 30' })).toBeVisible()
+})
+
+test('a batch takes its stages in any sound order, says why, and keeps to the row when it is told to', async ({
+  page,
+  request,
+}) => {
+  await makeFirstRecipe(page, request)
+  await takeOrder(page)
+  await page.getByRole('link', { name: 'Plan', exact: true }).click()
+  await expect(page.getByText(/^ahead of .*: that is wet after .* to \d\d:\d\d$/).first()).toBeVisible()
+  await page.getByRole('checkbox', { name: /^Keep every batch to the row/ }).check()
+  await expect(page.getByText('Every batch keeps to the row of the line.')).toBeVisible()
+  await expect(page.getByText(/^ahead of /)).toHaveCount(0)
+  await page.reload()
+  await expect(page.getByRole('checkbox', { name: /^Keep every batch to the row/ })).toBeChecked()
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('in 8 of 10 cases')
+  await expect(page.getByText(/^ahead of /)).toHaveCount(0)
 })
 
 test('a stage longer than an evening is named with the way out', async ({ page, request }) => {

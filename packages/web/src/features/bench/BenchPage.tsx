@@ -82,7 +82,9 @@ function Bench({ progress }: { readonly progress: Progress }) {
 
   const askUsed = () => setOtherPaint(task !== null && task.stage.material !== '')
   const finish =
-    plan && planned.data?.ok ? `, done by ${dayText(plan.finishesAt, project.evenings.timeZone)}` : ''
+    plan && planned.data?.ok
+      ? `, done by ${dayText(plan.finishesAt, project.evenings.timeZone)} if all goes as planned`
+      : ''
   const standing =
     left?.leftSeconds === 0
       ? `All ${String(left.models)} models are through every stage`

@@ -1,20 +1,36 @@
-import { daysBetween, endOfDay, localDateAt, type LinePlan, type Project } from '@seriatim/core'
+import {
+  daysBetween,
+  endOfDay,
+  localDateAt,
+  type FinishForecast,
+  type LinePlan,
+  type Project,
+} from '@seriatim/core'
 import { clockText, dateText, dayText, durationText, plural } from '../../shared/format/index.ts'
 import { Figure } from '../../shared/ui/index.ts'
 import { percentText } from './offer-text.ts'
 
-/** The answer: when it is done, and how that stands to the date. */
-export function planHeadline(plan: LinePlan, project: Project, odds: number | null): string {
+/**
+ * The answer: the day that holds in eight of ten futures, with the odds of the date. Until they are worked out, the plan's
+ * own end, and said to be that.
+ */
+export function planHeadline(
+  plan: LinePlan,
+  project: Project,
+  forecast: Pick<FinishForecast, 'p80' | 'odds'> | null,
+): string {
   const { timeZone } = project.evenings
-  const finish = dayText(plan.finishesAt, timeZone)
-  if (project.dueOn === null) return `Done by ${finish}`
+  const p80 = forecast?.p80 ?? null
+  if (forecast && p80 !== null) {
+    const sure = `Done by ${dayText(p80, timeZone)}, in 8 of 10 cases`
+    return forecast.odds === null ? sure : `${sure}; odds of the date ${percentText(forecast.odds)}`
+  }
+  const finish = `Done by ${dayText(plan.finishesAt, timeZone)} if all goes as planned`
+  if (project.dueOn === null) return finish
   const days = daysBetween(localDateAt(plan.finishesAt, timeZone), project.dueOn)
-  const isLate = plan.finishesAt > endOfDay(project.dueOn, timeZone)
-  if (odds !== null)
-    return `Done by ${finish}${isLate ? `, ${plural(-days, 'day')} late` : ''}; odds of the date ${percentText(odds)}`
-  if (isLate) return `Done by ${finish}, ${plural(-days, 'day')} late`
-  if (days === 0) return `Done by ${finish}, on the very day`
-  return `Done by ${finish}, ${plural(days, 'day')} before the date`
+  if (plan.finishesAt > endOfDay(project.dueOn, timeZone)) return `${finish}, ${plural(-days, 'day')} late`
+  if (days === 0) return `${finish}, on the very day`
+  return `${finish}, ${plural(days, 'day')} before the date`
 }
 
 interface PlanFiguresProps {
@@ -30,6 +46,23 @@ export function PlanFigures({ plan, project }: PlanFiguresProps) {
   const work = plan.handsOnSeconds - plan.setUpSeconds
   return (
     <p className="flex flex-wrap gap-x-4 gap-y-1">
+      <span>
+        if all goes as planned{' '}
+        <Figure
+          name="The plan’s own end"
+          explanation={
+            <>
+              <p>
+                {when(plan.finishesAt)}: if every session happens, every guess is met and nothing slips. The
+                headline names the day that holds in eight of ten futures, once they are worked out.
+              </p>
+              <p>Source: the plan below, and the odds under it.</p>
+            </>
+          }
+        >
+          {dayText(plan.finishesAt, timeZone)}
+        </Figure>
+      </span>
       <span>
         hands-on{' '}
         <Figure

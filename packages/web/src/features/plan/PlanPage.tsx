@@ -37,7 +37,7 @@ import { useEstimated, useEstimateInput, useProjectInAir, useTimes } from '../..
 import {
   useBatchSizeComparison,
   useLearntBores,
-  useKnownOdds,
+  useKnownForecast,
   useOdds,
   usePlan,
   usePlanChanges,
@@ -211,7 +211,7 @@ function PlanTitle({
   readonly project: Project
   readonly input: PlanningInput | null
 }) {
-  return planHeadline(plan, project, useKnownOdds(input))
+  return planHeadline(plan, project, useKnownForecast(input))
 }
 
 function Odds({

@@ -129,9 +129,17 @@ describe('planHeadline', () => {
   const shifted = (days: number) => new Date(Date.parse(day) + days * 86_400_000).toISOString().slice(0, 10)
 
   it('says when it is done and how that stands to the date', () => {
-    expect(dueIn(null)).toMatch(/^Done by \w{3} \d+ \w{3}$/)
+    expect(dueIn(null)).toMatch(/^Done by \w{3} \d+ \w{3} if all goes as planned$/)
     expect(dueIn(shifted(3))).toMatch(/, 3 days before the date$/)
     expect(dueIn(shifted(0))).toMatch(/, on the very day$/)
     expect(dueIn(shifted(-1))).toMatch(/, 1 day late$/)
+  })
+
+  it('names the day that holds in eight of ten futures once that is known', () => {
+    const p80 = addSeconds(plan.finishesAt, 5 * 86_400)
+    const named = (odds: number | null) => planHeadline(plan, project, { p80, odds })
+    expect(named(null)).toMatch(/^Done by \w{3} \d+ \w{3}, in 8 of 10 cases$/)
+    expect(named(0.07)).toMatch(/, in 8 of 10 cases; odds of the date 7\u00A0%$/)
+    expect(named(null)).not.toContain(dueIn(null).slice(8, 18))
   })
 })

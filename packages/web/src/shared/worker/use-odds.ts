@@ -84,13 +84,13 @@ export function useOdds(
 }
 
 /** The odds as far as they are worked out elsewhere on the page; it asks for nothing itself. */
-export function useKnownOdds(input: PlanningInput | null): number | null {
+export function useKnownForecast(input: PlanningInput | null): FinishForecast | null {
   const { data } = useQuery<FinishForecast | null>({
     queryKey: ['odds', inputKey(input), null],
     queryFn: skipToken,
     staleTime: Number.POSITIVE_INFINITY,
   })
-  return data?.odds ?? null
+  return data ?? null
 }
 
 function together(all: readonly UseQueryResult<FinishForecast | null>[]) {
