@@ -3,12 +3,14 @@ import { benchOrdering } from './ordering.ts'
 import { benchPlanner } from './planner.ts'
 import { benchProvedCases } from './proved-cases.ts'
 import { benchStart } from './start.ts'
+import { benchWaits } from './waits.ts'
 
 const benches = {
   planner: benchPlanner,
   ordering: benchOrdering,
   estimating: benchEstimating,
   'proved-cases': benchProvedCases,
+  waits: benchWaits,
   start: benchStart,
 }
 

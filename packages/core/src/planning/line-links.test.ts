@@ -1,57 +1,16 @@
 import { describe, expect, it } from 'vitest'
 import { findFaults } from '../ordering/find-faults.ts'
-import { followedRecipes, lineOfOrder } from '../ordering/line-of-order.ts'
-import { orderLine } from '../ordering/order-line.ts'
 import type { Project } from '../project/project.ts'
 import { plainPlanning } from '../project/planning.ts'
-import { bodyPlans } from '../recipe/body-plans.ts'
-import { recipeFromSchool } from '../recipe/recipe-from-school.ts'
 import { recipeSchools } from '../recipe/schools.ts'
-import { estimateLine, timesOf } from '../estimating/estimate-line.ts'
 import { avoidableWaits } from '../testing/avoidable-waits.ts'
 import { drying, noon, project, stage, unit } from '../testing/builders.ts'
+import { schoolJob as job, segmentsOf, solved } from '../testing/school-jobs.ts'
 import { testShelf } from '../testing/recipes.ts'
-import { createDesk } from './desk.ts'
 import { departuresOf } from './departures.ts'
-import type { PlanSegment } from './instance.ts'
 import { lineLinks } from './line-links.ts'
-import { planLine, solveLine, type SolvedLine } from './plan-line.ts'
-import { layRow } from './row.ts'
+import { planLine, type SolvedLine } from './plan-line.ts'
 import { validatePlan } from './validate-plan.ts'
-
-/** Models painted by a school, in batches of five, with their line in the order that is worked out for it. */
-function job(schoolId: string, body: string, batches: number, some: Partial<Project> = {}): Project {
-  let next = 0
-  const newId = () => `id ${String(next++)}`
-  const own = { ...unit('pikes', batches * 5), standard: 'tabletop' as const }
-  const school = recipeSchools.find((each) => each.id === schoolId)!
-  const plan = bodyPlans.find((each) => each.id === body)!
-  const recipe = { ...recipeFromSchool(school, plan, 'Pikes', newId), unitIds: [own.id] }
-  const bare = project([own], [], { recipes: [recipe], batchSize: 5, ...some })
-  const order = orderLine({
-    recipes: followedRecipes(bare),
-    shelf: testShelf,
-    weight: 'fewest pots',
-    tableReady: 'tabletop',
-    effort: { width: 4, expansions: 300 },
-  })
-  return { ...bare, line: [...lineOfOrder(order, bare, testShelf, 'tabletop', newId)] }
-}
-
-function solved(given: Project, effort = 200_000): SolvedLine {
-  const times = timesOf(estimateLine({ project: given, shelf: testShelf, now: noon }))
-  const result = solveLine({ project: given, times, shelf: testShelf, now: noon, effort })
-  if (!result.ok) throw new Error(result.error.kind)
-  return result.value
-}
-
-function segmentsOf({ instance, found }: SolvedLine): readonly PlanSegment[] {
-  const segments: PlanSegment[] = []
-  layRow(createDesk(instance), instance.batches.length, found.row, found.policy, (segment) =>
-    segments.push(segment),
-  )
-  return segments
-}
 
 /** By batch the names of its stages as the plan has them. */
 const rowsOf = (given: Project, { instance }: SolvedLine) =>

@@ -1,0 +1,58 @@
+import { estimateLine, timesOf } from '../estimating/estimate-line.ts'
+import { followedRecipes, lineOfOrder } from '../ordering/line-of-order.ts'
+import { orderLine } from '../ordering/order-line.ts'
+import { createDesk } from '../planning/desk.ts'
+import type { PlanSegment } from '../planning/instance.ts'
+import { solveLine, type SolvedLine } from '../planning/plan-line.ts'
+import { layRow } from '../planning/row.ts'
+import type { Project } from '../project/project.ts'
+import { bodyPlans } from '../recipe/body-plans.ts'
+import { recipeFromSchool } from '../recipe/recipe-from-school.ts'
+import { recipeSchools } from '../recipe/schools.ts'
+import { noon, project, unit } from './builders.ts'
+import { testShelf } from './recipes.ts'
+
+/** Models painted by a school to tabletop, in batches of five, with their line in the order worked out for it. */
+export function schoolJob(
+  schoolId: string,
+  body: string,
+  batches: number,
+  some: Partial<Project> = {},
+): Project {
+  let next = 0
+  const newId = () => `id ${String(next++)}`
+  const own = { ...unit('pikes', batches * 5), standard: 'tabletop' as const }
+  const school = recipeSchools.find((each) => each.id === schoolId)
+  const plan = bodyPlans.find((each) => each.id === body)
+  if (!school || !plan) throw new RangeError(`no school ${schoolId} or no body plan ${body}`)
+  const recipe = { ...recipeFromSchool(school, plan, 'Pikes', newId), unitIds: [own.id] }
+  const bare = project([own], [], { recipes: [recipe], batchSize: 5, ...some })
+  const order = orderLine({
+    recipes: followedRecipes(bare),
+    shelf: testShelf,
+    weight: 'fewest pots',
+    tableReady: 'tabletop',
+    effort: { width: 4, expansions: 300 },
+  })
+  return { ...bare, line: [...lineOfOrder(order, bare, testShelf, 'tabletop', newId)] }
+}
+
+/** @param shelf left out, every batch keeps to the row of the line. */
+export function solved(
+  given: Project,
+  effort = 200_000,
+  shelf: typeof testShelf | null = testShelf,
+): SolvedLine {
+  const times = timesOf(estimateLine({ project: given, shelf: testShelf, now: noon }))
+  const result = solveLine({ project: given, times, now: noon, effort, ...(shelf ? { shelf } : {}) })
+  if (!result.ok) throw new Error(result.error.kind)
+  return result.value
+}
+
+export function segmentsOf({ instance, found }: SolvedLine): readonly PlanSegment[] {
+  const segments: PlanSegment[] = []
+  layRow(createDesk(instance), instance.batches.length, found.row, found.policy, (segment) =>
+    segments.push(segment),
+  )
+  return segments
+}
