@@ -31,6 +31,8 @@ const listedShare = 0.3
 const searchedInFull = 200
 /** The end of a walk only takes what is no worse by the painter's own order of aims: waits and pots that cost no time. */
 const polished = 0.25
+/** So many questions may be asked while sequences are built. */
+const mostAsked = 16_000
 /** Beyond so many tasks only the next few of each batch are asked for when a sequence is built. */
 const manyTasks = 400
 /** With so few tasks a walk is over soon, and another from the start finds more than a longer one. */
@@ -62,8 +64,10 @@ export function searchFreely(
   const work = mutable(instance, kept)
   const desk = createDesk(work.instance)
   const starts: FoundSequence[] = [inFull(desk, work, { ...listed, orders: kept })]
-  for (const policy of ['fill', 'whole'] as const)
-    for (const rule of buildRules) starts.push(build(desk, work, frees, policy, rule))
+  // Each asks every batch and painter for every task: as many as there is time for.
+  const asked = count * instance.batches.length * instance.painters.length
+  for (const { policy, rule } of builds.slice(0, Math.floor(mostAsked / asked)))
+    starts.push(build(desk, work, frees, policy, rule))
   starts.sort((a, b) => order.compare(a.cost, b.cost))
   const asKept: FoundSequence = { ...listed, orders: kept }
   let best = starts.reduce((a, b) => (order.compare(b.cost, a.cost) < 0 ? b : a), asKept)
@@ -142,6 +146,8 @@ const buildRules: readonly BuildRule[] = [
   (waited, setUp) => waited * 4 + setUp,
   (waited) => waited,
 ]
+
+const builds = buildRules.flatMap((rule) => (['fill', 'whole'] as const).map((policy) => ({ policy, rule })))
 
 /** A sequence built by taking, again and again, what the rule likes best of all that may be begun. */
 function build(
