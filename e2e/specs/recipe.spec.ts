@@ -132,6 +132,18 @@ test('regions change with their layers, a mix tells its drops, and what is short
   await expect(page.getByRole('row', { name: /translucent medium/ })).toContainText('1 pot')
 })
 
+test('recipe and line say the same minutes a model', async ({ page, request }) => {
+  await makeFirstRecipe(page, request)
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('a foot model')
+  await takeOrder(page)
+  const title = page.getByRole('heading', { level: 1 })
+  await expect(title).toContainText('stages')
+  const minutes = /[\d½ hmin]+ a model$/.exec(await title.innerText())?.[0] ?? 'none'
+  await page.getByRole('link', { name: 'Recipe', exact: true }).click()
+  await expect(title).toContainText('layers')
+  await expect(title).toContainText(minutes)
+})
+
 test('a judgement call says the minutes of both answers, and is taken and taken back', async ({
   page,
   request,

@@ -3,7 +3,7 @@ export { airNow, lineInAir } from './air/line-in-air.ts'
 export { simulatedAir } from './air/simulated-air.ts'
 export { sprayWindows, type SprayWindow } from './air/spray-windows.ts'
 export { endOfDay, expandSessions, localDateAt, wallClock, type Session } from './calendar/sessions.ts'
-export { batchTime, sharedHandsOnSeconds, type BatchTimes } from './estimating/batch-time.ts'
+export { batchTime, secondsAModel, sharedHandsOnSeconds, type BatchTimes } from './estimating/batch-time.ts'
 export {
   estimateLine,
   timesOf,

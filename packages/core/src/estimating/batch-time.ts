@@ -1,5 +1,6 @@
 import type { Stage } from '../line/stage.ts'
 import type { Technique } from '../recipe/technique.ts'
+import { takesStage, type Unit } from '../project/project.ts'
 import type { StageId, UnitId } from '../units/ids.ts'
 import type { Seconds } from '../units/seconds.ts'
 import { touchUpTime, type TouchUpTime } from './touch-up.ts'
@@ -37,6 +38,25 @@ export function batchTime(stage: Stage, unitId: UnitId, times: BatchTimes = noTi
       others: [],
     }
   )
+}
+
+/** Seconds of hands-on work that a model takes, set-ups apart; where models differ, on average. */
+export function secondsAModel(
+  line: readonly Stage[],
+  units: readonly Unit[],
+  times: BatchTimes | undefined,
+): number {
+  const models = units.flatMap((unit) => unit.models.map((model) => ({ unit, model })))
+  if (models.length === 0) return line.reduce((sum, stage) => sum + stage.handsOnSecondsPerModel, 0)
+  const all = models.reduce(
+    (sum, { unit, model }) =>
+      sum +
+      line
+        .filter((stage) => takesStage(stage, unit.id, model))
+        .reduce((own, stage) => own + batchTime(stage, unit.id, times).secondsPerModel, 0),
+    0,
+  )
+  return all / models.length
 }
 
 const noTimes: BatchTimes = new Map()

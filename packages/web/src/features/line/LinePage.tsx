@@ -1,14 +1,12 @@
 import {
-  batchTime,
   potOf,
   schools,
-  takesStage,
+  secondsAModel,
   type BatchTimes,
   type Project,
   type School,
   type Stage,
   type StageId,
-  type Unit,
 } from '@seriatim/core'
 import { Plus } from 'lucide-react'
 import { useState } from 'react'
@@ -109,23 +107,4 @@ function subOf({ line, units }: Project, times: BatchTimes | undefined): string 
   if (ready < 0) return 'No stop line yet: open a stage and mark where a model counts as table-ready'
   const upTo = secondsAModel(line.slice(0, ready + 1), units, times)
   return `Table-ready after stage ${String(ready + 1)}, ${line[ready]?.name ?? ''}: ${durationText(upTo)} a model`
-}
-
-/** Seconds of hands-on work that a model takes; where models differ, on average. */
-function secondsAModel(
-  line: readonly Stage[],
-  units: readonly Unit[],
-  times: BatchTimes | undefined,
-): number {
-  const models = units.flatMap((unit) => unit.models.map((model) => ({ unit, model })))
-  if (models.length === 0) return line.reduce((sum, stage) => sum + stage.handsOnSecondsPerModel, 0)
-  const all = models.reduce(
-    (sum, { unit, model }) =>
-      sum +
-      line
-        .filter((stage) => takesStage(stage, unit.id, model))
-        .reduce((own, stage) => own + batchTime(stage, unit.id, times).secondsPerModel, 0),
-    0,
-  )
-  return all / models.length
 }

@@ -35,6 +35,8 @@ interface OneRecipeProps {
   readonly project: Project
   readonly recipe: Recipe
   readonly shelf: Shelf
+  /** As the line has it; `null` while it is not on the line. */
+  readonly secondsAModel: number | null
   readonly picker: ReactNode
   /** What changes mean for models half-way. */
   readonly underWay: ReactNode
@@ -57,6 +59,7 @@ export function OneRecipe({
   project,
   recipe,
   shelf,
+  secondsAModel,
   picker,
   underWay,
   onChange,
@@ -115,7 +118,7 @@ export function OneRecipe({
           </>
         }
       >
-        {headlineOf(recipe, cut, followers)}
+        {headlineOf(recipe, cut, followers, secondsAModel)}
       </Headline>
       <div className="mb-5">{picker}</div>
       {underWay}
@@ -190,8 +193,15 @@ export function OneRecipe({
   )
 }
 
-function headlineOf(recipe: Recipe, cut: Cut, units: ReturnType<typeof followersOf>): string {
+function headlineOf(
+  recipe: Recipe,
+  cut: Cut,
+  units: ReturnType<typeof followersOf>,
+  onLine: number | null,
+): string {
   const pots = new Set(recipe.steps.flatMap((step) => step.mix.map((part) => part.materialId))).size
+  const counts = `${plural(recipe.steps.length, 'layer')}, ${plural(pots, 'pot')}`
+  if (onLine !== null) return `${counts}, ${durationText(onLine)} a model`
   const models = units.reduce((sum, unit) => sum + unit.models.length, 0)
   // A layer that few models take weighs as much as they do.
   const share = (step: Step) => (models > 0 ? modelsTaking([step], units) / models : 1)
@@ -199,7 +209,7 @@ function headlineOf(recipe: Recipe, cut: Cut, units: ReturnType<typeof followers
     (sum, { facts }) => sum + facts.handsOnSecondsPerModel * share(facts.step),
     0,
   )
-  return `${plural(recipe.steps.length, 'layer')}, ${plural(pots, 'pot')}, ${durationText(each)} a model`
+  return `${counts}, about ${durationText(each)} a foot model`
 }
 
 function subOf(recipe: Recipe, units: readonly string[]): string {

@@ -1,11 +1,14 @@
 import {
   fitToShelf,
   materialsOf,
+  secondsAModel,
   spreadStep,
   spreadVariants,
   starterShelf,
+  type BatchTimes,
   type JudgementCall,
   type Material,
+  type Project,
   type Recipe,
   type RecipeId,
   type Shelf,
@@ -18,6 +21,7 @@ import { v7 } from 'uuid'
 import { useShelf, useShelfChange } from '../../shared/api/index.ts'
 import { saveText } from '../../shared/csv/index.ts'
 import { plural } from '../../shared/format/index.ts'
+import { useEstimate, useTimes } from '../../shared/working-project.ts'
 import { useProgress } from '../../shared/progress/index.ts'
 import { useCurrentProject, useEdit, type ShownProject } from '../../shared/project/index.ts'
 import { Button, EmptyState, ErrorState, Headline, LoadingState } from '../../shared/ui/index.ts'
@@ -44,6 +48,7 @@ function Recipes({ project, shelf }: { readonly project: ShownProject; readonly 
   const [making, setMaking] = useState(false)
   const [shopping, setShopping] = useState(false)
   const [repeating, setRepeating] = useState(false)
+  const times = useTimes(useEstimate(project, progress))
   const { recipes } = project
   const recipe = recipes.find((each) => each.id === chosenId) ?? recipes[0]
   const write = (next: readonly Recipe[], said: string) => edit(project, { ...project, recipes: next }, said)
@@ -128,6 +133,7 @@ function Recipes({ project, shelf }: { readonly project: ShownProject; readonly 
         project={project}
         recipe={recipe}
         shelf={shelf}
+        secondsAModel={recipe && times ? onLine(project, recipe, times) : null}
         underWay={underWay}
         picker={
           <nav aria-label="Recipes" className="flex flex-wrap gap-2">
@@ -213,4 +219,11 @@ function copyOf(recipe: Recipe): Recipe {
     unitIds: [],
     steps: recipe.steps.map((step) => ({ ...step, id: v7() as StepId })),
   }
+}
+
+/** What a model of the units that follow takes, as the line has it; `null` while the line carries out none of it. */
+function onLine({ line, units }: Project, recipe: Recipe, times: BatchTimes): number | null {
+  const own = units.filter((unit) => recipe.unitIds.includes(unit.id))
+  const isOn = line.some((stage) => stage.steps.some((step) => step.recipeId === recipe.id))
+  return own.length > 0 && isOn ? secondsAModel(line, own, times) : null
 }
