@@ -182,15 +182,7 @@ function darkUnder(
 ): readonly OtherChoice[] {
   const dark = base.material && darkerThan(base.material, shelf)
   if (!dark) return []
-  const under: Step = {
-    ...plainStep,
-    id: newId() as StepId,
-    on: [region.name],
-    mix: [{ materialId: dark.id, parts: 1 }],
-    technique: 'base coat',
-    standard: base.step.standard,
-    roles: base.step.roles,
-  }
+  const under = layerLike(base.step, region, dark, 'base coat', newId)
   const own: Step = { ...base.step, id: newId() as StepId, on: [region.name], technique: 'layer' }
   const steps = recipe.steps.flatMap((step): readonly Step[] => {
     if (step.id === base.step.id) return [...without(step, region), under, own]
@@ -222,15 +214,7 @@ function washOver(
     [...shelf.values()].find((each) => each.kind === 'wash')
   if (!layer || !wash) return []
   const own: Step = { ...layer.step, id: newId() as StepId, on: [region.name], technique: 'base coat' }
-  const over: Step = {
-    ...plainStep,
-    id: newId() as StepId,
-    on: [region.name],
-    mix: [{ materialId: wash.id, parts: 1 }],
-    technique: 'wash',
-    standard: layer.step.standard,
-    roles: layer.step.roles,
-  }
+  const over = layerLike(layer.step, region, wash, 'wash', newId)
   const steps = recipe.steps.flatMap((step): readonly Step[] => {
     if (step.id === base.step.id) return without(step, region)
     return step.id === layer.step.id ? [...without(step, region), own, over] : [step]
@@ -245,6 +229,18 @@ function washOver(
       units,
     },
   ]
+}
+
+/** A new layer on one region, for those who take another. */
+function layerLike(
+  { standard, roles }: Step,
+  region: Region,
+  material: Material,
+  technique: Step['technique'],
+  newId: () => string,
+): Step {
+  const mix = [{ materialId: material.id, parts: 1 }]
+  return { ...plainStep, id: newId() as StepId, on: [region.name], mix, technique, standard, roles }
 }
 
 /** On plate the bright metal that is open anyway picks out the edges as well as a lighter paint. */

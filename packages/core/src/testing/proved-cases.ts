@@ -1,4 +1,4 @@
-import type { PlanInstance } from '../planning/instance.ts'
+import type { PlanInstance, PlanTask } from '../planning/instance.ts'
 import { shopInstance } from './shops.ts'
 import plan01 from '../../cases/plan01.json' with { type: 'json' }
 import plan02 from '../../cases/plan02.json' with { type: 'json' }
@@ -45,6 +45,33 @@ const cases = { plan01, plan02, plan03, plan05, plan06, plan08, plan10, plan11 }
 
 export const provedCaseNames = Object.keys(cases) as (keyof typeof cases)[]
 
+/** A stage on the one model of a batch, on all of it, that nothing has to follow soon. */
+function wholeStage(
+  families: Case['families'],
+  stage: Pick<Case['batches'][number]['stages'][number], 'family' | 'handsMinutes' | 'dryMinMinutes'>,
+  index: number,
+): PlanTask {
+  const setUp = families.find((family) => family.id === stage.family)?.setUpMinutes ?? 0
+  return {
+    stage: index,
+    family: families.findIndex((family) => family.id === stage.family),
+    setUp,
+    again: setUp,
+    perModel: stage.handsMinutes,
+    wait: stage.dryMinMinutes,
+    maxWait: null,
+    station: null,
+    windows: null,
+    painters: null,
+    onRack: false,
+    others: [],
+    joins: [],
+    touchUp: null,
+    regions: 'whole',
+    models: [0],
+  }
+}
+
 /** A case in minutes: a batch with waits between whole stages is one model, never split. */
 export function readProvedCase(name: keyof typeof cases): {
   instance: PlanInstance
@@ -65,27 +92,11 @@ export function readProvedCase(name: keyof typeof cases): {
       kind,
       due: null,
       priority: 0,
-      tasks: batch.stages.map((stage, index) => {
-        const setUp = given.families.find((family) => family.id === stage.family)?.setUpMinutes ?? 0
-        return {
-          stage: index,
-          family: given.families.findIndex((family) => family.id === stage.family),
-          setUp,
-          again: setUp,
-          perModel: stage.handsMinutes,
-          wait: stage.dryMinMinutes,
-          maxWait: stage.dryMaxMinutes,
-          station: stage.station === null ? null : given.stations.indexOf(stage.station),
-          windows: null,
-          painters: null,
-          onRack: false,
-          others: [],
-          joins: [],
-          touchUp: null,
-          regions: 'whole' as const,
-          models: [0],
-        }
-      }),
+      tasks: batch.stages.map((stage, index) => ({
+        ...wholeStage(given.families, stage, index),
+        maxWait: stage.dryMaxMinutes,
+        station: stage.station === null ? null : given.stations.indexOf(stage.station),
+      })),
     })),
   }
   return { instance, reference: given.reference }
@@ -135,27 +146,10 @@ export function readFreeCase(name: keyof typeof freeCases): {
       comesAfter: stages.map((later, place) =>
         stages.flatMap((earlier, at) => (at < place && meet(earlier.regions, later.regions) ? [at] : [])),
       ),
-      tasks: stages.map((stage, index) => {
-        const setUp = given.families.find((family) => family.id === stage.family)?.setUpMinutes ?? 0
-        return {
-          stage: index,
-          family: given.families.findIndex((family) => family.id === stage.family),
-          setUp,
-          again: setUp,
-          perModel: stage.handsMinutes,
-          wait: stage.dryMinMinutes,
-          maxWait: null,
-          station: null,
-          windows: null,
-          painters: null,
-          onRack: false,
-          others: [],
-          joins: [],
-          touchUp: null,
-          regions: numbers(stage.regions),
-          models: [0],
-        }
-      }),
+      tasks: stages.map((stage, index) => ({
+        ...wholeStage(given.families, stage, index),
+        regions: numbers(stage.regions),
+      })),
     })),
   }
   return { instance, optimum: given.optimum, chain: given.chain }
