@@ -1,5 +1,5 @@
 import { firstSlotAfter, sessionsOf, slotsOf, type DeskSlots } from './desk-slots.ts'
-import { handsSeconds, wayOf, type PlanBatch, type PlanInstance, type PlanTask } from './instance.ts'
+import { handsSeconds, isChain, wayOf, type PlanBatch, type PlanInstance, type PlanTask } from './instance.ts'
 import { createRegionSlots } from './region-slots.ts'
 
 /** No plan of this instance can be finished before any of these moments. */
@@ -66,7 +66,7 @@ function workContent(instance: PlanInstance): number {
         times: known?.times ?? 1,
       })
     }
-    const plain = batch.comesAfter === null && batch.tasks.every((task) => task.others.length === 0)
+    const plain = isChain(batch) && batch.tasks.every((task) => task.others.length === 0)
     // Between two runs of one pot the same batch needs another pot, so a painter alone opens it anew each time.
     if (instance.painters.length > 1 || !plain) continue
     for (const [family, times] of runs) {
@@ -87,10 +87,10 @@ function workContent(instance: PlanInstance): number {
 }
 
 /** The tasks that may come last. */
-function lastOf({ tasks, comesAfter }: PlanBatch): readonly PlanTask[] {
-  if (comesAfter === null) return tasks.slice(-1)
-  const followed = new Set(comesAfter.flat())
-  return tasks.filter((_, index) => !followed.has(index))
+function lastOf(batch: PlanBatch): readonly PlanTask[] {
+  if (isChain(batch)) return batch.tasks.slice(-1)
+  const followed = new Set(batch.comesAfter?.flat())
+  return batch.tasks.filter((_, index) => !followed.has(index))
 }
 
 /** What nobody else may do, laid in this painter's sessions without a gap. */
@@ -106,7 +106,7 @@ function ownWork(instance: PlanInstance, painter: number): number {
         leastTail = Math.min(leastTail, tail)
       }
       // Regions may dry beside each other, so only work is sure to come after.
-      tail += batch.comesAfter === null ? quickest(instance, task) : 0
+      tail += isChain(batch) ? quickest(instance, task) : 0
     }
   }
   return work === 0 ? 0 : atWork(instance, [painter], work) + leastTail
@@ -152,7 +152,7 @@ function chainOf(
   slotsBy: SlotsOf,
 ): number {
   // In a free order the hands come to a model in any row; only its regions bind.
-  const slots = createRegionSlots(batch, instance.regionCount, undefined, batch.comesAfter === null)
+  const slots = createRegionSlots(batch, instance.regionCount, undefined, isChain(batch))
   let clock = 0
   for (const task of batch.tasks) {
     let joined = 0
@@ -163,7 +163,7 @@ function chainOf(
     for (const model of task.models) {
       // Several painters may be at different models of the batch.
       // Where the order is free, what shares no region may be done at another time.
-      const from = instance.painters.length > 1 || batch.comesAfter !== null ? 0 : clock
+      const from = instance.painters.length > 1 || !isChain(batch) ? 0 : clock
       const start = earliest(places, Math.max(from, joined, slots.dryAt(model, task.regions)), hands)
       if (!Number.isFinite(start)) return slots.allDryAt()
       clock = start + hands

@@ -159,7 +159,7 @@ function comesAfter(
   tasks: readonly PlanTask[],
   batch: Batch,
   { project, links, batches }: BatchesToPlan,
-): PlanBatch['comesAfter'] {
+): readonly (readonly number[])[] | null {
   const own = links?.get(batch.unitId)
   const { held } = project.planning
   if (!own || held.all || held.batches.some((id) => meansBatch(id, batch.id, batches))) return null

@@ -1,4 +1,4 @@
-import type { PlanBatch, PlanTask } from './instance.ts'
+import { isChain, type PlanBatch, type PlanTask } from './instance.ts'
 
 /** The orders in which the tasks of a batch may be taken. An order is a list of places in the batch's own list. */
 export interface FreeOrder {
@@ -10,7 +10,8 @@ export interface FreeOrder {
   readonly ready: (done: readonly number[]) => readonly number[]
 }
 
-export function freeOrder({ tasks, comesAfter }: PlanBatch): FreeOrder {
+export function freeOrder(batch: PlanBatch): FreeOrder {
+  const { tasks, comesAfter } = batch
   const after = tasks.map((_, index) => comesAfter?.[index] ?? (index === 0 ? [] : [index - 1]))
   // What has to follow soon is one block with what it follows, and waits for all that its parts wait for.
   const head = tasks.map((_, index) => {
@@ -61,7 +62,7 @@ export function freeOrder({ tasks, comesAfter }: PlanBatch): FreeOrder {
   }
 
   const isFree =
-    comesAfter !== null &&
+    !isChain(batch) &&
     tasks.some((_, index) => head[index] === index && index > 0 && !reaches(before, index, index - 1))
   return { isFree, nearest, ready }
 }

@@ -53,10 +53,10 @@ export interface PlanBatch {
   /** In the order in which a batch is worked, one stage at a time. */
   readonly tasks: readonly PlanTask[]
   /**
-   * By task the tasks that have to be begun before it, all of them earlier in the list; any other order will do. `null`:
-   * the batch keeps to the order of its list.
+   * By task the tasks that have to be begun before it, all of them earlier in the list; any other order will do. Without
+   * it the batch keeps to the order of its list.
    */
-  readonly comesAfter: readonly (readonly number[])[] | null
+  readonly comesAfter?: readonly (readonly number[])[] | null
   readonly drying: readonly Readiness[]
   /** Some of its work was done before the plan begins: it is in hand already. */
   readonly begun: boolean
@@ -66,6 +66,11 @@ export interface PlanBatch {
   readonly due: number | null
   /** 0 as the others; above it, finished before anything else counts, the higher the sooner. */
   readonly priority: number
+}
+
+/** Whether a batch keeps to the order of its list. */
+export function isChain({ comesAfter }: Pick<PlanBatch, 'comesAfter'>): boolean {
+  return (comesAfter ?? null) === null
 }
 
 /** Half-open, in seconds from the moment of planning. */
@@ -106,7 +111,7 @@ export interface PlanInstance {
    */
   readonly inHandAtMost: number | null
   /** Seconds at one stage, and at one kind of work, from which on more of the same is sameness. */
-  readonly bores: { readonly stage: number; readonly kind: number }
+  readonly bores?: { readonly stage: number; readonly kind: number }
   /** The pot that is open at time 0, with the first painter. */
   readonly openFamily: number | null
 }

@@ -15,7 +15,7 @@ import { seconds } from '../units/seconds.ts'
 import { earliestFinish, lowerBound } from './bounds.ts'
 import { createDesk } from './desk.ts'
 import { batchByBatch, stageByStage } from './habits.ts'
-import { wayOf, type PlanCost, type PlanInstance, type PlanSegment } from './instance.ts'
+import { isChain, wayOf, type PlanCost, type PlanInstance, type PlanSegment } from './instance.ts'
 import type { LinePlan, PainterLoad, PlanSession, Stretch } from './line-plan.ts'
 import type { NoSprayTime } from './desk-hours.ts'
 import { planInstance, type PlanInstanceOf } from './plan-instance.ts'
@@ -152,9 +152,7 @@ function rowBefore(
       const place = own.findIndex((each) => each > index)
       own.splice(place < 0 ? own.length : place, 0, index)
     })
-    return planned.comesAfter === null
-      ? planned.tasks.map((_, index) => index)
-      : freeOrder(planned).nearest(own)
+    return isChain(planned) ? planned.tasks.map((_, index) => index) : freeOrder(planned).nearest(own)
   })
   return { row, orders }
 }

@@ -45,7 +45,7 @@ export function bestByForce(instance: PlanInstance): {
   /** What may come next of a batch: the next of its list, or whatever has behind it all that it comes after. */
   const allowed = (index: number, done: readonly number[]): readonly number[] => {
     const { tasks, comesAfter } = instance.batches[index]!
-    if (comesAfter === null) return [done.length]
+    if (!comesAfter) return [done.length]
     return tasks
       .map((_, task) => task)
       .filter((task) => !done.includes(task) && comesAfter[task]!.every((each) => done.includes(each)))
