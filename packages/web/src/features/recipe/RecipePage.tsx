@@ -133,7 +133,7 @@ function Recipes({ project, shelf }: { readonly project: ShownProject; readonly 
         project={project}
         recipe={recipe}
         shelf={shelf}
-        secondsAModel={recipe && times ? onLine(project, recipe, times) : null}
+        secondsAModel={times ? onLine(project, recipe, times) : null}
         underWay={underWay}
         picker={
           <nav aria-label="Recipes" className="flex flex-wrap gap-2">
