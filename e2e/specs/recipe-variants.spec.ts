@@ -90,7 +90,10 @@ test('a change half-way says what it means, and the record can be repeated for a
   await expectAccessible(page)
   await means.getByRole('button', { name: 'Understood' }).click()
   await expect(means).toBeHidden()
-  await page.getByRole('button', { name: 'Undo' }).click()
+  await page.getByRole('button', { name: 'What was changed' }).click()
+  const log = page.getByRole('dialog')
+  await log.getByRole('listitem').first().getByRole('button', { name: 'Take back' }).click()
+  await log.getByRole('button', { name: 'Close' }).click()
   await expect(page.getByRole('button', { name: /black primer, spray/ })).toBeVisible()
 
   await page.getByRole('button', { name: 'Repeat as done' }).click()

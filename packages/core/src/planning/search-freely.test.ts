@@ -108,7 +108,7 @@ describe('searchFreely', () => {
         const budget = { seed: 1, evaluations: 300 }
         const listed = searchRow(
           { ...instance, batches: instance.batches.map((batch) => ({ ...batch, comesAfter: null })) },
-          { seed: 1, evaluations: 90 },
+          budget,
         )
         const { cost } = searchFreely(instance, budget, ['date'])
         if (!Number.isFinite(listed.cost.finish)) return
