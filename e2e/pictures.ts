@@ -35,6 +35,11 @@ const shots: Shot[] = [
       await page.getByRole('button', { name: 'New recipe' }).click()
       await page.getByRole('checkbox', { name: 'Reed-pikes' }).check()
       await page.getByText('Being worked out').last().waitFor({ state: 'hidden' })
+      // The last schools, and the recipes kept in any project under them.
+      await page
+        .getByRole('radio')
+        .last()
+        .evaluate((radio) => radio.scrollIntoView({ block: 'end' }))
     },
   },
   {
@@ -43,7 +48,11 @@ const shots: Shot[] = [
     size: desktop,
     act: async (page) => {
       await page.getByRole('button', { name: 'Officers', exact: true }).click()
-      await page.getByRole('list', { name: 'Findings' }).waitFor()
+      await layer(page, 'mask fluid', 'mask')
+      await layer(page, 'soot wash', 'wash')
+      await page.getByRole('checkbox', { name: 'all over' }).check()
+      await page.getByRole('checkbox', { name: 'base' }).uncheck()
+      await page.getByText('is never peeled off').waitFor()
     },
   },
   {
@@ -169,6 +178,15 @@ async function notDelivered(page: Page) {
   await page.getByText('The server does not answer.').waitFor()
   await page.getByRole('button', { name: 'Look at them' }).click()
   await page.getByRole('dialog').waitFor()
+}
+
+/** A layer on top of the recipe, its form left open. */
+async function layer(page: Page, material: string, technique: string) {
+  await page.getByRole('button', { name: 'Add a layer' }).click()
+  const mix = page.getByLabel('Material or mix')
+  await mix.fill(material)
+  await mix.press('Enter')
+  await page.getByLabel('Technique').selectOption(technique)
 }
 
 async function compared(page: Page) {

@@ -65,11 +65,13 @@ test('a server told to stop ends though the database no longer answers', async (
   await instance.start()
   const server = instance.serverPid()
   const postmaster = instance.postmasterPid()
+  // Nobody of the family is buried, nor their number free, from here until the postmaster goes on again.
+  process.kill(postmaster, 'SIGSTOP')
   const backends = execFileSync('pgrep', ['-P', String(postmaster)])
     .toString()
     .trim()
     .split('\n')
-  const pids = [postmaster, ...backends.map(Number)]
+  const pids = backends.map(Number)
   for (const pid of pids) process.kill(pid, 'SIGSTOP')
   const asked = request(`${instance.origin}/api/projects`, { headers: { expect: '100-continue' } })
   const cutOff = once(asked, 'error')
@@ -78,7 +80,7 @@ test('a server told to stop ends though the database no longer answers', async (
   asked.end()
   process.kill(server, 'SIGTERM')
   await expect.poll(() => isAlive(server)).toBe(false)
-  for (const pid of pids) process.kill(pid, 'SIGCONT')
+  for (const pid of [...pids, postmaster]) process.kill(pid, 'SIGCONT')
   await cutOff
   await instance.stop()
   rmSync(data, { recursive: true, force: true })
