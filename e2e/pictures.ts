@@ -52,7 +52,7 @@ const shots: Shot[] = [
       await layer(page, 'soot wash', 'wash')
       await page.getByRole('checkbox', { name: 'all over' }).check()
       await page.getByRole('checkbox', { name: 'base' }).uncheck()
-      await page.getByText('is never peeled off').waitFor()
+      await toTop(page.getByText('is never peeled off'))
     },
   },
   {
