@@ -1,15 +1,14 @@
 import { potOf } from '../line/stage.ts'
 import { splitIntoBatches } from '../project/batches.ts'
 import type { Project } from '../project/project.ts'
-import type { StageId, UnitId } from '../units/ids.ts'
+import type { UnitId } from '../units/ids.ts'
 import { type LineEstimate, type StageAmount, type StageEstimate } from './estimate-line.ts'
+import { cellOf } from './observe-times.ts'
 import { againSeconds } from './stage-work.ts'
 import { nothingBeside, touchUpWork, type BesideWork } from './touch-up.ts'
 
-/** By stage and unit. */
+/** By stage and unit, see `cellOf`. */
 export type BesideWorkOf = ReadonlyMap<string, BesideWork>
-
-export const besideKey = (stageId: StageId, unitId: UnitId) => `${stageId} ${unitId}`
 
 /**
  * What is left as long as nobody planned it: batch by batch, each along the line. A pot that is open from the stage
@@ -22,11 +21,11 @@ export function besideByBatch(
   const byUnit = new Map<UnitId, StageEstimate[]>()
   const beside = new Map<string, BesideWork>()
   for (const stage of estimate.stages) {
-    const { stageId, unitId } = stage.work
+    const { unitId } = stage.work
     const own = byUnit.get(unitId)
     if (own) own.push(stage)
     else byUnit.set(unitId, [stage])
-    beside.set(besideKey(stageId, unitId), touchUpWork(stage.touchUp, stage.touchUps))
+    beside.set(cellOf(stage.work), touchUpWork(stage.touchUp, stage.touchUps))
   }
   const pots = new Map(project.line.map((stage) => [stage.id, potOf(stage)]))
   for (const { unitId, models } of splitIntoBatches(project, project)) {
@@ -37,7 +36,7 @@ export function besideByBatch(
       if (!leftModels.some((model) => here.has(model))) continue
       const pot = pots.get(work.stageId) ?? work.stageId
       const fresh = used.has(pot) ? againSeconds(work) : work.setUpSeconds
-      const key = besideKey(work.stageId, unitId)
+      const key = cellOf(work)
       const known = beside.get(key) ?? nothingBeside
       beside.set(key, { ...known, setUpSeconds: known.setUpSeconds + (pot === open ? 0 : fresh) })
       open = pot
@@ -58,6 +57,6 @@ export function amountsLeft(
     .map((stage) => ({
       stage,
       models: stage.left,
-      ...(beside.get(besideKey(stage.work.stageId, stage.work.unitId)) ?? nothingBeside),
+      ...(beside.get(cellOf(stage.work)) ?? nothingBeside),
     }))
 }

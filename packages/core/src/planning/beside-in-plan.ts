@@ -1,5 +1,6 @@
 import type { BatchTimes } from '../estimating/batch-time.ts'
-import { besideKey, type BesideWorkOf } from '../estimating/amounts-left.ts'
+import type { BesideWorkOf } from '../estimating/amounts-left.ts'
+import { cellOf } from '../estimating/observe-times.ts'
 import { nothingBeside, type BesideWork } from '../estimating/touch-up.ts'
 import type { LinePlan } from './line-plan.ts'
 
@@ -13,7 +14,7 @@ export function besideInPlan({ stretches, batches }: LinePlan, times: BatchTimes
   for (const { batchId, stageId, setUpSeconds, touchUp, by, modelIds, startsAt, endsAt } of stretches) {
     const unitId = unitOf.get(batchId)
     if (!unitId) continue
-    const key = besideKey(stageId, unitId)
+    const key = cellOf({ stageId, unitId })
     const known = beside.get(key) ?? nothingBeside
     const work = (endsAt - startsAt) / 1000 - setUpSeconds
     const expected = modelIds.length * (times.get(stageId)?.get(unitId)?.secondsPerModel ?? 0)
