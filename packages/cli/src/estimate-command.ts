@@ -7,6 +7,7 @@ import {
   instant,
   overallPace,
   planLine,
+  roomFor,
   seconds,
   sharedHandsOnSeconds,
   timesOf,
@@ -42,7 +43,8 @@ export function runEstimate(args: readonly string[]): number {
   const materials = new Map(shelf.map((material) => [material.id, material]))
   const estimate = estimateLine({ project, shelf: materials, progress, now })
   const times = timesOf(estimate)
-  const planned = planLine({ project, progress, times, now, shelf: materials })
+  const room = roomFor(project, estimate).share
+  const planned = planLine({ project, progress, times, now, shelf: materials, room })
   const beside = planned.ok ? besideInPlan(planned.value, times) : besideByBatch(project, estimate)
   const json = estimateJson(project, estimate, beside, options.value.painters)
   process.stdout.write(`${JSON.stringify(json, null, 2)}\n`)

@@ -2,13 +2,16 @@ import type { ProjectFile } from '@seriatim/contract'
 import {
   estimateLine,
   foldProgress,
+  forecastFinish,
   instant,
-  planLine,
   planProblemText,
   planTogether,
+  roomFor,
   runSheets,
+  solveLine,
   timesOf,
   type Instant,
+  type LineEstimate,
   type PlanningInput,
   type Result,
 } from '@seriatim/core'
@@ -22,33 +25,40 @@ export function runPlan(args: readonly string[]): number {
   const file = readProjectFile(options.value.path)
   if (!file.ok) return complain(file.error)
   const { now, batchSize, beside } = options.value
-  const own = inputOf(file.value, now, batchSize)
-  let input = own
+  const own = ownInput(file.value, now, batchSize)
+  let input = own.input
   if (beside !== undefined) {
     const other = readProjectFile(beside)
     if (!other.ok) return complain(other.error)
     if (other.value.project.id === file.value.project.id)
       return complain(['--beside: this is the same project.'])
-    input = planTogether(own, [inputOf(other.value, now, undefined)])
+    input = planTogether(own.input, [ownInput(other.value, now, undefined).input])
   }
   const { project } = input
-  const planned = planLine(input)
+  const planned = solveLine({ ...input, spare: true })
   if (!planned.ok) return complain([`project: ${planProblemText(planned.error)}`])
-  const plan = planned.value
-  process.stdout.write(`${JSON.stringify(planJson(project, plan, runSheets(plan, project)), null, 2)}\n`)
+  const { plan } = planned.value
+  // Several projects together have no estimate of their own to draw from.
+  const forecast =
+    beside === undefined ? forecastFinish({ solved: planned.value, project, estimate: own.estimate }) : null
+  process.stdout.write(
+    `${JSON.stringify(planJson(project, plan, runSheets(plan, project), forecast), null, 2)}\n`,
+  )
   return 0
 }
 
-function inputOf(
+function ownInput(
   { project, events, shelf }: ProjectFile,
   now: Instant,
   batchSize: number | undefined,
-): PlanningInput {
+): { readonly input: PlanningInput; readonly estimate: LineEstimate } {
   const progress = foldProgress(events)
   const materials = new Map(shelf.map((material) => [material.id, material]))
-  const times = timesOf(estimateLine({ project, shelf: materials, progress, now }))
+  const estimate = estimateLine({ project, shelf: materials, progress, now })
+  const room = roomFor(project, estimate).share
   const split = batchSize === undefined ? {} : { split: { batchSize, firstBatch: null } }
-  return { project, progress, now, times, shelf: materials, ...split }
+  const times = timesOf(estimate)
+  return { input: { project, progress, now, times, shelf: materials, room, ...split }, estimate }
 }
 
 interface Options {

@@ -1,5 +1,6 @@
 import {
   planNoteText,
+  type FinishForecast,
   type Instant,
   type LinePlan,
   type Project,
@@ -10,10 +11,20 @@ import {
 const iso = (moment: Instant) => new Date(moment).toISOString()
 
 /** The plan as JSON: moments as ISO 8601, durations in whole seconds, names beside the ids. */
-export function planJson(project: Project, plan: LinePlan, sheets: readonly RunSheet[]) {
+export function planJson(
+  project: Project,
+  plan: LinePlan,
+  sheets: readonly RunSheet[],
+  forecast: FinishForecast | null,
+) {
   return {
     project: project.name,
+    // By then it is done in eight of ten futures: the date to be told.
+    doneBy: forecast && (forecast.p80 === null ? null : iso(forecast.p80)),
+    median: forecast && (forecast.p50 === null ? null : iso(forecast.p50)),
+    odds: forecast && forecast.odds,
     finishesAt: iso(plan.finishesAt),
+    room: plan.room,
     dueOn: project.dueOn,
     firstBatchAt: iso(plan.firstBatchAt),
     handsOnSeconds: plan.handsOnSeconds,
@@ -46,6 +57,7 @@ export function planJson(project: Project, plan: LinePlan, sheets: readonly RunS
       startsAt: iso(sheet.session.startsAt),
       endsAt: iso(sheet.session.endsAt),
       freeSeconds: sheet.freeSeconds,
+      roomSeconds: sheet.roomSeconds,
       entries: sheet.entries.map(entryJson),
     })),
   }

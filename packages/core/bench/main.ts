@@ -1,3 +1,4 @@
+import { benchDates } from './dates.ts'
 import { benchEstimating } from './estimating.ts'
 import { benchOrdering } from './ordering.ts'
 import { benchPlanner } from './planner.ts'
@@ -11,6 +12,7 @@ const benches = {
   estimating: benchEstimating,
   'proved-cases': benchProvedCases,
   waits: benchWaits,
+  dates: benchDates,
   start: benchStart,
 }
 

@@ -10,7 +10,7 @@ import type { Seconds } from '../units/seconds.ts'
 import type { BatchTime, BatchTimes, OtherWayTime } from './batch-time.ts'
 import { learningTotal } from './learning.ts'
 import { cellOf, countDoneBefore, observeTimes, type ObservedTime } from './observe-times.ts'
-import { spreadPresets } from './presets.ts'
+import { mishapPresets, spreadPresets } from './presets.ts'
 import type { Size } from '../recipe/size.ts'
 import {
   lapSpread,
@@ -198,17 +198,19 @@ export interface StageAmount extends BesideWork {
   readonly models: number
 }
 
-/** How far set-ups and touch-ups lie from the preset: from memory. */
-const setUpSpread = 0.3
+/** How far touch-ups lie from the preset: from memory. */
 const touchUpSpread = 0.5
 
 /**
- * What several stages come to together. The painter's pace is common to all and a technique's to its stages, so
- * their uncertainty adds up; what laps have by chance evens out.
+ * What several stages come to together, with its variance in seconds². The painter's pace is common to all and a
+ * technique's to its stages, so their uncertainty adds up; what laps have by chance evens out.
  */
-export function totalOf(rates: Rates, amounts: readonly StageAmount[]): TimeRange {
+export function spreadTotal(
+  rates: Rates,
+  amounts: readonly StageAmount[],
+): { readonly likely: number; readonly variance: number } {
   const lap = lapSpread(rates)
-  const { shared, unmodelled } = spreadPresets
+  const { shared } = spreadPresets
   let likely = 0
   let apart = 0
   const paces: { place: PacePlace; amount: number }[] = []
@@ -216,7 +218,7 @@ export function totalOf(rates: Rates, amounts: readonly StageAmount[]): TimeRang
     const work = models * stage.perModel.likely + otherWaySeconds
     likely += work + setUpSeconds + touchUpSeconds
     // As many independent set-ups as the seconds make up.
-    apart += setUpSeconds * stage.work.setUpSeconds * setUpSpread ** 2
+    apart += setUpSeconds * stage.work.setUpSeconds * mishapPresets.setUp ** 2
     apart += (touchUpSpread * touchUpSeconds) ** 2
     if (models === 0) continue
     const { place, typedDeviation, secondCoatDeviation } = stage.spread
@@ -225,9 +227,15 @@ export function totalOf(rates: Rates, amounts: readonly StageAmount[]): TimeRang
     if (stage.typed) apart += (models * typedDeviation) ** 2
     else paces.push({ place, amount: work })
   }
+  return { likely, variance: apart + varianceOfSum(rates, paces) * lap ** 2 }
+}
+
+/** The same as a range; seconds. */
+export function totalOf(rates: Rates, amounts: readonly StageAmount[]): TimeRange {
+  const { likely, variance } = spreadTotal(rates, amounts)
   if (likely === 0) return { low: 0, likely: 0, high: 0 }
-  const variance = apart + varianceOfSum(rates, paces) * lap ** 2
-  const { low, high } = reachOf(rates, unmodelled * Math.sqrt(Math.log1p(variance / likely ** 2)))
+  const deviation = spreadPresets.unmodelled * Math.sqrt(Math.log1p(variance / likely ** 2))
+  const { low, high } = reachOf(rates, deviation)
   return { low: likely * low, likely, high: likely * high }
 }
 

@@ -182,3 +182,18 @@ export const spreadPresets = {
   unmodelled: 1.05,
   source: 'from memory',
 } as const
+
+/** How things go otherwise than planned; from memory, the share of sessions is the project's own. */
+export const mishapPresets = {
+  /** Deviation of the logarithm of a set-up. */
+  setUp: 0.3,
+  /** Share of models at a stage that slip or miss a part and are touched up. */
+  slips: 0.03,
+  /** Deviation of the logarithm of a painter's pace beyond what is known of the hand. */
+  otherPainter: 0.12,
+  /** What a season does to everybody's work, whatever is known of the hand: slow months outweigh quick ones. */
+  season: { longer: 1.05, deviation: 0.12 },
+  /** Of the sessions that fall out, the share that falls out by the week: the sick bed, the holiday. */
+  byTheWeek: 0.4,
+  source: 'from memory',
+} as const

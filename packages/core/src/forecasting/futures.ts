@@ -1,26 +1,15 @@
 import { drawPaces } from '../estimating/draw-paces.ts'
 import type { LineEstimate, StageEstimate } from '../estimating/estimate-line.ts'
-import { spreadPresets } from '../estimating/presets.ts'
+import { mishapPresets, spreadPresets } from '../estimating/presets.ts'
 import { touchUpWork } from '../estimating/touch-up.ts'
 import { createDesk } from '../planning/desk.ts'
-import type { PlanBatch, PlanInstance, PlanTask } from '../planning/instance.ts'
+import type { PlanBatch, PlanInstance, PlanTask, Span } from '../planning/instance.ts'
 import type { SolvedLine } from '../planning/plan-line.ts'
-import { layRow } from '../planning/row.ts'
+import { predecessors, rowFollower } from '../planning/follow-row.ts'
 import type { Project } from '../project/project.ts'
 import type { StageId } from '../units/ids.ts'
 import { chiSquareFrom, normalFrom } from '../units/normal.ts'
 import { seededRandom } from '../units/random.ts'
-
-/** How things go otherwise than planned; from memory, the share of sessions is the project's own. */
-export const mishapPresets = {
-  /** Deviation of the logarithm of a set-up. */
-  setUp: 0.3,
-  /** Share of models at a stage that slip or miss a part and are touched up. */
-  slips: 0.03,
-  /** Deviation of the logarithm of a painter's pace beyond what is known of the hand. */
-  otherPainter: 0.12,
-  source: 'from memory',
-} as const
 
 /** One way it may go. */
 export interface Future {
@@ -35,6 +24,8 @@ export interface Future {
 /** Draws futures one after the other; the same seed gives the same ones. */
 export interface Futures {
   readonly next: () => Future
+  /** The last one as a problem of its own: times as drawn, without the sessions that fell out. */
+  readonly drawn: () => PlanInstance
 }
 
 interface MutableTask extends PlanTask {
@@ -68,7 +59,7 @@ export function drawFutures(
 ): Futures {
   const random = seededRandom(seed)
   const normal = normalFrom(random)
-  const { planned, instance, skipped } = mutableCopy(solved.instance)
+  const { planned, instance, skipped, lists } = mutableCopy(solved)
   const desk = createDesk(instance, skipped)
   const drawn = drawnTasks(solved, planned, instance, project, estimate)
   const count = instance.batches.length
@@ -77,14 +68,18 @@ export function drawFutures(
   // Where whoever is free takes a task, somebody else takes it when things go otherwise than planned.
   const row =
     project.planning.teamwork === 'free' ? solved.found.row.map((entry) => entry % count) : solved.found.row
+  const before = solved.instance.batches.map((batch, at) => predecessors(batch, solved.listed.batches[at]))
+  const follows = solved.instance.batches.map((batch) => batch.tasks.map((task) => task.maxWait !== null))
+  const inPlannedOrder = lists.map((tasks) => [...tasks])
+  const follow = rowFollower(desk, instance, lists, follows, before, row)
   return {
     next: () => {
       const paces = drawPaces(rates, normal, chiSquareFrom(normal, 2 * rates.shape))
-      const people = instance.painters.map((_, index) =>
-        index === 0 ? 0 : mishapPresets.otherPainter * normal(),
-      )
+      const { season, otherPainter } = mishapPresets
+      const seasonal = Math.log(season.longer) + season.deviation * normal()
       instance.painters.forEach((painter, index) => {
-        painter.pace = (solved.instance.painters[index]?.pace ?? 1) * Math.exp(people[index] ?? 0)
+        const own = index === 0 ? 0 : otherPainter * normal()
+        painter.pace = (solved.instance.painters[index]?.pace ?? 1) * Math.exp(seasonal + own)
       })
       const stageSeconds = new Float64Array(stages)
       for (const each of drawn) {
@@ -107,17 +102,49 @@ export function drawFutures(
         stageSeconds[each.planned.stage] =
           (stageSeconds[each.planned.stage] ?? 0) + seconds * each.planned.models.length
       }
-      for (const sessions of skipped) {
-        for (let at = 0; at < sessions.length; at++)
-          sessions[at] = random() < project.planning.skipShare ? 1 : 0
-      }
-      const cost = layRow(desk, count, row, solved.found.policy)
+      skipped.forEach((sessions, painter) => {
+        drawSkipped(sessions, instance.painters[painter]?.sessions ?? [], project.planning.skipShare, random)
+      })
+      const cost = follow(solved.found.policy)
       return {
         finish: cost.finish,
         deskSeconds: cost.deskSeconds + Math.max(0, cost.finish - cost.handsDone),
         stageSeconds,
       }
     },
+    drawn: () => ({
+      ...instance,
+      painters: instance.painters.map(({ sessions, pace }, painter) => ({
+        sessions: sessions?.filter((_, at) => skipped[painter]?.[at] !== 1) ?? null,
+        pace,
+      })),
+      batches: instance.batches.map((batch, index) => ({
+        ...batch,
+        tasks: (inPlannedOrder[index] ?? []).map((task) => ({ ...task })),
+        comesAfter: before[index] ?? null,
+      })),
+    }),
+  }
+}
+
+const week = 7 * 86_400
+
+/** Which sessions fall out: some weeks as a whole, and single ones. */
+function drawSkipped(
+  skipped: Uint8Array,
+  sessions: readonly Span[],
+  share: number,
+  random: () => number,
+): void {
+  const weeks = share * mishapPresets.byTheWeek
+  const single = (share - weeks) / (1 - weeks)
+  let current = -1
+  let isLost = false
+  for (let at = 0; at < skipped.length; at++) {
+    const own = Math.floor((sessions[at]?.start ?? 0) / week)
+    if (own !== current) isLost = random() < weeks
+    current = own
+    skipped[at] = isLost || random() < single ? 1 : 0
   }
 }
 
@@ -162,19 +189,26 @@ interface MutablePainter {
 
 type MutableInstance = Omit<PlanInstance, 'painters'> & { readonly painters: readonly MutablePainter[] }
 
-function mutableCopy(instance: PlanInstance) {
+function mutableCopy({ instance, sessions, now }: SolvedLine) {
   const planned = instance.batches.flatMap((batch) => batch.tasks)
-  const batches: PlanBatch[] = instance.batches.map((batch) => ({
-    ...batch,
-    tasks: batch.tasks.map((task) => ({ ...task })),
-  }))
+  const lists = instance.batches.map((batch): PlanTask[] =>
+    batch.tasks.map((task) => ({ ...task, maxWait: null })),
+  )
+  const batches = instance.batches.map((batch, index): PlanBatch => ({ ...batch, tasks: lists[index] ?? [] }))
   const copy: MutableInstance = {
     ...instance,
     batches,
-    painters: instance.painters.map((painter) => ({ ...painter })),
+    // What the plan leaves free is there to be used.
+    painters: instance.painters.map(({ pace }, index) => ({
+      sessions: (sessions[index] ?? []).map(({ startsAt, endsAt }) => ({
+        start: (startsAt - now) / 1000,
+        end: (endsAt - now) / 1000,
+      })),
+      pace,
+    })),
   }
   const skipped = instance.painters.map((painter) => new Uint8Array(painter.sessions?.length ?? 1))
-  return { planned, instance: copy, skipped }
+  return { planned, instance: copy, skipped, lists }
 }
 
 function drawnTasks(

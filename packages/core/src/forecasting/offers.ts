@@ -1,11 +1,12 @@
 import { painterSessions } from '../calendar/painter-sessions.ts'
 import { localDateAt } from '../calendar/sessions.ts'
 import { estimateLine, timesOf, type EstimateInput, type LineEstimate } from '../estimating/estimate-line.ts'
+import { roomFor } from '../estimating/room.ts'
 import { solveLine, type PlanningInput } from '../planning/plan-line.ts'
 import type { Project } from '../project/project.ts'
 import { largestBatchSize } from '../project/batches.ts'
 import type { StageId } from '../units/ids.ts'
-import { addDays } from '../units/local-date.ts'
+import { addDays, type LocalDate } from '../units/local-date.ts'
 import type { Seconds } from '../units/seconds.ts'
 import { forecastFinish, type FinishForecast } from './forecast-finish.ts'
 
@@ -17,7 +18,7 @@ export type Offer =
   | { readonly kind: 'batch-size'; readonly batchSize: number }
   | { readonly kind: 'in-hand'; readonly batches: number }
 
-export interface OfferInput extends Omit<PlanningInput, 'times' | 'split'> {
+export interface OfferInput extends Omit<PlanningInput, 'times' | 'split' | 'shelf' | 'room'> {
   readonly estimateInput: EstimateInput
   readonly futures?: number
 }
@@ -79,7 +80,7 @@ export function takeOffer(project: Project, offer: Offer, now: PlanningInput['no
   }
 }
 
-/** A session for the first painter on the first day without one, at the usual hours. */
+/** A session for the first painter on the first day without one that is no day off, at the usual hours. */
 function withOneMoreSession(project: Project, now: PlanningInput['now']): Project {
   const { evenings, planning } = project
   const [first, ...others] = planning.painters
@@ -91,8 +92,9 @@ function withOneMoreSession(project: Project, now: PlanningInput['now']): Projec
       localDateAt(session.startsAt, timeZone),
     ),
   )
+  const isOff = (date: LocalDate) => first.off.some(({ from, until }) => from <= date && date <= until)
   let on = addDays(localDateAt(now, timeZone), 1)
-  while (taken.has(on)) on = addDays(on, 1)
+  while (taken.has(on) || isOff(on)) on = addDays(on, 1)
   const extra = [...first.extra, { on, at: usual.startsAt, lengthSeconds: usual.lengthSeconds }]
   return { ...project, planning: { ...planning, painters: [{ ...first, extra }, ...others] } }
 }
@@ -102,7 +104,14 @@ export function tryOffer(input: OfferInput, offer: Offer | null): FinishForecast
   const { estimateInput, futures = 400, ...planning } = input
   const project = offer ? takeOffer(input.project, offer, input.now) : input.project
   const estimate = estimateLine({ ...estimateInput, project })
-  const solved = solveLine({ ...planning, project, times: timesOf(estimate), spare: true })
+  const solved = solveLine({
+    ...planning,
+    project,
+    times: timesOf(estimate),
+    shelf: estimateInput.shelf,
+    room: roomFor(project, estimate).share,
+    spare: true,
+  })
   if (!solved.ok) return null
   return forecastFinish({ solved: solved.value, project, estimate, futures, seed: input.seed ?? 1 })
 }

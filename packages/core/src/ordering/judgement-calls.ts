@@ -8,7 +8,8 @@ import { mixText, type Shelf } from '../recipe/step-facts.ts'
 import type { Instant } from '../units/instant.ts'
 import { findFaults, isLess, weigh } from './find-faults.ts'
 import { otherChoices, type OtherChoice } from './other-choices.ts'
-import { asTaken, type FollowingUnit } from './pieces.ts'
+import { followersOf } from './line-of-order.ts'
+import { asTaken } from './pieces.ts'
 
 /** A question of judgement with what each answer takes, hands-on with set-ups, for all models that follow. */
 export interface JudgementCall extends OtherChoice {
@@ -53,13 +54,7 @@ export function judgementCalls(input: JudgementInput): readonly JudgementCall[] 
 const worthAWord = 60
 
 function faultsOf(recipe: Recipe, units: readonly Unit[], shelf: Shelf) {
-  const following = units.map(({ id, name, standard, size, models }): FollowingUnit => ({
-    unitId: id,
-    name,
-    standard,
-    size,
-    models,
-  }))
+  const following = followersOf({ unitIds: units.map((unit) => unit.id) }, { units })
   const models = units.flatMap((unit) => unit.models)
   return weigh(findFaults(asTaken({ recipe, units: following }), shelf, models.length > 0 ? { models } : {}))
 }

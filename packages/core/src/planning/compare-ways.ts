@@ -1,6 +1,7 @@
 import { endOfDay } from '../calendar/sessions.ts'
 import { estimateLine, timesOf, totalOf, type TimeRange } from '../estimating/estimate-line.ts'
 import { amountsLeft, besideByBatch } from '../estimating/amounts-left.ts'
+import { roomFor } from '../estimating/room.ts'
 import { followedRecipes, lineOfOrder } from '../ordering/line-of-order.ts'
 import { orderLine } from '../ordering/order-line.ts'
 import { foldProgress } from '../progress/fold-progress.ts'
@@ -69,7 +70,8 @@ export function tryWay(
   const progress = foldProgress([])
   const estimate = estimateLine({ project: whole, shelf, progress, now })
   const times = timesOf(estimate)
-  const planned = planLine({ project: whole, progress, times, now, shelf, noSpray: [], effort })
+  const room = roomFor(whole, estimate).share
+  const planned = planLine({ project: whole, progress, times, now, shelf, room, noSpray: [], effort })
   const facts = order.stages.flatMap((stage) => stage.facts)
   const pots = new Set<MaterialId>(facts.flatMap((each) => each.step.mix.map((part) => part.materialId)))
   const due = project.dueOn ? endOfDay(project.dueOn, project.evenings.timeZone) : null

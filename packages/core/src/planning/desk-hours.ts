@@ -30,13 +30,17 @@ export interface DeskHours {
 
 const halfADay = 12 * 3_600_000
 
-/** The next `count` sessions of everybody. */
+/**
+ * The next `count` sessions of everybody.
+ * @param room the share of each that is left free at its end.
+ */
 export function deskHours(
   project: Project,
   pins: readonly Pin[],
   now: Instant,
   count: number,
   noSpray: readonly NoSprayTime[],
+  room: number,
 ): DeskHours {
   const { planning, evenings } = project
   const calendars = planning.painters.map((painter) => painterSessions(painter, evenings, now, count))
@@ -44,8 +48,12 @@ export function deskHours(
     start: (startsAt - now) / 1000,
     end: (endsAt - now) / 1000,
   })
+  const laid = (session: Session): Span => {
+    const { start, end } = span(session)
+    return { start, end: end - Math.round((end - start) * room) }
+  }
   const painters = planning.painters.map((painter, index) => ({
-    sessions: (calendars[index]?.sessions ?? []).map(span),
+    sessions: (calendars[index]?.sessions ?? []).map(laid),
     pace: painter.pace,
   }))
   const all = calendars.flatMap((each) => each.sessions)

@@ -50,40 +50,44 @@ function linksOf(
 ): ReadonlyMap<StageId, ReadonlySet<StageId>> {
   const passes = (each: Own) => each.stage.notNeededBy.includes(unit.id)
   const taken = own.filter((each) => !passes(each))
+  const wantsBefore = recipe ? wishesOf(recipe) : () => false
   return new Map(
     taken.map((later, place) => [
       later.stage.id,
       new Set(
         taken
           .slice(0, place)
-          .filter((earlier) => isBound(earlier, later, recipe))
+          .filter((earlier) => isBound(earlier, later, wantsBefore))
           .map((earlier) => earlier.stage.id),
       ),
     ]),
   )
 }
 
-function isBound(earlier: Own, later: Own, recipe: Recipe | undefined): boolean {
+/** Whether the first of two steps wants to be done before the other. */
+type WantsBefore = (first: StepFacts, then: StepFacts) => boolean
+
+function isBound(earlier: Own, later: Own, wantsBefore: WantsBefore): boolean {
   if (earlier.needed && !later.needed) return true
   if (regionsMeet(touchedRegions(earlier.stage.touch), touchedRegions(later.stage.touch))) return true
-  if (!recipe) return false
-  return earlier.facts.some((first) => later.facts.some((then) => wantsBefore(recipe, first, then)))
+  return earlier.facts.some((first) => later.facts.some((then) => wantsBefore(first, then)))
 }
 
 /** Masks lie beside what they keep clean, so that they are bound to everything. */
 const beside = ['mask', 'peel']
 
-function wantsBefore(recipe: Recipe, first: StepFacts, then: StepFacts): boolean {
-  if ([first, then].some((each) => beside.includes(each.step.technique))) return true
+function wishesOf(recipe: Recipe): WantsBefore {
   const main = mainRegionOf(recipe)
-  return (
-    orderRules.some(
-      (rule) =>
-        rule.severity !== 'could be quicker' &&
-        !recipe.silenced.some((each) => each.rule === rule.id) &&
-        (rule.isOn?.(recipe.preferences) ?? true) &&
-        ruleApplies(rule, first, then) &&
-        !ruleApplies(rule, then, first),
-    ) || preferences.some((preference) => preference.applies(recipe.preferences, first, then, main))
+  const silenced = new Set(recipe.silenced.map((each) => each.rule))
+  const rules = orderRules.filter(
+    (rule) =>
+      rule.severity !== 'could be quicker' &&
+      !silenced.has(rule.id) &&
+      (rule.isOn?.(recipe.preferences) ?? true),
   )
+  return (first, then) =>
+    beside.includes(first.step.technique) ||
+    beside.includes(then.step.technique) ||
+    rules.some((rule) => ruleApplies(rule, first, then) && !ruleApplies(rule, then, first)) ||
+    preferences.some((preference) => preference.applies(recipe.preferences, first, then, main))
 }

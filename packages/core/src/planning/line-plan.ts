@@ -70,5 +70,7 @@ export interface LinePlan {
   readonly gap: number
   /** When the same work would be done by hand habit, with any number of batches in hand. */
   readonly habits: { readonly batchByBatch: Instant; readonly stageByStage: Instant }
+  /** Share of each session that is left free for what is to be expected. */
+  readonly room: number
   readonly notes: readonly PlanNote[]
 }

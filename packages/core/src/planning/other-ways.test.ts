@@ -77,6 +77,7 @@ describe('a recipe’s other ways', () => {
       teamwork: 'free',
       links: undefined,
       noSpray: [],
+      room: 0,
     })
     const tasks = made.ok ? made.value.instance.batches[1]!.tasks : []
     expect(tasks.map((task) => task.others.map((way) => [way.station, way.wait]))).toEqual([[], [[1, 210]]])

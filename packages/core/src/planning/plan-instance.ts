@@ -32,14 +32,18 @@ export interface InstanceInput {
   readonly teamwork: Teamwork
   readonly noSpray: readonly NoSprayTime[]
   readonly dueByUnit?: ReadonlyMap<UnitId, LocalDate | null>
+  /** Share of each session that is left free. */
+  readonly room: number
   /** Sessions beyond what the work as estimated takes: three times as many. */
   readonly spare?: boolean
 }
 
 export interface PlanInstanceOf {
   readonly instance: PlanInstance
-  /** By painter. */
+  /** By painter; in full, with what is left free of them. */
   readonly sessions: readonly (readonly Session[])[]
+  /** Share of each session that is left free. */
+  readonly room: number
   readonly notes: readonly PlanNote[]
 }
 
@@ -47,9 +51,21 @@ const mostSessions = 2000
 
 /**
  * The project as an instance with as many sessions as the slower hand habits need: then every row of tasks the
- * search may try finds a place. Pins that cannot be kept are left out and noted; any other conflict is named.
+ * search may try finds a place. Pins that cannot be kept are left out and noted; any other conflict is named. Where
+ * nothing holds with room left in the sessions, it is made without.
  */
 export function planInstance(input: InstanceInput): Result<PlanInstanceOf, PlanProblem> {
+  const roomy = instanceWithPins(input)
+  if (input.room === 0 || (roomy.ok && keepsAllPins(roomy.value))) return roomy
+  const full = instanceWithPins({ ...input, room: 0 })
+  return full.ok ? full : roomy
+}
+
+function keepsAllPins({ notes }: PlanInstanceOf): boolean {
+  return notes.every((note) => note.kind !== 'pin-not-kept')
+}
+
+function instanceWithPins(input: InstanceInput): Result<PlanInstanceOf, PlanProblem> {
   const { project, now } = input
   const { pins, gone } = pinsMeant(project.planning.pins, input.batches)
   const goneNotes = gone.map((pin) => pinNote(input, pin))
@@ -107,12 +123,13 @@ const spareSessions = 6
 function withSessions(input: InstanceInput, pins: readonly Pin[]): Result<PlanInstanceOf, PlanProblem> {
   let last: (PlanInstanceOf & { readonly hasSprayWindows: boolean }) | null = null
   for (let count = 16; count <= mostSessions; count *= 5) {
-    const hours = deskHours(input.project, pins, input.now, count, input.noSpray)
+    const hours = deskHours(input.project, pins, input.now, count, input.noSpray, input.room)
     const built = build(input, hours)
     if (!built.ok) return built
     last = {
       instance: built.value,
       sessions: hours.sessions,
+      room: input.room,
       notes: hours.notes,
       hasSprayWindows: hours.hasSprayWindows,
     }
@@ -124,10 +141,11 @@ function withSessions(input: InstanceInput, pins: readonly Pin[]): Result<PlanIn
       input.now,
       Math.min(mostSessions, count * spareSessions),
       input.noSpray,
+      input.room,
     )
     const roomier = build(input, longer)
     return roomier.ok
-      ? success({ instance: roomier.value, sessions: longer.sessions, notes: longer.notes })
+      ? success({ instance: roomier.value, sessions: longer.sessions, room: input.room, notes: longer.notes })
       : roomier
   }
   return failure(last ? conflictOf(last.instance, last.hasSprayWindows) : { kind: 'too-far-away' })

@@ -1,4 +1,5 @@
 import type { BatchTimes } from '../estimating/batch-time.ts'
+import type { Session } from '../calendar/sessions.ts'
 import { regionsMeet } from '../line/regions.ts'
 import { dryingShelf } from '../progress/drying-shelf.ts'
 import { foldProgress } from '../progress/fold-progress.ts'
@@ -44,6 +45,8 @@ export interface PlanningInput {
   readonly teamwork?: Teamwork
   /** When the air is known not to be fit for cans. */
   readonly noSpray?: readonly NoSprayTime[]
+  /** Share of each session that is left free for what is to be expected; 0 by default. */
+  readonly room?: number
   /** With sessions to spare, for futures that take longer. */
   readonly spare?: boolean
   /** The plan before something happened: what can be kept of it is kept. */
@@ -66,6 +69,8 @@ export interface SolvedLine {
   readonly listed: PlanInstance
   readonly found: FoundRow
   readonly batches: readonly Batch[]
+  /** By painter: the whole sessions, with what the plan leaves free of them. */
+  readonly sessions: readonly (readonly Session[])[]
   readonly now: Instant
 }
 
@@ -93,6 +98,7 @@ export function solveLine(input: PlanningInput): Result<SolvedLine, PlanProblem>
     teamwork,
     noSpray: input.noSpray ?? [],
     ...(input.dueByUnit ? { dueByUnit: input.dueByUnit } : {}),
+    room: input.room ?? 0,
     spare: input.spare === true,
   })
   if (!made.ok) return made
@@ -115,7 +121,7 @@ export function solveLine(input: PlanningInput): Result<SolvedLine, PlanProblem>
     { ...made.value, instance, listed, project, progress, batches, now, times: input.times },
     found,
   )
-  return success({ plan, instance, listed, found, batches, now })
+  return success({ plan, instance, listed, found, batches, sessions: made.value.sessions, now })
 }
 
 /**
@@ -198,6 +204,7 @@ function planOf(solving: Solving, found: FoundRow): LinePlan {
     stretches: segments.map((segment) => stretchOf(segment, solving, sessionOf(segment))),
     firstBatchAt: firstBatchDry(instance, segments, now),
     habits: { batchByBatch: habit(batchByBatch(free, unlimited)), stageByStage: habit(stageByStage(free)) },
+    room: solving.room,
     notes: solving.notes,
   }
 }

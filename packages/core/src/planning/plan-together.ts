@@ -39,6 +39,7 @@ export function planTogether(first: PlanningInput, beside: readonly PlanningInpu
     ...first,
     project,
     times,
+    room: Math.max(...inputs.map((input) => input.room ?? 0)),
     ...(first.shelf
       ? { shelf: new Map(inputs.toReversed().flatMap((input) => [...(input.shelf ?? [])])) }
       : {}),

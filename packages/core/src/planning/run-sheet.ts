@@ -38,6 +38,8 @@ export interface RunSheet {
   readonly entries: readonly RunSheetEntry[]
   /** From the last work to the end. */
   readonly freeSeconds: number
+  /** The part of it that the plan leaves for what is to be expected. */
+  readonly roomSeconds: number
 }
 
 /** The plan session by session; sessions without work are left out. */
@@ -78,7 +80,9 @@ export function runSheets(plan: LinePlan, project: Pick<Project, 'line'>): reado
       })
       clock = stretch.endsAt
     }
-    sheets.push({ session, entries, freeSeconds: (session.endsAt - clock) / 1000 })
+    const freeSeconds = (session.endsAt - clock) / 1000
+    const room = Math.round((plan.room * (session.endsAt - session.startsAt)) / 1000)
+    sheets.push({ session, entries, freeSeconds, roomSeconds: Math.min(freeSeconds, room) })
   })
   return sheets
 }

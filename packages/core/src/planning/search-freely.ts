@@ -63,13 +63,13 @@ export function searchFreely(
   const order = orderOfAims(aims, instance.batches.length)
   const work = mutable(instance, kept)
   const desk = createDesk(work.instance)
-  const starts: FoundSequence[] = [inFull(desk, work, { ...listed, orders: kept })]
+  const asKept: FoundSequence = { ...listed, orders: kept }
+  const starts: FoundSequence[] = [inFull(desk, work, asKept)]
   // Each asks every batch and painter for every task: as many as there is time for.
   const asked = count * instance.batches.length * instance.painters.length
   for (const { policy, rule } of builds.slice(0, Math.floor(mostAsked / asked)))
     starts.push(build(desk, work, frees, policy, rule))
   starts.sort((a, b) => order.compare(a.cost, b.cost))
-  const asKept: FoundSequence = { ...listed, orders: kept }
   let best = starts.reduce((a, b) => (order.compare(b.cost, a.cost) < 0 ? b : a), asKept)
   const [start = asKept] = starts
   const walks = Array.from({ length: count <= fewTasks ? walksOfFew : 2 }, (_, index) =>

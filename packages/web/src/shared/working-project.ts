@@ -2,6 +2,7 @@ import {
   airNow,
   instant,
   lineInAir,
+  roomFor,
   timesOf,
   type BatchTimes,
   type EstimateInput,
@@ -10,6 +11,7 @@ import {
   type PaceObservation,
   type Progress,
   type Project,
+  type Room,
   type Shelf,
 } from '@seriatim/core'
 import { useMemo } from 'react'
@@ -74,6 +76,11 @@ export function useEstimateInput(
 /** The times the planner works with. */
 export function useTimes(estimate: LineEstimate | undefined): BatchTimes | undefined {
   return useMemo(() => (estimate ? timesOf(estimate) : undefined), [estimate])
+}
+
+/** What plans leave free of each session. */
+export function useRoom(project: Project, estimate: LineEstimate | undefined): Room | undefined {
+  return useMemo(() => (estimate ? roomFor(project, estimate) : undefined), [project, estimate])
 }
 
 /** The project with the waits that the air at the desk asks for. */

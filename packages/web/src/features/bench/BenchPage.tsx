@@ -8,13 +8,21 @@ import {
   type WorkLeft,
 } from '@seriatim/core'
 import { useMemo, useState } from 'react'
-import { dayText, durationText } from '../../shared/format/index.ts'
+import { finishText } from '../../shared/finish-text.ts'
+import { durationText } from '../../shared/format/index.ts'
 import { useCurrentProject } from '../../shared/project/index.ts'
 import { usePainterHere } from '../../shared/device.ts'
 import { useProgress, useRecorder } from '../../shared/progress/index.ts'
 import { EmptyState, ErrorState, HoleLegend, LoadingState, NothingYet } from '../../shared/ui/index.ts'
+import { useFinish } from '../../shared/use-finish.ts'
 import { useNow } from '../../shared/use-now.ts'
-import { useEstimated, useMaterials, useProjectInAir, useTimes } from '../../shared/working-project.ts'
+import {
+  useEstimated,
+  useMaterials,
+  useProjectInAir,
+  useRoom,
+  useTimes,
+} from '../../shared/working-project.ts'
 import { usePlan, usePlanningInput, useWorkLeft } from '../../shared/worker/index.ts'
 import { ActionBar } from './ActionBar.tsx'
 import { currentTask, type Choice } from './bench-task.ts'
@@ -57,7 +65,10 @@ function Bench({ progress }: { readonly progress: Progress }) {
     clockOf(progress, painter) ??
     (painter === project.planning.painters[0]?.id ? clockOf(progress, null) : null)
   const now = useNow(10)
-  const planned = usePlan(usePlanningInput(project, estimated?.progress, times, quickEffort))
+  const room = useRoom(project, estimate)
+  const planned = usePlan(
+    usePlanningInput(project, estimated?.progress, times, room?.share ?? 0, quickEffort),
+  )
   const plan = planned.data?.ok ? planned.data.value : null
   const [choice, setChoice] = useState<Choice | null>(null)
   const [touchUp, setTouchUp] = useState<TouchUpWish | null>(null)
@@ -67,6 +78,7 @@ function Bench({ progress }: { readonly progress: Progress }) {
   // The sum over all models follows a moment later than the hole that was punched.
   const left = useWorkLeft(project, progress, times)
   const shelf = dryingShelf(project, batches, progress, now)
+  const forecast = useFinish(written, progress)
   const task = currentTask(project, batches, progress, plan, choice, shelf, clock)
   const actions = useBenchActions(project, progress, task, recorder, clock)
 
@@ -81,10 +93,7 @@ function Bench({ progress }: { readonly progress: Progress }) {
   }
 
   const askUsed = () => setOtherPaint(task !== null && task.stage.material !== '')
-  const finish =
-    plan && planned.data?.ok
-      ? `, done by ${dayText(plan.finishesAt, project.evenings.timeZone)} if all goes as planned`
-      : ''
+  const finish = forecast && plan ? `, ${finishText(forecast, project)}` : ''
   const standing =
     left?.leftSeconds === 0
       ? `All ${String(left.models)} models are through every stage`

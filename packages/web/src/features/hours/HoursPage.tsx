@@ -11,6 +11,7 @@ import {
   type UnitId,
 } from '@seriatim/core'
 import { useMemo, useState } from 'react'
+import { finishText } from '../../shared/finish-text.ts'
 import { dateText, durationText, parseMinutesText, plural } from '../../shared/format/index.ts'
 import { useCurrentProject, useEdit } from '../../shared/project/index.ts'
 import { useProgress } from '../../shared/progress/index.ts'
@@ -24,6 +25,7 @@ import {
   TextField,
 } from '../../shared/ui/index.ts'
 import { useExtras, useStandardCosts, type WholeInput } from '../../shared/worker/index.ts'
+import { useFinish } from '../../shared/use-finish.ts'
 import { useEstimateInput } from '../../shared/working-project.ts'
 import { ExtraList } from './ExtraList.tsx'
 import { StandardTable } from './StandardTable.tsx'
@@ -65,6 +67,7 @@ function TimeBox({ input, costs }: { readonly input: WholeInput; readonly costs:
   const [goal, setGoal] = useState<Goal>('models')
   const [safe, setSafe] = useState(false)
   const [left, setLeft] = useState<ReadonlySet<UnitId>>(new Set())
+  const finish = useFinish(project, input.progress)
   const available = parseMinutesText(text)
   const units = project.units.filter((unit) => !left.has(unit.id))
   const safety = safe ? safetyOf(costs) : 1
@@ -97,7 +100,9 @@ function TimeBox({ input, costs }: { readonly input: WholeInput; readonly costs:
 
   return (
     <>
-      <Headline sub={subOf(afforded.length, spent, available ?? 0)}>
+      <Headline
+        sub={`${subOf(afforded.length, spent, available ?? 0)}${finish && project.line.length > 0 ? `; as it stands ${finishText(finish, project)}` : ''}`}
+      >
         {headlineOf(project, standardOf, available)}
       </Headline>
       <section

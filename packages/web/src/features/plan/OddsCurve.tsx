@@ -1,6 +1,6 @@
 import { endOfDay, type FinishForecast, type Project } from '@seriatim/core'
 import { dateText, dayText } from '../../shared/format/index.ts'
-import { percentText } from './offer-text.ts'
+import { percentText } from '../../shared/finish-text.ts'
 
 const width = 520
 const height = 150

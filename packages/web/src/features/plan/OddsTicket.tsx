@@ -3,7 +3,8 @@ import { dateText, plural } from '../../shared/format/index.ts'
 import { useCurrentProject, useEdit } from '../../shared/project/index.ts'
 import { Button, Figure } from '../../shared/ui/index.ts'
 import type { Odds, TriedOffer } from '../../shared/worker/index.ts'
-import { dayOrLater, offerText, outcomeText, percentText } from './offer-text.ts'
+import { percentText } from '../../shared/finish-text.ts'
+import { dayOrLater, offerText, outcomeText } from './offer-text.ts'
 import { OddsCurve } from './OddsCurve.tsx'
 
 /** How it may go, what drives the spread, and what buys most. */
@@ -81,8 +82,9 @@ function Drivers({ forecast, project }: { readonly forecast: FinishForecast; rea
                 The plan laid anew {forecast.futures.toLocaleString('en-GB')} times, each with a pace for
                 every stage as your laps allow, waits anywhere in their range, set-ups, slips (
                 {String(Math.round(mishapPresets.slips * 100))} % of models, from memory) and{' '}
-                {percentText(project.planning.skipShare)} of sessions falling out. You keep to the order of
-                the plan.
+                {percentText(project.planning.skipShare)} of sessions falling out, some of them by the week.
+                You keep to the order of the plan, and where that would mean waiting you take the next that
+                can be begun.
               </p>
               <p>Source: the estimates and their ranges; the share of sessions is set under Sessions.</p>
             </>
@@ -131,11 +133,16 @@ function Offers({
     (most, each) => (gain(each) > (most ? gain(most) : 0) ? each : most),
     null,
   )
+  const helps = offers.filter((each) => gain(each) > 0)
+  const costs = offers.filter((each) => gain(each) <= 0)
   return (
     <div>
       <h3 className="text-base">What it would buy, each planned and drawn anew</h3>
+      {helps.length === 0 ? (
+        <p className="text-sm text-ink-soft">Nothing tried so far brings the date nearer.</p>
+      ) : null}
       <ul className="mt-1">
-        {offers.map(({ offer, forecast }) => (
+        {helps.map(({ offer, forecast }) => (
           <li
             key={JSON.stringify(offer)}
             className="flex flex-wrap items-center gap-x-3 border-t border-paper-edge py-0.5 text-sm"
@@ -155,6 +162,22 @@ function Offers({
           </li>
         ))}
       </ul>
+      {costs.length > 0 ? (
+        <>
+          <h3 className="mt-3 text-base">What would cost, or change nothing</h3>
+          <ul className="mt-1">
+            {costs.map(({ offer, forecast }) => (
+              <li
+                key={JSON.stringify(offer)}
+                className="flex flex-wrap items-center gap-x-3 border-t border-paper-edge py-0.5 text-sm text-ink-soft"
+              >
+                <span className="min-w-0 grow">{offerText(offer, project)}</span>
+                <b className="figures">{outcomeText(before, forecast, timeZone)}</b>
+              </li>
+            ))}
+          </ul>
+        </>
+      ) : null}
     </div>
   )
 }

@@ -2,13 +2,15 @@ import {
   daysBetween,
   endOfDay,
   localDateAt,
+  mishapPresets,
   type FinishForecast,
   type LinePlan,
   type Project,
+  type Room,
 } from '@seriatim/core'
+import { capitalised, finishAndOddsText, percentText } from '../../shared/finish-text.ts'
 import { clockText, dateText, dayText, durationText, plural } from '../../shared/format/index.ts'
 import { Figure } from '../../shared/ui/index.ts'
-import { percentText } from './offer-text.ts'
 
 /**
  * The answer: the day that holds in eight of ten futures, with the odds of the date. Until they are worked out, the plan's
@@ -20,11 +22,7 @@ export function planHeadline(
   forecast: Pick<FinishForecast, 'p80' | 'odds'> | null,
 ): string {
   const { timeZone } = project.evenings
-  const p80 = forecast?.p80 ?? null
-  if (forecast && p80 !== null) {
-    const sure = `Done by ${dayText(p80, timeZone)}, in 8 of 10 cases`
-    return forecast.odds === null ? sure : `${sure}; odds of the date ${percentText(forecast.odds)}`
-  }
+  if (forecast && forecast.p80 !== null) return capitalised(finishAndOddsText(forecast, project))
   const finish = `Done by ${dayText(plan.finishesAt, timeZone)} if all goes as planned`
   if (project.dueOn === null) return finish
   const days = daysBetween(localDateAt(plan.finishesAt, timeZone), project.dueOn)
@@ -36,10 +34,11 @@ export function planHeadline(
 interface PlanFiguresProps {
   readonly plan: LinePlan
   readonly project: Project
+  readonly room: Room | undefined
 }
 
 /** The figures behind the headline; each opens to how it came about. */
-export function PlanFigures({ plan, project }: PlanFiguresProps) {
+export function PlanFigures({ plan, project, room }: PlanFiguresProps) {
   const { timeZone } = project.evenings
   const when = (moment: LinePlan['finishesAt']) =>
     `${dayText(moment, timeZone)} ${clockText(moment, timeZone)}`
@@ -53,7 +52,7 @@ export function PlanFigures({ plan, project }: PlanFiguresProps) {
           explanation={
             <>
               <p>
-                {when(plan.finishesAt)}: if every session happens, every guess is met and nothing slips. The
+                {when(plan.finishesAt)}: if the room the plan leaves in each session is what it takes. The
                 headline names the day that holds in eight of ten futures, once they are worked out.
               </p>
               <p>Source: the plan below, and the odds under it.</p>
@@ -63,6 +62,17 @@ export function PlanFigures({ plan, project }: PlanFiguresProps) {
           {dayText(plan.finishesAt, timeZone)}
         </Figure>
       </span>
+      {room && plan.room > 0 ? (
+        <span>
+          room in each session{' '}
+          <Figure
+            name="Room in each session"
+            explanation={<RoomWhy plan={plan} project={project} room={room} />}
+          >
+            {durationText(roomSeconds(plan, project))}
+          </Figure>
+        </span>
+      ) : null}
       <span>
         hands-on{' '}
         <Figure
@@ -138,6 +148,39 @@ export function PlanFigures({ plan, project }: PlanFiguresProps) {
   )
 }
 
+/** Of a usual evening, to the minute. */
+function roomSeconds(plan: LinePlan, { evenings }: Project): number {
+  return Math.round((plan.room * evenings.lengthSeconds) / 60) * 60
+}
+
+function RoomWhy({
+  plan,
+  project,
+  room,
+}: {
+  readonly plan: LinePlan
+  readonly project: Project
+  readonly room: Room
+}) {
+  return (
+    <>
+      <p>
+        Every session is laid {percentText(1 - plan.room)} full, so that the plan’s end is the one in the
+        middle of all futures: {percentText(room.skipped)} of sessions fall out, and the work takes{' '}
+        {percentText(room.longer - 1)} longer than the sum of likely times, since slow models weigh more than
+        quick ones save, some models slip ({percentText(mishapPresets.slips)}) and some months are slow.
+      </p>
+      <p>
+        1 − (1 − {percentText(room.skipped)}) ÷ {room.longer.toFixed(2)} = {percentText(plan.room)} of{' '}
+        {durationText(project.evenings.lengthSeconds)}. Laps make it smaller.
+      </p>
+      <p>
+        Source: the share of sessions is set under Sessions, the rest comes of the estimates and their ranges.
+      </p>
+    </>
+  )
+}
+
 function goodnessText(plan: LinePlan, timeZone: string): string {
   const best = localDateAt(plan.earliestFinishAt, timeZone)
   const days = daysBetween(best, localDateAt(plan.finishesAt, timeZone))
@@ -145,7 +188,7 @@ function goodnessText(plan: LinePlan, timeZone: string): string {
   return days === 0 ? 'the best possible day' : `at most ${plural(days, 'day')} off the best`
 }
 
-interface GoodnessProps extends PlanFiguresProps {
+interface GoodnessProps extends Omit<PlanFiguresProps, 'room'> {
   readonly when: (moment: LinePlan['finishesAt']) => string
 }
 

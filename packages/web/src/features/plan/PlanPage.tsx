@@ -33,11 +33,17 @@ import {
   Stepper,
 } from '../../shared/ui/index.ts'
 import { useNow } from '../../shared/use-now.ts'
-import { useEstimated, useEstimateInput, useProjectInAir, useTimes } from '../../shared/working-project.ts'
+import {
+  useEstimated,
+  useEstimateInput,
+  useProjectInAir,
+  useRoom,
+  useTimes,
+} from '../../shared/working-project.ts'
 import {
   useBatchSizeComparison,
   useLearntBores,
-  useKnownForecast,
+  useForecast,
   useOdds,
   usePlan,
   usePlanChanges,
@@ -82,7 +88,8 @@ export function PlanPage() {
     () => (times ? bearableBatch(project, times, project.planning.bores) : null),
     [project, times],
   )
-  const input = usePlanningInput(project, estimated?.progress, times)
+  const room = useRoom(project, estimate)
+  const input = usePlanningInput(project, estimated?.progress, times, room?.share ?? 0)
   const planned = usePlan(input)
   const ready = planned.data?.ok && !planned.isPlaceholderData ? input : null
   const estimateInput = useEstimateInput(project, estimated?.progress)
@@ -128,8 +135,8 @@ export function PlanPage() {
   const split = batchSizesText(splitIntoBatches(project, project))
   return (
     <>
-      <Headline sub={<PlanFigures plan={plan} project={project} />} actions={<PlanControls />}>
-        <PlanTitle plan={plan} project={project} input={ready} />
+      <Headline sub={<PlanFigures plan={plan} project={project} room={room} />} actions={<PlanControls />}>
+        <PlanTitle plan={plan} project={project} input={ready} estimateInput={estimateInput} />
       </Headline>
       <Notes notes={plan.notes} timeZone={project.evenings.timeZone} />
       <div
@@ -206,12 +213,14 @@ function PlanTitle({
   plan,
   project,
   input,
+  estimateInput,
 }: {
   readonly plan: LinePlan
   readonly project: Project
   readonly input: PlanningInput | null
+  readonly estimateInput: EstimateInput | undefined
 }) {
-  return planHeadline(plan, project, useKnownForecast(input))
+  return planHeadline(plan, project, useForecast(input, estimateInput))
 }
 
 function Odds({

@@ -48,12 +48,18 @@ export function RunSheetTicket({ sheet, project, painter }: RunSheetTicketProps)
         ))}
       </ol>
       {sheet.freeSeconds >= 300 ? (
-        <p className="border-t border-paper-edge pt-1.5 text-sm text-ink-soft">
-          Then {durationText(sheet.freeSeconds)} free.
-        </p>
+        <p className="border-t border-paper-edge pt-1.5 text-sm text-ink-soft">{freeText(sheet)}</p>
       ) : null}
     </article>
   )
+}
+
+/** `Then 42 min: 25 min room for what slips, 17 min free.` */
+function freeText({ freeSeconds, roomSeconds }: RunSheet): string {
+  const free = freeSeconds - roomSeconds
+  if (roomSeconds < 60) return `Then ${durationText(freeSeconds)} free.`
+  if (free < 60) return `Then ${durationText(freeSeconds)} room for what slips.`
+  return `Then ${durationText(free)} free, and ${durationText(roomSeconds)} room for what slips.`
 }
 
 function WorkLine({

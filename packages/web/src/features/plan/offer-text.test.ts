@@ -1,6 +1,7 @@
 import { instant, type FinishForecast, type Project, type StageId } from '@seriatim/core'
 import { describe, expect, it } from 'vitest'
-import { offerText, outcomeText, percentText } from './offer-text.ts'
+import { percentText } from '../../shared/finish-text.ts'
+import { offerText, outcomeText } from './offer-text.ts'
 
 const space = '\u00A0'
 const day = (date: string) => instant(Date.parse(`${date}T20:00:00Z`))

@@ -1,4 +1,5 @@
 import type { FinishForecast, Instant, Offer, Project } from '@seriatim/core'
+import { percentText } from '../../shared/finish-text.ts'
 import { dayText, durationText } from '../../shared/format/index.ts'
 
 /** What the painter would do. */
@@ -15,14 +16,6 @@ export function offerText(offer: Offer, project: Pick<Project, 'line'>): string 
     case 'in-hand':
       return `${String(offer.batches)} batches in hand`
   }
-}
-
-/** `86 %`; never quite certain, never quite hopeless. */
-export function percentText(share: number): string {
-  const percent = Math.round(share * 100)
-  if (share > 0 && percent === 0) return '<\u00A01\u00A0%'
-  if (share < 1 && percent === 100) return '>\u00A099\u00A0%'
-  return `${String(percent)}\u00A0%`
 }
 
 /** What comes of it beside what it was: odds where there is a date, else the day that holds in 80 of 100. */

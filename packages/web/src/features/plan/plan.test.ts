@@ -138,8 +138,8 @@ describe('planHeadline', () => {
   it('names the day that holds in eight of ten futures once that is known', () => {
     const p80 = addSeconds(plan.finishesAt, 5 * 86_400)
     const named = (odds: number | null) => planHeadline(plan, project, { p80, odds })
-    expect(named(null)).toMatch(/^Done by \w{3} \d+ \w{3}, in 8 of 10 cases$/)
-    expect(named(0.07)).toMatch(/, in 8 of 10 cases; odds of the date 7\u00A0%$/)
+    expect(named(null)).toMatch(/^Done by \w{3} \d+ \w{3} in 8 of 10 cases$/)
+    expect(named(0.07)).toMatch(/ in 8 of 10 cases; odds of the date 7\u00A0%$/)
     expect(named(null)).not.toContain(dueIn(null).slice(8, 18))
   })
 })

@@ -2,9 +2,11 @@ import { countModels, workLeft, type Unit } from '@seriatim/core'
 import { FileUp, Plus } from 'lucide-react'
 import { useState } from 'react'
 import { Link } from 'react-router'
+import { finishText } from '../../shared/finish-text.ts'
 import { durationText, plural } from '../../shared/format/index.ts'
 import { useProgress } from '../../shared/progress/index.ts'
 import { useCurrentProject, useEdit, withoutUnit } from '../../shared/project/index.ts'
+import { useFinish } from '../../shared/use-finish.ts'
 import { useEstimate, useTimes } from '../../shared/working-project.ts'
 import { Button, EmptyState, Headline } from '../../shared/ui/index.ts'
 import { AddUnitDialog } from './AddUnitDialog.tsx'
@@ -20,6 +22,7 @@ export function RosterPage() {
   const models = countModels(project)
   const estimate = useEstimate(project, progress)
   const times = useTimes(estimate)
+  const finish = useFinish(project, progress)
   const left = progress ? workLeft(project, progress, times) : null
 
   const actions = (
@@ -40,7 +43,7 @@ export function RosterPage() {
         actions={models > 0 ? actions : undefined}
         sub={
           left && project.line.length > 0
-            ? `${durationText(left.totalSeconds)} of hands-on work in all, ${durationText(left.leftSeconds)} left`
+            ? `${durationText(left.totalSeconds)} of hands-on work in all, ${durationText(left.leftSeconds)} left${finish && left.leftSeconds > 0 ? `; ${finishText(finish, project)}` : ''}`
             : models > 0
               ? 'Write the line to see how much work this is'
               : undefined

@@ -16,7 +16,7 @@ export {
 export { useLineEstimate, type Estimated } from './use-line-estimate.ts'
 export { useLineOrder } from './use-line-order.ts'
 export { useBatchSizeComparison, type Comparison } from './use-batch-size-comparison.ts'
-export { useKnownForecast, useOdds, type Odds, type TriedOffer } from './use-odds.ts'
+export { useForecast, useOdds, type Odds, type TriedOffer } from './use-odds.ts'
 export { usePlan } from './use-plan.ts'
 export { usePlanningInput } from './use-planning-input.ts'
 export { useWays } from './use-ways.ts'

@@ -5,9 +5,10 @@ import {
   type LineEstimate,
   type Offer,
   type PlanningInput,
+  type ProjectId,
 } from '@seriatim/core'
 import { skipToken, useQueries, useQuery, useQueryClient, type UseQueryResult } from '@tanstack/react-query'
-import { useMemo } from 'react'
+import { useEffect, useMemo } from 'react'
 import { callPlanner } from './call-planner.ts'
 import { inputKey } from './input-key.ts'
 
@@ -49,21 +50,7 @@ export function useOdds(
       queryKey: [...queryKey, offer],
       queryFn: ({ signal }: { signal: AbortSignal }) => {
         if (!ready) throw new Error('nothing to forecast')
-        const { project, progress, now, noSpray = [] } = input
-        const wish = {
-          project,
-          noSpray,
-          ...(progress ? { progress } : {}),
-          now,
-          estimateInput,
-          effort,
-          futures,
-        }
-        return callPlanner(
-          'odds',
-          async (planner, turn, pack) => planner.tryOffer(pack(wish), offer, turn),
-          signal,
-        )
+        return draw(input, estimateInput, offer, signal)
       },
       staleTime: Number.POSITIVE_INFINITY,
       gcTime: 60_000,
@@ -83,14 +70,43 @@ export function useOdds(
   }
 }
 
-/** The odds as far as they are worked out elsewhere on the page; it asks for nothing itself. */
-export function useKnownForecast(input: PlanningInput | null): FinishForecast | null {
+function draw(
+  { project, progress, now, noSpray = [] }: PlanningInput,
+  estimateInput: EstimateInput,
+  offer: Offer | null,
+  signal: AbortSignal,
+): Promise<FinishForecast | null> {
+  const wish = {
+    project,
+    noSpray,
+    ...(progress ? { progress } : {}),
+    now,
+    estimateInput,
+    effort,
+    futures,
+  }
+  return callPlanner('odds', async (planner, turn, pack) => planner.tryOffer(pack(wish), offer, turn), signal)
+}
+
+/** The last forecast of each project: what is said of its date until the next is there. */
+const last = new Map<ProjectId, FinishForecast>()
+
+/** How it may go as it is planned, the same wherever it is asked; the last one stays in view until the next is there. */
+export function useForecast(
+  input: PlanningInput | null,
+  estimateInput: EstimateInput | undefined,
+): FinishForecast | null {
   const { data } = useQuery<FinishForecast | null>({
     queryKey: ['odds', inputKey(input), null],
-    queryFn: skipToken,
+    queryFn: input && estimateInput ? ({ signal }) => draw(input, estimateInput, null, signal) : skipToken,
     staleTime: Number.POSITIVE_INFINITY,
+    gcTime: 60_000,
   })
-  return data ?? null
+  const id = input?.project.id
+  useEffect(() => {
+    if (id && data) last.set(id, data)
+  }, [id, data])
+  return data ?? (id ? (last.get(id) ?? null) : null)
 }
 
 function together(all: readonly UseQueryResult<FinishForecast | null>[]) {

@@ -19,12 +19,13 @@ const noReadings: readonly AirReading[] = []
 
 /**
  * What the planner needs, made anew when the project, its progress or the times change, and every ten minutes
- * otherwise: a plan that follows every second could not be read. `effort` as the planner takes it.
+ * otherwise: a plan that follows every second could not be read. `room` and `effort` as the planner takes them.
  */
 export function usePlanningInput(
   project: Project,
   progress: Progress | undefined,
   times: BatchTimes | undefined,
+  room: number,
   effort?: number,
 ): PlanningInput | null {
   const slot = Math.floor(useNow(600) / freshFor)
@@ -35,8 +36,9 @@ export function usePlanningInput(
     if (!progress || !times || !readings || !shelf) return null
     const now = momentIn(slot)
     const noSpray = unfitAir(readings, now)
-    return { project, progress, times, shelf, now, noSpray, ...(effort === undefined ? {} : { effort }) }
-  }, [project, progress, times, shelf, slot, effort, readings])
+    const input = { project, progress, times, shelf, now, noSpray, room }
+    return effort === undefined ? input : { ...input, effort }
+  }, [project, progress, times, shelf, slot, room, effort, readings])
 }
 
 /** When the readings at the desk, those to come among them, speak against cans. */

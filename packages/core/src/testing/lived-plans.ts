@@ -1,0 +1,155 @@
+import { estimateLine, timesOf, type LineEstimate } from '../estimating/estimate-line.ts'
+import type { PaceObservation } from '../estimating/rates.ts'
+import { roomFor } from '../estimating/room.ts'
+import { forecastFinish } from '../forecasting/forecast-finish.ts'
+import { createDesk } from '../planning/desk.ts'
+import { predecessors, rowFollower } from '../planning/follow-row.ts'
+import type { PlanInstance, PlanTask } from '../planning/instance.ts'
+import { solveLine, type SolvedLine } from '../planning/plan-line.ts'
+import type { Project } from '../project/project.ts'
+import { normalFrom } from '../units/normal.ts'
+import { seededRandom, type RandomUnit } from '../units/random.ts'
+import { noon } from './builders.ts'
+import { believed, drawPainter, type PainterModel, type SimulatedPainter } from './painters.ts'
+import { testShelf } from './recipes.ts'
+
+/** How painters and their evenings really are. */
+interface World {
+  readonly model: PainterModel
+  /** With this chance so many days go so much slower. */
+  readonly slow: { readonly chance: number; readonly days: number; readonly pace: number } | null
+  /** Of the sessions that fall out, the share that falls out by the week. */
+  readonly sick: number
+}
+
+export const worlds = {
+  'as the forecast has them': { model: believed, slow: null, sick: 0 },
+  otherwise: {
+    model: { ...believed, tails: 4, lap: believed.lap * 0.8, painter: believed.painter * 0.9 },
+    slow: { chance: 0.3, days: 30, pace: 1.25 },
+    sick: 0.5,
+  },
+} satisfies Record<string, World>
+
+export interface KnownPlan {
+  readonly solved: SolvedLine
+  readonly estimate: LineEstimate
+}
+
+/** Planned with the room that is to be expected. */
+export function knownPlan(
+  given: Project,
+  known: readonly PaceObservation[] = [],
+  effort = 60_000,
+): KnownPlan {
+  const estimate = estimateLine({ project: given, shelf: testShelf, now: noon, known })
+  const result = solveLine({
+    project: given,
+    now: noon,
+    times: timesOf(estimate),
+    shelf: testShelf,
+    effort,
+    room: roomFor(given, estimate).share,
+    spare: true,
+  })
+  if (!result.ok) throw new Error(result.error.kind)
+  return { solved: result.value, estimate }
+}
+
+/** Of so many painters, each so many times over, the share who were done by the moment named with 80 %; by the end of its day more are. */
+export function datesHeld(
+  given: Project,
+  world: World,
+  how: { readonly painters: number; readonly times: number; readonly laps: number; readonly seed: number },
+): number {
+  const { stages } = estimateLine({ project: given, shelf: testShelf, now: noon })
+  const dateOf = (known: KnownPlan, futures: number) => {
+    const { p80 } = forecastFinish({ ...known, project: given, futures })
+    if (p80 === null) throw new Error('no date')
+    return (p80 - noon) / 1000
+  }
+  const strangers = how.laps === 0 ? knownPlan(given) : null
+  const date = strangers ? dateOf(strangers, 4000) : 0
+  let held = 0
+  for (let painter = 0; painter < how.painters; painter++) {
+    const random = seededRandom(how.seed + painter)
+    const hand = drawPainter({ ...world.model, learningRate: 1 }, random)
+    const laps = Array.from({ length: how.laps }, (): readonly PaceObservation[] => {
+      const stage = stages[Math.floor(random() * stages.length)]
+      if (!stage) return []
+      const { work, size } = stage
+      const factor = hand.paint(work, size, 0, 2) / (2 * work.secondsPerModel)
+      return [{ technique: work.technique, small: work.small, size, cell: '', factor, models: 2, laps: 1 }]
+    }).flat()
+    const known = strangers ?? knownPlan(given, laps, 10_000)
+    const until = strangers ? date : dateOf(known, 300)
+    for (let time = 0; time < how.times; time++)
+      if (livedFinish(known, given, world, hand, random) <= until) held += 1
+  }
+  return held / how.painters / how.times
+}
+
+const day = 86_400
+
+/** When a painter who follows the plan by the rule is really done: drawn apart from the forecast. Seconds from noon. */
+function livedFinish(
+  { solved, estimate }: KnownPlan,
+  given: Project,
+  { slow, sick }: World,
+  painter: SimulatedPainter,
+  random: RandomUnit,
+): number {
+  const normal = normalFrom(random)
+  const slowFrom = slow && random() < slow.chance ? (random() * 2 - 1) * slow.days * day : null
+  const paceAt = (at: number) =>
+    slow && slowFrom !== null && at >= slowFrom && at < slowFrom + slow.days * day ? slow.pace : 1
+  const plannedAt = new Map(
+    solved.plan.stretches.map((each) => [`${each.batchId} ${each.stageId}`, (each.startsAt - noon) / 1000]),
+  )
+  const done = new Map<string, number>()
+  const lists = solved.instance.batches.map((batch, index) =>
+    batch.tasks.map((task): PlanTask => {
+      const stage = given.line[task.stage]
+      const own = solved.batches[index]
+      const estimated = estimate.stages.find(
+        (each) => each.work.stageId === stage?.id && each.work.unitId === own?.unitId,
+      )
+      if (!stage || !own || !estimated) throw new Error('a task without a stage')
+      const name = `${stage.id} ${own.unitId}`
+      const before = done.get(name) ?? 0
+      const count = task.models.length
+      const total = painter.paint(estimated.work, estimated.size, before, count)
+      done.set(name, before + count)
+      // A slip now and then is done again.
+      const slips = task.models.filter(() => random() < 0.02).length
+      const pace = paceAt(plannedAt.get(`${own.id} ${stage.id}`) ?? 0) * (1 + slips / count)
+      const setUp = Math.round(task.setUp * Math.exp(0.3 * normal()))
+      const spread = stage.dryingMaxSeconds - stage.dryingMinSeconds
+      return {
+        ...task,
+        perModel: Math.round((total / count) * pace),
+        setUp,
+        again: Math.min(task.again, setUp),
+        wait: Math.round(stage.dryingMinSeconds + spread * random()),
+        maxWait: null,
+      }
+    }),
+  )
+  const { skipShare } = given.planning
+  const sickWeeks = Array.from({ length: 300 }, () => random() < sick * skipShare)
+  const single = (skipShare * (1 - sick)) / (1 - sick * skipShare)
+  const instance: PlanInstance = {
+    ...solved.instance,
+    batches: solved.instance.batches.map((batch, index) => ({ ...batch, tasks: lists[index] ?? [] })),
+    painters: solved.instance.painters.map((each, index) => ({
+      ...each,
+      sessions: (solved.sessions[index] ?? [])
+        .map(({ startsAt, endsAt }) => ({ start: (startsAt - noon) / 1000, end: (endsAt - noon) / 1000 }))
+        .filter(({ start }) => random() >= single && sickWeeks[Math.floor(start / (7 * day))] !== true),
+    })),
+  }
+  const before = solved.instance.batches.map((batch, at) => predecessors(batch, solved.listed.batches[at]))
+  const follows = solved.instance.batches.map((batch) => batch.tasks.map((task) => task.maxWait !== null))
+  const desk = createDesk(instance)
+  return rowFollower(desk, instance, lists, follows, before, solved.found.row)(solved.found.policy).finish
+}

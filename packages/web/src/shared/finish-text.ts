@@ -1,0 +1,28 @@
+import type { FinishForecast, Project } from '@seriatim/core'
+import { dayText } from './format/index.ts'
+
+type Said = Pick<FinishForecast, 'p80' | 'odds'>
+
+/** The day that holds in eight of ten futures, said alike wherever a finish is named. */
+export function finishText({ p80 }: Said, { evenings }: Pick<Project, 'evenings'>): string {
+  if (p80 === null) return 'done beyond the calendar'
+  return `done by ${dayText(p80, evenings.timeZone)} in 8 of 10 cases`
+}
+
+/** The same with the odds of the date, where there is one. */
+export function finishAndOddsText(said: Said, project: Pick<Project, 'evenings'>): string {
+  const finish = finishText(said, project)
+  return said.odds === null ? finish : `${finish}; odds of the date ${percentText(said.odds)}`
+}
+
+/** `86 %`; never quite certain, never quite hopeless. */
+export function percentText(share: number): string {
+  const percent = Math.round(share * 100)
+  if (share > 0 && percent === 0) return '<\u00A01\u00A0%'
+  if (share < 1 && percent === 100) return '>\u00A099\u00A0%'
+  return `${String(percent)}\u00A0%`
+}
+
+export function capitalised(text: string): string {
+  return text.charAt(0).toUpperCase() + text.slice(1)
+}
