@@ -74,6 +74,8 @@ const boreField = secondsField.refine((length) => length >= 300 && length <= 12 
   error: 'Give from 5 minutes to 12 hours.',
 })
 
+const leadField = secondsField.refine((length) => length <= 30 * 86_400, { error: 'Give 30 days at most.' })
+
 /** See `Planning` in the core. Batches are named by the models they begin and end with. */
 const wholePlanningSchema = z.object({
   painters: z
@@ -115,6 +117,10 @@ const wholePlanningSchema = z.object({
       stages: z.array(idOf<StageId>()).max(500).readonly(),
     })
     .default(plainPlanning.held),
+  handOver: z
+    .object({ at: clockField, cureSeconds: leadField, packingSeconds: leadField })
+    .nullable()
+    .default(null),
 })
 
 export const planningSchema = wholePlanningSchema.default(plainPlanning)

@@ -38,6 +38,7 @@ export {
 export { rateRows, type DatedObservation, type RateRow } from './estimating/rate-rows.ts'
 export { observeTimes, type ObservedTime } from './estimating/observe-times.ts'
 export { details, mishapPresets, sizePresets, type Detail } from './estimating/presets.ts'
+export { handedOverAt, paintedBy } from './calendar/due.ts'
 export { roomFor, type Room } from './estimating/room.ts'
 export { sizes, type Size } from './recipe/size.ts'
 export { overallPace, type PaceObservation, type Rates } from './estimating/rates.ts'
@@ -97,7 +98,9 @@ export {
 export {
   plainPlanning,
   usualBores,
+  usualHandOver,
   type Bores,
+  type HandOver,
   teamworks,
   type Painter,
   type Pin,

@@ -13,6 +13,7 @@ import {
   type Model,
   type ProgressEvent,
   plainPlanning,
+  usualHandOver,
   type Project,
   type Stage,
   type StageId,
@@ -37,6 +38,7 @@ const unordered: Project = {
   batchesInHand: 4,
   planning: {
     ...plainPlanning,
+    handOver: { at: '10:00', ...usualHandOver },
     painters: plainPlanning.painters.map((painter) => ({
       ...painter,
       off: [{ from: '2026-12-24' as LocalDate, until: '2026-12-26' as LocalDate }],

@@ -1,3 +1,4 @@
+import { paintedBy } from '../calendar/due.ts'
 import { endOfDay, localDateAt } from '../calendar/sessions.ts'
 import type { LineEstimate } from '../estimating/estimate-line.ts'
 import type { SolvedLine } from '../planning/plan-line.ts'
@@ -52,8 +53,8 @@ export function forecastFinish(input: ForecastInput): FinishForecast {
     drawn.push(source.next())
   }
   const finishes = drawn.map((each) => each.finish).sort((a, b) => a - b)
-  const due =
-    project.dueOn === null ? null : (endOfDay(project.dueOn, project.evenings.timeZone) - solved.now) / 1000
+  const painted = paintedBy(project)
+  const due = painted === null ? null : (painted - solved.now) / 1000
   const at = (share: number): Instant | null => {
     const finish = finishes[Math.ceil(share * finishes.length) - 1] ?? Number.POSITIVE_INFINITY
     return Number.isFinite(finish) ? addSeconds(solved.now, finish) : null

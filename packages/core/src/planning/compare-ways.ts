@@ -1,4 +1,4 @@
-import { endOfDay } from '../calendar/sessions.ts'
+import { paintedBy } from '../calendar/due.ts'
 import { estimateLine, timesOf, totalOf, type TimeRange } from '../estimating/estimate-line.ts'
 import { amountsLeft, besideByBatch } from '../estimating/amounts-left.ts'
 import { roomFor } from '../estimating/room.ts'
@@ -74,7 +74,7 @@ export function tryWay(
   const planned = planLine({ project: whole, progress, times, now, shelf, room, noSpray: [], effort })
   const facts = order.stages.flatMap((stage) => stage.facts)
   const pots = new Set<MaterialId>(facts.flatMap((each) => each.step.mix.map((part) => part.materialId)))
-  const due = project.dueOn ? endOfDay(project.dueOn, project.evenings.timeZone) : null
+  const due = paintedBy(project)
   return {
     handsOn: totalOf(
       estimate.rates,

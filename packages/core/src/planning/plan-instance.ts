@@ -1,5 +1,6 @@
 import { momentOf } from '../calendar/painter-sessions.ts'
-import { localDateAt, endOfDay, type Session } from '../calendar/sessions.ts'
+import { paintedBy } from '../calendar/due.ts'
+import { localDateAt, type Session } from '../calendar/sessions.ts'
 import type { BatchTimes } from '../estimating/batch-time.ts'
 import type { Progress } from '../progress/progress.ts'
 import { batchesMeant, type Batch } from '../project/batches.ts'
@@ -9,7 +10,6 @@ import { failure, success, type Result } from '../units/result.ts'
 import { seconds } from '../units/seconds.ts'
 import type { UnitId } from '../units/ids.ts'
 import type { Instant } from '../units/instant.ts'
-import type { LocalDate } from '../units/local-date.ts'
 import { buildBatches, techniqueOf } from './build-batches.ts'
 import { createDesk } from './desk.ts'
 import { deskHours, type DeskHours, type NoSprayTime } from './desk-hours.ts'
@@ -31,7 +31,7 @@ export interface InstanceInput {
   readonly links: LineLinks | undefined
   readonly teamwork: Teamwork
   readonly noSpray: readonly NoSprayTime[]
-  readonly dueByUnit?: ReadonlyMap<UnitId, LocalDate | null>
+  readonly dueByUnit?: ReadonlyMap<UnitId, Instant | null>
   /** Share of each session that is left free. */
   readonly room: number
   /** Sessions beyond what the work as estimated takes: three times as many. */
@@ -180,11 +180,10 @@ function conflictOf(instance: PlanInstance, hasSprayWindows: boolean): PlanProbl
 function build(input: InstanceInput, hours: DeskHours): Result<PlanInstance, PlanProblem> {
   const { project, now, batches } = input
   const { planning } = project
-  const { timeZone } = project.evenings
   const dueOf = (unitId: UnitId): number | null => {
     const known = input.dueByUnit?.get(unitId)
-    const dueOn = known === undefined ? project.dueOn : known
-    return dueOn === null ? null : (endOfDay(dueOn, timeZone) - now) / 1000
+    const due = known === undefined ? paintedBy(project) : known
+    return due === null ? null : (due - now) / 1000
   }
   const built = buildBatches({
     ...input,
@@ -298,6 +297,6 @@ function dateNotes(project: Project, { sessions }: PlanInstanceOf, now: Instant)
   if (dueOn === null) return []
   if (dueOn < localDateAt(now, project.evenings.timeZone)) return [{ kind: 'date-is-past', dueOn }]
   const first = Math.min(...sessions.flatMap((own) => own[0]?.startsAt ?? []))
-  if (first <= endOfDay(dueOn, project.evenings.timeZone)) return []
+  if (first <= (paintedBy(project) ?? 0)) return []
   return [{ kind: 'no-session-before-date', dueOn, firstAt: first as Instant }]
 }

@@ -10,7 +10,6 @@ import type { Project } from '../project/project.ts'
 import type { Shelf } from '../recipe/step-facts.ts'
 import type { StageId, UnitId } from '../units/ids.ts'
 import { addSeconds, instant, type Instant } from '../units/instant.ts'
-import type { LocalDate } from '../units/local-date.ts'
 import { success, type Result } from '../units/result.ts'
 import { seconds } from '../units/seconds.ts'
 import { earliestFinish, lowerBound } from './bounds.ts'
@@ -39,8 +38,8 @@ export interface PlanningInput {
   readonly split?: BatchSplit
   /** Defaults to the project's units split that way. */
   readonly batches?: readonly Batch[]
-  /** Where units have dates of their own; otherwise the project's. */
-  readonly dueByUnit?: ReadonlyMap<UnitId, LocalDate | null>
+  /** By when units are to be dry that have dates of their own; otherwise the project's. */
+  readonly dueByUnit?: ReadonlyMap<UnitId, Instant | null>
   /** Defaults to the project's own. */
   readonly teamwork?: Teamwork
   /** When the air is known not to be fit for cans. */

@@ -1,3 +1,4 @@
+import { paintedBy } from '../calendar/due.ts'
 import type { BatchTime } from '../estimating/batch-time.ts'
 import { foldProgress } from '../progress/fold-progress.ts'
 import { splitIntoBatches } from '../project/batches.ts'
@@ -49,6 +50,8 @@ export function planTogether(first: PlanningInput, beside: readonly PlanningInpu
       marks: new Map(known.flatMap((progress) => [...progress.marks])),
     },
     batches: inputs.flatMap((input) => splitIntoBatches(input.project, input.split ?? input.project)),
-    dueByUnit: new Map(projects.flatMap((each) => each.units.map((unit) => [unit.id, each.dueOn] as const))),
+    dueByUnit: new Map(
+      projects.flatMap((each) => each.units.map((unit) => [unit.id, paintedBy(each)] as const)),
+    ),
   }
 }

@@ -78,6 +78,21 @@ interface Held {
   readonly stages: readonly StageId[]
 }
 
+/** The hour of the due day at which the models are handed over, and what lies before it. */
+export interface HandOver {
+  /** `HH:MM` */
+  readonly at: string
+  /** From the last coat dry to the touch until it bears being packed. */
+  readonly cureSeconds: Seconds
+  readonly packingSeconds: Seconds
+}
+
+/** Cure before packing (common practice: overnight at the least, a day to be sure); packing from memory. */
+export const usualHandOver: Omit<HandOver, 'at'> = {
+  cureSeconds: minutes(24 * 60),
+  packingSeconds: minutes(60),
+}
+
 /** What the plan is to keep to, and what it is to want most. */
 export interface Planning {
   readonly painters: readonly Painter[]
@@ -98,6 +113,8 @@ export interface Planning {
   readonly skipShare: number
   readonly bores: Bores
   readonly held: Held
+  /** `null`: any time of the due day, and nothing lies before. */
+  readonly handOver: HandOver | null
 }
 
 /** One painter with the project's evenings and nothing special. */
@@ -125,4 +142,5 @@ export const plainPlanning: Planning = {
   skipShare: 0.1,
   bores: usualBores,
   held: { all: false, batches: [], stages: [] },
+  handOver: null,
 }

@@ -54,6 +54,7 @@ describe('the database', () => {
     ])
     expect(project.planning.bores).toEqual({ stageSeconds: 1800, unitSeconds: 5400 })
     expect(project.planning.held).toEqual({ all: false, batches: [], stages: [] })
+    expect(project.planning.handOver).toBeNull()
     expect(project.recipes[0]?.unitIds).toEqual([pikes!.id])
     expect(eels!.joinedAt).toBeNull()
     const kept = await server.db.execute(sql`

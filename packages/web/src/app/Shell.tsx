@@ -6,7 +6,8 @@ import { Link, NavLink, Outlet, useLocation, useParams } from 'react-router'
 import { ChangesButton } from '../features/changes/index.ts'
 import { DeliveryNotice } from '../features/delivery/index.ts'
 import { ApiProblem } from '../shared/api/index.ts'
-import { dateText, plural } from '../shared/format/index.ts'
+import { dueText } from '../shared/finish-text.ts'
+import { plural } from '../shared/format/index.ts'
 import { ProjectContext, useProject } from '../shared/project/index.ts'
 import { ErrorState, IconButton, LoadingState } from '../shared/ui/index.ts'
 import { NotFoundPage } from './NotFoundPage.tsx'
@@ -124,7 +125,7 @@ function ProjectName({ projectId }: { readonly projectId: ProjectId }) {
     <p className="hidden min-w-0 truncate pr-2 text-sm font-bold text-ink-soft xl:block">
       {data.name}
       <span className="hidden 2xl:inline"> · {plural(countModels(data), 'model')}</span>
-      {data.dueOn === null ? '' : ` · due ${dateText(data.dueOn)}`}
+      {data.dueOn === null ? '' : ` · due ${dueText(data)}`}
     </p>
   )
 }

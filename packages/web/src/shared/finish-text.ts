@@ -1,5 +1,5 @@
-import type { FinishForecast, Project } from '@seriatim/core'
-import { dayText } from './format/index.ts'
+import { paintedBy, type FinishForecast, type Project } from '@seriatim/core'
+import { clockText, dateText, dayText } from './format/index.ts'
 
 type Said = Pick<FinishForecast, 'p80' | 'odds'>
 
@@ -25,4 +25,20 @@ export function percentText(share: number): string {
 
 export function capitalised(text: string): string {
   return text.charAt(0).toUpperCase() + text.slice(1)
+}
+
+/** The due day, with its hour where there is one. */
+export function dueText({ dueOn, planning }: Pick<Project, 'dueOn' | 'planning'>): string {
+  if (dueOn === null) return 'no date'
+  return planning.handOver ? `${dateText(dueOn)}, ${planning.handOver.at}` : dateText(dueOn)
+}
+
+/** By when the last coat has to be dry, so that it cures and is packed before the hour; `null` where no hour is given. */
+export function lastCoatText(project: Project): string | null {
+  const { handOver } = project.planning
+  const by = paintedBy(project)
+  if (by === null || !handOver) return null
+  const { timeZone } = project.evenings
+  const coat = project.line.some((stage) => stage.technique === 'varnish') ? 'varnish' : 'coat'
+  return `last ${coat} dry by ${dayText(by, timeZone)} ${clockText(by, timeZone)}`
 }

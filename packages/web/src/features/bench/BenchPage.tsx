@@ -8,7 +8,7 @@ import {
   type WorkLeft,
 } from '@seriatim/core'
 import { useMemo, useState } from 'react'
-import { finishText } from '../../shared/finish-text.ts'
+import { finishText, lastCoatText } from '../../shared/finish-text.ts'
 import { durationText } from '../../shared/format/index.ts'
 import { useCurrentProject } from '../../shared/project/index.ts'
 import { usePainterHere } from '../../shared/device.ts'
@@ -93,7 +93,10 @@ function Bench({ progress }: { readonly progress: Progress }) {
   }
 
   const askUsed = () => setOtherPaint(task !== null && task.stage.material !== '')
-  const finish = forecast && plan ? `, ${finishText(forecast, project)}` : ''
+  const lastCoat = lastCoatText(project)
+  const finish = [forecast && plan ? finishText(forecast, project) : null, lastCoat]
+    .flatMap((said) => (said === null ? [] : [`, ${said}`]))
+    .join('')
   const standing =
     left?.leftSeconds === 0
       ? `All ${String(left.models)} models are through every stage`

@@ -1,7 +1,7 @@
 import {
   affordStandards,
-  endOfDay,
   expandSessions,
+  paintedBy,
   type EstimateInput,
   type Goal,
   type Instant,
@@ -11,8 +11,8 @@ import {
   type UnitId,
 } from '@seriatim/core'
 import { useMemo, useState } from 'react'
-import { finishText } from '../../shared/finish-text.ts'
-import { dateText, durationText, parseMinutesText, plural } from '../../shared/format/index.ts'
+import { dueText, finishText } from '../../shared/finish-text.ts'
+import { durationText, parseMinutesText, plural } from '../../shared/format/index.ts'
 import { useCurrentProject, useEdit } from '../../shared/project/index.ts'
 import { useProgress } from '../../shared/progress/index.ts'
 import {
@@ -118,7 +118,7 @@ function TimeBox({ input, costs }: { readonly input: WholeInput; readonly costs:
             hint={
               untilDate === null || project.dueOn === null
                 ? 'A time-box: what fits into it?'
-                : `Until ${dateText(project.dueOn)} there are ${durationText(untilDate)} of evenings.`
+                : `Until ${dueText(project)} there are ${durationText(untilDate)} of evenings.`
             }
           />
           {untilDate !== null && available !== untilDate ? (
@@ -185,8 +185,8 @@ function toggled(set: ReadonlySet<UnitId>, id: UnitId): ReadonlySet<UnitId> {
 
 /** What remains of the evenings until the due day's end; null without a date. */
 function hoursUntilDate(project: Project, now: Instant): number | null {
-  if (project.dueOn === null) return null
-  const until = endOfDay(project.dueOn, project.evenings.timeZone)
+  const until = paintedBy(project)
+  if (until === null) return null
   return expandSessions(project.evenings, now, 400)
     .filter((session) => session.startsAt < until)
     .reduce(

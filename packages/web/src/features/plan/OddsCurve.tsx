@@ -1,6 +1,6 @@
-import { endOfDay, type FinishForecast, type Project } from '@seriatim/core'
-import { dateText, dayText } from '../../shared/format/index.ts'
-import { percentText } from '../../shared/finish-text.ts'
+import { paintedBy, type FinishForecast, type Project } from '@seriatim/core'
+import { dayText } from '../../shared/format/index.ts'
+import { dueText, percentText } from '../../shared/finish-text.ts'
 
 const width = 520
 const height = 150
@@ -20,7 +20,7 @@ export function OddsCurve({
   const first = byDay[0]
   const last = byDay.at(-1)
   if (!first || !last) return <p className="text-ink-soft">No future ends within the calendar laid out.</p>
-  const due = project.dueOn === null ? null : endOfDay(project.dueOn, timeZone)
+  const due = paintedBy(project)
   const day = 86_400_000
   const from = Math.min(first.until - day, due === null ? first.until : due - day)
   const until = Math.max(last.until, due ?? 0) + day / 2
@@ -55,7 +55,7 @@ export function OddsCurve({
           </text>
         ) : null,
       )}
-      {due !== null && project.dueOn !== null ? (
+      {due !== null ? (
         <g>
           <line
             x1={x(due)}
@@ -72,7 +72,7 @@ export function OddsCurve({
             textAnchor={x(due) > width * 0.7 ? 'end' : 'start'}
             className="fill-ink text-[12px] font-bold"
           >
-            {dateText(project.dueOn)}
+            {dueText(project)}
           </text>
         </g>
       ) : null}

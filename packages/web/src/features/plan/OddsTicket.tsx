@@ -1,9 +1,9 @@
 import { mishapPresets, takeOffer, type FinishForecast, type Offer, type Project } from '@seriatim/core'
-import { dateText, plural } from '../../shared/format/index.ts'
+import { plural } from '../../shared/format/index.ts'
 import { useCurrentProject, useEdit } from '../../shared/project/index.ts'
 import { Button, Figure } from '../../shared/ui/index.ts'
 import type { Odds, TriedOffer } from '../../shared/worker/index.ts'
-import { percentText } from '../../shared/finish-text.ts'
+import { dueText, percentText } from '../../shared/finish-text.ts'
 import { dayOrLater, offerText, outcomeText } from './offer-text.ts'
 import { OddsCurve } from './OddsCurve.tsx'
 
@@ -53,8 +53,8 @@ export function OddsTicket({
 function oddsSentence(forecast: FinishForecast, project: Project): string {
   const { timeZone } = project.evenings
   const p80 = dayOrLater(forecast.p80, timeZone)
-  if (forecast.odds === null || project.dueOn === null) return `Done by ${p80} in 8 of 10 cases`
-  return `${percentText(forecast.odds)} to be done by ${dateText(project.dueOn)}; ${p80} holds in 8 of 10 cases`
+  if (forecast.odds === null) return `Done by ${p80} in 8 of 10 cases`
+  return `${percentText(forecast.odds)} to be done by ${dueText(project)}; ${p80} holds in 8 of 10 cases`
 }
 
 function Drivers({ forecast, project }: { readonly forecast: FinishForecast; readonly project: Project }) {

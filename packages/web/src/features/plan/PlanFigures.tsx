@@ -1,15 +1,21 @@
 import {
   daysBetween,
-  endOfDay,
   localDateAt,
   mishapPresets,
+  paintedBy,
   type FinishForecast,
   type LinePlan,
   type Project,
   type Room,
 } from '@seriatim/core'
-import { capitalised, finishAndOddsText, percentText } from '../../shared/finish-text.ts'
-import { clockText, dateText, dayText, durationText, plural } from '../../shared/format/index.ts'
+import {
+  capitalised,
+  dueText,
+  finishAndOddsText,
+  lastCoatText,
+  percentText,
+} from '../../shared/finish-text.ts'
+import { clockText, dayText, durationText, plural } from '../../shared/format/index.ts'
 import { Figure } from '../../shared/ui/index.ts'
 
 /**
@@ -26,7 +32,7 @@ export function planHeadline(
   const finish = `Done by ${dayText(plan.finishesAt, timeZone)} if all goes as planned`
   if (project.dueOn === null) return finish
   const days = daysBetween(localDateAt(plan.finishesAt, timeZone), project.dueOn)
-  if (plan.finishesAt > endOfDay(project.dueOn, timeZone)) return `${finish}, ${plural(-days, 'day')} late`
+  if (plan.finishesAt > (paintedBy(project) ?? 0)) return `${finish}, ${plural(-days, 'day')} late`
   if (days === 0) return `${finish}, on the very day`
   return `${finish}, ${plural(days, 'day')} before the date`
 }
@@ -42,9 +48,11 @@ export function PlanFigures({ plan, project, room }: PlanFiguresProps) {
   const { timeZone } = project.evenings
   const when = (moment: LinePlan['finishesAt']) =>
     `${dayText(moment, timeZone)} ${clockText(moment, timeZone)}`
+  const lastCoat = lastCoatText(project)
   const work = plan.handsOnSeconds - plan.setUpSeconds
   return (
     <p className="flex flex-wrap gap-x-4 gap-y-1">
+      {lastCoat === null ? null : <b>{lastCoat}</b>}
       <span>
         if all goes as planned{' '}
         <Figure
@@ -210,7 +218,7 @@ function Goodness({ plan, project, when }: GoodnessProps) {
           {plural(project.batchesInHand, 'batch', 'batches')} may be. Set “In hand” to all to lift this.
         </p>
       ) : null}
-      {project.dueOn === null ? null : <p>The date: {dateText(project.dueOn)}.</p>}
+      {project.dueOn === null ? null : <p>The date: {dueText(project)}.</p>}
     </>
   )
 }

@@ -334,9 +334,10 @@ function EveningsButton() {
           settings={opened ?? project}
           submitLabel="Save"
           busy={false}
-          onSubmit={({ name, dueOn, evenings }) => {
+          onSubmit={({ name, dueOn, evenings, planning: { handOver } }) => {
             const from = opened ?? project
-            edit(from, { ...from, name, dueOn, evenings }, 'Date and evenings are saved.')
+            const planning = { ...from.planning, handOver }
+            edit(from, { ...from, name, dueOn, evenings, planning }, 'Date and evenings are saved.')
             setOpened(null)
           }}
         />

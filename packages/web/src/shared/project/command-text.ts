@@ -15,6 +15,7 @@ const fieldNames: Readonly<Record<string, string>> = {
   sprayHours: 'spray hours',
   skipShare: 'sessions that fall out',
   bores: 'how long the same is borne',
+  handOver: 'hour of the date',
   held: 'what keeps to the row of the line',
   perHolder: 'models on a holder',
   joinedAt: 'joined to',

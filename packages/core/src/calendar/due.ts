@@ -1,0 +1,23 @@
+import type { Project } from '../project/project.ts'
+import { addSeconds, type Instant } from '../units/instant.ts'
+import { clockOn, endOfDay } from './sessions.ts'
+
+type Dated = Pick<Project, 'dueOn' | 'evenings'> & {
+  readonly planning: Pick<Project['planning'], 'handOver'>
+}
+
+/** When the models are handed over: the hour of the due day, else its end; `null` without a date. */
+export function handedOverAt({ dueOn, evenings, planning }: Dated): Instant | null {
+  if (dueOn === null) return null
+  const { handOver } = planning
+  return handOver ? clockOn(dueOn, handOver.at, evenings.timeZone) : endOfDay(dueOn, evenings.timeZone)
+}
+
+/** By when the last coat has to be dry: what is handed over at an hour cures and is packed before. */
+export function paintedBy(project: Dated): Instant | null {
+  const due = handedOverAt(project)
+  const { handOver } = project.planning
+  return due === null || handOver === null
+    ? due
+    : addSeconds(due, -handOver.cureSeconds - handOver.packingSeconds)
+}

@@ -1,0 +1,2 @@
+-- The date may have an hour; what is there has none.
+UPDATE "project" SET "planning" = '{"handOver": null}'::jsonb || "planning";
