@@ -19,5 +19,5 @@ export function paintedBy(project: Dated): Instant | null {
   const { handOver } = project.planning
   return due === null || handOver === null
     ? due
-    : addSeconds(due, -handOver.cureSeconds - handOver.packingSeconds)
+    : addSeconds(due, -(handOver.cureSeconds + handOver.packingSeconds))
 }
