@@ -1,4 +1,4 @@
-import { makeFirstRecipe, takeOrder } from '../support/recipes.ts'
+import { makeFirstRecipe, seeLineFollow } from '../support/recipes.ts'
 import { expect, test } from '@playwright/test'
 import { demoId, seedProject } from '../support/projects.ts'
 
@@ -79,7 +79,7 @@ test('date and evenings are changed where they matter', async ({ page, request }
   await dialog.getByLabel('Date due').fill('2020-01-01')
   await dialog.getByRole('button', { name: 'Save' }).click()
   await expect(page.getByRole('heading', { level: 1 })).toContainText(
-    /^Done by \w{3} .*, in 8 of 10 cases; odds of the date/,
+    /^Done by \w{3} .* in 8 of 10 cases; odds of the date/,
   )
   await expect(page.getByRole('button', { name: 'Sun, 2 h 30' })).toBeVisible()
 })
@@ -89,7 +89,7 @@ test('a batch takes its stages in any sound order, says why, and keeps to the ro
   request,
 }) => {
   await makeFirstRecipe(page, request)
-  await takeOrder(page)
+  await seeLineFollow(page)
   await page.getByRole('link', { name: 'Plan', exact: true }).click()
   await expect(page.getByText(/^ahead of .*: that is wet after .* to \d\d:\d\d$/).first()).toBeVisible()
   await page.getByRole('checkbox', { name: /^Keep every batch to the row/ }).check()

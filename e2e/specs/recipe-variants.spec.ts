@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test'
 import { expectAccessible } from '../support/axe.ts'
-import { goTo, makeFirstRecipe, primeAll, takeOrder } from '../support/recipes.ts'
+import { goTo, makeFirstRecipe, primeAll, seeLineFollow } from '../support/recipes.ts'
 
 test('hair in three colours spread over the unit: each model passes the other two by', async ({
   page,
@@ -20,7 +20,7 @@ test('hair in three colours spread over the unit: each model passes the other tw
   await expect(page.getByRole('region', { name: 'Mix card' })).toContainText('for 2 models')
   await expect(page.getByRole('list', { name: 'Findings' })).toBeHidden()
 
-  await takeOrder(page)
+  await seeLineFollow(page)
   await expect(page.getByText('Reed-pikes: only hair 2')).toBeVisible()
   await goTo(page, 'Bench')
   await page.getByRole('button', { name: /^Reed-pikes/ }).click()
@@ -62,14 +62,14 @@ test('painted to a lower standard, a unit goes without the stages it can do with
   request,
 }) => {
   await makeFirstRecipe(page, request)
-  await takeOrder(page)
+  await seeLineFollow(page)
   await expect(page.getByRole('button', { name: /^Edge, coat/ })).toBeVisible()
   await page.getByText(/^Every pot is opened once|opened again, and why/).click()
   const standard = page.getByRole('combobox', { name: /^Reed-pikes painted to/ })
   await expect(standard.getByRole('option', { name: /^tabletop, / })).toBeAttached()
   await standard.selectOption('tabletop')
   await expect(page.getByText('The line follows this order.')).toBeHidden()
-  await takeOrder(page)
+  await seeLineFollow(page)
   await expect(page.getByRole('button', { name: /^Edge/ })).toHaveCount(0)
 })
 
@@ -78,7 +78,7 @@ test('a change half-way says what it means, and the record can be repeated for a
   request,
 }) => {
   await makeFirstRecipe(page, request)
-  await takeOrder(page)
+  await seeLineFollow(page)
   await primeAll(page)
   await goTo(page, 'Recipe')
   await page.getByRole('button', { name: /black primer, spray/ }).click()
@@ -92,7 +92,13 @@ test('a change half-way says what it means, and the record can be repeated for a
   await expect(means).toBeHidden()
   await page.getByRole('button', { name: 'What was changed' }).click()
   const log = page.getByRole('dialog')
-  await log.getByRole('listitem').first().getByRole('button', { name: 'Take back' }).click()
+  // The line followed the recipe, in a change of its own.
+  await log
+    .getByRole('listitem')
+    .filter({ hasText: 'A layer of' })
+    .first()
+    .getByRole('button', { name: 'Take back' })
+    .click()
   await log.getByRole('button', { name: 'Close' }).click()
   await expect(page.getByRole('button', { name: /black primer, spray/ })).toBeVisible()
 

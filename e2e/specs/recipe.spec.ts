@@ -1,7 +1,7 @@
 import { expect, test } from '@playwright/test'
 import { expectAccessible } from '../support/axe.ts'
 import { seedProject } from '../support/projects.ts'
-import { goTo, isPrimed, makeFirstRecipe, primeAll, takeOrder } from '../support/recipes.ts'
+import { goTo, isPrimed, makeFirstRecipe, primeAll, seeLineFollow } from '../support/recipes.ts'
 
 test('from nothing to a line in a few clicks: school, findings, order', async ({ page, request }) => {
   const { url } = await seedProject(request, { stages: 0 })
@@ -36,7 +36,6 @@ test('from nothing to a line in a few clicks: school, findings, order', async ({
 
   await goTo(page, 'Line')
   await expect(page.getByRole('heading', { name: /^The recipes come to \d+ stages/ })).toBeVisible()
-  await page.getByRole('button', { name: 'Take this order' }).click()
   await expect(page.getByText('The line follows this order.')).toBeVisible()
   await page.reload()
   await expect(page.getByText('The line follows this order.')).toBeVisible()
@@ -48,7 +47,7 @@ test('a stage moved against its stack is named at once, and moved back by one bu
   request,
 }) => {
   await makeFirstRecipe(page, request)
-  await takeOrder(page)
+  await seeLineFollow(page)
   await page.getByRole('button', { name: /^Spray from above, all over/ }).press('Alt+ArrowUp')
   const findings = page.getByRole('list', { name: 'Findings' })
   await expect(findings).toContainText('This spoils.')
@@ -59,12 +58,12 @@ test('a stage moved against its stack is named at once, and moved back by one bu
 
 test('a recipe changed half-way keeps the punches of what stays', async ({ page, request }) => {
   await makeFirstRecipe(page, request)
-  await takeOrder(page)
+  await seeLineFollow(page)
   await primeAll(page)
   await goTo(page, 'Recipe')
   await page.getByRole('button', { name: /reed tuft/ }).click()
   await page.getByRole('button', { name: 'Take out' }).click()
-  await takeOrder(page)
+  await seeLineFollow(page)
   await goTo(page, 'Bench')
   await isPrimed(page)
 })
@@ -134,8 +133,8 @@ test('regions change with their layers, a mix tells its drops, and what is short
 
 test('recipe and line say the same minutes a model', async ({ page, request }) => {
   await makeFirstRecipe(page, request)
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('a foot model')
-  await takeOrder(page)
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('a model')
+  await seeLineFollow(page)
   const title = page.getByRole('heading', { level: 1 })
   await goTo(page, 'Recipe')
   await expect(title).toHaveText(/layers, .* min a model$/)

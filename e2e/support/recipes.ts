@@ -15,9 +15,9 @@ export async function goTo(page: Page, place: 'Roster' | 'Recipe' | 'Line' | 'Be
   await page.getByRole('link', { name: place, exact: true }).click()
 }
 
-export async function takeOrder(page: Page): Promise<void> {
+/** The line is there without a click, and follows the recipe. */
+export async function seeLineFollow(page: Page): Promise<void> {
   await goTo(page, 'Line')
-  await page.getByRole('button', { name: 'Take this order' }).click()
   await expect(page.getByText('The line follows this order.')).toBeVisible()
 }
 

@@ -145,6 +145,7 @@ export { parseMix, printMix, type MixPart, type MixQuestion, type ParsedMix } fr
 export { forecastFinish, type FinishForecast, type SpreadDriver } from './forecasting/forecast-finish.ts'
 export { offersFor, takeOffer, tryOffer, type Offer, type OfferInput } from './forecasting/offers.ts'
 export { findFaults } from './ordering/find-faults.ts'
+export { isSameLine, lineDifference } from './ordering/line-difference.ts'
 export { followedRecipes, followersOf, lineOfOrder, takersAmong } from './ordering/line-of-order.ts'
 export { lineJudge, mendProject, type LineFinding } from './ordering/line-findings.ts'
 export { tryWay, type WayInput, type WayOutcome } from './planning/compare-ways.ts'

@@ -8,7 +8,7 @@ export function NotFoundPage() {
       <EmptyState
         title="This address names no place in Seriatim"
         actions={
-          <Link className="font-bold underline" to="/">
+          <Link className="font-bold underline" to="/projects">
             To the projects
           </Link>
         }

@@ -10,7 +10,9 @@ import { dueText } from '../shared/finish-text.ts'
 import { plural } from '../shared/format/index.ts'
 import { ProjectContext, useProject } from '../shared/project/index.ts'
 import { ErrorState, IconButton, LoadingState } from '../shared/ui/index.ts'
+import { LineFollows } from './LineFollows.tsx'
 import { NotFoundPage } from './NotFoundPage.tsx'
+import { lastProject, rememberProject } from './WhereNow.tsx'
 
 const places = [
   { path: 'roster', name: 'Roster' },
@@ -42,7 +44,7 @@ export function Shell() {
       </a>
       <header className="sticky top-0 z-10 border-b-2 border-ink bg-mat">
         <div className="mx-auto flex max-w-[1360px] flex-wrap items-center gap-x-6 px-4 sm:px-6 lg:flex-nowrap">
-          <Link to="/" className="py-2 font-heading text-2xl font-extrabold">
+          <Link to="/projects" className="py-2 font-heading text-2xl font-extrabold">
             Seriatim
           </Link>
           {projectId === undefined ? null : <Road projectId={projectId as ProjectId} />}
@@ -149,18 +151,36 @@ function ThemeButton() {
   )
 }
 
+/** Where recipes and units are changed, and the line with them. */
+const whereTheLineChanges = /\/(roster|recipe|line|hours)$/
+
+/** Whether this or an earlier page of the visit was one of these. */
+function useHasBeenTo(pages: RegExp): boolean {
+  const isHere = pages.test(useLocation().pathname)
+  const [hasBeen, setHasBeen] = useState(isHere)
+  if (isHere && !hasBeen) setHasBeen(true)
+  return hasBeen
+}
+
 /** Loads the project once for every place on its road. */
 export function ProjectRoad() {
   const { projectId } = useParams()
   const { project: data, error, refetch, failureReason } = useProject(projectId as ProjectId)
+  const mayChange = useHasBeenTo(whereTheLineChanges)
+  const isGone = error instanceof ApiProblem && error.problem.status === 404
+  useEffect(() => {
+    if (data) rememberProject(data.id)
+    else if (isGone && lastProject() === projectId) rememberProject(null)
+  }, [data, isGone, projectId])
   if (data) {
     return (
       <ProjectContext value={data}>
+        {mayChange ? <LineFollows /> : null}
         <Outlet />
       </ProjectContext>
     )
   }
-  if (error instanceof ApiProblem && error.problem.status === 404) return <NotFoundPage />
+  if (isGone) return <NotFoundPage />
   const reason = error ?? failureReason
   if (reason) return <ErrorState error={reason} onRetry={() => void refetch()} />
   return <LoadingState what="the project" />

@@ -1,4 +1,4 @@
-import { createBrowserRouter, Navigate } from 'react-router'
+import { createBrowserRouter } from 'react-router'
 import { BenchPage } from '../features/bench/index.ts'
 import { LinePage } from '../features/line/index.ts'
 import { ProjectsPage } from '../features/projects/index.ts'
@@ -7,6 +7,7 @@ import { LoadingState } from '../shared/ui/index.ts'
 import { NotFoundPage } from './NotFoundPage.tsx'
 import { BrokenPage } from './BrokenPage.tsx'
 import { ProjectRoad, Shell } from './Shell.tsx'
+import { Start, WhereNow } from './WhereNow.tsx'
 
 export const router = createBrowserRouter([
   {
@@ -14,7 +15,8 @@ export const router = createBrowserRouter([
     hydrateFallbackElement: <LoadingState what="Seriatim" />,
     errorElement: <BrokenPage />,
     children: [
-      { index: true, element: <ProjectsPage /> },
+      { index: true, element: <Start /> },
+      { path: 'projects', element: <ProjectsPage /> },
       {
         path: 'shelf',
         lazy: async () => ({ Component: (await import('../features/shelf/index.ts')).ShelfPage }),
@@ -28,7 +30,7 @@ export const router = createBrowserRouter([
         element: <ProjectRoad />,
         errorElement: <BrokenPage />,
         children: [
-          { index: true, element: <Navigate to="plan" replace /> },
+          { index: true, element: <WhereNow /> },
           { path: 'roster', element: <RosterPage /> },
           {
             path: 'recipe',

@@ -86,8 +86,8 @@ function Bench({ progress }: { readonly progress: Progress }) {
     return (
       <NothingYet headline="The bench is clear" missing={batches.length === 0 ? 'models' : 'stages'}>
         {batches.length === 0
-          ? 'Put a unit on the roster, then write the line; what to do first will lie here.'
-          : 'Write the line, or start from a school; what to do first will lie here.'}
+          ? 'Put a unit on the roster and give it a recipe; what to do first will lie here.'
+          : 'Make a recipe: the line follows from it, and what to do first will lie here.'}
       </NothingYet>
     )
   }

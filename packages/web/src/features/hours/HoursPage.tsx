@@ -91,11 +91,7 @@ function TimeBox({ input, costs }: { readonly input: WholeInput; readonly costs:
       standard: standardOf.get(unit.id) ?? unit.standard,
     }))
     const named = differing.map((unit) => `${unit.name} to ${standardOf.get(unit.id) ?? ''}`).join(', ')
-    edit(
-      project,
-      { ...project, units },
-      `Painted: ${named}. Take the order on the line again, and it follows.`,
-    )
+    edit(project, { ...project, units }, `Painted: ${named}.`)
   }
 
   return (

@@ -25,6 +25,9 @@ export function LinePage() {
   /** The stage whose form is open, and the project as the form shows it. */
   const [opened, setOpened] = useState<{ readonly id: StageId; readonly from: ShownProject } | null>(null)
   const { line } = project
+  const isFollowed = project.units.some((unit) =>
+    project.recipes.some((recipe) => recipe.unitIds.includes(unit.id)),
+  )
   const { progress } = useProgress(project.id)
   const estimate = useEstimate(project, progress)
   const times = useTimes(estimate)
@@ -53,28 +56,30 @@ export function LinePage() {
   if (line.length === 0) {
     return (
       <>
-        <Headline>In which order?</Headline>
+        <Headline>{isFollowed ? 'The line is being put in order …' : 'In which order?'}</Headline>
         <OrderFromRecipes project={project} onTake={write} />
-        <EmptyState
-          title="The line has no stages"
-          actions={
-            <>
-              {schools.map((school) => (
-                <Button key={school.id} weight="main" onClick={() => follow(school)}>
-                  Start from “{school.name}”
-                </Button>
-              ))}
-              {addButton}
-            </>
-          }
-        >
-          <p>A stage is one material put on every model that takes it: prime, skin, coat, shade …</p>
-          {schools.map((school) => (
-            <p key={school.id} className="mt-2">
-              <b>{school.name}:</b> {school.idea} {plural(school.stages.length, 'stage')}.
-            </p>
-          ))}
-        </EmptyState>
+        {isFollowed ? null : (
+          <EmptyState
+            title="The line has no stages"
+            actions={
+              <>
+                {schools.map((school) => (
+                  <Button key={school.id} weight="main" onClick={() => follow(school)}>
+                    Start from “{school.name}”
+                  </Button>
+                ))}
+                {addButton}
+              </>
+            }
+          >
+            <p>A stage is one material put on every model that takes it: prime, skin, coat, shade …</p>
+            {schools.map((school) => (
+              <p key={school.id} className="mt-2">
+                <b>{school.name}:</b> {school.idea} {plural(school.stages.length, 'stage')}.
+              </p>
+            ))}
+          </EmptyState>
+        )}
       </>
     )
   }

@@ -1,9 +1,9 @@
 import {
   applyOffer,
-  followedRecipes,
+  isSameLine,
+  lineDifference,
   mendProject,
   orderWeights,
-  tableReadyStandard,
   type LineFinding,
   type LineOrder,
   type OrderWeight,
@@ -12,7 +12,7 @@ import {
   type Shelf,
   type Stage,
 } from '@seriatim/core'
-import { useMemo, useState } from 'react'
+import { useState } from 'react'
 import { v7 } from 'uuid'
 import { useShelf } from '../../shared/api/index.ts'
 import { FindingList } from '../../shared/finding-list.tsx'
@@ -21,7 +21,13 @@ import { useEdit, withUnit, type ShownProject } from '../../shared/project/index
 import { useProgress } from '../../shared/progress/index.ts'
 import { OrderReasons } from './OrderReasons.tsx'
 import { Button, CheckField } from '../../shared/ui/index.ts'
-import { useLineFindings, useLineOfOrder, useLineOrder } from '../../shared/worker/index.ts'
+import {
+  useLineFindings,
+  useLineOfOrder,
+  useOrder,
+  useOrderingInput,
+  useSamenessOffers,
+} from '../../shared/worker/index.ts'
 
 const nothing: readonly LineFinding[] = []
 
@@ -42,17 +48,9 @@ export function OrderFromRecipes(props: OrderFromRecipesProps) {
 function Ordered({ project, onTake, shelf }: OrderFromRecipesProps & { readonly shelf: Shelf }) {
   const [weight, setWeight] = useState<OrderWeight>('fewest pots')
   const { recipes, units } = project
-  const input = useMemo(
-    () =>
-      ({
-        recipes: followedRecipes({ recipes, units }),
-        shelf,
-        weight,
-        tableReady: tableReadyStandard,
-      }) as const,
-    [recipes, units, shelf, weight],
-  )
-  const { order, offers } = useLineOrder(input)
+  const input = useOrderingInput(project, shelf, weight)
+  const order = useOrder(input)
+  const offers = useSamenessOffers(input, order.isPlaceholderData ? undefined : order.data)
   const edit = useEdit()
   const accept = (offer: SamenessOffer) =>
     edit(
@@ -122,15 +120,23 @@ function headlineOf(found: LineOrder): string {
   return `The recipes come to ${plural(found.stages.length, 'stage')}: ${plural(found.merged, 'step')} share a pot, ${best}`
 }
 
-/** What of two lines has to be alike for the one to follow the other. */
-function whoGetsWhat(line: readonly Stage[]): string {
-  return JSON.stringify(
-    line.map(({ steps, notNeededBy, limits }) => [
-      steps.map((step) => step.stepId),
-      notNeededBy.toSorted(),
-      limits.toSorted((a, b) => (a.unitId < b.unitId ? -1 : 1)).map(({ unitId, roles }) => [unitId, roles]),
-    ]),
+/** `The recipes come to another row: 2 new (wash, rim), 1 moved (edge).` */
+function differenceText({ fresh, leaving, moved, changed }: ReturnType<typeof lineDifference>): string {
+  const parts = [
+    [fresh, 'new'],
+    [leaving, 'leaving'],
+    [moved, 'moved'],
+    [changed, 'done otherwise'],
+  ] as const
+  const said = parts.flatMap(([stages, how]) =>
+    stages.length === 0 ? [] : [`${String(stages.length)} ${how} (${namesOf(stages)})`],
   )
+  return `Against the line as it stands: ${said.join(', ')}.`
+}
+
+function namesOf(stages: readonly Stage[]): string {
+  const names = stages.slice(0, 2).map((stage) => stage.name.toLowerCase())
+  return stages.length > 2 ? `${names.join('; ')} …` : names.join('; ')
 }
 
 function hasMarks(progress: Progress | undefined, stage: Stage): boolean {
@@ -146,14 +152,16 @@ function TakeButton({ found, project, shelf, onTake }: TakeButtonProps) {
   const { progress } = useProgress(project.id)
   const next = useLineOfOrder(found, project, shelf)
   if (!next) return null
-  if (whoGetsWhat(next) === whoGetsWhat(project.line)) {
+  if (isSameLine(project.line, next)) {
     return <p className="ml-auto font-bold text-done">The line follows this order.</p>
   }
-  const kept = new Set(next.map((stage) => stage.id))
-  const leaving = project.line.filter((stage) => !kept.has(stage.id))
+  if (project.line.length === 0) return null
+  const difference = lineDifference(project.line, next)
+  const { leaving } = difference
   const begun = leaving.filter((stage) => hasMarks(progress, stage))
   return (
     <div className="ml-auto flex flex-wrap items-center justify-end gap-3">
+      <p className="max-w-md text-sm text-ink-soft">{differenceText(difference)}</p>
       {begun.length > 0 ? (
         <p className="text-sm text-ink-soft">
           {plural(begun.length, 'stage')} that models have been through would leave the line;{' '}

@@ -38,7 +38,7 @@ export function NewProjectDialog({ open, onOpenChange }: DialogProps) {
     mutationFn: (settings: ProjectSettings) => createProject(id, settings),
     onSuccess: async () => {
       await client.invalidateQueries({ queryKey: projectListQuery.queryKey })
-      await navigate(`/projects/${id}/roster`)
+      await navigate(`/projects/${id}/roster?new`)
     },
     onError: (error) => toast.error(error.message),
   })

@@ -17,6 +17,7 @@ import {
 } from '@seriatim/core'
 import { Plus, ShoppingBasket } from 'lucide-react'
 import { useState } from 'react'
+import { useSearchParams } from 'react-router'
 import { v7 } from 'uuid'
 import { useShelf, useShelfChange } from '../../shared/api/index.ts'
 import { saveText } from '../../shared/csv/index.ts'
@@ -45,7 +46,12 @@ function Recipes({ project, shelf }: { readonly project: ShownProject; readonly 
   const shelfChange = useShelfChange()
   const { progress } = useProgress(project.id)
   const [chosenId, setChosenId] = useState<RecipeId | null>(null)
-  const [making, setMaking] = useState(false)
+  const [search, setSearch] = useSearchParams()
+  const [making, setOpenMaking] = useState(search.has('new'))
+  const setMaking = (isOpen: boolean) => {
+    setOpenMaking(isOpen)
+    if (!isOpen && search.has('new')) setSearch({}, { replace: true })
+  }
   const [shopping, setShopping] = useState(false)
   const [repeating, setRepeating] = useState(false)
   const times = useTimes(useEstimate(project, progress))

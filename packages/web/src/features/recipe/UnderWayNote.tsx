@@ -1,4 +1,4 @@
-import type { Progress, Project, Recipe, Shelf } from '@seriatim/core'
+import type { Progress, Project, Shelf } from '@seriatim/core'
 import { useState } from 'react'
 import { Button } from '../../shared/ui/index.ts'
 import { useUnderWay } from '../../shared/worker/index.ts'
@@ -11,9 +11,9 @@ interface UnderWayNoteProps {
 
 /** What the changes made here mean for models that are half-way; it stays until it is read. */
 export function UnderWayNote({ project, progress, shelf }: UnderWayNoteProps) {
-  const [known, setKnown] = useState<readonly Recipe[]>(project.recipes)
+  const [known, setKnown] = useState<Pick<Project, 'recipes' | 'line'>>(project)
   const said = useUnderWay(known, project, progress, shelf) ?? []
-  if (said.length === 0 || known === project.recipes) return null
+  if (said.length === 0 || known.recipes === project.recipes) return null
   return (
     <section role="status" className="ticket mb-5 border-l-8 border-l-drying p-4">
       <p className="font-bold">What this means for models under way</p>
@@ -22,7 +22,7 @@ export function UnderWayNote({ project, progress, shelf }: UnderWayNoteProps) {
           <li key={sentence}>{sentence}</li>
         ))}
       </ul>
-      <Button weight="quiet" className="mt-1 px-1!" onClick={() => setKnown(project.recipes)}>
+      <Button weight="quiet" className="mt-1 px-1!" onClick={() => setKnown(project)}>
         Understood
       </Button>
     </section>

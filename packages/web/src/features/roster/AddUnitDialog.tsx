@@ -6,7 +6,9 @@ import { z } from 'zod'
 import { useCurrentProject, useEdit, withUnit } from '../../shared/project/index.ts'
 import { plural } from '../../shared/format/index.ts'
 import { Button, Dialog, TextField } from '../../shared/ui/index.ts'
-import { modelsAlike } from './new-models.ts'
+import { splitNames } from '../../shared/split-names.ts'
+import { modelsOfSets } from './new-models.ts'
+import { parseSets } from './parse-sets.ts'
 import { holderText } from './holder-text.ts'
 import { KindFields } from './KindFields.tsx'
 import { StandardField } from './StandardField.tsx'
@@ -17,8 +19,16 @@ const formSchema = z.object({
     .trim()
     .min(1, { error: 'Give the unit a name.' })
     .max(100, { error: 'Keep it under 100 characters.' }),
-  count: z.string().regex(/^[1-9]\d{0,2}$/, { error: 'Give a number of models from 1 to 999.' }),
-  role: z.string().trim().max(60, { error: 'Keep it under 60 characters.' }),
+  sets: z.string().superRefine((text, context) => {
+    const parsed = parseSets(text)
+    if (!parsed.ok) context.addIssue({ code: 'custom', message: parsed.error })
+  }),
+  marks: z
+    .string()
+    .refine((text) => splitNames(text, ',').every((mark) => mark.length <= 50), {
+      error: 'Keep each mark under 50 characters.',
+    })
+    .refine((text) => splitNames(text, ',').length <= 20, { error: 'Up to 20 squads.' }),
   points: z.string().regex(/^\d*([.,]\d+)?$/, { error: 'Give the points as a number.' }),
   standard: z.enum(standards),
   size: z.enum(sizes),
@@ -38,8 +48,8 @@ export function AddUnitDialog({ open, onOpenChange }: AddUnitDialogProps) {
     resolver: zodResolver(formSchema),
     defaultValues: {
       name: '',
-      count: '10',
-      role: 'trooper',
+      sets: '10',
+      marks: '',
       points: '',
       standard: 'tabletop' as const,
       size: 'foot' as const,
@@ -50,6 +60,9 @@ export function AddUnitDialog({ open, onOpenChange }: AddUnitDialogProps) {
   const { errors } = form.formState
   const submit = form.handleSubmit((values) => {
     const { name } = values
+    const parsed = parseSets(values.sets)
+    if (!parsed.ok) return
+    const points = Number(values.points.replace(',', '.') || 0)
     const unit = {
       id: v7() as UnitId,
       name,
@@ -59,13 +72,7 @@ export function AddUnitDialog({ open, onOpenChange }: AddUnitDialogProps) {
       perHolder: Number(values.perHolder),
       pilot: [],
       joinedAt: null,
-      models: modelsAlike({
-        name,
-        count: Number(values.count),
-        role: values.role,
-        variants: [],
-        points: Number(values.points.replace(',', '.') || 0),
-      }),
+      models: modelsOfSets(name, parsed.sets, splitNames(values.marks, ','), points),
     }
     edit(project, withUnit(project, unit), `${name}: ${plural(unit.models.length, 'model')} on the roster.`)
     form.reset()
@@ -75,14 +82,13 @@ export function AddUnitDialog({ open, onOpenChange }: AddUnitDialogProps) {
     <Dialog open={open} onOpenChange={onOpenChange} title="New unit">
       <form onSubmit={(event) => void submit(event)} noValidate className="grid gap-4">
         <TextField label="Name" {...form.register('name')} error={errors.name?.message} autoFocus />
-        <div className="grid gap-4 sm:grid-cols-3">
+        <div className="grid items-start gap-4 sm:grid-cols-[2fr_1fr]">
           <TextField
             label="Models"
-            inputMode="numeric"
-            {...form.register('count')}
-            error={errors.count?.message}
+            hint="10, or in sets: 10 pikes, leader, horn"
+            {...form.register('sets')}
+            error={errors.sets?.message}
           />
-          <TextField label="Role" {...form.register('role')} error={errors.role?.message} />
           <TextField
             label="Points each"
             inputMode="decimal"
@@ -90,15 +96,18 @@ export function AddUnitDialog({ open, onOpenChange }: AddUnitDialogProps) {
             error={errors.points?.message}
           />
         </div>
+        <TextField
+          label="Squads, by the mark on their bases"
+          hint="Such as red, blue: the same models once for each. Empty: one squad."
+          {...form.register('marks')}
+          error={errors.marks?.message}
+        />
         <StandardField {...form.register('standard')} />
         <KindFields
           size={form.register('size')}
           detail={form.register('detail')}
           perHolder={{ ...form.register('perHolder'), error: errors.perHolder?.message }}
         />
-        <p className="text-sm text-ink-soft">
-          Leaders, cloak wearers and other names can be told apart afterwards.
-        </p>
         <Button type="submit" weight="main">
           Add the unit
         </Button>

@@ -1,7 +1,7 @@
-import { countModels, workLeft, type Unit } from '@seriatim/core'
+import { countModels, joinWords, workLeft, type Project, type Unit } from '@seriatim/core'
 import { FileUp, Plus } from 'lucide-react'
 import { useState } from 'react'
-import { Link } from 'react-router'
+import { Link, useSearchParams } from 'react-router'
 import { finishText } from '../../shared/finish-text.ts'
 import { durationText, plural } from '../../shared/format/index.ts'
 import { useProgress } from '../../shared/progress/index.ts'
@@ -18,12 +18,19 @@ export function RosterPage() {
   const project = useCurrentProject()
   const { progress } = useProgress(project.id)
   const edit = useEdit()
-  const [open, setOpen] = useState<'add' | 'import' | Unit | null>(null)
+  const [search, setSearch] = useSearchParams()
+  const [open, setOpen] = useState<'add' | 'import' | Unit | null>(search.has('new') ? 'add' : null)
+  const showAdd = (isOpen: boolean) => {
+    setOpen(isOpen ? 'add' : null)
+    if (!isOpen && search.has('new')) setSearch({}, { replace: true })
+  }
   const models = countModels(project)
   const estimate = useEstimate(project, progress)
   const times = useTimes(estimate)
   const finish = useFinish(project, progress)
   const left = progress ? workLeft(project, progress, times) : null
+
+  const hasNoRecipe = withoutRecipe(project)
 
   const actions = (
     <>
@@ -45,7 +52,7 @@ export function RosterPage() {
           left && project.line.length > 0
             ? `${durationText(left.totalSeconds)} of hands-on work in all, ${durationText(left.leftSeconds)} left${finish && left.leftSeconds > 0 ? `; ${finishText(finish, project)}` : ''}`
             : models > 0
-              ? 'Write the line to see how much work this is'
+              ? 'Give them a recipe to see how much work this is'
               : undefined
         }
       >
@@ -77,14 +84,14 @@ export function RosterPage() {
           ))}
         </ul>
       )}
-      {project.units.length > 0 && project.line.length === 0 ? (
+      {hasNoRecipe ? (
         <p className="mt-6">
-          <Link to="../line" className="text-lg font-bold underline underline-offset-4">
-            Next: write the line
+          <Link to="../recipe?new" className="text-lg font-bold underline underline-offset-4">
+            Next: a recipe for {joinWords(hasNoRecipe.map((unit) => unit.name))}
           </Link>
         </p>
       ) : null}
-      <AddUnitDialog open={open === 'add'} onOpenChange={(isOpen) => setOpen(isOpen ? 'add' : null)} />
+      <AddUnitDialog open={open === 'add'} onOpenChange={showAdd} />
       <ImportRosterDialog
         open={open === 'import'}
         onOpenChange={(isOpen) => setOpen(isOpen ? 'import' : null)}
@@ -94,4 +101,11 @@ export function RosterPage() {
       ) : null}
     </>
   )
+}
+
+/** Units that wait for a recipe, as long as the line is not written by hand; `null` where none does. */
+function withoutRecipe({ units, recipes, line }: Project): readonly Unit[] | null {
+  if (line.length > 0 && recipes.length === 0) return null
+  const waiting = units.filter((unit) => !recipes.some((recipe) => recipe.unitIds.includes(unit.id)))
+  return waiting.length > 0 ? waiting.slice(0, 3) : null
 }

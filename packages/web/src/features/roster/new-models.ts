@@ -1,5 +1,6 @@
 import type { Model, ModelId, Unit, UnitId } from '@seriatim/core'
 import { v7 } from 'uuid'
+import type { ModelSet } from './parse-sets.ts'
 import type { RosterLine } from './parse-roster.ts'
 
 type Alike = Pick<RosterLine, 'name' | 'count' | 'role' | 'variants' | 'points'>
@@ -13,6 +14,32 @@ export function modelsAlike({ name, count, role, variants, points }: Alike): Mod
     variants,
     points,
   }))
+}
+
+/** The models of a unit set by set; once for each mark where there are squads, who carry it as a variant. */
+export function modelsOfSets(
+  unit: string,
+  sets: readonly ModelSet[],
+  marks: readonly string[],
+  points: number,
+): Model[] {
+  return (marks.length > 0 ? marks : [null]).flatMap((mark) => {
+    const squad = mark === null ? unit : `${unit} ${mark}`
+    return sets.flatMap(({ count, role, called }) => {
+      const name = called === '' ? squad : `${squad}, ${called}`
+      const alike = modelsAlike({
+        name,
+        count,
+        role,
+        variants: mark === null ? [] : [`${mark} mark`],
+        points,
+      })
+      // The rank and file are numbered even when they are one.
+      return called === '' && count === 1 && sets.length > 1
+        ? alike.map((model) => ({ ...model, name: `${name} 1` }))
+        : alike
+    })
+  })
 }
 
 /** The lines grouped by unit, in the order the units first appear. */

@@ -9,9 +9,9 @@ interface NothingYetProps {
   readonly children: string
 }
 
-/** A place that needs models and stages first, and leads to where they are made. */
+/** A place that needs models and stages first, and leads to where they are made: stages follow from a recipe. */
 export function NothingYet({ headline, missing, children }: NothingYetProps) {
-  const place = missing === 'models' ? 'roster' : 'line'
+  const place = missing === 'models' ? 'roster' : 'recipe'
   return (
     <>
       <Headline>{headline}</Headline>

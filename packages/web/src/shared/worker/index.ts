@@ -6,7 +6,6 @@ export {
   useJudgementCalls,
   useLearntBores,
   useLineFindings,
-  useLineOfOrder,
   usePilot,
   usePlanChanges,
   useRunSheets,
@@ -14,7 +13,7 @@ export {
   useWorkLeft,
 } from './use-looks.ts'
 export { useLineEstimate, type Estimated } from './use-line-estimate.ts'
-export { useLineOrder } from './use-line-order.ts'
+export { useLineOfOrder, useOrder, useOrderingInput, useSamenessOffers } from './use-line-order.ts'
 export { useBatchSizeComparison, type Comparison } from './use-batch-size-comparison.ts'
 export { useForecast, useOdds, type Odds, type TriedOffer } from './use-odds.ts'
 export { usePlan } from './use-plan.ts'

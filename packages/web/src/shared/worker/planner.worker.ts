@@ -126,12 +126,15 @@ const planner = {
   },
   changeUnderWay: (
     input: { readonly project: Project; readonly progress: Progress; readonly shelf: Shelf },
-    known: readonly Recipe[],
+    known: Pick<Project, 'recipes' | 'line'>,
   ) => {
     const { project, progress, shelf } = unpack(input)
-    return known.flatMap((before) => {
+    // Stages that left the line with the change are still on the models.
+    const gone = known.line.filter((stage) => project.line.every((each) => each.id !== stage.id))
+    const both = { ...project, line: [...gone, ...project.line] }
+    return known.recipes.flatMap((before) => {
       const after = project.recipes.find((each) => each.id === before.id) ?? null
-      return changeUnderWay(project, progress, before, after, shelf)
+      return changeUnderWay(both, progress, before, after, shelf)
     })
   },
   learnBores: (

@@ -1,32 +1,87 @@
-import type { LineOrder, OrderingInput, SamenessOffer } from '@seriatim/core'
+import {
+  followedRecipes,
+  tableReadyStandard,
+  type LineOrder,
+  type OrderingInput,
+  type OrderWeight,
+  type Project,
+  type SamenessOffer,
+  type Shelf,
+  type Stage,
+} from '@seriatim/core'
 import { keepPreviousData, useQuery } from '@tanstack/react-query'
+import { useMemo } from 'react'
 import { callPlanner } from './call-planner.ts'
+import { inputKey } from './input-key.ts'
 
-/** The recipes' steps merged and ordered beside the page, and then what one pot could do for two. */
-export function useLineOrder(input: OrderingInput) {
-  const key = [input.recipes, [...input.shelf.values()], input.weight, input.tableReady]
-  const order = useQuery({
-    queryKey: ['order', key],
+/** What the ordering of a project's recipes is about. */
+export function useOrderingInput(
+  { recipes, units }: Pick<Project, 'recipes' | 'units'>,
+  shelf: Shelf,
+  weight: OrderWeight,
+): OrderingInput {
+  return useMemo(
+    () => ({ recipes: followedRecipes({ recipes, units }), shelf, weight, tableReady: tableReadyStandard }),
+    [recipes, units, shelf, weight],
+  )
+}
+
+const keyOf = (input: OrderingInput) => [
+  input.recipes,
+  [...input.shelf.values()],
+  input.weight,
+  input.tableReady,
+]
+
+/** The recipes' steps merged and ordered beside the page. */
+export function useOrder(input: OrderingInput) {
+  return useQuery({
+    queryKey: ['order', keyOf(input)],
     queryFn: ({ signal }): Promise<LineOrder> =>
       callPlanner('order', async (planner, _, pack) => planner.orderLine(pack(input)), signal),
     placeholderData: keepPreviousData,
     staleTime: Number.POSITIVE_INFINITY,
     gcTime: 60_000,
   })
-  const { data } = order
-  const offers = useQuery({
-    queryKey: ['offers', key],
-    enabled: data !== undefined && !order.isPlaceholderData,
+}
+
+/** What one pot could do for two, of an order that was found. */
+export function useSamenessOffers(input: OrderingInput, order: LineOrder | undefined) {
+  return useQuery({
+    queryKey: ['offers', keyOf(input)],
+    enabled: order !== undefined,
     queryFn: ({ signal }): Promise<readonly SamenessOffer[]> => {
-      if (!data) throw new Error('nothing to compare with')
+      if (!order) throw new Error('nothing to compare with')
       return callPlanner(
         'order',
-        async (planner, _, pack) => planner.offersOfSameness(pack(input), data),
+        async (planner, _, pack) => planner.offersOfSameness(pack(input), order),
         signal,
       )
     },
     staleTime: Number.POSITIVE_INFINITY,
     gcTime: 60_000,
   })
-  return { order, offers }
+}
+
+/** The line that an order comes to, of this very project; nothing until it is worked out. */
+export function useLineOfOrder(
+  order: LineOrder | undefined,
+  project: Project,
+  shelf: Shelf,
+): readonly Stage[] | undefined {
+  const { data } = useQuery({
+    queryKey: ['line-of-order', inputKey(order), inputKey(project), inputKey(shelf)],
+    enabled: order !== undefined,
+    queryFn: ({ signal }): Promise<readonly Stage[]> => {
+      if (!order) throw new Error('no order')
+      return callPlanner(
+        'look',
+        async (planner, _, pack) => planner.lineOfOrder(pack({ project, shelf }), order),
+        signal,
+      )
+    },
+    staleTime: Number.POSITIVE_INFINITY,
+    gcTime: 10_000,
+  })
+  return data
 }

@@ -7,7 +7,6 @@ import type {
   LearntBores,
   LineEstimate,
   LineFinding,
-  LineOrder,
   LinePlan,
   OrderingInput,
   PilotProposal,
@@ -18,7 +17,6 @@ import type {
   Recipe,
   RunSheet,
   Shelf,
-  Stage,
   Unit,
   WorkLeft,
 } from '@seriatim/core'
@@ -64,21 +62,6 @@ export function useLineFindings(
     about: project.id,
     inputs: [input, project.line],
     task: async (planner, _, pack) => planner.lineFindings(pack(input), project.line),
-  })
-}
-
-/** The line that an order comes to. */
-export function useLineOfOrder(
-  order: LineOrder,
-  project: Project,
-  shelf: Shelf,
-): readonly Stage[] | undefined {
-  return useWorkedOut({
-    lane: 'look',
-    name: 'line-of-order',
-    about: project.id,
-    inputs: [order, project, shelf],
-    task: async (planner, _, pack) => planner.lineOfOrder(pack({ project, shelf }), order),
   })
 }
 
@@ -161,7 +144,7 @@ export function usePlanChanges(
 
 /** What changes of the recipes mean for models that are half-way. */
 export function useUnderWay(
-  known: readonly Recipe[],
+  known: Pick<Project, 'recipes' | 'line'>,
   project: Project,
   progress: Progress | undefined,
   shelf: Shelf,
@@ -170,7 +153,7 @@ export function useUnderWay(
     lane: 'look',
     name: 'under-way',
     about: project.id,
-    inputs: progress && known !== project.recipes ? [known, project, progress, shelf] : null,
+    inputs: progress && known.recipes !== project.recipes ? [known, project, progress, shelf] : null,
     task: async (planner, _, pack) =>
       progress ? planner.changeUnderWay(pack({ project, progress, shelf }), known) : [],
   })

@@ -1,0 +1,96 @@
+import { expect, test, type Page } from '@playwright/test'
+import { expectAccessible } from '../support/axe.ts'
+import { seedProject } from '../support/projects.ts'
+import { goTo, makeFirstRecipe, seeLineFollow } from '../support/recipes.ts'
+
+test('from nothing to a plan for an own unit in eight actions', async ({ page }) => {
+  let actions = 0
+  const act = async (what: Promise<void>) => {
+    actions += 1
+    await what
+  }
+  await page.goto('/projects')
+  await act(page.getByRole('button', { name: 'New project' }).click())
+  await act(page.getByLabel('Name').fill(`Weir watch ${String(Date.now())}`))
+  await act(page.getByRole('button', { name: 'Make the project' }).click())
+  // The road leads on by itself: the unit first, then its recipe.
+  await act(page.getByRole('dialog', { name: 'New unit' }).getByLabel('Name').fill('Reed-pikes'))
+  await act(page.getByRole('button', { name: 'Add the unit' }).click())
+  await act(page.getByRole('link', { name: 'Next: a recipe for Reed-pikes' }).click())
+  await act(page.getByRole('button', { name: 'Make the recipe' }).click())
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('layers')
+  await act(page.getByRole('link', { name: 'Plan', exact: true }).click())
+  await expect(page.getByRole('heading', { level: 1 })).toContainText(/^Done by .* in 8 of 10 cases/)
+  expect(actions).toBeLessThanOrEqual(8)
+})
+
+test('the line follows the recipe, until somebody moves a stage: then it asks, and says what would change', async ({
+  page,
+  request,
+}) => {
+  await makeFirstRecipe(page, request)
+  await seeLineFollow(page)
+  const stages = page.getByRole('heading', { level: 1 })
+  const before = await stages.textContent()
+  await goTo(page, 'Recipe')
+  await page.getByRole('button', { name: /reed tuft/ }).click()
+  await page.getByRole('button', { name: 'Take out' }).click()
+  await seeLineFollow(page)
+  await expect(stages).not.toHaveText(before ?? '')
+
+  await page.getByRole('button', { name: /^Spray from above, all over/ }).press('Alt+ArrowUp')
+  await expect(page.getByText(/^Against the line as it stands: 1 moved/)).toBeVisible()
+  await goTo(page, 'Recipe')
+  await page
+    .getByRole('button', { name: /dry brush/i })
+    .first()
+    .click()
+  await page.getByRole('button', { name: 'Take out' }).click()
+  await goTo(page, 'Line')
+  await expect(page.getByText(/^Against the line as it stands: .*leaving/)).toBeVisible()
+  await expectAccessible(page)
+  await page.getByRole('button', { name: 'Take this order' }).click()
+  await expect(page.getByText('The line follows this order.')).toBeVisible()
+})
+
+test('a unit is typed as it is said, in squads by their marks', async ({ page, request }) => {
+  const { url } = await seedProject(request, { stages: 0 })
+  await page.goto(`${url}/roster`)
+  await page.getByRole('button', { name: 'New unit' }).click()
+  const dialog = page.getByRole('dialog', { name: 'New unit' })
+  await dialog.getByLabel('Name').fill('Fen wardens')
+  await dialog.getByLabel('Models').fill('10 pikes leader, horn')
+  await dialog.getByLabel('Squads').fill('red, blue')
+  await dialog.getByLabel('Models').fill('10 pikes 2, horn')
+  await dialog.getByRole('button', { name: 'Add the unit' }).click()
+  await expect(dialog.getByText('“10 pikes 2”: put a comma between two sets.')).toBeVisible()
+  await dialog.getByLabel('Models').fill('10 pikes, leader, horn')
+  await dialog.getByRole('button', { name: 'Add the unit' }).click()
+  await expect(dialog).toBeHidden()
+  await page
+    .getByRole('button', { name: /Fen wardens/ })
+    .first()
+    .click()
+  const form = page.getByRole('dialog', { name: 'Fen wardens' })
+  await expect(form.getByLabel('Model 11: name')).toHaveValue('Fen wardens red, leader')
+  await expect(form.getByLabel('Model 11: role')).toHaveValue('leader')
+  await expect(form.getByLabel('Model 24: variants, with commas')).toHaveValue('blue mark')
+})
+
+/** The desk is open on Tuesdays and Thursdays from half past seven. */
+async function openAt(page: Page, moment: string): Promise<void> {
+  await page.clock.setFixedTime(moment)
+  await page.goto('/')
+}
+
+test('it opens on what matters now: in a session the bench, else the plan', async ({ page, request }) => {
+  const { url } = await seedProject(request)
+  await page.goto('/')
+  await expect(page).toHaveURL(/\/projects$/)
+  await page.goto(`${url}/roster`)
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('models')
+  await openAt(page, '2026-12-01T20:00:00Z')
+  await expect(page).toHaveURL(`${url}/bench`)
+  await openAt(page, '2026-12-01T10:00:00Z')
+  await expect(page).toHaveURL(`${url}/plan`)
+})
