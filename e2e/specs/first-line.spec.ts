@@ -66,7 +66,7 @@ test('from a fresh machine to painted models, through a crash, with nothing lost
     await expect(page.getByText('pots opened').first()).toBeVisible()
     const table = page.getByRole('region', { name: 'Batch sizes in figures' })
     await table.getByRole('button', { name: '12', exact: true }).click()
-    await expect(page.getByRole('list', { name: 'Batches', exact: true })).toContainText('Reed-pikes 2, 12')
+    await expect(page.getByRole('list', { name: 'Batches', exact: true })).toContainText('Reed-pikes B, 12')
     await expect(page.getByText(/while .* (dry|dries) after/).first()).toBeVisible()
   })
 

@@ -14,12 +14,15 @@ test('the plan gives odds, what drives them, and what would help, which is taken
   const odds = inTime(page)
   await expect(odds).toContainText('What moves the date most:')
   await expect(odds.getByRole('img', { name: /^Done by the end of: / })).toBeVisible()
-  const size = page.getByRole('group', { name: 'Batch of' }).getByRole('status')
-  await expect(size).toHaveText('6')
-  await odds.getByRole('button', { name: 'Take it: Batches of 3' }).click()
-  await expect(size).toHaveText('3')
+  const evenings = page.getByRole('button', { name: /^Mon · .* h/ })
+  await expect(evenings).toContainText('2 h 30')
+  // Only what helps can be taken; what would cost stands apart.
+  await expect(odds.getByRole('heading', { name: 'What would cost, or change nothing' })).toBeVisible()
+  await expect(odds.getByRole('button', { name: 'Take it: Batches of 3' })).toHaveCount(0)
+  await odds.getByRole('button', { name: 'Take it: Every session 30 min longer' }).click()
+  await expect(evenings).toContainText('3 h')
   await page.getByRole('button', { name: 'Undo' }).click()
-  await expect(size).toHaveText('6')
+  await expect(evenings).toContainText('2 h 30')
   await odds.getByRole('button', { name: /futures$/ }).click()
   await expect(page.getByRole('dialog', { name: /Where the odds come from/ })).toContainText(
     'sessions falling out',

@@ -82,7 +82,7 @@ const opened: Readonly<Record<string, (page: Page) => Promise<void>>> = {
   },
   'an opened stage': async (page) => {
     await page.goto(`/projects/${demoId}/line`)
-    await page.getByRole('button', { name: /^Base coat, skin.*translucent/ }).click()
+    await page.getByRole('button', { name: /^Warm flesh translucent: base coat, skin/ }).click()
     await expect(page.getByLabel('Minutes a model')).toBeVisible()
   },
   'a unit’s models': async (page) => {

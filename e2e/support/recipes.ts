@@ -29,6 +29,8 @@ export async function primeAll(page: Page): Promise<void> {
 }
 
 export async function isPrimed(page: Page): Promise<void> {
-  const prime = page.getByRole('gridcell', { name: /^black primer, spray, Reed-pikes: (drying|done)/ })
+  const prime = page.getByRole('gridcell', {
+    name: /^Black primer, spray: spray, all over, Reed-pikes: (drying|done)/,
+  })
   await expect(prime).toBeVisible()
 }

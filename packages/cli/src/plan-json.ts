@@ -1,4 +1,5 @@
 import {
+  batchName,
   planNoteText,
   type FinishForecast,
   type Instant,
@@ -47,6 +48,7 @@ export function planJson(
     ),
     batches: plan.batches.map((batch) => ({
       id: batch.id,
+      name: batchName(batch),
       unit: batch.unitName,
       number: batch.number,
       of: batch.of,

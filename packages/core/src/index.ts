@@ -48,7 +48,7 @@ export { spreadOf } from './estimating/three-point.ts'
 export { cautionText, type Caution } from './line/cautions.ts'
 export { regionsMeet, type Regions } from './line/regions.ts'
 export { schools, type School, type StageTemplate } from './line/schools.ts'
-export { stageLabels } from './line/stage-labels.ts'
+export { saysPot, withOwnNames } from './line/stage-names.ts'
 export { dryingWait, potOf, touchedRegions, type Stage, type Touch, type TypedTime } from './line/stage.ts'
 export {
   distinctSplits,
@@ -89,6 +89,8 @@ export {
   batchesMeant,
   batchIdOf,
   batchSizesText,
+  batchLetter,
+  batchName,
   largestBatchSize,
   meansBatch,
   splitIntoBatches,

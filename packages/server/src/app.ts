@@ -62,7 +62,8 @@ export function createApp(options: AppOptions): Hono {
     }),
   )
   app.use(ownPagesOnly)
-  app.use('/api/*', compress(), async (context, next) => {
+  app.use(compress())
+  app.use('/api/*', async (context, next) => {
     await next()
     context.header('cache-control', 'no-store')
   })

@@ -4,7 +4,7 @@ import { minutes, seconds } from '../units/seconds.ts'
 import { cautionText } from './cautions.ts'
 import { regionsMeet } from './regions.ts'
 import { schools } from './schools.ts'
-import { stageLabels } from './stage-labels.ts'
+import { withOwnNames } from './stage-names.ts'
 import { dryingWait, potOf, touchedRegions } from './stage.ts'
 
 describe('a stage', () => {
@@ -52,14 +52,30 @@ describe('the school', () => {
   })
 })
 
-describe('stageLabels', () => {
-  it('are the names, and the materials where names repeat', () => {
-    const line = [
-      stage('a', { name: 'Base coat, hair', material: 'rust' }),
-      stage('b', { name: 'Base coat, hair', material: 'ochre' }),
-      stage('c', { name: 'Base coat, hair', material: '' }),
-      stage('d', { name: 'Wash', material: 'sepia' }),
-    ]
-    expect([...stageLabels(line).values()]).toEqual(['rust', 'ochre', 'Base coat, hair', 'Wash'])
+describe('withOwnNames', () => {
+  const named = (some: readonly (readonly [string, string])[]) =>
+    withOwnNames(some.map(([name, material], index) => stage(String(index), { name, material }))).map(
+      (each) => each.name,
+    )
+
+  it('leaves names that tell stages apart, and puts the pot before those that do not', () => {
+    expect(
+      named([
+        ['Base coat, hair', 'rust'],
+        ['Base coat, hair', 'ochre'],
+        ['Wash', 'sepia'],
+      ]),
+    ).toEqual(['Rust: base coat, hair', 'Ochre: base coat, hair', 'Wash'])
+  })
+
+  it('counts what the pot does not tell apart either, and changes nothing that is told apart', () => {
+    const names = named([
+      ['Coat', 'rust'],
+      ['Coat', 'rust'],
+      ['Coat', ''],
+    ])
+    expect(names).toEqual(['Rust: coat 1', 'Rust: coat 2', 'Coat'])
+    const line = names.map((name, index) => stage(String(index), { name, material: 'rust' }))
+    expect(withOwnNames(line)).toBe(line)
   })
 })

@@ -79,7 +79,7 @@ describe('lineOfOrder', () => {
     }
     const recipes = followedRecipes(given)
     const order = orderLine({ recipes, shelf: testShelf, weight: 'fewest pots', tableReady: 'tabletop' })
-    const line = lineOfOrder(order, given, testShelf, 'tabletop', () => 'new')
+    const line = lineOfOrder(order, given, testShelf, 'tabletop', (name) => name)
     expect(line.map((stage) => stage.material)).not.toContain('light moss')
     const hair = line.find((stage) => stage.material === 'rust red')
     expect(hair?.limits).toEqual([{ unitId: 'pikes', roles: ['cloak'] }])
@@ -87,6 +87,29 @@ describe('lineOfOrder', () => {
     expect(hair?.handsOnSecondsPerModel).toBe(26)
     const [stop] = order.stopLines
     expect(stop!.handsOnSeconds['tabletop plus']).toBeGreaterThan(stop!.handsOnSeconds.tabletop)
+  })
+
+  it('names a stage after its steps, so that one that comes back is the same again', () => {
+    const given = {
+      ...project([unit('a', 1)], []),
+      recipes: [footRecipe(rows, { unitIds: [unit('a', 1).id] })],
+    }
+    const order = orderLine({
+      recipes: followedRecipes(given),
+      shelf: testShelf,
+      weight: 'fewest pots',
+      tableReady: 'tabletop',
+    })
+    const of = (line: typeof given.line) =>
+      lineOfOrder(order, { ...given, line }, testShelf, 'tabletop', (name) => name)
+    const line = of([])
+    expect(of(line.slice(1)).map((stage) => stage.id)).toEqual(line.map((stage) => stage.id))
+    // Unless another stage goes by that name already.
+    const [first] = line
+    const other = { ...first!, steps: [] }
+    const again = of([other, ...line.slice(1)])
+    expect(new Set(again.map((stage) => stage.id)).size).toBe(line.length)
+    expect(again[0]!.id).toBe(`${first!.id} 1`)
   })
 
   it('leaves out recipes that no unit follows', () => {

@@ -1,4 +1,5 @@
 import type { Caution } from '../line/cautions.ts'
+import { withOwnNames } from '../line/stage-names.ts'
 import type { Stage } from '../line/stage.ts'
 import type { Material } from '../materials/material.ts'
 import type { Project } from '../project/project.ts'
@@ -46,29 +47,45 @@ export function takersAmong(units: readonly FollowingUnit[], batchSize: number):
 
 /**
  * The ordered stages as the project's line. A stage keeps the identity, and with it the progress, of the one
- * on the old line that carried out most of its steps. `newId` gives UUIDs for the others.
+ * on the old line that carried out most of its steps. `newId` gives UUIDs for the others, after a name made of their
+ * steps: where the same name gets the same UUID, a stage that comes back has its record again.
  */
 export function lineOfOrder(
   order: LineOrder,
   project: Pick<Project, 'units' | 'line' | 'recipes'>,
   shelf: Shelf,
   tableReady: Standard,
-  newId: () => string,
+  newId: (name: string) => string,
 ): readonly Stage[] {
   const taken = new Set<StageId>()
+  const known = new Set<string>(project.line.map((stage) => stage.id))
+  const freshId = (steps: readonly StepRef[]): StageId => {
+    const name = steps
+      .map((step) => step.stepId)
+      .toSorted()
+      .join(' ')
+    for (let again = 0; again < 100; again++) {
+      const id = newId(again === 0 ? name : `${name} ${String(again)}`)
+      if (known.has(id)) continue
+      known.add(id)
+      return id as StageId
+    }
+    throw new RangeError('newId gives the same id for every name')
+  }
   const stops = order.stopLines.map((stop) => stop.after[tableReady] ?? -1)
   const lastNeeded = Math.max(-1, ...stops)
-  return order.stages.map((ordered, index) => {
+  const line = order.stages.map((ordered, index): Stage => {
     const old = closestStage(project.line, ordered.steps, taken)
     if (old) taken.add(old.id)
     return {
       ...stageOfOrdered(ordered, project, shelf),
       ...twoWaits(order, index),
-      id: old?.id ?? (newId() as StageId),
+      id: old?.id ?? freshId(ordered.steps),
       tableReady: index === lastNeeded,
       typed: old?.typed ?? [],
     }
   })
+  return withOwnNames(line)
 }
 
 /** A stage as the steps it carries out have it, with nothing that a person wrote on it. */

@@ -1,5 +1,6 @@
 import type { Progress } from '../progress/progress.ts'
 import { isThrough } from '../progress/hole-state.ts'
+import { batchName } from '../project/batches.ts'
 import type { Project } from '../project/project.ts'
 import type { BatchId, StageId } from '../units/ids.ts'
 import type { Instant } from '../units/instant.ts'
@@ -42,12 +43,7 @@ const mostSlips = 3
 const noticeableMilliseconds = 30 * 60_000
 
 export function keepPlan(plan: LinePlan, takenAt: Instant): KeptPlan {
-  const nameOf = new Map(
-    plan.batches.map((batch) => [
-      batch.id,
-      batch.of > 1 ? `${batch.unitName} ${String(batch.number)}` : batch.unitName,
-    ]),
-  )
+  const nameOf = new Map(plan.batches.map((batch) => [batch.id, batchName(batch)]))
   const used = new Set(plan.stretches.map((stretch) => stretch.session))
   return {
     takenAt,

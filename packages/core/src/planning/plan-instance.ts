@@ -57,8 +57,9 @@ const mostSessions = 2000
 export function planInstance(input: InstanceInput): Result<PlanInstanceOf, PlanProblem> {
   const roomy = instanceWithPins(input)
   if (input.room === 0 || (roomy.ok && keepsAllPins(roomy.value))) return roomy
+  // What stands in the way is told of the sessions as they are.
   const full = instanceWithPins({ ...input, room: 0 })
-  return full.ok ? full : roomy
+  return full.ok || !roomy.ok ? full : roomy
 }
 
 function keepsAllPins({ notes }: PlanInstanceOf): boolean {

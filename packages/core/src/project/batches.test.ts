@@ -3,7 +3,14 @@ import { describe, expect, it } from 'vitest'
 import { unit } from '../testing/builders.ts'
 import type { Unit } from './project.ts'
 import type { BatchId } from '../units/ids.ts'
-import { batchesMeant, batchSizesText, largestBatchSize, splitIntoBatches, type Batch } from './batches.ts'
+import {
+  batchesMeant,
+  batchName,
+  batchSizesText,
+  largestBatchSize,
+  splitIntoBatches,
+  type Batch,
+} from './batches.ts'
 
 const even = (
   project: { readonly units: readonly Unit[] },
@@ -88,5 +95,15 @@ describe('a batch goes by its models', () => {
     const without = (count: number) => [{ ...pikes, models: pikes.models.toSpliced(4, count) }]
     expect(meant(second!.id, split(12, without(1)))).toEqual(['a-1..a-12'])
     expect(meant(second!.id, split(4, without(4)))).toEqual([])
+  })
+})
+
+describe('batchName', () => {
+  it('counts batches by letters, as no model is, and names a batch alone as its unit', () => {
+    const name = (number: number, of = 60) => batchName({ unitName: 'Reed-pikes', number, of })
+    expect([1, 2, 26, 27, 52, 53].map((number) => name(number))).toEqual(
+      ['A', 'B', 'Z', 'AA', 'AZ', 'BA'].map((letter) => `Reed-pikes ${letter}`),
+    )
+    expect(name(1, 1)).toBe('Reed-pikes')
   })
 })

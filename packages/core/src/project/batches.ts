@@ -68,6 +68,17 @@ export function batchSizesText(batches: readonly Batch[]): string {
   return batches.map((batch) => batch.models.length).join(' · ')
 }
 
+/** `Reed-pikes B`: by letters, since models go by numbers; a unit that is one batch goes by its own name. */
+export function batchName({ unitName, number, of }: Pick<Batch, 'unitName' | 'number' | 'of'>): string {
+  return of === 1 ? unitName : `${unitName} ${batchLetter(number)}`
+}
+
+/** A … Z, AA, AB …: from 1. */
+export function batchLetter(number: number): string {
+  const letter = String.fromCharCode(65 + ((number - 1) % 26))
+  return number > 26 ? batchLetter(Math.floor((number - 1) / 26)) + letter : letter
+}
+
 const between = '..'
 
 /** A batch goes by the models it begins and ends with, so that another split cannot give its name to other models. */

@@ -1,8 +1,4 @@
 import { createBrowserRouter } from 'react-router'
-import { BenchPage } from '../features/bench/index.ts'
-import { LinePage } from '../features/line/index.ts'
-import { ProjectsPage } from '../features/projects/index.ts'
-import { RosterPage } from '../features/roster/index.ts'
 import { LoadingState } from '../shared/ui/index.ts'
 import { NotFoundPage } from './NotFoundPage.tsx'
 import { BrokenPage } from './BrokenPage.tsx'
@@ -16,7 +12,10 @@ export const router = createBrowserRouter([
     errorElement: <BrokenPage />,
     children: [
       { index: true, element: <Start /> },
-      { path: 'projects', element: <ProjectsPage /> },
+      {
+        path: 'projects',
+        lazy: async () => ({ Component: (await import('../features/projects/index.ts')).ProjectsPage }),
+      },
       {
         path: 'shelf',
         lazy: async () => ({ Component: (await import('../features/shelf/index.ts')).ShelfPage }),
@@ -31,12 +30,18 @@ export const router = createBrowserRouter([
         errorElement: <BrokenPage />,
         children: [
           { index: true, element: <WhereNow /> },
-          { path: 'roster', element: <RosterPage /> },
+          {
+            path: 'roster',
+            lazy: async () => ({ Component: (await import('../features/roster/index.ts')).RosterPage }),
+          },
           {
             path: 'recipe',
             lazy: async () => ({ Component: (await import('../features/recipe/index.ts')).RecipePage }),
           },
-          { path: 'line', element: <LinePage /> },
+          {
+            path: 'line',
+            lazy: async () => ({ Component: (await import('../features/line/index.ts')).LinePage }),
+          },
           {
             path: 'pilot/:unitId',
             lazy: async () => ({ Component: (await import('../features/pilot/index.ts')).PilotPage }),
@@ -53,7 +58,10 @@ export const router = createBrowserRouter([
             path: 'sessions',
             lazy: async () => ({ Component: (await import('../features/sessions/index.ts')).SessionsPage }),
           },
-          { path: 'bench', element: <BenchPage /> },
+          {
+            path: 'bench',
+            lazy: async () => ({ Component: (await import('../features/bench/index.ts')).BenchPage }),
+          },
           {
             path: 'logbook',
             lazy: async () => ({ Component: (await import('../features/logbook/index.ts')).LogbookPage }),

@@ -39,6 +39,6 @@ export function lastCoatText(project: Project): string | null {
   const by = paintedBy(project)
   if (by === null || !handOver) return null
   const { timeZone } = project.evenings
-  const coat = project.line.some((stage) => stage.technique === 'varnish') ? 'varnish' : 'coat'
+  const coat = project.line.some((stage) => /varnish/i.test(stage.material)) ? 'varnish' : 'coat'
   return `last ${coat} dry by ${dayText(by, timeZone)} ${clockText(by, timeZone)}`
 }

@@ -1,5 +1,4 @@
-import type { DryingEntry } from '@seriatim/core'
-import { batchName } from '../../shared/batch-name.ts'
+import { batchName, type DryingEntry } from '@seriatim/core'
 import { clockText, durationText, plural, stopwatchText } from '../../shared/format/index.ts'
 import { useNow } from '../../shared/use-now.ts'
 import { PunchHole } from '../../shared/ui/index.ts'

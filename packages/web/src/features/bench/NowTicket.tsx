@@ -4,6 +4,7 @@ import {
   dryingWait,
   holeState,
   stagesOf,
+  saysPot,
   workName,
   type Clock,
   type DryingEntry,
@@ -67,8 +68,8 @@ export function NowTicket({ task, project, progress, estimate, shelf, clock, onU
       </p>
       <h2 className="mt-1 text-3xl text-balance sm:text-5xl">
         {workName(stage.name, { touchUp: touchUp ? 'colour' : null, by: task.by })}
-        {stage.material === '' ? '' : `: ${stage.material}`}
       </h2>
+      {saysPot(stage) ? null : <p className="text-xl font-bold text-ink-soft">{stage.material}</p>}
       {stage.material === '' ? null : <PaintLine task={task} progress={progress} onUsed={onUsed} />}
       {touchUp ? (
         <p className="mt-2 text-lg">

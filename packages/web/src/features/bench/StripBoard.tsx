@@ -1,5 +1,4 @@
 import {
-  stageLabels,
   type Batch,
   type Instant,
   type ModelId,
@@ -71,7 +70,6 @@ export function StripBoard({
     clicked.current = clickWithoutPointer
   })
   const onClick = useCallback((place: Place) => clicked.current(place), [])
-  const labels = stageLabels(project.line)
   const columns = `repeat(${String(project.line.length)}, minmax(var(--hole), 1fr))`
   const heading = 'border-b border-paper-edge'
 
@@ -113,7 +111,7 @@ export function StripBoard({
                   stage.tableReady && 'border-r-2 border-dotted border-done',
                 )}
               >
-                <span className="rotate-180 truncate [writing-mode:vertical-rl]">{labels.get(stage.id)}</span>
+                <span className="rotate-180 truncate [writing-mode:vertical-rl]">{stage.name}</span>
               </span>
             ))}
           </div>

@@ -1,5 +1,4 @@
-import { stageLabels, workName, type LinePlan, type Project, type Stretch } from '@seriatim/core'
-import { batchName } from '../../shared/batch-name.ts'
+import { batchName, workName, type LinePlan, type Project, type Stretch } from '@seriatim/core'
 import { clockText, dayText } from '../../shared/format/index.ts'
 import type { BenchTask, Choice } from './bench-task.ts'
 
@@ -88,8 +87,7 @@ function ThenText({
   if (!batch || !stage) return null
   return (
     <span className="block leading-snug">
-      <b>{workName(stageLabels(project.line).get(stage.id) ?? stage.name, stretch)}</b>, {batchName(batch)} (
-      {stretch.modelIds.length})
+      <b>{workName(stage.name, stretch)}</b>, {batchName(batch)} ({stretch.modelIds.length})
     </span>
   )
 }

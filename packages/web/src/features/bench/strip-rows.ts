@@ -1,7 +1,7 @@
 import {
+  batchName,
   batchHole,
   holeState,
-  stageLabels,
   type Batch,
   type HoleState,
   type Instant,
@@ -10,7 +10,6 @@ import {
   type Project,
   type Stage,
 } from '@seriatim/core'
-import { batchName } from '../../shared/batch-name.ts'
 import { holeText } from '../../shared/ui/index.ts'
 
 /** One hole on the board: the models it stands for, at one stage. */
@@ -95,8 +94,6 @@ function rowsOf(
   now: Instant,
   isOpen: boolean,
 ): readonly StripRow[] {
-  const labels = stageLabels(project.line)
-  const labelOf = (stage: Stage) => labels.get(stage.id) ?? stage.name
   const holes = project.line.map((stage) =>
     batch.models.map((model) => ({
       id: model.id,
@@ -109,7 +106,7 @@ function rowsOf(
     kind: 'batch',
     batch,
     name,
-    cells: project.line.map((stage, column) => cellOf(name, stage, labelOf(stage), holes[column] ?? [])),
+    cells: project.line.map((stage, column) => cellOf(name, stage, stage.name, holes[column] ?? [])),
   }
   if (!isOpen) return [strip]
   const models = batch.models.map(({ id, name: modelName }, index): StripRow => {
@@ -119,7 +116,7 @@ function rowsOf(
       batch,
       name: modelName,
       cells: project.line.map((stage, column) =>
-        cellOf(modelName, stage, labelOf(stage), holes[column]?.slice(index, index + 1) ?? []),
+        cellOf(modelName, stage, stage.name, holes[column]?.slice(index, index + 1) ?? []),
       ),
     }
   })

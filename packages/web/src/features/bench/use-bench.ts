@@ -1,4 +1,5 @@
 import {
+  batchName,
   isThrough,
   type Clock,
   type EventId,
@@ -9,7 +10,6 @@ import {
 import { useCallback } from 'react'
 import { toast } from 'sonner'
 import { clockNow } from '../../shared/clock.ts'
-import { batchName } from '../../shared/batch-name.ts'
 import { stopwatchText } from '../../shared/format/index.ts'
 import type { useRecorder } from '../../shared/progress/index.ts'
 import type { BenchTask } from './bench-task.ts'
@@ -109,7 +109,7 @@ function stageName(project: Project, id: string): string {
   return project.line.find((stage) => stage.id === id)?.name ?? 'a stage no longer on the line'
 }
 
-/** `Reed-pikes 2, 6 models` */
+/** `Reed-pikes B, 6 models` */
 export function taskWhere(task: BenchTask): string {
   return `${batchName(task.batch)}, ${String(task.modelIds.length)} model${task.modelIds.length === 1 ? '' : 's'}`
 }

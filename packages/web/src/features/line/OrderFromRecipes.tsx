@@ -92,7 +92,9 @@ function Ordered({ project, onTake, shelf }: OrderFromRecipesProps & { readonly 
               onChange={() => setWeight(each)}
             />
           ))}
-          {found ? <TakeButton found={found} project={project} shelf={shelf} onTake={onTake} /> : null}
+          {found && !order.isPlaceholderData ? (
+            <TakeButton found={found} project={project} shelf={shelf} onTake={onTake} />
+          ) : null}
         </div>
         {found ? (
           <OrderReasons

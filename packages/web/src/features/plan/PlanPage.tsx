@@ -17,7 +17,7 @@ import {
   type RunSheet,
 } from '@seriatim/core'
 import { CalendarDays, UsersRound } from 'lucide-react'
-import { useMemo, useState } from 'react'
+import { lazy, Suspense, useMemo, useState } from 'react'
 import { Link } from 'react-router'
 import { dateText, dayText, durationText, plural, weekdayText } from '../../shared/format/index.ts'
 import { ProjectSettingsForm } from '../../shared/project-settings-form.tsx'
@@ -32,6 +32,7 @@ import {
   LoadingState,
   Stepper,
 } from '../../shared/ui/index.ts'
+import { useNarrow } from '../../shared/use-narrow.ts'
 import { useNow } from '../../shared/use-now.ts'
 import {
   useEstimated,
@@ -51,7 +52,6 @@ import {
   useRunSheets,
   useTeamworks,
 } from '../../shared/worker/index.ts'
-import { BatchSizeChart } from './BatchSizeChart.tsx'
 import { ChangesSince } from './ChangesSince.tsx'
 import { OddsTicket } from './OddsTicket.tsx'
 import { PlanFigures, planHeadline } from './PlanFigures.tsx'
@@ -61,6 +61,9 @@ import { RunSheetTicket } from './RunSheetTicket.tsx'
 import { StringChart } from './StringChart.tsx'
 import { TeamworkTable } from './TeamworkTable.tsx'
 import { useKeptPlan } from './use-kept-plan.ts'
+
+/** Charts are fetched when they are wanted. */
+const BatchSizeChart = lazy(async () => ({ default: (await import('./BatchSizeChart.tsx')).BatchSizeChart }))
 
 const sheetsAtFirst = 3
 
@@ -99,6 +102,7 @@ export function PlanPage() {
   const setPlanning = (planning: Planning, said: string) => setSettings({ planning }, said)
   const [allSheets, setAllSheets] = useState(false)
   const plan = planned.data?.ok ? planned.data.value : null
+  const narrow = useNarrow()
   const earlier = useKeptPlan(project, plan, now)
   const sheets = useRunSheets(plan, project) ?? noSheets
   const changes = usePlanChanges(earlier, plan, project, progress, now)
@@ -132,10 +136,12 @@ export function PlanPage() {
   }
   if (!plan) return <LoadingState what="the plan" />
 
+  const [tonight, ...later] = sheets
+  const figures = <PlanFigures plan={plan} project={project} room={room} />
   const split = batchSizesText(splitIntoBatches(project, project))
   return (
     <>
-      <Headline sub={<PlanFigures plan={plan} project={project} room={room} />} actions={<PlanControls />}>
+      <Headline sub={narrow ? undefined : figures} actions={narrow ? undefined : <PlanControls />}>
         <PlanTitle plan={plan} project={project} input={ready} estimateInput={estimateInput} />
       </Headline>
       <Notes notes={plan.notes} timeZone={project.evenings.timeZone} />
@@ -145,7 +151,32 @@ export function PlanPage() {
           planned.isPlaceholderData ? 'outline-2 outline-offset-8 outline-rule outline-dashed' : undefined
         }
       >
-        <StringChart plan={plan} project={project} now={now} onPlanning={setPlanning} />
+        <div className="grid grid-cols-1 items-start gap-x-5 gap-y-4 lg:grid-cols-[19rem_minmax(0,1fr)]">
+          {tonight ? (
+            <section
+              aria-label="The next session"
+              className="lg:max-h-[calc(100dvh-13rem)] lg:overflow-y-auto"
+              tabIndex={0}
+            >
+              <RunSheetTicket
+                sheet={tonight}
+                project={project}
+                painter={
+                  plan.painters.length > 1 ? (plan.painters[tonight.session.painter]?.name ?? null) : null
+                }
+              />
+            </section>
+          ) : null}
+          {narrow ? (
+            <div className="grid gap-3">
+              {figures}
+              <div className="flex flex-wrap gap-2">
+                <PlanControls />
+              </div>
+            </div>
+          ) : null}
+          <StringChart plan={plan} project={project} now={now} onPlanning={setPlanning} />
+        </div>
         <PlanTable plan={plan} project={project} />
         <div className="mt-6 grid grid-cols-1 gap-4">
           <Odds input={ready} estimateInput={estimateInput} estimate={estimate} now={now} />
@@ -153,9 +184,13 @@ export function PlanPage() {
             <ChangesSince before={earlier} changes={changes} timeZone={project.evenings.timeZone} />
           ) : null}
         </div>
-        <h2 className="mt-8 mb-3 text-xl">{plural(sheets.length, 'session')}, in order</h2>
+        <h2 className="mt-8 mb-3 text-xl">
+          {later.length === 0
+            ? 'No session after this one'
+            : `${plural(later.length, 'session')} after this one`}
+        </h2>
         <div className="grid items-start gap-4 md:grid-cols-2 xl:grid-cols-3">
-          {(allSheets ? sheets : sheets.slice(0, sheetsAtFirst)).map((sheet) => (
+          {(allSheets ? later : later.slice(0, sheetsAtFirst)).map((sheet) => (
             <RunSheetTicket
               key={`${String(sheet.session.startsAt)} ${String(sheet.session.painter)}`}
               sheet={sheet}
@@ -164,11 +199,11 @@ export function PlanPage() {
             />
           ))}
         </div>
-        {sheets.length > sheetsAtFirst ? (
+        {later.length > sheetsAtFirst ? (
           <Button weight="quiet" onClick={() => setAllSheets(!allSheets)} aria-expanded={allSheets}>
             {allSheets
               ? 'Only the next sessions'
-              : `The other ${plural(sheets.length - sheetsAtFirst, 'session')}`}
+              : `The other ${plural(later.length - sheetsAtFirst, 'session')}`}
           </Button>
         ) : null}
       </div>
@@ -270,14 +305,16 @@ function BatchSizeControl({
   const project = useCurrentProject()
   const setSettings = useSettings()
   return (
-    <BatchSizeChart
-      comparison={comparison}
-      project={project}
-      chosen={chosen}
-      onChoose={({ batchSize, firstBatch, split }) =>
-        setSettings({ batchSize, firstBatch }, `Batches of ${split}.`)
-      }
-    />
+    <Suspense fallback={<p role="status">Loading the batch sizes …</p>}>
+      <BatchSizeChart
+        comparison={comparison}
+        project={project}
+        chosen={chosen}
+        onChoose={({ batchSize, firstBatch, split }) =>
+          setSettings({ batchSize, firstBatch }, `Batches of ${split}.`)
+        }
+      />
+    </Suspense>
   )
 }
 

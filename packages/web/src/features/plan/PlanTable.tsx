@@ -1,6 +1,5 @@
-import { workName, type LinePlan, type Project } from '@seriatim/core'
+import { batchName, workName, type LinePlan, type Project } from '@seriatim/core'
 import { useState } from 'react'
-import { batchName } from '../../shared/batch-name.ts'
 import { clockText, dayText, durationText } from '../../shared/format/index.ts'
 import { ScrollRegion } from '../../shared/ui/index.ts'
 

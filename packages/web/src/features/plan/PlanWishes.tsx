@@ -1,4 +1,5 @@
 import {
+  batchName,
   aims,
   batchesMeant,
   type Aim,
@@ -8,7 +9,6 @@ import {
   type Planning,
 } from '@seriatim/core'
 import { CheckField } from '../../shared/ui/index.ts'
-import { batchName } from '../../shared/batch-name.ts'
 import { BoresFields } from './BoresFields.tsx'
 import { SortableNames } from './SortableNames.tsx'
 

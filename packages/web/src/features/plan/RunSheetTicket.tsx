@@ -1,6 +1,13 @@
-import { workName, type Departure, type Project, type RunSheet, type RunSheetEntry } from '@seriatim/core'
+import {
+  batchName,
+  saysPot,
+  workName,
+  type Departure,
+  type Project,
+  type RunSheet,
+  type RunSheetEntry,
+} from '@seriatim/core'
 import { clsx } from 'clsx'
-import { batchName } from '../../shared/batch-name.ts'
 import { clockText, dayText, durationText } from '../../shared/format/index.ts'
 import { groupEntries, type SheetRow } from './group-entries.ts'
 
@@ -17,13 +24,13 @@ export function RunSheetTicket({ sheet, project, painter }: RunSheetTicketProps)
   const rows = groupEntries(sheet.entries)
   return (
     <article className="ticket p-4">
-      <h3 className="text-lg">
+      <h2 className="text-lg">
         {dayText(sheet.session.startsAt, timeZone)}{' '}
         <span className="figures text-sm font-normal text-ink-soft">
           {clockText(sheet.session.startsAt, timeZone)}–{clockText(sheet.session.endsAt, timeZone)}
         </span>
         {painter === null ? null : <span className="text-base font-normal">, {painter}</span>}
-      </h3>
+      </h2>
       <ol className="mt-2">
         {rows.map((row) => (
           <li
@@ -76,7 +83,7 @@ function WorkLine({
       {row.stage.material === '' || row.touchUp === 'undercoat' ? null : (
         <span className="text-ink-soft">
           {' '}
-          {row.stage.material}
+          {saysPot(row.stage) ? '' : row.stage.material}
           {row.onPalette ? ', on the palette' : row.opensPot ? '' : ', still open'}
         </span>
       )}

@@ -1,5 +1,4 @@
-import { workName, type LinePlan, type Project, type Stretch } from '@seriatim/core'
-import { batchName } from '../../shared/batch-name.ts'
+import { batchName, workName, type LinePlan, type Project, type Stretch } from '@seriatim/core'
 import { clockText, durationText, plural } from '../../shared/format/index.ts'
 import type { BatchString } from './string-layout.ts'
 

@@ -1,4 +1,5 @@
 import {
+  batchName,
   meansBatch,
   localDateAt,
   whyThen,
@@ -9,7 +10,6 @@ import {
   type Stretch,
 } from '@seriatim/core'
 import { Pin, PinOff, ChevronsUp } from 'lucide-react'
-import { batchName } from '../../shared/batch-name.ts'
 import { clockText, dayText, durationText, plural } from '../../shared/format/index.ts'
 import { Button } from '../../shared/ui/index.ts'
 

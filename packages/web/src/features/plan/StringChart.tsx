@@ -1,6 +1,12 @@
-import type { BatchId, Instant, LinePlan, Planning, Project } from '@seriatim/core'
+import {
+  batchName,
+  type BatchId,
+  type Instant,
+  type LinePlan,
+  type Planning,
+  type Project,
+} from '@seriatim/core'
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react'
-import { batchName } from '../../shared/batch-name.ts'
 import { layOutStrings, zooms, type Zoom } from './string-layout.ts'
 import { BatchLine, colourOf, Ground, NowLine, type Hands } from './StringParts.tsx'
 import { StretchNote } from './StretchNote.tsx'
@@ -22,13 +28,13 @@ interface StringChartProps {
 export function StringChart({ plan, project, now, onPlanning }: StringChartProps) {
   const frame = useRef<HTMLDivElement>(null)
   const scroller = useRef<HTMLDivElement>(null)
-  const width = useWidth(frame)
+  const { width, height } = useRoom(frame)
   const narrow = width < 640
-  const left = narrow ? 84 : 170
+  const left = narrow ? 84 : 150
   const [zoom, setZoom] = useState<Zoom>(zooms[0])
   const layout = useMemo(
-    () => layOutStrings(plan, project, left, width, zoom.days),
-    [plan, project, left, width, zoom],
+    () => layOutStrings(plan, project, left, width, zoom.days, narrow ? null : height),
+    [plan, project, left, width, zoom, narrow, height],
   )
   const [picked, setPicked] = useState<BatchId | null>(null)
   const [hovered, setHovered] = useState<Hands | null>(null)
@@ -71,19 +77,6 @@ export function StringChart({ plan, project, now, onPlanning }: StringChartProps
 
   return (
     <figure aria-label="String chart: time across, stages down, one string a batch">
-      <div role="group" aria-label="How far the chart reaches" className="mb-1 flex flex-wrap gap-1">
-        {zooms.map((each) => (
-          <button
-            key={each.text}
-            type="button"
-            aria-pressed={each === zoom}
-            onClick={() => setZoom(each)}
-            className="min-h-9 rounded-[3px] px-3 text-sm font-bold text-ink-soft hover:bg-paper aria-pressed:bg-paper aria-pressed:text-ink aria-pressed:underline"
-          >
-            {each.text}
-          </button>
-        ))}
-      </div>
       <div
         ref={frame}
         role="group"
@@ -125,8 +118,8 @@ export function StringChart({ plan, project, now, onPlanning }: StringChartProps
           Choose a stretch to see why it lies there; drag it to another session to pin it.
         </p>
       )}
-      <figcaption>
-        <ul className="mt-2 flex flex-wrap gap-x-1" aria-label="Batches">
+      <figcaption className="mt-1 flex flex-wrap items-start justify-between gap-x-6">
+        <ul className="flex flex-wrap gap-x-1" aria-label="Batches">
           {layout.strings.map(({ batch, unit }) => (
             <li key={batch.id}>
               <button
@@ -144,6 +137,19 @@ export function StringChart({ plan, project, now, onPlanning }: StringChartProps
             </li>
           ))}
         </ul>
+        <div role="group" aria-label="How far the chart reaches" className="flex flex-wrap gap-1">
+          {zooms.map((each) => (
+            <button
+              key={each.text}
+              type="button"
+              aria-pressed={each === zoom}
+              onClick={() => setZoom(each)}
+              className="min-h-9 rounded-[3px] px-3 text-sm font-bold text-ink-soft hover:bg-paper aria-pressed:bg-paper aria-pressed:text-ink aria-pressed:underline"
+            >
+              {each.text}
+            </button>
+          ))}
+        </div>
       </figcaption>
     </figure>
   )
@@ -152,16 +158,32 @@ export function StringChart({ plan, project, now, onPlanning }: StringChartProps
 const keyOf = ({ stretch }: Hands) =>
   `${stretch.batchId} ${stretch.stageId} ${stretch.touchUp ?? ''} ${String(stretch.modelIds[0] ?? '')}`
 
-function useWidth(frame: React.RefObject<HTMLDivElement | null>): number {
-  const [width, setWidth] = useState(1100)
+/** Below the chart there is to be room for the batches' names. */
+const legend = 48
+const leastHeight = 320
+
+/** The chart's width, and what of the window's height is left for it when the page is at its top. */
+function useRoom(frame: React.RefObject<HTMLDivElement | null>) {
+  const [room, setRoom] = useState({ width: 1100, height: 600 })
   useEffect(() => {
     const element = frame.current
     if (!element) return
-    const observer = new ResizeObserver(([entry]) => {
-      if (entry) setWidth(Math.floor(entry.contentRect.width))
-    })
+    const measure = () => {
+      const { top, width } = element.getBoundingClientRect()
+      const height = Math.max(leastHeight, Math.floor(window.innerHeight - top - window.scrollY - legend))
+      setRoom((before) =>
+        before.width === Math.floor(width) && before.height === height
+          ? before
+          : { width: Math.floor(width), height },
+      )
+    }
+    const observer = new ResizeObserver(measure)
     observer.observe(element)
-    return () => observer.disconnect()
+    window.addEventListener('resize', measure)
+    return () => {
+      observer.disconnect()
+      window.removeEventListener('resize', measure)
+    }
   }, [frame])
-  return width
+  return room
 }

@@ -1,4 +1,4 @@
-import type { Instant } from '@seriatim/core'
+import { batchLetter, type Instant } from '@seriatim/core'
 import type { PointerEvent as ReactPointerEvent, SVGProps } from 'react'
 import { clockText, dayText } from '../../shared/format/index.ts'
 import type { Band, BatchString, StringLayout } from './string-layout.ts'
@@ -21,6 +21,7 @@ export function Ground({
   readonly over: Band | null
 }) {
   const bottom = layout.height - 4
+  const labelSize = Math.max(10.5, Math.min(13.5, layout.rowHeight - 1))
   return (
     <g>
       {layout.bands.map((band, index) => {
@@ -70,15 +71,23 @@ export function Ground({
             strokeWidth="0.8"
             opacity="0.7"
           />
-          <text x={left - 10} y={row.y + 4.5} textAnchor="end" className="fill-ink text-[13.5px]">
-            {shortened(row.label, left)}
-          </text>
+          {row.named ? (
+            <text
+              x={left - 10}
+              y={row.y + labelSize * 0.33}
+              textAnchor="end"
+              fontSize={labelSize}
+              className="fill-ink"
+            >
+              {shortened(row.label, left, labelSize)}
+            </text>
+          ) : null}
           {row.tableReady ? (
             <line
               x1={left}
               x2={layout.width}
-              y1={row.y + 15}
-              y2={row.y + 15}
+              y1={row.y + layout.rowHeight / 2}
+              y2={row.y + layout.rowHeight / 2}
               stroke="var(--done)"
               strokeWidth="2"
               strokeDasharray="1.5 5"
@@ -139,7 +148,7 @@ export function BatchLine({ string, dim, chosen, onHover, onTake }: BatchLinePro
       ))}
       {string.numberAt ? (
         <text {...string.numberAt} className="figures text-[11px] font-bold" fill={colour}>
-          {string.batch.number}
+          {batchLetter(string.batch.number)}
         </text>
       ) : null}
     </g>
@@ -173,7 +182,7 @@ function nightText(milliseconds: number): string {
   return hours < 36 ? `${hours.toFixed(0)} h` : `${(hours / 24).toFixed(0)} days`
 }
 
-function shortened(label: string, left: number): string {
-  const most = Math.floor((left - 12) / 7)
+function shortened(label: string, left: number, size: number): string {
+  const most = Math.floor((left - 12) / (size * 0.52))
   return label.length > most ? `${label.slice(0, most - 1)}…` : label
 }

@@ -122,6 +122,18 @@ describe('groupEntries', () => {
   })
 })
 
+describe('the height of the chart', () => {
+  const rows = (height: number) => layOutStrings(plan, project, 120, 1200, null, height)
+
+  it('holds every stage, whatever their number: rows get lower, and only some are named', () => {
+    const tight = rows(44 + 10 * project.line.length)
+    expect(tight.height).toBeLessThanOrEqual(44 + 12 * (project.line.length + 1))
+    expect(tight.rows.filter((row) => row.named).length).toBeLessThan(tight.rows.length)
+    expect(tight.rows.at(-1)?.named).toBe(true)
+    expect(rows(5000).rowHeight).toBe(30)
+  })
+})
+
 describe('planHeadline', () => {
   const dueIn = (date: string | null) =>
     planHeadline(plan, { ...project, dueOn: date as Project['dueOn'] }, null)

@@ -1,5 +1,4 @@
 import {
-  stageLabels,
   type Batch,
   type BatchId,
   type Instant,
@@ -13,10 +12,20 @@ import {
 export interface StringLayout {
   readonly width: number
   readonly height: number
-  readonly rows: readonly { readonly label: string; readonly y: number; readonly tableReady: boolean }[]
+  readonly rows: readonly StringRow[]
+  readonly rowHeight: number
   readonly bands: readonly Band[]
   readonly strings: readonly BatchString[]
   readonly xOf: (moment: Instant) => number
+}
+
+/** A stage's row. */
+interface StringRow {
+  readonly label: string
+  readonly y: number
+  readonly tableReady: boolean
+  /** There is room for its label. */
+  readonly named: boolean
 }
 
 /** A time in which somebody is at the desk: several painters' sessions that overlap are one. */
@@ -56,7 +65,11 @@ interface Point {
   readonly y: number
 }
 
-const rowHeight = 30
+/** A row of a stage, where there is room for it, and the least that can be told apart. */
+const usualRow = 30
+const leastRow = 9
+/** A label needs so much; of rows that are lower only some are named. */
+const labelHeight = 12
 const top = 44
 const widestFold = 34
 const narrowestFold = 6
@@ -71,7 +84,8 @@ const dayMilliseconds = 86_400_000
 
 /**
  * Time runs across, nights folded; stages run down. Hands carry a batch from its stage's row to the next,
- * drying keeps it level there. The width holds what lies within the zoom's days, the rest is scrolled to.
+ * drying keeps it level there. The width holds what lies within the zoom's days, the rest is scrolled to; the height, where
+ * there is one to keep to, holds every stage.
  */
 export function layOutStrings(
   plan: LinePlan,
@@ -79,6 +93,7 @@ export function layOutStrings(
   left: number,
   width: number,
   days: number | null = null,
+  height: number | null = null,
 ): StringLayout {
   const used = mergedSessions(
     plan.sessions.filter((_, index) => plan.stretches.some((stretch) => stretch.session === index)),
@@ -100,14 +115,16 @@ export function layOutStrings(
     x += band.width + fold
     return band
   })
-  const labels = stageLabels(project.line)
   const rows = [
     ...project.line.map((stage) => ({
-      label: labels.get(stage.id) ?? stage.name,
+      label: stage.name,
       tableReady: stage.tableReady,
     })),
     { label: 'Done', tableReady: false },
   ]
+  const fitting = height === null ? usualRow : Math.floor((height - top - 4) / (rows.length + 0.5))
+  const rowHeight = Math.max(leastRow, Math.min(usualRow, fitting))
+  const everyRow = Math.ceil(labelHeight / rowHeight)
   const yOf = (row: number) => top + (row + 0.5) * rowHeight
 
   const xOf = (moment: Instant): number => {
@@ -123,7 +140,12 @@ export function layOutStrings(
   return {
     width: Math.max(width, x),
     height: yOf(rows.length) + 4,
-    rows: rows.map((row, index) => ({ ...row, y: yOf(index) })),
+    rows: rows.map((row, index) => ({
+      ...row,
+      y: yOf(index),
+      named: index % everyRow === 0 || index === rows.length - 1,
+    })),
+    rowHeight,
     bands,
     strings: withNumbers(layOutBatches(plan, project, xOf, yOf)),
     xOf,

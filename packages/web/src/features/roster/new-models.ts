@@ -6,7 +6,7 @@ import type { RosterLine } from './parse-roster.ts'
 type Alike = Pick<RosterLine, 'name' | 'count' | 'role' | 'variants' | 'points'>
 
 /** `count` models alike; more than one are numbered. */
-export function modelsAlike({ name, count, role, variants, points }: Alike): Model[] {
+function modelsAlike({ name, count, role, variants, points }: Alike): Model[] {
   return Array.from({ length: count }, (_, index) => ({
     id: v7() as ModelId,
     name: count === 1 ? name : `${name} ${String(index + 1)}`,

@@ -1,7 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { unitsOf } from './new-models.ts'
+import { modelsOfSets, unitsOf } from './new-models.ts'
 import { parseRoster } from './parse-roster.ts'
+import { parseSets } from './parse-sets.ts'
 
 const where = (text: string) =>
   parseRoster(text, 'New').faults.map((fault) => `${fault.line} ${fault.column}`)
@@ -102,5 +103,40 @@ describe('unitsOf', () => {
     ])
     const ids = unitsOf(lines).flatMap((unit) => unit.models.map((model) => model.id))
     expect(new Set(ids).size).toBe(ids.length)
+  })
+})
+
+describe('parseSets', () => {
+  const said = (text: string) => {
+    const parsed = parseSets(text)
+    return parsed.ok ? parsed.sets.map(({ count, role }) => `${String(count)} ${role}`) : parsed.error
+  }
+
+  it('reads a unit as people say it; the largest set is the rank and file', () => {
+    expect(said('10')).toEqual(['10 trooper'])
+    expect(said('10 pikes, leader, horn')).toEqual(['10 trooper', '1 leader', '1 horn'])
+    expect(said('leader, 2 x horns, 12× netters')).toEqual(['1 leader', '2 horns', '12 trooper'])
+    expect(said('troopers, 3 riders')).toEqual(['1 trooper', '3 trooper'])
+    expect(said('Dame Osier')).toEqual(['1 Dame Osier'])
+  })
+
+  it('says what is wrong at its place', () => {
+    expect(said('')).toMatch(/^Say how many/)
+    expect(said('0 pikes')).toBe('“0 pikes” is not a number of models from 1 to 999.')
+    expect(said('900, 200 pikes')).toBe('1100 models are more than 999.')
+    expect(said('10 pikes 2')).toBe('“10 pikes 2”: put a comma between two sets.')
+  })
+
+  it('names models after unit, squad and set, and marks the squads', () => {
+    const parsed = parseSets('2 pikes, leader')
+    const models = modelsOfSets('Fen', parsed.ok ? parsed.sets : [], ['red', 'blue'], 3)
+    expect(models.map(({ name, role, variants }) => [name, role, ...variants])).toEqual([
+      ['Fen red 1', 'trooper', 'red mark'],
+      ['Fen red 2', 'trooper', 'red mark'],
+      ['Fen red, leader', 'leader', 'red mark'],
+      ['Fen blue 1', 'trooper', 'blue mark'],
+      ['Fen blue 2', 'trooper', 'blue mark'],
+      ['Fen blue, leader', 'leader', 'blue mark'],
+    ])
   })
 })

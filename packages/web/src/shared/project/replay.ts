@@ -1,5 +1,5 @@
 import type { StoredProject } from '@seriatim/contract'
-import { applyCommand, withoutDangling } from '@seriatim/core'
+import { applyCommand, withoutDangling, withOwnNames } from '@seriatim/core'
 import type { Parcel } from '../outbox/index.ts'
 
 type Change = Extract<Parcel, { kind: 'change' }>
@@ -10,7 +10,10 @@ export interface ShownProject extends StoredProject {
   readonly own: number
 }
 
-/** Carries out what waits over what the server has; a command that finds its thing gone is passed over here. */
+/**
+ * Carries out what waits over what the server has; a command that finds its thing gone is passed over here. Every stage
+ * goes by a name of its own, wherever it is shown.
+ */
 export function replay(server: StoredProject, waiting: readonly Change[], delivered: number): ShownProject {
   let project: StoredProject = server
   let own = delivered
@@ -21,5 +24,6 @@ export function replay(server: StoredProject, waiting: readonly Change[], delive
       if (next.ok) project = next.value
     }
   }
-  return { ...(waiting.length > 0 ? withoutDangling(project) : project), own }
+  const whole = waiting.length > 0 ? withoutDangling(project) : project
+  return { ...whole, line: withOwnNames(whole.line), own }
 }

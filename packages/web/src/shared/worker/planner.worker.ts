@@ -45,7 +45,7 @@ import {
   type WayInput,
 } from '@seriatim/core'
 import { expose } from 'comlink'
-import { v7 } from 'uuid'
+import { v5, v7 } from 'uuid'
 import { layOutCut } from '../recipe-cut.ts'
 import { createKeeper } from './held.ts'
 
@@ -107,7 +107,7 @@ const planner = {
   lineFindings: (input: OrderingInput, line: readonly Stage[]) => judgeOf(unpack(input))(line),
   lineOfOrder: (input: { readonly project: Project; readonly shelf: Shelf }, order: LineOrder) => {
     const { project, shelf } = unpack(input)
-    return lineOfOrder(order, project, shelf, tableReadyStandard, v7)
+    return lineOfOrder(order, project, shelf, tableReadyStandard, (name) => v5(name, project.id))
   },
   pilot: (input: WholeInput, unit: Unit) => {
     const whole = unpack(input)
