@@ -16,11 +16,11 @@ export interface PainterSessions {
   readonly notes: readonly CalendarNote[]
 }
 
-/** Days looked ahead at most: some years of every other weekend. */
-const farthestDays = 3 * 366
+/** Days looked ahead at most: however few evenings there are, a plan comes to an end. */
+const farthestDays = 40 * 366
 
 /**
- * A painter's next `count` sessions that end after `from`, as far as three years ahead: by the rules (the project's
+ * A painter's next `count` sessions that end after `from`, as far as forty years ahead: by the rules (the project's
  * evenings where there are none of the painter's own), without days off and dropped ones, with the single ones.
  * The session going on at `from` starts at `from`. Sessions that overlap become one, and so do those that touch.
  */

@@ -24,9 +24,18 @@ interface Child {
  * one half is kept by the one and one half by the other.
  */
 const setUpWeights = { finish: 0.02, setUps: 1.5 }
+/** The narrowest sweep; what is given fewer evaluations than that takes is not worth beginning. */
 const firstWidth = 60
 const widest = 4000
 const widening = 12
+
+/** So many evaluations the narrowest sweep over so many tasks takes. */
+export function leastBeam(tasks: number): number {
+  return firstWidth * tasks
+}
+
+/** At the limit so many of the most hopeful beginnings are brought to their end. */
+const broughtToEnd = 8
 
 /**
  * Lays tasks in all orders at once, level by level, and keeps the most hopeful states of each; wider and wider until
@@ -44,8 +53,8 @@ export function beam(
   let width = firstWidth
   for (;;) {
     const began = budget.spent?.() ?? 0
-    const { row, complete } = sweep(desk, instance, width, best, budget)
-    if (row) {
+    const { rows, complete } = sweep(desk, instance, width, best, budget)
+    for (const row of rows) {
       const cost = layRow(desk, instance.batches.length, row, 'whole')
       if (order.compare(cost, best.cost) < 0) best = { row, policy: 'whole', cost }
     }
@@ -60,7 +69,8 @@ export function beam(
 }
 
 interface Swept {
-  readonly row: Row | null
+  /** The best it came to; where the time was up in the middle, its most hopeful beginnings, brought to their end. */
+  readonly rows: readonly Row[]
   /** Nothing was left out for want of width: there is no better row. */
   readonly complete: boolean
 }
@@ -92,10 +102,16 @@ function sweep(
   desk.reset('whole')
   let nodes: Node[] = [{ state: desk.save(), row: [] }]
   for (let level = 0; level < levels; level++) {
-    if ((budget.spent?.() ?? 0) >= 1) return { row: null, complete: false }
+    const best = nodes
+    const endings = () => ({
+      rows: best.slice(0, broughtToEnd).map((node) => broughtToTheEnd(node.row, known.row, batches.length)),
+      complete: false,
+    })
+    if ((budget.spent?.() ?? 0) >= 1) return endings()
     const children: Child[] = []
     const seen = new Map<number, number>()
-    nodes.forEach((node, parent) => {
+    for (const [parent, node] of nodes.entries()) {
+      if (parent % 32 === 31 && (budget.spent?.() ?? 0) >= 1) return endings()
       desk.load(node.state)
       left.fill(0)
       for (const entry of node.row) left[entry % batches.length] = (left[entry % batches.length] ?? 0) + 1
@@ -127,7 +143,7 @@ function sweep(
           }
         }
       })
-    })
+    }
     const hopeful = children.filter((child) => child.guide < Number.POSITIVE_INFINITY)
     nodes = mostHopeful(hopeful, width).map(({ parent, entry }) => {
       const from = nodes[parent]
@@ -138,9 +154,9 @@ function sweep(
       return { state: desk.save(), row: [...from.row, entry] }
     })
     if (hopeful.length > width) complete = false
-    if (nodes.length === 0) return { row: null, complete }
+    if (nodes.length === 0) return { rows: [], complete }
   }
-  return { row: nodes[0]?.row ?? null, complete }
+  return { rows: nodes.slice(0, 1).map((node) => node.row), complete }
 
   /** How the state just reached looks: nothing under it can end before `bound`. */
   function judge(parent: number, entry: number, setUp: number): Child {
@@ -192,6 +208,19 @@ function sweep(
       saving: hope + (setUp + sets) * setUpWeights.setUps,
     }
   }
+}
+
+/** The beginning of one row, and what it leaves in the order of another. */
+function broughtToTheEnd(begun: Row, whole: Row, batches: number): Row {
+  const done = new Int32Array(batches)
+  for (const entry of begun) done[entry % batches] = (done[entry % batches] ?? 0) + 1
+  const rest = whole.filter((entry) => {
+    const batch = entry % batches
+    const left = done[batch] ?? 0
+    if (left > 0) done[batch] = left - 1
+    return left === 0
+  })
+  return [...begun, ...rest]
 }
 
 /** Half of the width by the one guide, and what else is best by the other; the best by the first comes first. */

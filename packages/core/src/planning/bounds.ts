@@ -38,6 +38,19 @@ function quickest(instance: PlanInstance, task: PlanTask): number {
   return least
 }
 
+/** What a model takes of everybody's time at the least, in seconds at a pace of 1: a slow hand loses less by it. */
+function leastWork(instance: PlanInstance, task: PlanTask): number {
+  let least = Number.POSITIVE_INFINITY
+  for (let at = 0; at <= task.others.length; at++) {
+    const way = wayOf(task, at)
+    for (const painter of way.painters ?? instance.painters.keys()) {
+      const own = instance.painters[painter]
+      least = Math.min(least, handsSeconds(way, own) / (own?.pace ?? 1))
+    }
+  }
+  return least
+}
+
 function leastWait(task: PlanTask): number {
   return Math.min(task.wait, ...task.others.map((way) => way.wait))
 }
@@ -45,13 +58,14 @@ function leastWait(task: PlanTask): number {
 function workContent(instance: PlanInstance): number {
   const working = instance.batches.filter((batch) => batch.tasks.length > 0)
   if (working.length === 0) return 0
+  const slowest = Math.max(...instance.painters.map((painter) => painter.pace))
   let work = 0
   const setUps = new Map<number, { first: number; again: number; times: number }>()
   for (const batch of working) {
     const runs = new Map<number, number>()
     let previous: number | null = null
     for (const task of batch.tasks) {
-      work += quickest(instance, task) * task.models.length
+      work += leastWork(instance, task) * task.models.length
       // Another way may do without this pot.
       if (task.others.length > 0) {
         previous = null
@@ -76,7 +90,8 @@ function workContent(instance: PlanInstance): number {
   }
   // The first opening is a whole one; later the colour may still lie on the palette.
   for (const [family, { first, again, times }] of setUps) {
-    work += (family === instance.openFamily ? 0 : first) + again * (times - 1)
+    // A set-up takes everybody as long: it costs least of the slowest hand's time.
+    work += ((family === instance.openFamily ? 0 : first) + again * (times - 1)) / slowest
   }
   const lastWaits = working.map((batch) => {
     // Where the order is free any task that nothing has to follow may be the last.
@@ -100,9 +115,10 @@ function ownWork(instance: PlanInstance, painter: number): number {
   for (const batch of instance.batches) {
     let tail = 0
     for (const task of batch.tasks.toReversed()) {
-      const own = task.others.length === 0 && task.painters?.length === 1 && task.painters[0] === painter
-      if (own) {
-        work += handsSeconds(task, instance.painters[painter]) * task.models.length
+      const isOwn = task.others.length === 0 && task.painters?.length === 1 && task.painters[0] === painter
+      if (isOwn) {
+        const own = instance.painters[painter]
+        work += (handsSeconds(task, own) / (own?.pace ?? 1)) * task.models.length
         leastTail = Math.min(leastTail, tail)
       }
       // Regions may dry beside each other, so only work is sure to come after.
@@ -112,24 +128,28 @@ function ownWork(instance: PlanInstance, painter: number): number {
   return work === 0 ? 0 : atWork(instance, [painter], work) + leastTail
 }
 
-/** The moment by which `work` seconds can have been worked inside the sessions of these painters. */
+/**
+ * The moment by which so much can have been worked inside the sessions of these painters, each at their own pace.
+ * @param work seconds at a pace of 1.
+ */
 function atWork(instance: PlanInstance, painters: readonly number[], work: number): number {
-  const changes: { at: number; people: number }[] = []
+  const changes: { at: number; speed: number }[] = []
   for (const painter of painters) {
+    const speed = 1 / (instance.painters[painter]?.pace ?? 1)
     for (const slot of sessionsOf(instance, painter)) {
-      changes.push({ at: Math.max(0, slot.start), people: 1 }, { at: Math.max(0, slot.end), people: -1 })
+      changes.push({ at: Math.max(0, slot.start), speed }, { at: Math.max(0, slot.end), speed: -speed })
     }
   }
   changes.sort((a, b) => a.at - b.at)
   let left = work
-  let people = 0
+  let speed = 0
   let clock = 0
   for (const change of changes) {
-    const open = (change.at - clock) * people
-    if (people > 0 && left <= open) return clock + Math.ceil(left / people)
-    left -= people > 0 ? open : 0
+    const open = (change.at - clock) * speed
+    if (speed > 1e-9 && left <= open) return clock + Math.ceil(left / speed - 1e-6)
+    left -= speed > 1e-9 ? open : 0
     clock = change.at
-    people += change.people
+    speed += change.speed
   }
   return clock
 }

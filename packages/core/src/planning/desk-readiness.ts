@@ -69,16 +69,23 @@ export function deskReadiness(
     return latest
   }
 
+  let roomAt = -1
+  let room = 0
+
   /** When a batch may begin, so that at no time too many are in hand. With one painter the row sees to that. */
   function roomInHand(batch: number): number {
     if (people === 1 || mostInHand === Number.POSITIVE_INFINITY) return 0
     if ((next[batch] ?? 0) > 0 || batches[batch]?.begun === true || helps.has(batch)) return 0
+    // The same for every batch that is not begun, until something is laid.
+    if (roomAt === state.stamp.now) return room
+    roomAt = state.stamp.now
     const ends: number[] = []
     for (let other = 0; other < batches.length; other++) {
       if (isThrough(other) && !helps.has(other)) ends.push(lastHands[other] ?? 0)
     }
     ends.sort((a, b) => a - b)
-    return ends[ends.length - Math.max(1, mostInHand - sums.inHand)] ?? 0
+    room = ends[ends.length - Math.max(1, mostInHand - sums.inHand)] ?? 0
+    return room
   }
 
   function stationReady(station: number | null): number {

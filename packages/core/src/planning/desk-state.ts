@@ -19,6 +19,8 @@ export interface DeskState {
   readonly families: number
   /** By station and place in it. */
   readonly stationFree: Float64Array
+  /** Counts up whenever anything is laid or the state is set: what was worked out of it holds no longer. */
+  readonly stamp: { now: number }
   /** By batch. */
   readonly next: Float64Array
   readonly pending: Float64Array
@@ -108,7 +110,9 @@ export function deskState(instance: PlanInstance): DeskState {
     sameness: 0,
     hands: 0,
   }
+  const stamp = { now: 0 }
   const load = (saved: Float64Array): void => {
+    stamp.now += 1
     buffer.set(saved)
     sums.inHand = saved[0] ?? 0
     sums.pending = saved[1] ?? 0
@@ -134,6 +138,7 @@ export function deskState(instance: PlanInstance): DeskState {
       return saved
     },
     load,
+    stamp,
     common: buffer.subarray(sumCount + people * (7 + families)),
     free,
     family,

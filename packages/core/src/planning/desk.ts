@@ -319,6 +319,7 @@ export function createDesk(instance: PlanInstance, skipped?: readonly Uint8Array
     const placed = (next[batch] ?? 0) + 1
     next[batch] = placed
     const last = placed === planned?.tasks.length
+    state.stamp.now += 1
     if (!helps.has(batch)) {
       if (placed === 1 && !planned?.begun) sums.inHand += 1
       if (last) sums.inHand -= 1

@@ -19,10 +19,21 @@ const pressedFirst: Rule = (place, waited, tail, batch) =>
 
 export const rules: readonly Rule[] = [byStart, openPotFirst, longestTailFirst, quickestFirst, pressedFirst]
 
-/** A row built by asking the rule after every task; ties go to the batch furthest from its end, then the first. */
-export function dispatch(desk: Desk, instance: PlanInstance, policy: SplitPolicy, rule: Rule): Row {
+/**
+ * A row built by asking the rule after every task; ties go to the batch furthest from its end, then the first.
+ * @param kinds which batches are alike; see `kindsOf`.
+ */
+export function dispatch(
+  desk: Desk,
+  instance: PlanInstance,
+  policy: SplitPolicy,
+  rule: Rule,
+  kinds: readonly number[],
+): Row {
   const tails = instance.batches.map(tailAfter)
   const position = instance.batches.map(() => 0)
+  const asked = new Int32Array(instance.batches.length)
+  let round = 0
   const people = instance.painters.length
   const row: number[] = []
   desk.reset(policy)
@@ -33,7 +44,14 @@ export function dispatch(desk: Desk, instance: PlanInstance, policy: SplitPolicy
     let choice = 0
     let bestScore = Number.POSITIVE_INFINITY
     let bestTail = 0
+    round += 1
     instance.batches.forEach((planned, batch) => {
+      // Of batches alike that nobody has begun one speaks for all.
+      const kind = kinds[batch] ?? -1
+      if (kind >= 0 && position[batch] === 0) {
+        if (asked[kind] === round) return
+        asked[kind] = round
+      }
       const place = desk.peek(batch)
       if (!place) return
       const tail = tails[batch]?.[position[batch] ?? 0] ?? 0
@@ -50,6 +68,20 @@ export function dispatch(desk: Desk, instance: PlanInstance, policy: SplitPolicy
     position[best] = (position[best] ?? 0) + 1
     if (!desk.place(best, choice)) return row
   }
+}
+
+/**
+ * By batch a number that those alike share while nothing of them is done; −1 for one that is by itself.
+ */
+export function kindsOf(batches: readonly PlanBatch[]): readonly number[] {
+  const known = new Map<string, number>()
+  return batches.map(({ tasks, drying, begun, kind, due, priority }) => {
+    if (begun || drying.length > 0) return -1
+    const text = JSON.stringify([kind, due, priority, tasks])
+    const number = known.get(text) ?? known.size
+    known.set(text, number)
+    return number
+  })
 }
 
 /** Work and waits from each task of a batch to its end. */

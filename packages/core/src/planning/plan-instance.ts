@@ -47,7 +47,7 @@ export interface PlanInstanceOf {
   readonly notes: readonly PlanNote[]
 }
 
-const mostSessions = 2000
+const mostSessions = 10_000
 
 /**
  * The project as an instance with as many sessions as the slower hand habits need: then every row of tasks the
@@ -236,6 +236,13 @@ function findProblem(
       }
     }
   }
+  const known = new Map<string, number>()
+  const longestSlot = (painter: number, windows: number | null) => {
+    const key = `${String(painter)} ${String(windows)}`
+    const longest = known.get(key) ?? slotsOf(instance, painter, windows).longest
+    known.set(key, longest)
+    return longest
+  }
   for (const task of tasks) {
     if (task.painters?.length === 0) {
       const stage = project.line[task.stage]
@@ -247,7 +254,7 @@ function findProblem(
     }
     if (instance.rack !== null && task.onRack && task.models.length > instance.rack)
       return { kind: 'batch-over-rack', models: task.models.length, places: instance.rack }
-    const { needed, longest } = roomFor(task, instance)
+    const { needed, longest } = roomFor(task, instance, longestSlot)
     if (needed <= longest) continue
     const { sprayHours } = project.planning
     if (longest === 0 && sprayHours && task.windows === 0)
@@ -266,12 +273,16 @@ function findProblem(
 }
 
 /** What a stage needs at least in one piece, and the longest piece of a session somebody has for it. */
-function roomFor(task: PlanTask, instance: PlanInstance): { needed: number; longest: number } {
+function roomFor(
+  task: PlanTask,
+  instance: PlanInstance,
+  longestSlot: (painter: number, windows: number | null) => number,
+): { needed: number; longest: number } {
   let best = { needed: Number.POSITIVE_INFINITY, longest: 0 }
   instance.painters.forEach((painter, index) => {
     if (task.painters !== null && !task.painters.includes(index)) return
     const needed = task.setUp + handsSeconds(task, painter)
-    const { longest } = slotsOf(instance, index, task.windows)
+    const longest = longestSlot(index, task.windows)
     if (longest - needed > best.longest - best.needed) best = { needed, longest }
   })
   return best

@@ -197,7 +197,7 @@ describe('when there is no plan, the reason is named', () => {
 
   it('more evenings than anybody has', () => {
     const slow = stage('slow', { handsOnSecondsPerModel: minutes(140) })
-    const many = project([unit('a', 3000)], [slow])
+    const many = project([unit('a', 11_000)], [slow])
     expect(problem({ project: many, now: noon, effort: 0 })?.kind).toBe('too-far-away')
   })
 

@@ -74,7 +74,7 @@ export function planProblemText(problem: PlanProblem): string {
     case 'cannot-all-hold':
       return conflictText[problem.what]
     case 'too-far-away':
-      return 'This would take more than 2,000 sessions or three years. Check the minutes a model, the counts and the hours at the desk.'
+      return 'This would take more than 10,000 sessions or forty years. Check the minutes a model, the counts and the hours at the desk.'
   }
 }
 

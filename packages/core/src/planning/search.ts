@@ -1,7 +1,7 @@
 import { anneal } from './anneal.ts'
-import { beam } from './beam.ts'
+import { beam, leastBeam } from './beam.ts'
 import { createDesk, type Desk, type SplitPolicy } from './desk.ts'
-import { dispatch, rules } from './dispatch.ts'
+import { dispatch, kindsOf, rules } from './dispatch.ts'
 import { batchByBatch, stageByStage, stageByStageInGroups } from './habits.ts'
 import type { Aim, PlanCost, PlanInstance } from './instance.ts'
 import { layRow, type Row } from './row.ts'
@@ -27,6 +27,10 @@ const dateFirst: readonly Aim[] = ['date']
 
 /** So many seconds, or such a share, a new plan has to save for the one before it to be given up. */
 const worthwhile = { seconds: 600, share: 0.01 }
+
+/** Of so many tasks only the first rules build a row: each asks every batch and painter for every task. */
+const manyTasks = 2000
+const rulesForMany = 2
 
 /** Beyond this many tasks a beam sees too little ahead. */
 const beamTasks = 70
@@ -58,7 +62,12 @@ export function searchRow(
     return better(best, { row, policy: 'fill', cost: layRow(desk, batches, row, 'fill') })
   }
   const starts = policies.flatMap((policy) => built.find((found) => found.policy === policy) ?? [])
-  const small = !keep && tasks <= beamTasks && batches <= beamBatches && instance.rack === null
+  const small =
+    !keep &&
+    tasks <= beamTasks &&
+    batches <= beamBatches &&
+    instance.rack === null &&
+    budget.evaluations >= leastBeam(tasks)
   const share = small ? 0.05 : 1
   starts.forEach((start, index) => {
     if (!Number.isFinite(start.cost.finish)) return
@@ -95,6 +104,9 @@ function emptyRow(desk: Desk): FoundRow {
 function builtRows(desk: Desk, instance: PlanInstance, keep: Row | null): FoundRow[] {
   const batches = instance.batches.length
   if (batches === 0) return []
+  const kinds = kindsOf(instance.batches)
+  const tasks = instance.batches.reduce((sum, batch) => sum + batch.tasks.length, 0)
+  const most = tasks > manyTasks ? rulesForMany : rules.length
   const groups = [...new Set([2, 3, 4, 6, 8].filter((size) => size < batches))]
   return policies.flatMap((policy) => {
     if (keep) {
@@ -105,7 +117,7 @@ function builtRows(desk: Desk, instance: PlanInstance, keep: Row | null): FoundR
       batchByBatch(instance, desk),
       stageByStage(instance),
       ...groups.map((size) => stageByStageInGroups(instance, size)),
-      ...rules.map((rule) => dispatch(desk, instance, policy, rule)),
+      ...rules.slice(0, most).map((rule) => dispatch(desk, instance, policy, rule, kinds)),
     ]
     return rows.map((row) => ({ row, policy, cost: layRow(desk, batches, row, policy) }))
   })

@@ -1,7 +1,7 @@
 import {
   affordStandards,
-  expandSessions,
   paintedBy,
+  painterSessions,
   type EstimateInput,
   type Goal,
   type Instant,
@@ -50,6 +50,7 @@ export function HoursPage() {
 }
 
 const usualBox = 6 * 3600
+const mostSessions = 400
 
 function Hours({ input }: { readonly input: EstimateInput }) {
   const project = useCurrentProject()
@@ -114,7 +115,7 @@ function TimeBox({ input, costs }: { readonly input: WholeInput; readonly costs:
             hint={
               untilDate === null || project.dueOn === null
                 ? 'A time-box: what fits into it?'
-                : `Until ${dueText(project)} there are ${durationText(untilDate)} of evenings.`
+                : `Until ${dueText(project)} there are ${durationText(untilDate)} at the desk, of everybody’s sessions.`
             }
           />
           {untilDate !== null && available !== untilDate ? (
@@ -179,11 +180,12 @@ function toggled(set: ReadonlySet<UnitId>, id: UnitId): ReadonlySet<UnitId> {
   return next
 }
 
-/** What remains of the evenings until the due day's end; null without a date. */
+/** What remains of everybody's sessions until the date, days off left out; null without a date. */
 function hoursUntilDate(project: Project, now: Instant): number | null {
   const until = paintedBy(project)
   if (until === null) return null
-  return expandSessions(project.evenings, now, 400)
+  return project.planning.painters
+    .flatMap((painter) => painterSessions(painter, project.evenings, now, mostSessions).sessions)
     .filter((session) => session.startsAt < until)
     .reduce(
       (sum, { startsAt, endsAt }) => sum + (Math.min(endsAt, until) - Math.max(startsAt, now)) / 1000,

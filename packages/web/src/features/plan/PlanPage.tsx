@@ -211,7 +211,7 @@ export function PlanPage() {
         <SharedWork input={ready} onPlanning={setPlanning} />
         <PlanWishes
           planning={project.planning}
-          batches={plan.batches}
+          batches={leftOf(plan)}
           learnt={learnt}
           bearable={bearable !== null && bearable.models < project.batchSize ? bearable : null}
           onBatchSize={(batchSize) =>
@@ -223,6 +223,12 @@ export function PlanPage() {
       </div>
     </>
   )
+}
+
+/** A batch that is through has no place among those that may come first. */
+function leftOf({ batches, stretches }: LinePlan): LinePlan['batches'] {
+  const left = new Set(stretches.map((stretch) => stretch.batchId))
+  return batches.filter((batch) => left.has(batch.id))
 }
 
 /** What the plan went on in spite of, each with the way out. */

@@ -16,8 +16,8 @@ const longestRole = 60
 const rankAndFile = 'trooper'
 
 /**
- * A unit as people say it: `10`, `10 pikes, leader, horn`. A number alone, or the largest set of all, is the rank and
- * file; a word without a number is one model.
+ * A unit as people say it: `10`, `10 pikes, leader, horn`. A number alone or troopers, else the largest set of all, are the
+ * rank and file; a word without a number is one model.
  */
 export function parseSets(text: string): Parsed {
   const parts = splitNames(text, ',')
@@ -37,8 +37,10 @@ export function parseSets(text: string): Parsed {
   if (all > mostModels)
     return { ok: false, error: `${String(all)} models are more than ${String(mostModels)}.` }
   const largest = said.reduce((most, each) => (each.count > most.count ? each : most))
+  const isSaidSo = ({ word }: (typeof said)[number]) => word === '' || /^troopers?$/i.test(word)
+  const anySaidSo = said.some(isSaidSo)
   const isRank = (each: (typeof said)[number]) =>
-    each.word === '' || (each === largest && each.count > 1) || /^troopers?$/i.test(each.word)
+    isSaidSo(each) || (!anySaidSo && each === largest && each.count > 1)
   return {
     ok: true,
     sets: said.map((each) =>

@@ -116,7 +116,7 @@ describe('parseSets', () => {
     expect(said('10')).toEqual(['10 trooper'])
     expect(said('10 pikes, leader, horn')).toEqual(['10 trooper', '1 leader', '1 horn'])
     expect(said('leader, 2 x horns, 12× netters')).toEqual(['1 leader', '2 horns', '12 trooper'])
-    expect(said('troopers, 3 riders')).toEqual(['1 trooper', '3 trooper'])
+    expect(said('troopers, 3 riders')).toEqual(['1 trooper', '3 riders'])
     expect(said('Dame Osier')).toEqual(['1 Dame Osier'])
   })
 

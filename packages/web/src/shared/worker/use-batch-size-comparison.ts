@@ -17,7 +17,8 @@ const effortPerSize = 600_000
 /** Every way of splitting tried in turn, the first results in view while the others are worked out. */
 export function useBatchSizeComparison(input: PlanningInput | null): Comparison {
   const client = useQueryClient()
-  const splits = useMemo(() => (input ? distinctSplits(input.project) : []), [input])
+  // The fewest batches first: they are planned soonest, so that there is something to see.
+  const splits = useMemo(() => (input ? distinctSplits(input.project).toReversed() : []), [input])
   const queryKey = ['batch-size', inputKey(input)]
   const { outcomes, running, restart } = useQueries({
     queries: splits.map((split) => ({
@@ -47,7 +48,7 @@ export function useBatchSizeComparison(input: PlanningInput | null): Comparison 
 
 function together(results: readonly UseQueryResult<SplitOutcome | null>[]) {
   return {
-    outcomes: results.flatMap((result) => result.data ?? []),
+    outcomes: results.toReversed().flatMap((result) => result.data ?? []),
     running: results.some((result) => result.isFetching),
     restart: () => {
       for (const result of results) if (result.data === undefined) void result.refetch()
