@@ -23,7 +23,7 @@ interface Shot {
 }
 
 const shots: Shot[] = [
-  { name: 'projects', path: '/', size: desktop },
+  { name: 'projects', path: '/projects', size: desktop },
   { name: 'roster', path: `${project}/roster`, size: desktop },
   { name: 'shelf', path: '/shelf', size: desktop },
   { name: 'recipe', path: `${project}/recipe`, size: desktop },
@@ -62,17 +62,6 @@ const shots: Shot[] = [
     act: async (page) => {
       await page.getByText('opened again, and why').click()
       await page.getByText('Being worked out').waitFor({ state: 'detached' })
-    },
-  },
-  {
-    name: 'line-estimate',
-    path: `${project}/line`,
-    size: desktop,
-    act: async (page) => {
-      const stage = page.getByRole('button', { name: /^Base coat, coat and saddle/ })
-      await stage.click()
-      await page.getByRole('button', { name: 'How the minutes of Reed-pikes came about' }).click()
-      await toTop(stage)
     },
   },
   {
@@ -119,6 +108,7 @@ const shots: Shot[] = [
   },
   { name: 'logbook', path: `${project}/logbook`, size: desktop },
   { name: 'bench-phone', path: `${project}/bench`, size: phone, act: running },
+  { name: 'plan-phone', path: `${project}/plan`, size: phone, act: compared },
   // The air at the desk changes every wait, so it is let in last.
   {
     name: 'air',

@@ -30,13 +30,18 @@ export function orderOfAims(order: readonly Aim[], batches: number): PlanOrder {
   const weighed = (cost: PlanCost) =>
     weights.reduce((sum, { term, weight }) => sum + weight * term(cost, batches), 0)
   const finishFirst = full[0] === 'date'
+  // Of plans that end alike: who minds waiting next wants the time beside the work small, whatever it goes into.
+  const mindsWaiting = full[1] === 'waiting'
+  const beside = mindsWaiting ? 0.3 : 0.05
+  const besideWork = ({ setUpSeconds, exposed }: PlanCost) =>
+    mindsWaiting ? setUpSeconds + exposed : setUpSeconds
   return {
     compare: (a, b) => {
       if (!Number.isFinite(a.finish) || !Number.isFinite(b.finish)) return compareNumbers(a.finish, b.finish)
       return (
         a.late - b.late ||
         a.pressed - b.pressed ||
-        (finishFirst ? a.finish - b.finish || a.setUpSeconds - b.setUpSeconds : 0) ||
+        (finishFirst ? a.finish - b.finish || besideWork(a) - besideWork(b) : 0) ||
         weighed(a) - weighed(b) ||
         a.finish - b.finish ||
         a.flow - b.flow
@@ -48,7 +53,7 @@ export function orderOfAims(order: readonly Aim[], batches: number): PlanOrder {
       ? (cost) =>
           terms.date(cost, batches) +
           (cost.late + cost.pressed) / 8 +
-          0.05 * cost.setUpSeconds +
+          beside * besideWork(cost) +
           0.02 * (weighed(cost) - terms.date(cost, batches))
       : (cost) => weighed(cost) + (cost.late + cost.pressed) / 8,
   }

@@ -132,7 +132,7 @@ export const plainPlanning: Planning = {
     },
   ],
   teamwork: 'free',
-  aims: ['date'],
+  aims: ['date', 'waiting'],
   first: [],
   pins: [],
   sprayPlaces: 1,

@@ -18,6 +18,9 @@ interface SprayDaysProps {
 
 const zone = Intl.DateTimeFormat().resolvedOptions().timeZone
 const shownDays = 6
+/** The hours in which somebody is up to spray: from memory. The night is nobody's spray weather, however dry it is. */
+const [opens, closes] = [7, 22]
+const clock = (hours: number) => `${String(hours).padStart(2, '0')}:00`
 
 interface Day {
   readonly date: LocalDate
@@ -31,8 +34,8 @@ export function SprayDays({ readings, now }: SprayDaysProps) {
   const today = localDateAt(now, zone)
   const days = Array.from({ length: shownDays }, (_, index): Day => {
     const date = addDays(today, index)
-    const from = wallClock(date, 0, zone)
-    const until = wallClock(addDays(date, 1), 0, zone)
+    const from = wallClock(date, opens * 3600, zone)
+    const until = wallClock(date, closes * 3600, zone)
     return { date, from, until, windows: sprayWindows(readings, from, until) }
   }).filter((day) => day.windows.length > 0)
   const good = days.flatMap((day) => day.windows).filter((each) => isGood(each) && each.until > now)
@@ -65,8 +68,7 @@ export function SprayDays({ readings, now }: SprayDaysProps) {
             <ul className="grid gap-2 text-sm">
               {days.map((day) => (
                 <li key={day.date}>
-                  <b>{dateText(day.date, today)}</b>:{' '}
-                  {day.windows.map((each) => windowText(each, day)).join('; ')}.
+                  <b>{dateText(day.date, today)}</b>: {day.windows.map(windowText).join('; ')}.
                 </li>
               ))}
             </ul>
@@ -81,29 +83,26 @@ const isGood = (window: SprayWindow) => window.against.length === 0
 
 function dayAndClock(moment: Instant, today: LocalDate): string {
   const date = localDateAt(moment, zone)
-  const clock = clockText(moment, zone)
-  return date === today ? `today ${clock}` : `${dateText(date, today)} ${clock}`
-}
-
-function endText(window: SprayWindow, day: Day): string {
-  return window.until === day.until ? '24:00' : clockText(window.until, zone)
+  const time = clockText(moment, zone)
+  return date === today ? `today ${time}` : `${dateText(date, today)} ${time}`
 }
 
 function sprayText(window: SprayWindow, day: Day): string {
-  if (window.from === day.from && window.until === day.until) return 'spray all day'
-  return `spray ${clockText(window.from, zone)}–${endText(window, day)}`
+  if (window.from === day.from && window.until === day.until)
+    return `spray from ${clock(opens)} to ${clock(closes)}`
+  return `spray ${clockText(window.from, zone)}–${clockText(window.until, zone)}`
 }
 
-function windowText(window: SprayWindow, day: Day): string {
+function windowText(window: SprayWindow): string {
   const what = isGood(window) ? 'spray' : window.against.join(', ')
-  return `${clockText(window.from, zone)}–${endText(window, day)} ${what}`
+  return `${clockText(window.from, zone)}–${clockText(window.until, zone)} ${what}`
 }
 
 const left = 92
 const width = 760
 const rowHeight = 46
 
-/** A strip a day, midnight to midnight: open where one may spray, hatched with the reason where not. */
+/** A strip a day, of the hours in which somebody is up: open where one may spray, hatched with the reason where not. */
 function DayStrips({ days, now }: { readonly days: readonly Day[]; readonly now: Instant }) {
   const height = days.length * rowHeight + 24
   const today = days[0]?.date ?? localDateAt(now, zone)
@@ -142,7 +141,7 @@ function DayStrips({ days, now }: { readonly days: readonly Day[]; readonly now:
                 const words = good ? sprayText(each, day) : each.against[0]
                 return (
                   <g key={each.from}>
-                    <title>{windowText(each, day)}</title>
+                    <title>{windowText(each)}</title>
                     <rect
                       x={x}
                       y={y + 6}
@@ -189,15 +188,15 @@ function DayStrips({ days, now }: { readonly days: readonly Day[]; readonly now:
             </g>
           )
         })}
-        {[0, 6, 12, 18, 24].map((oclock) => (
+        {[7, 10, 13, 16, 19, 22].map((oclock) => (
           <text
             key={oclock}
-            x={left + ((width - left - 8) * oclock) / 24}
+            x={left + ((width - left - 8) * (oclock - opens)) / (closes - opens)}
             y={height - 6}
-            textAnchor={oclock === 24 ? 'end' : 'middle'}
+            textAnchor={oclock === closes ? 'end' : 'middle'}
             className="fill-ink-soft"
           >
-            {String(oclock).padStart(2, '0')}:00
+            {clock(oclock)}
           </text>
         ))}
       </svg>

@@ -9,11 +9,18 @@ import {
 } from '@seriatim/core'
 import { useMemo, useState } from 'react'
 import { finishText, lastCoatText } from '../../shared/finish-text.ts'
-import { durationText } from '../../shared/format/index.ts'
+import { durationText, plural } from '../../shared/format/index.ts'
 import { useCurrentProject } from '../../shared/project/index.ts'
 import { usePainterHere } from '../../shared/device.ts'
 import { useProgress, useRecorder } from '../../shared/progress/index.ts'
-import { EmptyState, ErrorState, HoleLegend, LoadingState, NothingYet } from '../../shared/ui/index.ts'
+import {
+  EmptyState,
+  ErrorState,
+  Figure,
+  HoleLegend,
+  LoadingState,
+  NothingYet,
+} from '../../shared/ui/index.ts'
 import { useFinish } from '../../shared/use-finish.ts'
 import { useNow } from '../../shared/use-now.ts'
 import {
@@ -144,7 +151,30 @@ function Bench({ progress }: { readonly progress: Progress }) {
           <h1 id="strips" className="text-2xl">
             {standing}
           </h1>
-          <p className="text-ink-soft">{left ? doneText(left) : ' '}</p>
+          <p className="text-ink-soft">
+            {left ? doneText(left) : ' '}
+            {left && plan && left.leftSeconds > 0 ? (
+              <>
+                ; with set-ups{' '}
+                <Figure
+                  name="Work left, with set-ups"
+                  explanation={
+                    <>
+                      <p>
+                        {durationText(plan.handsOnSeconds - plan.setUpSeconds)} with the brush (minutes a
+                        model × models, and touch-ups) + {durationText(plan.setUpSeconds)} opening{' '}
+                        {plural(plan.potOpenings, 'pot')} = {durationText(plan.handsOnSeconds)}: the hands-on
+                        time of the plan.
+                      </p>
+                      <p>Source: the estimates, and the plan made after the last punch.</p>
+                    </>
+                  }
+                >
+                  {durationText(plan.handsOnSeconds)}
+                </Figure>
+              </>
+            ) : null}
+          </p>
         </div>
         <StripBoard
           project={project}

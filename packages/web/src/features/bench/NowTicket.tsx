@@ -73,7 +73,7 @@ export function NowTicket({ task, project, progress, estimate, shelf, clock, onU
       {stage.material === '' ? null : <PaintLine task={task} progress={progress} onUsed={onUsed} />}
       {touchUp ? (
         <p className="mt-2 text-lg">
-          {notesOf(progress, stage, left).map((note) => `${note}. `)}
+          {notesOf(progress, stage, left).map((note) => `${note.replace(/\.$/, '')}. `)}
           {dab?.undercoat
             ? `Two pots: the ground first, ${durationText(dab.undercoat.drySeconds)} to dry, then the tint.`
             : 'One dab hides the slip.'}
