@@ -155,7 +155,7 @@ test('a pilot is chosen, timed, judged, and its proposals taken up', async ({ pa
   await page.getByRole('checkbox', { name: 'Eel-netter 8' }).check()
   await page.getByRole('button', { name: '1 model first' }).click()
   await expect(page.getByRole('heading', { level: 1 })).toContainText('before the first lap')
-  await page.getByRole('button', { name: 'Say it of Base coat, skin' }).click()
+  await page.getByRole('button', { name: /^Say it of .*base coat, skin$/i }).click()
   await page.getByLabel('did nothing').check()
   await page.getByLabel('Note').fill('as the primer')
   await expectAccessible(page)

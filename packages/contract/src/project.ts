@@ -12,7 +12,15 @@ import {
 import { z } from 'zod'
 import { recipeSchema, recipesSchema, stepRefSchema } from './recipe.ts'
 import { clockField, planningSchema, sittingSecondsField, weekdaysField } from './planning.ts'
-import { idOf, localDateField, optionalTextField, refuseTwins, secondsField, textField } from './fields.ts'
+import {
+  idOf,
+  instantField,
+  localDateField,
+  optionalTextField,
+  refuseTwins,
+  secondsField,
+  textField,
+} from './fields.ts'
 
 export const modelSchema = z.object({
   id: idOf<ModelId>(),
@@ -207,6 +215,12 @@ export const storedProjectSchema = projectSchema.extend({
   revision: z.int().min(0),
 })
 
+/** When a project is done, as a page worked it out: by then in eight of ten futures, and the odds of its date. */
+export const finishSchema = z.object({
+  doneBy: instantField.nullable(),
+  odds: z.number().min(0).max(1).nullable(),
+})
+
 export const projectSummarySchema = z.object({
   id: idOf<ProjectId>(),
   name: z.string(),
@@ -216,6 +230,8 @@ export const projectSummarySchema = z.object({
   stages: z.int(),
   totalSeconds: z.number(),
   leftSeconds: z.number(),
+  /** The last word on it; `null` until somebody had it worked out. */
+  finish: finishSchema.extend({ saidAt: instantField }).nullable(),
 })
 
 export type ProjectSettings = z.output<typeof projectSettingsSchema>

@@ -8,7 +8,7 @@ import { anyProjectFileSchema } from './files/read-project-file.ts'
 import { handSchema, putBroughtRatesSchema } from './hand.ts'
 import { packedLogSchema } from './packed-log.ts'
 import { projectFileSchema } from './project-file.ts'
-import { projectSettingsSchema, projectSummarySchema, storedProjectSchema } from './project.ts'
+import { finishSchema, projectSettingsSchema, projectSummarySchema, storedProjectSchema } from './project.ts'
 import { materialSchema, recipeSchema, shelfSchema } from './recipe.ts'
 
 type Method = 'GET' | 'POST' | 'PUT' | 'DELETE'
@@ -77,6 +77,11 @@ const shelfAnswer = z.object({ materials: z.array(materialSchema).readonly() })
 export const routes = {
   health: route('GET', '/health', { answer: z.object({ ok: z.literal(true), now: instantField }) }),
 
+  sayFinish: route('PUT', '/projects/:id/finish', {
+    params: ofProject,
+    body: finishSchema,
+    answer: z.object({ said: z.literal(true) }),
+  }),
   listProjects: route('GET', '/projects', { answer: z.object({ projects: z.array(projectSummarySchema) }) }),
   /** Making a project twice under the same id gives the first one back. */
   createProject: route('PUT', '/projects/:id', {

@@ -101,6 +101,12 @@ function asksOf({ path, unit, line, id }: Seeded, recipe: object, file: object |
   const stage = newStage('Grit', { notNeededBy: [unit.id], typed: [], cautions: ['dust'] })
   const commands = [
     { kind: 'set', thing: 'project', field: 'batchSize', value: 7 },
+    {
+      kind: 'set',
+      thing: 'project',
+      field: 'handOver',
+      value: { at: '10:00', cureSeconds: 86_400, packingSeconds: 3600 },
+    },
     { kind: 'set', thing: 'project', field: 'evenings', value: settings().evenings },
     { kind: 'set', thing: 'project', field: 'first', value: [`${modelIds[0]!}..${modelIds[1]!}`] },
     { kind: 'set', thing: 'unit', id: unit.id, in: null, field: 'pilot', value: [modelIds[0]] },
@@ -130,6 +136,7 @@ function asksOf({ path, unit, line, id }: Seeded, recipe: object, file: object |
   ]
   const change = newChange(1, commands as never)
   const asks: Ask[] = [
+    { method: 'PUT', path: `${path}/finish`, body: { doneBy: at, odds: 0.5 } },
     { method: 'PUT', path: `/projects/${v7()}`, body: asJson(settings()) },
     { method: 'POST', path: `${path}/changes`, body: asJson(change) },
     ...commands.map((command) => ({

@@ -65,6 +65,8 @@ export const project = pgTable(
     batchesInHand: integer('batches_in_hand'),
     /** Written and read whole, so one document. */
     planning: jsonb().$type<Planning>().notNull(),
+    /** When it is done, as a page worked it out last. */
+    finish: jsonb().$type<NonNullable<ProjectSummary['finish']>>(),
     revision: integer().notNull().default(0),
     createdAt: moment('created_at').notNull().defaultNow(),
     removedAt: removedAt(),
@@ -272,7 +274,7 @@ export const projectSummary = pgTable('project_summary', {
     .references(() => project.id),
   /** Says what it was made of: the project's revision, its last event and the shelf. */
   madeOf: text('made_of').notNull(),
-  summary: jsonb().$type<ProjectSummary>().notNull(),
+  summary: jsonb().$type<Omit<ProjectSummary, 'finish'>>().notNull(),
   /** The times it teaches other projects; `null` until somebody asks. */
   times: jsonb().$type<Hand['elsewhere']>(),
 })

@@ -3,10 +3,10 @@ import { clockText, dateText, dayText } from './format/index.ts'
 
 type Said = Pick<FinishForecast, 'p80' | 'odds'>
 
-/** The day that holds in eight of ten futures, said alike wherever a finish is named. */
-export function finishText({ p80 }: Said, { evenings }: Pick<Project, 'evenings'>): string {
+/** The day that holds in eight of ten futures, said alike wherever a finish is named; in the project's zone, else here. */
+export function finishText({ p80 }: Pick<Said, 'p80'>, project?: Pick<Project, 'evenings'>): string {
   if (p80 === null) return 'done beyond the calendar'
-  return `done by ${dayText(p80, evenings.timeZone)} in 8 of 10 cases`
+  return `done by ${dayText(p80, project?.evenings.timeZone)} in 8 of 10 cases`
 }
 
 /** The same with the odds of the date, where there is one. */

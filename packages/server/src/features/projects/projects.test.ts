@@ -42,6 +42,26 @@ describe('projects', () => {
     })
   })
 
+  it('say when they are done as a page worked it out last, without a change to the project', async () => {
+    const { id, path } = await server.seed()
+    const finishOf = async () => {
+      const { projects } = (await server.call('GET', '/projects')).body as {
+        projects: { id: string; finish: object | null }[]
+      }
+      return projects.find((each) => each.id === id)!.finish
+    }
+    const { revision } = await server.project(path)
+    expect(await finishOf()).toBeNull()
+    const said = { doneBy: '2026-12-03T20:30:00.000Z', odds: 0.6 }
+    expect((await server.call('PUT', `${path}/finish`, said)).status).toBe(200)
+    expect(await finishOf()).toMatchObject({ ...said, saidAt: expect.any(String) as string })
+    expect((await server.call('PUT', `${path}/finish`, { doneBy: null, odds: null })).status).toBe(200)
+    expect(await finishOf()).toMatchObject({ doneBy: null, odds: null })
+    expect((await server.project(path)).revision).toBe(revision)
+    expect((await server.call('PUT', `${path}/finish`, { doneBy: null, odds: 2 })).status).toBe(422)
+    expect((await server.call('PUT', `/projects/${v7()}/finish`, said)).status).toBe(404)
+  })
+
   it('can be put away and brought back', async () => {
     const { path } = await server.seed()
     await server.call('DELETE', path)

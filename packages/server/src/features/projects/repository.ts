@@ -1,4 +1,4 @@
-import type { ProjectSettings, StoredProject } from '@seriatim/contract'
+import type { ProjectSettings, ProjectSummary, StoredProject } from '@seriatim/contract'
 import type { LocalDate, ProjectId, Seconds } from '@seriatim/core'
 import { and, eq, isNull } from 'drizzle-orm'
 import type { Database } from '../../db/client.ts'
@@ -70,6 +70,20 @@ export async function insertProject(db: Database, id: ProjectId, settings: Proje
     .insert(project)
     .values({ id, ...columnsOf(settings) })
     .onConflictDoNothing()
+}
+
+/** False when there is no such project. */
+export async function writeFinish(
+  db: Database,
+  id: ProjectId,
+  finish: NonNullable<ProjectSummary['finish']>,
+): Promise<boolean> {
+  const written = await db
+    .update(project)
+    .set({ finish })
+    .where(and(eq(project.id, id), isNull(project.removedAt)))
+    .returning({ id: project.id })
+  return written.length > 0
 }
 
 export async function updateSettings(db: Database, id: ProjectId, settings: ProjectSettings): Promise<void> {

@@ -21,6 +21,10 @@ export function projectRoutes(app: Hono, db: Database, now: () => Instant, summa
     await projects.setProjectRemoved(db, params.id, false)
     return { removed: false }
   })
+  serveRoute(app, routes.sayFinish, async ({ params, body }) => {
+    await projects.sayFinish(db, params.id, { ...body, saidAt: now() })
+    return { said: true as const }
+  })
   serveRoute(app, routes.readLibrary, async ({ params }) => ({ kept: await readKeptRecipes(db, params.id) }))
   serveRoute(app, routes.exportProject, ({ params }) => exportProject(db, params.id, now()))
   serveRoute(app, routes.changeProject, ({ params, body }) => projects.changeProject(db, params.id, body))

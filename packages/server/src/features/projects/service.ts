@@ -1,4 +1,10 @@
-import type { LoggedChange, NewChange, ProjectSettings, StoredProject } from '@seriatim/contract'
+import type {
+  LoggedChange,
+  NewChange,
+  ProjectSettings,
+  ProjectSummary,
+  StoredProject,
+} from '@seriatim/contract'
 import { carryOut, sameJson, withoutDangling, type CommandVerdict, type ProjectId } from '@seriatim/core'
 import type { Database } from '../../db/client.ts'
 import { RequestProblem } from '../../http/problem.ts'
@@ -98,6 +104,15 @@ export async function refuseForeign(
 }
 
 /** Removed projects keep everything and can come back. */
+/** Keeps what a page worked out of the project's end; it is no change of the project. */
+export async function sayFinish(
+  db: Database,
+  id: ProjectId,
+  finish: NonNullable<ProjectSummary['finish']>,
+): Promise<void> {
+  if (!(await rows.writeFinish(db, id, finish))) throw noSuchProject()
+}
+
 export async function setProjectRemoved(db: Database, id: ProjectId, removed: boolean): Promise<void> {
   if (!(await rows.isProjectIdTaken(db, id))) throw noSuchProject()
   await rows.removeProject(db, id, removed)

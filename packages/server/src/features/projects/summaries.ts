@@ -13,7 +13,7 @@ import {
 } from '@seriatim/core'
 import { eq, sql } from 'drizzle-orm'
 import type { Database } from '../../db/client.ts'
-import { projectSummary } from '../../db/schema.ts'
+import { project, projectSummary } from '../../db/schema.ts'
 import { readEventsAfter } from '../progress/repository.ts'
 import { readShelf } from '../shelf/service.ts'
 import { requireProject } from './service.ts'
@@ -60,7 +60,7 @@ export function createSummaries(db: Database, now: () => Instant) {
   async function refresh({ id, madeOf }: Standing, shelf: Shelf): Promise<void> {
     const { project, progress, estimate } = await estimateOf(id, shelf)
     const left = workLeft(project, progress, timesOf(estimate))
-    const summary: ProjectSummary = {
+    const summary: Omit<ProjectSummary, 'finish'> = {
       id,
       name: project.name,
       dueOn: project.dueOn,
@@ -133,8 +133,11 @@ export function createSummaries(db: Database, now: () => Instant) {
 
   async function list(): Promise<ProjectSummary[]> {
     const order = await freshened()
-    const rows = await db.select({ summary: projectSummary.summary }).from(projectSummary)
-    const byId = new Map(rows.map(({ summary }) => [summary.id, summary]))
+    const rows = await db
+      .select({ summary: projectSummary.summary, finish: project.finish })
+      .from(projectSummary)
+      .innerJoin(project, eq(project.id, projectSummary.projectId))
+    const byId = new Map(rows.map(({ summary, finish }) => [summary.id, { ...summary, finish }]))
     return order.flatMap((id) => byId.get(id) ?? [])
   }
 

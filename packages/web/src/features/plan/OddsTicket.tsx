@@ -133,8 +133,11 @@ function Offers({
     (most, each) => (gain(each) > (most ? gain(most) : 0) ? each : most),
     null,
   )
-  const helps = offers.filter((each) => gain(each) > 0)
-  const costs = offers.filter((each) => gain(each) <= 0)
+  // What shows no difference is no help.
+  const isHelp = (each: TriedOffer) =>
+    gain(each) > 0 && !outcomeText(before, each.forecast, timeZone).endsWith(', as now')
+  const helps = offers.filter(isHelp)
+  const costs = offers.filter((each) => !isHelp(each))
   return (
     <div>
       <h3 className="text-base">What it would buy, each planned and drawn anew</h3>

@@ -81,11 +81,7 @@ function WorkLine({
     <p className="min-w-0 leading-snug">
       <b>{workName(row.stage.name, row)}</b>
       {row.stage.material === '' || row.touchUp === 'undercoat' ? null : (
-        <span className="text-ink-soft">
-          {' '}
-          {saysPot(row.stage) ? '' : row.stage.material}
-          {row.onPalette ? ', on the palette' : row.opensPot ? '' : ', still open'}
-        </span>
+        <span className="text-ink-soft"> {potText(row)}</span>
       )}
       <br />
       <span className="text-sm">
@@ -103,6 +99,13 @@ function WorkLine({
       ) : null}
     </p>
   )
+}
+
+/** `moss green, on the palette`; a pot that the stage's name says already is not said again. */
+function potText({ stage, onPalette, opensPot }: Extract<SheetRow, { kind: 'work' }>): string {
+  const pot = saysPot(stage) ? [] : [stage.material]
+  const how = onPalette ? ['on the palette'] : opensPot ? [] : ['still open']
+  return [...pot, ...how].join(', ')
 }
 
 /** `ahead of the base wash: wet after the grit to 21:13` */

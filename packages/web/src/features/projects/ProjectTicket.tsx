@@ -5,7 +5,8 @@ import { Link } from 'react-router'
 import { toast } from 'sonner'
 import { exportProjectFile, projectListQuery, setProjectRemoved } from '../../shared/api/index.ts'
 import { saveText } from '../../shared/csv/index.ts'
-import { dateText, durationText, plural } from '../../shared/format/index.ts'
+import { capitalised, finishText } from '../../shared/finish-text.ts'
+import { dateText, dayText, durationText, plural } from '../../shared/format/index.ts'
 import { IconButton } from '../../shared/ui/index.ts'
 
 export function ProjectTicket({ project }: { readonly project: ProjectSummary }) {
@@ -56,8 +57,14 @@ export function ProjectTicket({ project }: { readonly project: ProjectSummary })
         <b>{Math.floor(done * 100)} % of the work done</b>, {durationText(project.leftSeconds)} left;{' '}
         {project.modelsTableReady} of {project.models} table-ready
       </p>
+      {project.finish && project.leftSeconds > 0 ? <p>{finishSaid(project.finish)}</p> : null}
     </article>
   )
+}
+
+/** `Done by Thu 7 Jan in 8 of 10 cases, as of Tue 24 Nov`: as the project's own pages said it last. */
+function finishSaid({ doneBy, saidAt }: NonNullable<ProjectSummary['finish']>): string {
+  return `${capitalised(finishText({ p80: doneBy }))}, as of ${dayText(saidAt)}`
 }
 
 function complain(error: unknown): void {

@@ -9,5 +9,6 @@ export {
   projectListQuery,
   projectQuery,
   setProjectRemoved,
+  sayFinish,
 } from './projects.ts'
 export { useShelf, useShelfChange } from './shelf.ts'

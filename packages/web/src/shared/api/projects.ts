@@ -1,5 +1,5 @@
 import { projectFileSchema, routes, type ProjectSettings, type StoredProject } from '@seriatim/contract'
-import type { ProjectId } from '@seriatim/core'
+import type { Instant, ProjectId } from '@seriatim/core'
 import { queryOptions } from '@tanstack/react-query'
 import { z } from 'zod'
 import { call } from './call.ts'
@@ -23,6 +23,14 @@ export function createProject(id: ProjectId, settings: ProjectSettings): Promise
 /** Takes a file of this version or an earlier one, as it was read. */
 export function importProjectFile(file: unknown, copy: boolean): Promise<StoredProject> {
   return call(routes.importProject, { query: { copy: copy ? 'true' : 'false' }, body: file })
+}
+
+/** What a page worked out is told, so that the list of projects says the same. */
+export async function sayFinish(
+  id: ProjectId,
+  body: { doneBy: Instant | null; odds: number | null },
+): Promise<void> {
+  await call(routes.sayFinish, { params: { id }, body: z.encode(routes.sayFinish.body, body) })
 }
 
 export async function setProjectRemoved(id: ProjectId, removed: boolean): Promise<void> {

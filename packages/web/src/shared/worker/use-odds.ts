@@ -9,6 +9,7 @@ import {
 } from '@seriatim/core'
 import { skipToken, useQueries, useQuery, useQueryClient, type UseQueryResult } from '@tanstack/react-query'
 import { useEffect, useMemo } from 'react'
+import { sayFinish } from '../api/index.ts'
 import { callPlanner } from './call-planner.ts'
 import { inputKey } from './input-key.ts'
 
@@ -104,7 +105,12 @@ export function useForecast(
   })
   const id = input?.project.id
   useEffect(() => {
-    if (id && data) last.set(id, data)
+    if (!id || !data) return
+    const before = last.get(id)
+    last.set(id, data)
+    // The list of projects says what was worked out last; without the server it goes on saying what it said.
+    if (before?.p80 !== data.p80 || before.odds !== data.odds)
+      void sayFinish(id, { doneBy: data.p80, odds: data.odds }).catch(() => undefined)
   }, [id, data])
   return data ?? (id ? (last.get(id) ?? null) : null)
 }
