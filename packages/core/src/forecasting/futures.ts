@@ -5,7 +5,8 @@ import { touchUpWork } from '../estimating/touch-up.ts'
 import { createDesk } from '../planning/desk.ts'
 import type { PlanBatch, PlanInstance, PlanTask, Span } from '../planning/instance.ts'
 import type { SolvedLine } from '../planning/plan-line.ts'
-import { predecessors, rowFollower } from '../planning/follow-row.ts'
+import { spanOf } from '../planning/desk-hours.ts'
+import { freedomOf, rowFollower } from '../planning/follow-row.ts'
 import type { Project } from '../project/project.ts'
 import type { StageId } from '../units/ids.ts'
 import { chiSquareFrom, normalFrom } from '../units/normal.ts'
@@ -68,10 +69,9 @@ export function drawFutures(
   // Where whoever is free takes a task, somebody else takes it when things go otherwise than planned.
   const row =
     project.planning.teamwork === 'free' ? solved.found.row.map((entry) => entry % count) : solved.found.row
-  const before = solved.instance.batches.map((batch, at) => predecessors(batch, solved.listed.batches[at]))
-  const follows = solved.instance.batches.map((batch) => batch.tasks.map((task) => task.maxWait !== null))
+  const freedom = freedomOf(solved.instance.batches, solved.listed.batches)
   const inPlannedOrder = lists.map((tasks) => [...tasks])
-  const follow = rowFollower(desk, instance, lists, follows, before, row)
+  const follow = rowFollower(desk, lists, freedom, row)
   return {
     next: () => {
       const paces = drawPaces(rates, normal, chiSquareFrom(normal, 2 * rates.shape))
@@ -121,7 +121,7 @@ export function drawFutures(
       batches: instance.batches.map((batch, index) => ({
         ...batch,
         tasks: (inPlannedOrder[index] ?? []).map((task) => ({ ...task })),
-        comesAfter: before[index] ?? null,
+        comesAfter: freedom.before[index] ?? null,
       })),
     }),
   }
@@ -200,10 +200,7 @@ function mutableCopy({ instance, sessions, now }: SolvedLine) {
     batches,
     // What the plan leaves free is there to be used.
     painters: instance.painters.map(({ pace }, index) => ({
-      sessions: (sessions[index] ?? []).map(({ startsAt, endsAt }) => ({
-        start: (startsAt - now) / 1000,
-        end: (endsAt - now) / 1000,
-      })),
+      sessions: (sessions[index] ?? []).map((session) => spanOf(session, now)),
       pace,
     })),
   }

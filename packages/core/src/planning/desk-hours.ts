@@ -44,10 +44,7 @@ export function deskHours(
 ): DeskHours {
   const { planning, evenings } = project
   const calendars = planning.painters.map((painter) => painterSessions(painter, evenings, now, count))
-  const span = ({ startsAt, endsAt }: Session): Span => ({
-    start: (startsAt - now) / 1000,
-    end: (endsAt - now) / 1000,
-  })
+  const span = (session: Session) => spanOf(session, now)
   const laid = (session: Session): Span => {
     const { start, end } = span(session)
     return { start, end: end - Math.round((end - start) * room) }
@@ -96,6 +93,11 @@ export function deskHours(
     longestSession: all.reduce((most, each) => Math.max(most, (each.endsAt - each.startsAt) / 1000), 0),
     notes: calendars.flatMap((each) => each.notes),
   }
+}
+
+/** A session in seconds from the moment of planning. */
+export function spanOf({ startsAt, endsAt }: Session, now: Instant): Span {
+  return { start: (startsAt - now) / 1000, end: (endsAt - now) / 1000 }
 }
 
 /** What is left of some spans without others. */

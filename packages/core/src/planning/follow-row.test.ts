@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { createDesk } from './desk.ts'
-import { predecessors, rowFollower } from './follow-row.ts'
+import { freedomOf, rowFollower } from './follow-row.ts'
 import type { PlanBatch, PlanInstance, PlanTask } from './instance.ts'
 import { layRow } from './row.ts'
 
@@ -50,10 +50,8 @@ function followed(batches: readonly PlanBatch[], row: readonly number[]) {
     inHandAtMost: null,
     openFamily: null,
   }
-  const before = batches.map((each) => predecessors(each, each))
-  const follows = batches.map((each) => each.tasks.map((one) => one.maxWait !== null))
   const desk = createDesk(instance)
-  const follow = rowFollower(desk, instance, lists, follows, before, row)
+  const follow = rowFollower(desk, lists, freedomOf(batches, batches), row)
   return {
     toTheLetter: layRow(createDesk(instance), batches.length, row, 'fill').finish / 60,
     byRule: follow('fill').finish / 60,

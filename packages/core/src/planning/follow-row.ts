@@ -1,11 +1,27 @@
 import type { Desk, SplitPolicy } from './desk.ts'
-import type { PlanBatch, PlanCost, PlanInstance, PlanTask } from './instance.ts'
+import type { PlanBatch, PlanCost, PlanTask } from './instance.ts'
 import type { Row } from './row.ts'
 
 /** Seconds a painter would rather wait than open another pot for. */
 const patience = 300
 /** So many of the next tasks are looked at by somebody who would have to wait. */
 const lookedAt = 10
+
+/** What of a plan's row whoever follows it has to keep to, by batch and task as planned. */
+export interface RowFreedom {
+  /** What has to be begun before. */
+  readonly before: readonly (readonly (readonly number[])[])[]
+  /** Whether the batch's next task has to follow soon. */
+  readonly follows: readonly (readonly boolean[])[]
+}
+
+/** @param listed the planned batches, the same tasks in the order of the line, with what comes after what. */
+export function freedomOf(planned: readonly PlanBatch[], listed: readonly PlanBatch[]): RowFreedom {
+  return {
+    before: planned.map((batch, at) => predecessors(batch, listed[at])),
+    follows: planned.map((batch) => batch.tasks.map((task) => task.maxWait !== null)),
+  }
+}
 
 /** Lays a row as somebody keeps to it who has eyes. */
 export type RowFollower = (policy: SplitPolicy) => PlanCost
@@ -14,18 +30,15 @@ export type RowFollower = (policy: SplitPolicy) => PlanCost
  * A row, followed by a rule instead of to the letter: who would have to wait for what comes next takes the first of the
  * tasks after it that can be begun, as far as the batch allows that order. What has to follow soon comes right after its
  * task, late if need be: coming late is worse paint, but no reason never to finish.
- * @param instance laid by the desk; the lists of tasks are put in another order while a row is laid.
- * @param before by batch and task as the batch has them, what has to be begun before; see `predecessors`.
+ * The lists of tasks are put in another order while a row is laid.
+ * @param taskLists by batch the tasks that the desk lays. @param freedom see `freedomOf`.
  */
 export function rowFollower(
   desk: Desk,
-  instance: PlanInstance,
   taskLists: readonly PlanTask[][],
-  follows: readonly (readonly boolean[])[],
-  before: readonly (readonly (readonly number[])[])[],
+  { follows, before }: RowFreedom,
   row: Row,
 ): RowFollower {
-  const count = instance.batches.length
   const own = taskLists.map((tasks) => [...tasks])
   const entries = entriesInFull(row, own)
   const batchOf = entries.map((entry) => entry.batch)
@@ -36,7 +49,7 @@ export function rowFollower(
   })
   const through = own.map((tasks) => new Uint8Array(tasks.length))
   const laid = new Uint8Array(entries.length)
-  const begun = new Int32Array(count)
+  const begun = new Int32Array(taskLists.length)
 
   function mayBegin(at: number): boolean {
     const batch = batchOf[at] ?? 0
@@ -139,10 +152,7 @@ function entriesInFull(row: Row, tasks: readonly (readonly PlanTask[])[]): reado
  * By task of the batch as planned, what has to be begun before it.
  * @param listed the same batch, the same tasks in the order of the line, with what comes after what.
  */
-export function predecessors(
-  planned: PlanBatch,
-  listed: PlanBatch | undefined,
-): readonly (readonly number[])[] {
+function predecessors(planned: PlanBatch, listed: PlanBatch | undefined): readonly (readonly number[])[] {
   const { comesAfter } = listed ?? planned
   const placeOf = new Map(planned.tasks.map((task, place) => [task, place]))
   return planned.tasks.map((task, place) => {

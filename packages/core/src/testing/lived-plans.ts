@@ -3,7 +3,8 @@ import type { PaceObservation } from '../estimating/rates.ts'
 import { roomFor } from '../estimating/room.ts'
 import { forecastFinish } from '../forecasting/forecast-finish.ts'
 import { createDesk } from '../planning/desk.ts'
-import { predecessors, rowFollower } from '../planning/follow-row.ts'
+import { spanOf } from '../planning/desk-hours.ts'
+import { freedomOf, rowFollower } from '../planning/follow-row.ts'
 import type { PlanInstance, PlanTask } from '../planning/instance.ts'
 import { solveLine, type SolvedLine } from '../planning/plan-line.ts'
 import type { Project } from '../project/project.ts'
@@ -144,12 +145,11 @@ function livedFinish(
     painters: solved.instance.painters.map((each, index) => ({
       ...each,
       sessions: (solved.sessions[index] ?? [])
-        .map(({ startsAt, endsAt }) => ({ start: (startsAt - noon) / 1000, end: (endsAt - noon) / 1000 }))
+        .map((session) => spanOf(session, noon))
         .filter(({ start }) => random() >= single && sickWeeks[Math.floor(start / (7 * day))] !== true),
     })),
   }
-  const before = solved.instance.batches.map((batch, at) => predecessors(batch, solved.listed.batches[at]))
-  const follows = solved.instance.batches.map((batch) => batch.tasks.map((task) => task.maxWait !== null))
+  const freedom = freedomOf(solved.instance.batches, solved.listed.batches)
   const desk = createDesk(instance)
-  return rowFollower(desk, instance, lists, follows, before, solved.found.row)(solved.found.policy).finish
+  return rowFollower(desk, lists, freedom, solved.found.row)(solved.found.policy).finish
 }

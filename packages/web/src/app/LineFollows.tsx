@@ -1,4 +1,4 @@
-import { isSameLine, type Shelf, type Stage } from '@seriatim/core'
+import { followedRecipes, isSameLine, type Shelf, type Stage } from '@seriatim/core'
 import { useEffect, useRef } from 'react'
 import { useShelf } from '../shared/api/index.ts'
 import { useCurrentProject, useEdit, type ShownProject } from '../shared/project/index.ts'
@@ -12,9 +12,9 @@ import { useLineOfOrder, useOrder, useOrderingInput } from '../shared/worker/ind
 export function LineFollows() {
   const project = useCurrentProject()
   const shelf = useShelf()
-  const { recipes, units } = project
-  const isFollowed = units.some((unit) => recipes.some((recipe) => recipe.unitIds.includes(unit.id)))
-  return shelf.data && isFollowed ? <Following project={project} shelf={shelf.data} /> : null
+  return shelf.data && followedRecipes(project).length > 0 ? (
+    <Following project={project} shelf={shelf.data} />
+  ) : null
 }
 
 interface Followed {

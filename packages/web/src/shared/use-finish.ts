@@ -1,15 +1,16 @@
-import type { FinishForecast, Progress, Project } from '@seriatim/core'
+import type { FinishForecast, Project } from '@seriatim/core'
 import { useEffect, useMemo, useState } from 'react'
-import { useEstimated, useEstimateInput, useProjectInAir, useRoom, useTimes } from './working-project.ts'
-import { useForecast, usePlanningInput } from './worker/index.ts'
+import { useEstimateInput, useRoom, useTimes } from './working-project.ts'
+import { useForecast, usePlanningInput, type Estimated } from './worker/index.ts'
 
 /** A forecast takes a second or two: it is not made anew with every tap. */
 const settlesAfter = 4
 
-/** When the project is done, as every page says it; `null` until it is worked out. */
-export function useFinish(written: Project, progress: Progress | undefined): FinishForecast | null {
-  const project = useProjectInAir(written)
-  const estimated = useEstimated(project, progress)
+/**
+ * When the project is done, as every page says it; `null` until it is worked out.
+ * @param project with the waits that the air asks for. @param estimated its estimate, as the page has it.
+ */
+export function useFinish(project: Project, estimated: Estimated | undefined): FinishForecast | null {
   const estimateInput = useEstimateInput(project, estimated?.progress)
   const room = useRoom(project, estimated?.estimate)
   const times = useTimes(estimated?.estimate)

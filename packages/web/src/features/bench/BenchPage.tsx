@@ -85,7 +85,7 @@ function Bench({ progress }: { readonly progress: Progress }) {
   // The sum over all models follows a moment later than the hole that was punched.
   const left = useWorkLeft(project, progress, times)
   const shelf = dryingShelf(project, batches, progress, now)
-  const forecast = useFinish(written, progress)
+  const forecast = useFinish(project, estimated)
   const task = currentTask(project, batches, progress, plan, choice, shelf, clock)
   const actions = useBenchActions(project, progress, task, recorder, clock)
 

@@ -26,7 +26,7 @@ import {
 } from '../../shared/ui/index.ts'
 import { useExtras, useStandardCosts, type WholeInput } from '../../shared/worker/index.ts'
 import { useFinish } from '../../shared/use-finish.ts'
-import { useEstimateInput } from '../../shared/working-project.ts'
+import { useEstimated, useEstimateInput, useProjectInAir } from '../../shared/working-project.ts'
 import { ExtraList } from './ExtraList.tsx'
 import { StandardTable } from './StandardTable.tsx'
 
@@ -68,7 +68,8 @@ function TimeBox({ input, costs }: { readonly input: WholeInput; readonly costs:
   const [goal, setGoal] = useState<Goal>('models')
   const [safe, setSafe] = useState(false)
   const [left, setLeft] = useState<ReadonlySet<UnitId>>(new Set())
-  const finish = useFinish(project, input.progress)
+  const inAir = useProjectInAir(project)
+  const finish = useFinish(inAir, useEstimated(inAir, input.progress))
   const available = parseMinutesText(text)
   const units = project.units.filter((unit) => !left.has(unit.id))
   const safety = safe ? safetyOf(costs) : 1

@@ -1,4 +1,5 @@
 import {
+  followedRecipes,
   potOf,
   schools,
   secondsAModel,
@@ -25,9 +26,7 @@ export function LinePage() {
   /** The stage whose form is open, and the project as the form shows it. */
   const [opened, setOpened] = useState<{ readonly id: StageId; readonly from: ShownProject } | null>(null)
   const { line } = project
-  const isFollowed = project.units.some((unit) =>
-    project.recipes.some((recipe) => recipe.unitIds.includes(unit.id)),
-  )
+  const isFollowed = followedRecipes(project).length > 0
   const { progress } = useProgress(project.id)
   const estimate = useEstimate(project, progress)
   const times = useTimes(estimate)

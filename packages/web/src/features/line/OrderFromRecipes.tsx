@@ -1,5 +1,6 @@
 import {
   applyOffer,
+  followedRecipes,
   isSameLine,
   lineDifference,
   mendProject,
@@ -39,9 +40,7 @@ interface OrderFromRecipesProps {
 /** What the recipes come to as a line, and what is wrong with the line as it stands. */
 export function OrderFromRecipes(props: OrderFromRecipesProps) {
   const shelf = useShelf()
-  const { recipes, units } = props.project
-  const isFollowed = units.some((unit) => recipes.some((recipe) => recipe.unitIds.includes(unit.id)))
-  if (!shelf.data || !isFollowed) return null
+  if (!shelf.data || followedRecipes(props.project).length === 0) return null
   return <Ordered {...props} shelf={shelf.data} />
 }
 

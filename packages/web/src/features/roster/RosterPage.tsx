@@ -7,7 +7,7 @@ import { durationText, plural } from '../../shared/format/index.ts'
 import { useProgress } from '../../shared/progress/index.ts'
 import { useCurrentProject, useEdit, withoutUnit } from '../../shared/project/index.ts'
 import { useFinish } from '../../shared/use-finish.ts'
-import { useEstimate, useTimes } from '../../shared/working-project.ts'
+import { useEstimated, useProjectInAir, useTimes } from '../../shared/working-project.ts'
 import { Button, EmptyState, Headline } from '../../shared/ui/index.ts'
 import { AddUnitDialog } from './AddUnitDialog.tsx'
 import { ImportRosterDialog } from './ImportRosterDialog.tsx'
@@ -25,9 +25,10 @@ export function RosterPage() {
     if (!isOpen && search.has('new')) setSearch({}, { replace: true })
   }
   const models = countModels(project)
-  const estimate = useEstimate(project, progress)
-  const times = useTimes(estimate)
-  const finish = useFinish(project, progress)
+  const inAir = useProjectInAir(project)
+  const estimated = useEstimated(inAir, progress)
+  const times = useTimes(estimated?.estimate)
+  const finish = useFinish(inAir, estimated)
   const left = progress ? workLeft(project, progress, times) : null
 
   const hasNoRecipe = withoutRecipe(project)
