@@ -15,21 +15,23 @@ import { useCurrentProject } from './use-project.ts'
  * Changes the project: `next` is what it is to be, stated against `from`, the project that the screen showed. Only
  * what differs between the two goes out, so that nobody else's change is undone by it; it is on the screen at once,
  * and kept in this browser until the server has it. `said` is the toast, with an undo; an empty one says nothing.
+ * Answers what went out; `null` when nothing differs, or the fault was said.
  */
-type Edit = (from: ShownProject, next: Project, said: string) => void
+type Edit = (from: ShownProject, next: Project, said: string) => NewChange | null
 
 export function useEdit(): Edit {
   const project = useCurrentProject()
   const send = useSend(project)
   return (from, next, said) => {
     const change = send(commandsBetween(from, next), from.revision, from.own, said)
-    if (!change) return
+    if (!change) return null
     const back = commandsBetween(next, from)
     const undo = () => {
       const base = revisionOf(change.id) ?? from.revision
       send(back, base, Math.max(change.number, deliveredNumber(project.id)), `Taken back: ${said}`)
     }
     sayChange(said, back.length > 0 ? undo : null)
+    return change
   }
 }
 
