@@ -275,9 +275,10 @@ function HoleCell({ cell, now, place, small, isFocus, isChosen, onClickWithoutPo
         if (event.detail === 0) onClickWithoutPointer(place)
       }}
       className={clsx(
-        'relative flex h-(--strip) cursor-pointer touch-pan-y select-none items-center justify-center',
+        'flex h-(--strip) cursor-pointer touch-pan-y select-none items-center justify-center',
         cell.stage.tableReady && 'border-r-2 border-dotted border-done',
         isChosen && 'bg-mat',
+        cell.count !== '' && 'relative',
       )}
     >
       <PunchHole state={cell.state} now={now} size={small ? 22 : 28} />

@@ -1,90 +1,32 @@
 import type { HoleState, Instant } from '@seriatim/core'
+import type { CSSProperties } from 'react'
 
 interface PunchHoleProps {
   readonly state: HoleState
   readonly now: Instant
-  /** Pixels; the hole fills about four fifths of it. */
+  /** Pixels; the hole fills about four fifths of it. Without one it is as large as letters here. */
   readonly size?: number
 }
 
-const round = 2 * Math.PI * 9
-
-/** One hole of a punch strip; the state is told by shape, colour only repeats it. */
-export function PunchHole({ state, now, size = 24 }: PunchHoleProps) {
+/**
+ * One hole of a punch strip; the state is told by shape, colour only repeats it. Drawn by the style sheet alone: a board
+ * has thousands of them, and each picture of its own would be a surface to be put together at every tap.
+ */
+export function PunchHole({ state, now, size }: PunchHoleProps) {
   return (
-    <svg width={size} height={size} viewBox="0 0 24 24" aria-hidden="true" className="block shrink-0">
-      <HoleShape state={state} now={now} />
-    </svg>
-  )
-}
-
-/** The shape alone, in a box of 24 × 24. */
-export function HoleShape({ state, now }: { readonly state: HoleState; readonly now: Instant }) {
-  switch (state.kind) {
-    case 'to-do':
-      return (
-        <circle
-          cx="12"
-          cy="12"
-          r="8"
-          fill="none"
-          stroke="var(--rule)"
-          strokeWidth="1.6"
-          strokeDasharray="2.6 2.4"
-        />
-      )
-    case 'in-hand':
-      return (
-        <>
-          <path d="M12 4a8 8 0 0 0 0 16z" fill="var(--hands)" />
-          <circle cx="12" cy="12" r="8" fill="none" stroke="var(--hands)" strokeWidth="2" />
-        </>
-      )
-    case 'drying': {
-      const left = Math.min(1, Math.max(0.04, (state.until - now) / Math.max(1, state.until - state.since)))
-      return (
-        <>
-          <circle cx="12" cy="12" r="5.4" fill="var(--mat-deep)" stroke="var(--drying)" strokeWidth="1.2" />
-          <circle
-            cx="12"
-            cy="12"
-            r="9"
-            fill="none"
-            stroke="var(--drying)"
-            strokeWidth="2.6"
-            strokeDasharray={`${String(left * round)} ${String(round)}`}
-            transform="rotate(-90 12 12)"
-          />
-        </>
-      )
-    }
-    case 'done':
-      return <PunchedThrough stroke="var(--ink)" />
-    case 'touch-up':
-      return (
-        <>
-          <PunchedThrough stroke="var(--touch-up)" />
-          <path d="M12 8 7.5 0h9z" fill="var(--touch-up)" />
-        </>
-      )
-    case 'not-needed':
-      return <path d="M7 12h10" stroke="var(--ink-soft)" strokeWidth="2" strokeLinecap="round" />
-  }
-}
-
-function PunchedThrough({ stroke }: { readonly stroke: string }) {
-  return (
-    <>
-      <circle cx="12" cy="12" r="8" fill="var(--mat-deep)" stroke={stroke} strokeWidth="1.2" />
-      <path
-        d="M4.6 10.5a8 8 0 0 1 14.8 0"
-        fill="none"
-        stroke={stroke}
-        strokeWidth="2.4"
-        strokeLinecap="round"
+    <span aria-hidden="true" className="hole-box" style={size === undefined ? undefined : { fontSize: size }}>
+      <span
+        className="hole"
+        data-state={state.kind}
+        style={state.kind === 'drying' ? ({ '--left': leftToDry(state, now) } as CSSProperties) : undefined}
       />
-    </>
+    </span>
   )
+}
+
+/** The share of a wait still to come; a little stays to be seen until its end. */
+function leftToDry({ since, until }: HoleState & { readonly kind: 'drying' }, now: Instant): number {
+  return Math.min(1, Math.max(0.04, (until - now) / Math.max(1, until - since)))
 }
 
 /** The state in words. */

@@ -1,5 +1,6 @@
 import type { HoleState, Instant } from '@seriatim/core'
-import { HoleShape } from './punch-hole.tsx'
+import { clsx } from 'clsx'
+import { PunchHole } from './punch-hole.tsx'
 
 interface StripHole {
   readonly id: string
@@ -17,25 +18,21 @@ interface PunchStripProps {
   readonly size: number
 }
 
-/** A paper strip with one hole a stage, to look at; one picture, so that hundreds cost little. */
+/** A paper strip with one hole a stage, to look at; it narrows where there is no room. */
 export function PunchStrip({ label, holes, now, size }: PunchStripProps) {
   return (
-    <svg
-      role="img"
-      aria-label={label}
-      width={size * holes.length}
-      height={size}
-      viewBox={`0 0 ${24 * holes.length} 24`}
-      className="block h-auto max-w-full"
-    >
-      {holes.map((hole, index) => (
-        <g key={hole.id} transform={`translate(${24 * index} 0)`}>
-          <HoleShape state={hole.state} now={now} />
-          {hole.stopLine ? (
-            <path d="M24 0v24" stroke="var(--ink-soft)" strokeWidth="3" strokeDasharray="3 3" />
-          ) : null}
-        </g>
+    <span role="img" aria-label={label} className="flex max-w-full" style={{ fontSize: size }}>
+      {holes.map((hole) => (
+        <span
+          key={hole.id}
+          className={clsx(
+            'flex min-w-0 items-center justify-center',
+            hole.stopLine && 'border-r-2 border-dotted border-ink-soft',
+          )}
+        >
+          <PunchHole state={hole.state} now={now} />
+        </span>
       ))}
-    </svg>
+    </span>
   )
 }
