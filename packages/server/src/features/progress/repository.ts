@@ -80,8 +80,8 @@ interface Spanned extends Record<string, unknown> {
 async function readEvents(db: Database, wanted: SQL): Promise<readonly KeptEvent[]> {
   const events = await db.execute<Row>(sql`
       select sequence as number, project_id as "projectId", id, kind, stage_id as "stageId", target_id as "targetId",
-        (extract(epoch from at) * 1000)::double precision as at, note, work_seconds as "workSeconds", verdict, mix, device,
-        (extract(epoch from claimed_at) * 1000)::double precision as "claimedAt", device_number as "deviceNumber",
+        date_part('epoch', at) * 1000 as at, note, work_seconds as "workSeconds", verdict, mix, device,
+        date_part('epoch', claimed_at) * 1000 as "claimedAt", device_number as "deviceNumber",
         painter, dry_seconds as "drySeconds", worth_seconds as "worthSeconds"
       from progress_event as event where ${wanted} order by sequence`)
   const touched = await db.execute<{ eventId: EventId; modelId: ModelId }>(sql`
