@@ -1,55 +1,22 @@
 import { describe, expect, it } from 'vitest'
+import { bareBatch, barePlan, bareTask } from '../testing/bare-plan.ts'
 import { createDesk } from './desk.ts'
 import { freedomOf, rowFollower } from './follow-row.ts'
-import type { PlanBatch, PlanInstance, PlanTask } from './instance.ts'
+import type { PlanBatch, PlanTask } from './instance.ts'
 import { layRow } from './row.ts'
 
-const task = (stage: number, minutes: number, some: Partial<PlanTask> = {}): PlanTask => ({
-  stage,
-  family: stage,
-  setUp: 0,
-  again: 0,
-  perModel: minutes * 60,
-  wait: 0,
-  maxWait: null,
-  regions: [stage],
-  models: [0],
-  station: null,
-  windows: null,
-  painters: null,
-  onRack: false,
-  others: [],
-  joins: [],
-  touchUp: null,
-  ...some,
-})
+const task = (stage: number, minutes: number, some: Partial<PlanTask> = {}): PlanTask =>
+  bareTask({ stage, family: stage, perModel: minutes * 60, regions: [stage], ...some })
 
-const batch = (tasks: readonly PlanTask[], comesAfter: PlanBatch['comesAfter'] = null): PlanBatch => ({
-  models: 1,
-  tasks,
-  comesAfter,
-  drying: [],
-  begun: false,
-  kind: 0,
-  due: null,
-  priority: 0,
-})
+const batch = (tasks: readonly PlanTask[], comesAfter: PlanBatch['comesAfter'] = null): PlanBatch =>
+  bareBatch(tasks, { comesAfter })
 
 /** Followed in the order of the batches' lists, one batch after the other. */
 function followed(batches: readonly PlanBatch[], row: readonly number[]) {
   const lists = batches.map((each) => each.tasks.map((one): PlanTask => ({ ...one, maxWait: null })))
-  const instance: PlanInstance = {
-    batches: batches.map((each, index) => ({ ...each, tasks: lists[index]!, comesAfter: null })),
-    regionCount: 4,
-    painters: [{ sessions: null, pace: 1 }],
-    stations: [],
-    windows: [],
-    rack: null,
-    potsCloseBetweenSessions: false,
-    maySplit: false,
-    inHandAtMost: null,
-    openFamily: null,
-  }
+  const instance = barePlan(
+    batches.map((each, index) => ({ ...each, tasks: lists[index]!, comesAfter: null })),
+  )
   const desk = createDesk(instance)
   const follow = rowFollower(desk, lists, freedomOf(batches, batches), row)
   return {

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { bestByForce } from '../testing/exhaustive.ts'
-import { anyInstance } from '../testing/plan-arbitrary.ts'
+import { anyFreeInstance } from '../testing/plan-arbitrary.ts'
 import { freeCaseNames, readFreeCase } from '../testing/proved-cases.ts'
 import { earliestFinish, lowerBound } from './bounds.ts'
 import { createDesk } from './desk.ts'
@@ -32,30 +32,6 @@ function placesIn(instance: PlanInstance, found: PlanInstance): readonly (readon
   )
 }
 
-/** Random instances whose tasks are bound where they share a region, and here and there beside. */
-const freed = (limits: Parameters<typeof anyInstance>[0]) =>
-  anyInstance(limits).chain((instance) =>
-    fc.array(fc.boolean(), { minLength: 200, maxLength: 200 }).map((extra): PlanInstance => {
-      let at = 0
-      return {
-        ...instance,
-        batches: instance.batches.map((batch) => ({
-          ...batch,
-          comesAfter: batch.tasks.map((later, place) =>
-            batch.tasks.flatMap((earlier, index) => {
-              if (index >= place) return []
-              const meets =
-                later.regions === 'whole' ||
-                earlier.regions === 'whole' ||
-                later.regions.some((region) => (earlier.regions as readonly number[]).includes(region))
-              return meets || (extra[at++ % 200] && extra[at++ % 200]) ? [index] : []
-            }),
-          ),
-        })),
-      }
-    }),
-  )
-
 describe.each(freeCaseNames)('%s', (name) => {
   const { instance, optimum, chain } = readFreeCase(name)
 
@@ -81,7 +57,7 @@ describe('searchFreely', () => {
 
   it('keeps what has to come before what, and every rule of the desk', () => {
     fc.assert(
-      fc.property(freed(some), (instance) => {
+      fc.property(anyFreeInstance(some), (instance) => {
         const { found, segments, cost } = planned(instance, 300)
         if (!Number.isFinite(cost.finish)) return
         expect(validatePlan(found.instance, segments)).toEqual([])
@@ -104,7 +80,7 @@ describe('searchFreely', () => {
 
   it('is never later than the best row it knows of the lists, nor before the bound', () => {
     fc.assert(
-      fc.property(freed(some), (instance) => {
+      fc.property(anyFreeInstance(some), (instance) => {
         const budget = { seed: 1, evaluations: 300 }
         const listed = searchRow(
           { ...instance, batches: instance.batches.map((batch) => ({ ...batch, comesAfter: null })) },
@@ -123,7 +99,7 @@ describe('searchFreely', () => {
 
   it('gives the same plan for the same seed', () => {
     fc.assert(
-      fc.property(freed(some), fc.integer(), (instance, seed) => {
+      fc.property(anyFreeInstance(some), fc.integer(), (instance, seed) => {
         const budget = { seed, evaluations: 60 }
         expect(searchFreely(instance, budget, ['date'])).toEqual(searchFreely(instance, budget, ['date']))
       }),
@@ -134,7 +110,7 @@ describe('searchFreely', () => {
   it('finds the best finish of small instances, as trying every order of every batch does', () => {
     const small = { batches: 2, stages: 4, models: 2, sessions: false }
     fc.assert(
-      fc.property(freed(small), (instance) => {
+      fc.property(anyFreeInstance(small), (instance) => {
         const best = bestByForce(instance)
         const { cost } = planned(instance, 6000)
         expect(cost.finish).toBe(best.finish)

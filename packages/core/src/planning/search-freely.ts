@@ -1,26 +1,27 @@
 import { seededRandom } from '../units/random.ts'
 import { createDesk, type Desk, type SplitPolicy } from './desk.ts'
-import { freeOrder, inOrder, type FreeOrder } from './free-order.ts'
-import type { Aim, PlanInstance, PlanSegment, PlanTask } from './instance.ts'
-import { entryOf, layRow, type Row } from './row.ts'
+import { fillGaps } from './fill-gaps.ts'
+import { freeOrder, type FreeOrder } from './free-order.ts'
+import type { Aim, PlanInstance } from './instance.ts'
+import { layRow, type Row } from './row.ts'
 import { isWorthwhile, searchRow, type FoundRow, type SearchBudget } from './search.ts'
+import {
+  entryOfSegment,
+  inFull,
+  mutable,
+  ownOrder,
+  sequenceOf,
+  settled,
+  withOrders,
+  type FoundSequence,
+  type Mutable,
+  type Sequence,
+} from './sequence.ts'
 import { orderOfAims, type PlanOrder } from './weigh-plan.ts'
 
 /** A row, and the instance whose batches stand in the order in which it takes their tasks. */
 export interface FoundPlan extends FoundRow {
   readonly instance: PlanInstance
-}
-
-/** Tasks of all batches in the order in which they are laid. */
-interface Sequence {
-  /** As in a row: the batch, and who does it and how. */
-  readonly entries: readonly number[]
-  /** Which task of the batch's list. */
-  readonly tasks: readonly number[]
-}
-
-interface FoundSequence extends FoundRow {
-  readonly orders: readonly (readonly number[])[]
 }
 
 /**
@@ -35,6 +36,8 @@ const polished = 0.25
 const mostAsked = 16_000
 /** Beyond so many tasks only the next few of each batch are asked for when a sequence is built. */
 const manyTasks = 400
+/** What filling the gaps of the best plan may take beside the search. */
+const filled = 0.05
 /** With so few tasks a walk is over soon, and another from the start finds more than a longer one. */
 const fewTasks = 30
 const walksOfFew = 8
@@ -89,6 +92,7 @@ export function searchFreely(
     if (order.compare(found.cost, best.cost) < 0) best = found
   })
   if (keep && !isWorthwhile(listed.cost, best.cost)) best = asKept
+  best = fillGaps(desk, work, frees, best, Math.floor(budget.evaluations * filled))
   return { row: best.row, policy: best.policy, cost: best.cost, instance: withOrders(instance, best.orders) }
 }
 
@@ -103,39 +107,6 @@ function portion(budget: SearchBudget, time: number, evaluations: number): Searc
 
 function spentBetween(spent: () => number, from: number, to: number): () => number {
   return () => Math.max(0, (spent() - from) / (to - from))
-}
-
-/** The batches of the instance, each with its tasks in the given order. */
-function withOrders(instance: PlanInstance, orders: readonly (readonly number[])[]): PlanInstance {
-  return { ...instance, batches: instance.batches.map((batch, index) => inOrder(batch, orders[index] ?? [])) }
-}
-
-/** An instance whose batches are put in another order in place, so that one desk lays them all. */
-interface Mutable {
-  readonly instance: PlanInstance
-  readonly set: (batch: number, order: readonly number[]) => void
-  readonly orderOf: (batch: number) => readonly number[]
-}
-
-function mutable(instance: PlanInstance, orders: readonly (readonly number[])[]): Mutable {
-  const lists = instance.batches.map((batch): PlanTask[] => [...batch.tasks])
-  const current = [...orders]
-  const set = (batch: number, order: readonly number[]) => {
-    const list = lists[batch]
-    const own = instance.batches[batch]?.tasks ?? []
-    current[batch] = order
-    order.forEach((index, place) => {
-      const task = own[index]
-      if (list && task) list[place] = task
-    })
-  }
-  orders.forEach((order, batch) => set(batch, order))
-  const batches = instance.batches.map((batch, index) => ({
-    ...batch,
-    tasks: lists[index] ?? [],
-    comesAfter: null,
-  }))
-  return { instance: { ...instance, batches }, set, orderOf: (batch) => current[batch] ?? [] }
 }
 
 /** How soon a task can be begun, and what it costs to begin it; the lowest is taken. */
@@ -206,26 +177,6 @@ function build(
   return { row: entries, policy, orders, cost: layRow(desk, batches.length, entries, policy) }
 }
 
-/** The same plan with every task mentioned: a row may leave out what has to follow soon, since it is pulled forward. */
-function inFull(desk: Desk, work: Mutable, found: FoundSequence): FoundSequence {
-  const row: number[] = []
-  const { batches } = work.instance
-  found.orders.forEach((order, batch) => work.set(batch, order))
-  layRow(desk, batches.length, found.row, found.policy, (segment) => {
-    if (segment.from === 0) row.push(entryOfSegment(work.instance, segment))
-  })
-  const mentioned = new Int32Array(batches.length)
-  for (const entry of row) mentioned[entry % batches.length] = (mentioned[entry % batches.length] ?? 0) + 1
-  batches.forEach((batch, index) => {
-    for (let at = mentioned[index] ?? 0; at < batch.tasks.length; at++) row.push(index)
-  })
-  return { ...found, row, cost: layRow(desk, batches.length, row, found.policy) }
-}
-
-function entryOfSegment(instance: PlanInstance, { batch, way, painter }: PlanSegment): number {
-  return entryOf(instance, batch, 1 + way * instance.painters.length + painter)
-}
-
 /** Walks by small changes of the sequence, worse ones too while it is hot; gives back the best it met. */
 function walk(
   desk: Desk,
@@ -292,30 +243,6 @@ function walk(
       best = { row: sequence.entries, policy: start.policy, cost, orders }
   }
   return best
-}
-
-function sequenceOf({ row, orders }: FoundSequence, batches: number): Sequence {
-  return settled({ entries: row, tasks: [] }, orders, batches)
-}
-
-/** The tasks that the mentions of the batches stand for, as the orders have them. */
-function settled({ entries }: Sequence, orders: readonly (readonly number[])[], batches: number): Sequence {
-  const next = new Int32Array(batches)
-  const tasks = entries.map((entry) => {
-    const batch = entry % batches
-    const at = next[batch] ?? 0
-    next[batch] = at + 1
-    return orders[batch]?.[at] ?? 0
-  })
-  return { entries, tasks }
-}
-
-function ownOrder({ entries, tasks }: Sequence, batch: number, batches: number): number[] {
-  const own: number[] = []
-  entries.forEach((entry, index) => {
-    if (entry % batches === batch) own.push(tasks[index] ?? 0)
-  })
-  return own
 }
 
 interface Tried extends Sequence {

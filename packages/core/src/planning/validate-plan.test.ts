@@ -1,17 +1,7 @@
 import { describe, expect, it } from 'vitest'
+import { bareBatch, bareTask } from '../testing/bare-plan.ts'
 import type { PlanInstance, PlanSegment, PlanTask } from './instance.ts'
 import { validatePlan } from './validate-plan.ts'
-
-const plain = {
-  station: null,
-  windows: null,
-  painters: null,
-  onRack: false,
-  maxWait: null,
-  others: [],
-  joins: [],
-  touchUp: null,
-}
 
 const instance: PlanInstance = {
   regionCount: 1,
@@ -33,39 +23,15 @@ const instance: PlanInstance = {
   inHandAtMost: 1,
   bores: { stage: 1800, kind: 5400 },
   openFamily: null,
-  batches: [0, 1].map((kind) => ({
-    models: 2,
-    begun: false,
-    drying: [],
-    comesAfter: null,
-    kind,
-    due: null,
-    priority: 0,
-    tasks: [
-      {
-        ...plain,
-        stage: 0,
-        family: 0,
-        setUp: 5,
-        again: 5,
-        perModel: 10,
-        wait: 20,
-        regions: 'whole' as const,
-        models: [0, 1],
-      },
-      {
-        ...plain,
-        stage: 1,
-        family: 1,
-        setUp: 5,
-        again: 5,
-        perModel: 10,
-        wait: 0,
-        regions: [0],
-        models: [0, 1],
-      },
-    ],
-  })),
+  batches: [0, 1].map((kind) =>
+    bareBatch(
+      [
+        bareTask({ setUp: 5, perModel: 10, wait: 20, models: [0, 1] }),
+        bareTask({ stage: 1, family: 1, setUp: 5, perModel: 10, regions: [0], models: [0, 1] }),
+      ],
+      { models: 2, kind },
+    ),
+  ),
 }
 
 const segment = (some: Partial<PlanSegment>): PlanSegment => ({

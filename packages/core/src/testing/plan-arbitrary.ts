@@ -158,3 +158,27 @@ function anyBatch(limits: Limits): fc.Arbitrary<PlanBatch> {
       }))
   })
 }
+
+/** Random instances whose tasks are bound where they share a region, and here and there beside. */
+export const anyFreeInstance = (limits: Parameters<typeof anyInstance>[0]) =>
+  anyInstance(limits).chain((instance) =>
+    fc.array(fc.boolean(), { minLength: 200, maxLength: 200 }).map((extra): PlanInstance => {
+      let at = 0
+      return {
+        ...instance,
+        batches: instance.batches.map((batch) => ({
+          ...batch,
+          comesAfter: batch.tasks.map((later, place) =>
+            batch.tasks.flatMap((earlier, index) => {
+              if (index >= place) return []
+              const meets =
+                later.regions === 'whole' ||
+                earlier.regions === 'whole' ||
+                later.regions.some((region) => (earlier.regions as readonly number[]).includes(region))
+              return meets || (extra[at++ % 200] && extra[at++ % 200]) ? [index] : []
+            }),
+          ),
+        })),
+      }
+    }),
+  )

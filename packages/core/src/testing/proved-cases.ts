@@ -1,4 +1,5 @@
 import type { PlanInstance, PlanTask } from '../planning/instance.ts'
+import { bareBatch, bareTask } from './bare-plan.ts'
 import { shopInstance } from './shops.ts'
 import plan01 from '../../cases/plan01.json' with { type: 'json' }
 import plan02 from '../../cases/plan02.json' with { type: 'json' }
@@ -52,24 +53,13 @@ function wholeStage(
   index: number,
 ): PlanTask {
   const setUp = families.find((family) => family.id === stage.family)?.setUpMinutes ?? 0
-  return {
+  return bareTask({
     stage: index,
     family: families.findIndex((family) => family.id === stage.family),
     setUp,
-    again: setUp,
     perModel: stage.handsMinutes,
     wait: stage.dryMinMinutes,
-    maxWait: null,
-    station: null,
-    windows: null,
-    painters: null,
-    onRack: false,
-    others: [],
-    joins: [],
-    touchUp: null,
-    regions: 'whole',
-    models: [0],
-  }
+  })
 }
 
 /** A case in minutes: a batch with waits between whole stages is one model, never split. */
@@ -84,20 +74,16 @@ export function readProvedCase(name: keyof typeof cases): {
     ...base,
     painters: Array.from({ length: given.workers }, () => ({ sessions, pace: 1 })),
     stations: given.stations.map(() => 1),
-    batches: given.batches.map((batch, kind) => ({
-      models: 1,
-      drying: [],
-      comesAfter: null,
-      begun: false,
-      kind,
-      due: null,
-      priority: 0,
-      tasks: batch.stages.map((stage, index) => ({
-        ...wholeStage(given.families, stage, index),
-        maxWait: stage.dryMaxMinutes,
-        station: stage.station === null ? null : given.stations.indexOf(stage.station),
-      })),
-    })),
+    batches: given.batches.map((batch, kind) =>
+      bareBatch(
+        batch.stages.map((stage, index) => ({
+          ...wholeStage(given.families, stage, index),
+          maxWait: stage.dryMaxMinutes,
+          station: stage.station === null ? null : given.stations.indexOf(stage.station),
+        })),
+        { kind },
+      ),
+    ),
   }
   return { instance, reference: given.reference }
 }
@@ -136,21 +122,16 @@ export function readFreeCase(name: keyof typeof freeCases): {
     ...shopInstance([], 0),
     regionCount: names.length,
     painters: Array.from({ length: given.workers }, () => ({ sessions, pace: 1 })),
-    batches: given.batches.map(({ stages }, kind) => ({
-      models: 1,
-      drying: [],
-      begun: false,
-      kind,
-      due: null,
-      priority: 0,
-      comesAfter: stages.map((later, place) =>
+    batches: given.batches.map(({ stages }, kind) => {
+      const comesAfter = stages.map((later, place) =>
         stages.flatMap((earlier, at) => (at < place && meet(earlier.regions, later.regions) ? [at] : [])),
-      ),
-      tasks: stages.map((stage, index) => ({
+      )
+      const tasks = stages.map((stage, index) => ({
         ...wholeStage(given.families, stage, index),
         regions: numbers(stage.regions),
-      })),
-    })),
+      }))
+      return bareBatch(tasks, { kind, comesAfter })
+    }),
   }
   return { instance, optimum: given.optimum, chain: given.chain }
 }

@@ -1,49 +1,22 @@
 import type { PlanInstance } from '../planning/instance.ts'
+import { bareBatch, barePlan, bareTask } from './bare-plan.ts'
 
 /** Operations of a job in order: machine, minutes. */
 export type Job = readonly (readonly [machine: number, minutes: number])[]
 
 /** A shop in the planner's terms: a painter for each machine, who alone may work there; a job is a batch of one model. */
 export function shopInstance(jobs: readonly Job[], machines: number): PlanInstance {
-  return {
+  const batches = jobs.map((job, kind) =>
+    bareBatch(
+      job.map(([machine, perModel], stage) => bareTask({ stage, perModel, painters: [machine] })),
+      { kind },
+    ),
+  )
+  return barePlan(batches, {
     regionCount: 0,
     painters: Array.from({ length: machines }, () => ({ sessions: null, pace: 1 })),
-    stations: [],
-    windows: [],
-    rack: null,
-    potsCloseBetweenSessions: false,
-    maySplit: false,
-    inHandAtMost: null,
     bores: { stage: 1800, kind: 5400 },
-    openFamily: null,
-    batches: jobs.map((job, kind) => ({
-      models: 1,
-      drying: [],
-      comesAfter: null,
-      begun: false,
-      kind,
-      due: null,
-      priority: 0,
-      tasks: job.map(([machine, perModel], stage) => ({
-        stage,
-        family: 0,
-        setUp: 0,
-        again: 0,
-        perModel,
-        wait: 0,
-        maxWait: null,
-        station: null,
-        windows: null,
-        painters: [machine],
-        onRack: false,
-        others: [],
-        joins: [],
-        touchUp: null,
-        regions: 'whole' as const,
-        models: [0],
-      })),
-    })),
-  }
+  })
 }
 
 /** Published text form: jobs and machines, then a line a job of machine, minutes, in order. */

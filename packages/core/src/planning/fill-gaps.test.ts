@@ -1,0 +1,87 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { bareBatch, barePlan, bareTask } from '../testing/bare-plan.ts'
+import { anyFreeInstance } from '../testing/plan-arbitrary.ts'
+import { createDesk } from './desk.ts'
+import { fillGaps } from './fill-gaps.ts'
+import { freeOrder } from './free-order.ts'
+import type { PlanInstance, PlanSegment } from './instance.ts'
+import { layRow } from './row.ts'
+import { mutable, withOrders } from './sequence.ts'
+import { validatePlan } from './validate-plan.ts'
+
+/** The batches one after the other in the order of their lists, and the same with its gaps filled. */
+function filled(instance: PlanInstance, most = 1000) {
+  const orders = instance.batches.map((batch) => batch.tasks.map((_, index) => index))
+  const row = instance.batches.flatMap((batch, index) => batch.tasks.map(() => index))
+  const work = mutable(instance, orders)
+  const desk = createDesk(work.instance)
+  const before = { row, policy: 'fill' as const, orders, cost: layRow(desk, orders.length, row, 'fill') }
+  const after = fillGaps(desk, work, instance.batches.map(freeOrder), before, most)
+  const found = withOrders(instance, after.orders)
+  const segments: PlanSegment[] = []
+  layRow(createDesk(found), orders.length, after.row, 'fill', (segment) => segments.push(segment))
+  return { before, after, found, segments }
+}
+
+const beside = ({ exposed, setUpSeconds }: { exposed: number; setUpSeconds: number }) =>
+  exposed + setUpSeconds
+
+describe('fillGaps', () => {
+  it('paints the coat while the base dries', () => {
+    const grit = bareTask({ regions: [0], wait: 30, perModel: 5 })
+    const wash = bareTask({ stage: 1, family: 1, regions: [0], perModel: 5 })
+    const coat = bareTask({ stage: 2, family: 2, regions: [1], perModel: 30 })
+    const batch = bareBatch([grit, wash, coat], { comesAfter: [[], [0], []] })
+    const { before, after } = filled(barePlan([batch]))
+    expect(before.cost).toMatchObject({ exposed: 30, finish: 70 })
+    expect(after.cost).toMatchObject({ exposed: 0, finish: 40 })
+    expect(after.orders).toEqual([[0, 2, 1]])
+  })
+
+  it('leaves it where opening the pot by itself would take longer than the wait', () => {
+    const grit = bareTask({ regions: [0], wait: 10, perModel: 5 })
+    const wash = bareTask({ stage: 1, family: 1, setUp: 6, regions: [0], perModel: 5 })
+    const coat = bareTask({ stage: 2, family: 2, setUp: 8, regions: [1] })
+    const cuffs = bareTask({ stage: 3, family: 2, setUp: 8, regions: [2] })
+    const batch = bareBatch([grit, wash, coat, cuffs], { comesAfter: [[], [0], [1], []] })
+    const { before, after } = filled(barePlan([batch]))
+    expect(before.cost).toMatchObject({ exposed: 4, setUpSeconds: 14 })
+    expect(after).toBe(before)
+  })
+
+  it('touches no batch that is not in hand', () => {
+    const wet = bareTask({ wait: 30 })
+    const batches = [
+      bareBatch([wet, bareTask({ stage: 1, family: 1 })]),
+      bareBatch([bareTask({ perModel: 9 })]),
+    ]
+    const { before, after } = filled(barePlan(batches))
+    expect(before.cost.exposed).toBe(30)
+    expect(after).toBe(before)
+  })
+
+  it('ends nothing later, costs no more, and keeps every rule of the desk', () => {
+    fc.assert(
+      fc.property(anyFreeInstance({ batches: 3, stages: 6, models: 3, sessions: true }), (instance) => {
+        const { before, after, found, segments } = filled(instance)
+        if (!Number.isFinite(before.cost.finish)) return
+        expect(after.cost.finish).toBeLessThanOrEqual(before.cost.finish)
+        expect(after.cost.late).toBeLessThanOrEqual(before.cost.late)
+        expect(beside(after.cost)).toBeLessThanOrEqual(beside(before.cost))
+        expect(validatePlan(found, segments)).toEqual([])
+      }),
+      { numRuns: 150 },
+    )
+  })
+
+  it('stops after so many tries', () => {
+    fc.assert(
+      fc.property(anyFreeInstance({ batches: 3, stages: 6, models: 3, sessions: false }), (instance) => {
+        const { before, after } = filled(instance, 0)
+        expect(after).toBe(before)
+      }),
+      { numRuns: 30 },
+    )
+  })
+})
