@@ -4,21 +4,15 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { describe, expect, it } from 'vitest'
+import { run } from './run.ts'
 
 const root = fileURLToPath(new URL('../../../', import.meta.url))
 const demo = join(root, 'demo/tallow-fen.json')
 const now = ['--now', '2026-11-24T19:40:00Z']
 
 function cli(...args: string[]) {
-  const { status, stdout, stderr } = spawnSync(
-    process.execPath,
-    ['--import', 'tsx', 'packages/cli/src/main.ts', ...args],
-    {
-      cwd: root,
-      encoding: 'utf8',
-    },
-  )
-  return { status, stdout, stderr }
+  const { code, out, err } = run(args)
+  return { status: code, stdout: out, stderr: err }
 }
 
 function written(text: string): string {
@@ -273,4 +267,29 @@ describe('estimate and job', () => {
     expect(status).toBe(2)
     expect(stderr).toContain(sentence)
   })
+})
+
+describe('the command itself', () => {
+  const asProcess = (...args: string[]) =>
+    spawnSync(process.execPath, ['--import', 'tsx', 'packages/cli/src/main.ts', ...args], {
+      cwd: root,
+      encoding: 'utf8',
+    })
+
+  it('prints, says what is wrong, and ends with its code', () => {
+    const sound = asProcess('job', 'dip')
+    expect([sound.status, sound.stderr]).toEqual([0, ''])
+    expect(sound.stdout).toBe(cli('job', 'dip').stdout)
+    const wrong = asProcess('job', 'sponge')
+    expect([wrong.status, wrong.stdout]).toEqual([2, ''])
+    expect(wrong.stderr).toContain('the school: one of')
+  })
+
+  it.each([['--help'], ['help'], ['plan', '--help']])(
+    '%s prints how it is used, and is no fault',
+    (...args) => {
+      expect(cli(...args)).toMatchObject({ status: 0, stderr: '' })
+      expect(cli(...args).stdout).toMatch(/^usage: /)
+    },
+  )
 })

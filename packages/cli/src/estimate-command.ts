@@ -22,21 +22,24 @@ import {
   type TimeRange,
 } from '@seriatim/core'
 import { sequentialIds } from './demo/ids.ts'
-import { complain, readArguments, readProjectFile } from './input.ts'
+import { readArguments, readProjectFile, type Printed } from './input.ts'
 import { withLine } from './job.ts'
 
-/** Prints what is left of a project's work: by unit, by stage, with ranges and what they are made of. */
-export function runEstimate(args: readonly string[]): number {
+/** what is left of a project's work: by unit, by stage, with ranges and what they are made of. */
+export function runEstimate(args: readonly string[]): Printed {
   const options = readOptions(args)
-  if (!options.ok) return complain([options.error])
+  if (!options.ok) return { ok: false, error: [options.error] }
   const file = readProjectFile(options.value.path)
-  if (!file.ok) return complain(file.error)
+  if (!file.ok) return file
   const { shelf, events, writtenAt } = file.value
   const { batchSize } = options.value
   const lined = withLine(file.value.project, shelf, sequentialIds())
   const project = batchSize === undefined ? lined : { ...lined, batchSize, firstBatch: null }
   if (project.line.length === 0) {
-    return complain(['project.line: There is nothing to estimate: no stages, and no unit follows a recipe.'])
+    return {
+      ok: false,
+      error: ['project.line: There is nothing to estimate: no stages, and no unit follows a recipe.'],
+    }
   }
   const progress = foldProgress(events)
   const now = options.value.now ?? writtenAt
@@ -47,8 +50,7 @@ export function runEstimate(args: readonly string[]): number {
   const planned = planLine({ project, progress, times, now, shelf: materials, room })
   const beside = planned.ok ? besideInPlan(planned.value, times) : besideByBatch(project, estimate)
   const json = estimateJson(project, estimate, beside, options.value.painters)
-  process.stdout.write(`${JSON.stringify(json, null, 2)}\n`)
-  return 0
+  return { ok: true, value: `${JSON.stringify(json, null, 2)}\n` }
 }
 
 interface Options {

@@ -12,18 +12,18 @@ import {
   type Project,
   type Result,
 } from '@seriatim/core'
-import { complain, readArguments, readProjectFile } from './input.ts'
+import { readArguments, readProjectFile, type Printed } from './input.ts'
 
 /** Enough for every offer to be planned alike in a moment. */
 const effort = 500_000
 
-/** Prints the odds of a project file's date, what drives them, and what would help. */
-export function runForecast(args: readonly string[]): number {
+/** the odds of a project file's date, what drives them, and what would help. */
+export function runForecast(args: readonly string[]): Printed {
   const options = readOptions(args)
-  if (!options.ok) return complain([options.error])
+  if (!options.ok) return { ok: false, error: [options.error] }
   const { path, now, futures, seed } = options.value
   const file = readProjectFile(path)
-  if (!file.ok) return complain(file.error)
+  if (!file.ok) return file
   const { project, events, shelf } = file.value
   const progress = foldProgress(events)
   const materials = new Map(shelf.map((each) => [each.id, each]))
@@ -32,7 +32,10 @@ export function runForecast(args: readonly string[]): number {
   const before = tryOffer(input, null)
   if (!before) {
     const solved = solveLine({ project, progress, now, effort: 0 })
-    return complain([`project: ${solved.ok ? 'There is no plan.' : planProblemText(solved.error)}`])
+    return {
+      ok: false,
+      error: [`project: ${solved.ok ? 'There is no plan.' : planProblemText(solved.error)}`],
+    }
   }
   const offers = offersFor(project, estimateLine(estimateInput)).flatMap((offer) => {
     const after = tryOffer(input, offer)
@@ -51,8 +54,7 @@ export function runForecast(args: readonly string[]): number {
     byDay: before.byDay.map(({ until, share }) => ({ until: iso(until), share: Number(share.toFixed(3)) })),
     offers,
   }
-  process.stdout.write(`${JSON.stringify(json, null, 2)}\n`)
-  return 0
+  return { ok: true, value: `${JSON.stringify(json, null, 2)}\n` }
 }
 
 const iso = (moment: Instant | null) => (moment === null ? null : new Date(moment).toISOString())

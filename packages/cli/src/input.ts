@@ -3,7 +3,8 @@ import { parseArgs } from 'node:util'
 import { anyProjectFileSchema, fieldErrors, type ProjectFile } from '@seriatim/contract'
 import type { Result } from '@seriatim/core'
 
-const wrongInput = 2
+/** What a command prints, or a line for each thing that is wrong with what it was given. */
+export type Printed = Result<string, readonly string[]>
 
 /** One file and options with a value each; what is wrong with them in a sentence. */
 export function readArguments<Name extends string>(
@@ -41,10 +42,4 @@ export function readProjectFile(path: string): Result<ProjectFile, readonly stri
     ok: false,
     error: fieldErrors(parsed.error.issues).map((each) => `${each.path || path}: ${each.message}`),
   }
-}
-
-/** Says what is wrong. @returns the exit code */
-export function complain(lines: readonly string[]): number {
-  process.stderr.write(`${lines.join('\n')}\n`)
-  return wrongInput
 }

@@ -18,18 +18,18 @@ import {
   type Standard,
 } from '@seriatim/core'
 import { sequentialIds } from './demo/ids.ts'
-import { complain, readArguments, readProjectFile } from './input.ts'
+import { readArguments, readProjectFile, type Printed } from './input.ts'
 
-/** Prints the order of a project's recipes, what was merged and not, and the findings. */
-export function runOrder(args: readonly string[]): number {
+/** the order of a project's recipes, what was merged and not, and the findings. */
+export function runOrder(args: readonly string[]): Printed {
   const options = readOptions(args)
-  if (!options.ok) return complain([options.error])
+  if (!options.ok) return { ok: false, error: [options.error] }
   const file = readProjectFile(options.value.path)
-  if (!file.ok) return complain(file.error)
+  if (!file.ok) return file
   const { project, shelf } = file.value
   const shelfById: Shelf = new Map(shelf.map((material) => [material.id, material]))
   const recipes = followedRecipes(project)
-  if (recipes.length === 0) return complain(['project.recipes: No unit follows a recipe yet.'])
+  if (recipes.length === 0) return { ok: false, error: ['project.recipes: No unit follows a recipe yet.'] }
   const { weight, tableReady } = options.value
   const input: OrderingInput = {
     recipes,
@@ -38,8 +38,7 @@ export function runOrder(args: readonly string[]): number {
     tableReady,
   }
   const order = orderLine(input)
-  process.stdout.write(`${JSON.stringify(orderJson(project, input, order), null, 2)}\n`)
-  return 0
+  return { ok: true, value: `${JSON.stringify(orderJson(project, input, order), null, 2)}\n` }
 }
 
 interface Options {

@@ -15,36 +15,36 @@ import {
   type PlanningInput,
   type Result,
 } from '@seriatim/core'
-import { complain, readArguments, readProjectFile } from './input.ts'
+import { readArguments, readProjectFile, type Printed } from './input.ts'
 import { planJson } from './plan-json.ts'
 
-/** Prints the plan of a project file; wrong input gives exit code 2 and the path of what is wrong. */
-export function runPlan(args: readonly string[]): number {
+/** The plan of a project file. */
+export function runPlan(args: readonly string[]): Printed {
   const options = readOptions(args)
-  if (!options.ok) return complain([options.error])
+  if (!options.ok) return { ok: false, error: [options.error] }
   const file = readProjectFile(options.value.path)
-  if (!file.ok) return complain(file.error)
+  if (!file.ok) return file
   const { now, batchSize, beside } = options.value
   const own = ownInput(file.value, now, batchSize)
   let input = own.input
   if (beside !== undefined) {
     const other = readProjectFile(beside)
-    if (!other.ok) return complain(other.error)
+    if (!other.ok) return other
     if (other.value.project.id === file.value.project.id)
-      return complain(['--beside: this is the same project.'])
+      return { ok: false, error: ['--beside: this is the same project.'] }
     input = planTogether(own.input, [ownInput(other.value, now, undefined).input])
   }
   const { project } = input
   const planned = solveLine({ ...input, spare: true })
-  if (!planned.ok) return complain([`project: ${planProblemText(planned.error)}`])
+  if (!planned.ok) return { ok: false, error: [`project: ${planProblemText(planned.error)}`] }
   const { plan } = planned.value
   // Several projects together have no estimate of their own to draw from.
   const forecast =
     beside === undefined ? forecastFinish({ solved: planned.value, project, estimate: own.estimate }) : null
-  process.stdout.write(
-    `${JSON.stringify(planJson(project, plan, runSheets(plan, project), forecast), null, 2)}\n`,
-  )
-  return 0
+  return {
+    ok: true,
+    value: `${JSON.stringify(planJson(project, plan, runSheets(plan, project), forecast), null, 2)}\n`,
+  }
 }
 
 function ownInput(

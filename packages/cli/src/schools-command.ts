@@ -11,24 +11,27 @@ import {
   type Result,
 } from '@seriatim/core'
 import { sequentialIds } from './demo/ids.ts'
-import { complain, readArguments, readProjectFile } from './input.ts'
+import { readArguments, readProjectFile, type Printed } from './input.ts'
 
-/** Prints the nine schools and the file's own recipes side by side, for the models of one of its units. */
-export function runSchools(args: readonly string[]): number {
+/** the nine schools and the file's own recipes side by side, for the models of one of its units. */
+export function runSchools(args: readonly string[]): Printed {
   const options = readOptions(args)
-  if (!options.ok) return complain([options.error])
+  if (!options.ok) return { ok: false, error: [options.error] }
   const file = readProjectFile(options.value.path)
-  if (!file.ok) return complain(file.error)
+  if (!file.ok) return file
   const { project, shelf: own, writtenAt } = file.value
   const { unit: name, body } = options.value
   const unit = name === undefined ? project.units[0] : project.units.find((each) => each.name === name)
   if (!unit) {
     const names = project.units.map((each) => each.name).join(', ')
-    return complain([name === undefined ? 'project.units: There is no unit.' : `--unit: one of ${names}.`])
+    return {
+      ok: false,
+      error: [name === undefined ? 'project.units: There is no unit.' : `--unit: one of ${names}.`],
+    }
   }
   const followed = project.recipes.find((each) => each.unitIds.includes(unit.id))
   const plan = bodyPlans.find((each) => each.id === (body ?? followed?.bodyPlan ?? 'foot'))
-  if (!plan) return complain([`--body: one of ${bodyPlans.map((each) => each.id).join(', ')}.`])
+  if (!plan) return { ok: false, error: [`--body: one of ${bodyPlans.map((each) => each.id).join(', ')}.`] }
   // What a school takes and the shelf has not is not in stock.
   const shelf = new Map(
     [...starterShelf.map((each) => ({ ...each, stockMl: 0 })), ...own].map((each) => [each.id, each]),
@@ -69,8 +72,7 @@ export function runSchools(args: readonly string[]): number {
     body: plan.id,
     ways: [...schools, ...kept],
   }
-  process.stdout.write(`${JSON.stringify(json, null, 2)}\n`)
-  return 0
+  return { ok: true, value: `${JSON.stringify(json, null, 2)}\n` }
 }
 
 const round = Math.round

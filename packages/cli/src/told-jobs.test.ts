@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { projectFileSchema } from '@seriatim/contract'
 import { plainStep, starterShelf, type Recipe, type Step, type StepId, type Technique } from '@seriatim/core'
-import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { z } from 'zod'
 import { runEstimate } from './estimate-command.ts'
 import { jobFile, type Job } from './job.ts'
@@ -247,15 +247,9 @@ describe('presets alone, against what is told', () => {
   function estimateOf(some: Partial<Job>, painters = 1): Estimated {
     const path = join(folder, 'job.json')
     writeFileSync(path, JSON.stringify(z.encode(projectFileSchema, jobFile({ ...usual, ...some }))))
-    const written: string[] = []
-    const stdout = vi.spyOn(process.stdout, 'write').mockImplementation((text) => {
-      written.push(String(text))
-      return true
-    })
-    const code = runEstimate([path, '--painters', String(painters)])
-    stdout.mockRestore()
-    expect(code).toBe(0)
-    return JSON.parse(written.join('')) as Estimated
+    const printed = runEstimate([path, '--painters', String(painters)])
+    if (!printed.ok) throw new Error(printed.error.join())
+    return JSON.parse(printed.value) as Estimated
   }
 
   it.each(toldJobs)('$told', ({ minutes, job, painters }) => {

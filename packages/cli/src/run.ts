@@ -1,0 +1,69 @@
+import { projectJsonSchema } from '@seriatim/contract'
+import { demoProjectFile } from './demo/demo-project.ts'
+import { runEstimate } from './estimate-command.ts'
+import { runForecast } from './forecast-command.ts'
+import { runJob } from './job-command.ts'
+import type { Printed } from './input.ts'
+import { runOrder } from './order-command.ts'
+import { runPlan } from './plan-command.ts'
+import { runSchools } from './schools-command.ts'
+
+const usage = `usage: npm run -s cli -- plan FILE [--now MOMENT] [--batch-size N] [--beside FILE]
+       npm run -s cli -- forecast FILE [--now MOMENT] [--futures N] [--seed N]
+       npm run -s cli -- order FILE [--weight WEIGHT] [--table-ready STANDARD]
+       npm run -s cli -- estimate FILE [--batch-size N] [--painters N] [--now MOMENT]
+       npm run -s cli -- schools FILE [--unit NAME] [--body PLAN] [--now MOMENT]
+       npm run -s cli -- job SCHOOL [--body PLAN] [--models N] [--size SIZE] [--detail DETAIL]
+                             [--standard STANDARD] [--per-holder N] [--batch-size N]
+
+  plan   reads a project file (docs/format.md) and prints the plan as JSON
+  forecast draws futures of that plan: odds of the date, P50, P80, P95, what drives them, what would help
+  order  prints the order of its recipes, what was merged, and the findings
+
+  estimate prints what is left of its work by unit and stage, with ranges and every factor
+  schools prints the nine schools and the file's recipes side by side for one unit: hands-on, sittings, pots, date
+  job    prints a project file of some models alike, painted by a school: for estimate and plan
+
+  demo   prints the demo project as a project file
+  schema prints the JSON Schema of project files
+
+  --now         the moment to plan from, ISO 8601 with offset; otherwise this moment
+  --beside      another project at the same desk, planned together with the first
+  --batch-size  models a batch; otherwise the project's own
+  --futures     how many to draw; 1000 otherwise
+  --seed        the same seed draws the same futures
+  --weight      'fewest pots', 'least clean-up' or 'soonest table-ready'
+  --table-ready 'three-colour', 'tabletop', 'tabletop plus' or 'display'
+`
+
+const commands: Readonly<Record<string, (args: readonly string[]) => Printed>> = {
+  plan: runPlan,
+  forecast: runForecast,
+  order: runOrder,
+  estimate: runEstimate,
+  schools: runSchools,
+  job: runJob,
+  demo: () => ({ ok: true, value: `${JSON.stringify(demoProjectFile(), null, 1)}\n` }),
+  schema: () => ({ ok: true, value: `${JSON.stringify(projectJsonSchema(), null, 2)}\n` }),
+}
+
+const asked = ['help', '--help', '-h']
+const wrongInput = 2
+
+interface Ran {
+  readonly code: number
+  readonly out: string
+  readonly err: string
+}
+
+/** One command: what it prints, what it says is wrong, and the exit code. Whoever asks for help gets it. */
+export function run([name = '', ...args]: readonly string[]): Ran {
+  const command = commands[name]
+  if (asked.includes(name) || (command && args.some((arg) => asked.slice(1).includes(arg))))
+    return { code: 0, out: usage, err: '' }
+  if (!command) return { code: wrongInput, out: '', err: usage }
+  const printed = command(args)
+  return printed.ok
+    ? { code: 0, out: printed.value, err: '' }
+    : { code: wrongInput, out: '', err: `${printed.error.join('\n')}\n` }
+}
