@@ -1,5 +1,7 @@
 import { expect, test, type Page } from '@playwright/test'
+import { expectAccessible } from '../support/axe.ts'
 import { recordedKinds, seedProject } from '../support/projects.ts'
+import { goTo, makeFirstRecipe } from '../support/recipes.ts'
 
 const hole = (page: Page, name: string | RegExp) => page.getByRole('gridcell', { name })
 const ticket = (page: Page) => page.getByRole('region', { name: 'Do this now' })
@@ -109,6 +111,19 @@ test('one tap punches a batch or a model, and a second takes it back', async ({ 
   await expect(hole(page, 'Coat, Reed-pikes: to do')).toBeVisible()
 })
 
+test('after a tap the keys are the desk’s again', async ({ page, request }) => {
+  const { url } = await seedProject(request, { stages: 1 })
+  await page.goto(`${url}/bench`)
+  await page.getByRole('button', { name: 'Start the clock' }).click()
+  await page.keyboard.press('Space')
+  await page.keyboard.press('Space')
+  await expect(ticket(page)).toContainText('2 / 6')
+  await page.getByRole('button', { name: /^Undo/ }).click()
+  await expect(ticket(page)).toContainText('1 / 6')
+  await page.keyboard.press('Space')
+  await expect(ticket(page)).toContainText('2 / 6')
+})
+
 test('a sweep of the pointer punches many at once', async ({ page, request }) => {
   const { url, id } = await seedProject(request)
   await page.goto(`${url}/bench`)
@@ -203,4 +218,40 @@ test('punches made while the server is away are kept through a closed tab and se
   await reopened.goto(`${url}/bench`)
   await expect(hole(reopened, 'Prime, Reed-pikes: drying')).toBeVisible()
   await expect.poll(() => recordedKinds(request, id)).toEqual(['punched'])
+})
+
+test('it says what to get ready, and where the colour hides before the pot is closed', async ({
+  page,
+  request,
+}) => {
+  await makeFirstRecipe(page, request)
+  await goTo(page, 'Bench')
+  const setUp = ticket(page).getByLabel('Set up')
+  await expect(setUp).toContainText('Shake the can well')
+  await expect(setUp).toContainText('the can, held as far off as its sheet says')
+  const stage = ticket(page).getByRole('heading', { level: 2 })
+  await page.getByRole('button', { name: 'All done' }).click()
+  await expect(stage).toContainText('Spray from above')
+  await page.getByRole('button', { name: 'All done' }).click()
+  await expect(stage).not.toContainText('Spray')
+  await expect(setUp).toContainText(/\d+ drops? .*, for 6 models/)
+  await expect(setUp).toContainText('brush')
+
+  const look = ticket(page).getByRole('group').filter({ hasText: 'Before the pot is closed' })
+  await look.getByText('Before the pot is closed').click()
+  await expect(look).toContainText('Nobody else needs this pot. Opening it once more takes 1 min.')
+  await page.keyboard.press('Space')
+  await expect(ticket(page)).toContainText('started')
+  await page.keyboard.press('Space')
+  await expect(ticket(page)).toContainText('1 / 6')
+  await expect(setUp).toContainText('for 5 models')
+  await page.keyboard.press('t')
+  const dialog = page.getByRole('dialog')
+  await dialog.getByLabel('What').fill('left ear')
+  await dialog.getByLabel('Reed-pikes 1').check()
+  await dialog.getByRole('button', { name: 'Note it' }).click()
+  await expect(stage).toContainText('Touch up')
+  await page.keyboard.press('Space')
+  await expect(look).toContainText('Missed before: left ear')
+  await expectAccessible(page)
 })

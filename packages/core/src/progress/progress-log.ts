@@ -3,7 +3,7 @@ import type { ProgressEvent } from './event.ts'
 import { createClockLog, type ClockEvent, type ClockLog } from './clock-log.ts'
 import { isMarking, markOf, stagesMarkedBy, type MarkingEvent } from './hole-log.ts'
 import { createLapLog } from './lap-log.ts'
-import type { Clock, Correction, Judgement, Mark, Milestone, Progress, Used } from './progress.ts'
+import type { Clock, Correction, Judgement, Mark, Milestone, Progress, Slip, Used } from './progress.ts'
 import { insertSorted, placeOf } from './sorted-events.ts'
 import { createTakenBack } from './taken-back.ts'
 
@@ -23,6 +23,7 @@ export interface ProgressLog {
 type Correcting = Extract<ProgressEvent, { kind: 'lap-corrected' }>
 type Judging = Extract<ProgressEvent, { kind: 'judged' }>
 type Using = Extract<ProgressEvent, { kind: 'used' }>
+type Slipping = Extract<ProgressEvent, { kind: 'touch-up' }>
 type Reaching = Extract<ProgressEvent, { kind: 'milestone' }>
 
 export function createProgressLog(first: readonly ProgressEvent[] = []): ProgressLog {
@@ -48,6 +49,8 @@ export function createProgressLog(first: readonly ProgressEvent[] = []): Progres
   let judgements: readonly Judgement[] | null = null
   const using: Using[] = []
   let used: readonly Used[] | null = null
+  const slipping: Slipping[] = []
+  let slips: readonly Slip[] | null = null
 
   function refreshHole(modelId: ModelId, stageId: StageId): void {
     const ofModel = stale.get(modelId)
@@ -88,6 +91,10 @@ export function createProgressLog(first: readonly ProgressEvent[] = []): Progres
       refreshHole(modelId, stageId)
     })
     if (event.kind === 'milestone') insertSorted(reaching, event)
+    if (event.kind === 'touch-up') {
+      insertSorted(slipping, event)
+      slips = null
+    }
     const newest = reaching.at(-1)
     if (newest && newest.at >= event.at) milestones = null
     if (event.kind === 'punched') laps.addPunch(event)
@@ -141,6 +148,7 @@ export function createProgressLog(first: readonly ProgressEvent[] = []): Progres
     if (isMarking(event)) {
       eachHole(event, refreshHole)
       milestones = null
+      if (event.kind === 'touch-up') slips = null
       if (event.kind !== 'milestone') laps.markChanged(event)
     } else if (event.kind === 'clock-started') clockLogOf(event.by?.painter ?? null).upset()
     else if (event.kind === 'clock-stopped') {
@@ -214,6 +222,13 @@ export function createProgressLog(first: readonly ProgressEvent[] = []): Progres
     return used
   }
 
+  function readSlips(): readonly Slip[] {
+    slips ??= slipping
+      .filter((event) => !isTaken(event.id))
+      .map(({ id, at, stageId, modelIds, note }) => ({ eventId: id, at, stageId, modelIds, note }))
+    return slips
+  }
+
   function undoTargets(device: DeviceId | undefined): Pick<Progress, 'lastUndoable' | 'lastUndo'> {
     const standing = (event: ProgressEvent) =>
       !isTaken(event.id) &&
@@ -241,6 +256,7 @@ export function createProgressLog(first: readonly ProgressEvent[] = []): Progres
       milestones: readMilestones(),
       judgements: readJudgements(),
       used: readUsed(),
+      slips: readSlips(),
       ...undoTargets(device),
     }
   }

@@ -60,6 +60,15 @@ export interface Judgement {
   readonly mix: Mix | null
 }
 
+/** A slip or a missed part that was noted, mended since or not. */
+export interface Slip {
+  readonly eventId: EventId
+  readonly at: Instant
+  readonly stageId: StageId
+  readonly modelIds: readonly ModelId[]
+  readonly note: string
+}
+
 /** What was really used on these models at a stage, where it was not what the recipe says. */
 export interface Used {
   readonly eventId: EventId
@@ -80,6 +89,8 @@ export interface Progress {
   readonly judgements: readonly Judgement[]
   /** By time; of two on one model the later one stands. */
   readonly used: readonly Used[]
+  /** By time. */
+  readonly slips: readonly Slip[]
   /** The newest event that an undo would take back. */
   readonly lastUndoable: ProgressEvent | null
   /** The newest undo that taking back would bring work back: a redo. */

@@ -19,9 +19,12 @@ import type { ReactNode } from 'react'
 import { clockText, durationText, rangeText, stopwatchText } from '../../shared/format/index.ts'
 import { holeText, PunchHole } from '../../shared/ui/index.ts'
 import { useNow } from '../../shared/use-now.ts'
+import { LastLook } from './LastLook.tsx'
 import { PaintLine } from './PaintLine.tsx'
+import { SetUpLine } from './SetUpLine.tsx'
 import { wetUnder, type BenchTask } from './bench-task.ts'
 import { taskWhere } from './use-bench.ts'
+import { useSetUpCard } from './use-set-up-card.ts'
 
 interface NowTicketProps {
   readonly task: BenchTask
@@ -53,6 +56,7 @@ export function NowTicket({ task, project, progress, estimate, shelf, clock, onU
     stage.handsOnSecondsPerModel
   const setUp = dab ? dab.setUpSeconds + (dab.undercoat?.setUpSeconds ?? 0) : stage.setUpSeconds
   const wet = wetUnder(task, shelf)
+  const card = useSetUpCard(task, project, progress)
   const lastPunch = Math.max(
     running?.startedAt ?? 0,
     ...modelIds.map((id) => progress.marks.get(id)?.get(stage.id)?.at ?? 0),
@@ -80,6 +84,7 @@ export function NowTicket({ task, project, progress, estimate, shelf, clock, onU
         </p>
       ) : null}
       {stage.note === '' || touchUp ? null : <p className="mt-2 text-lg text-ink-soft">{stage.note}</p>}
+      {card && !touchUp ? <SetUpLine card={card} models={left.length} /> : null}
       {stage.cautions.map((caution) => (
         <p key={caution} className="mt-2 flex gap-2 text-sm">
           <TriangleAlert aria-hidden="true" size={18} className="mt-0.5 shrink-0 text-touch-up" />
@@ -135,6 +140,7 @@ export function NowTicket({ task, project, progress, estimate, shelf, clock, onU
           Next: <b className="text-ink">{modelName(project, left[0])}</b>
         </p>
       )}
+      {card && !touchUp ? <LastLook card={card} here={left.length} setUpSeconds={setUp} /> : null}
     </section>
   )
 }

@@ -22,6 +22,17 @@ export function useBenchKeys(keys: BenchKeys): void {
   useEffect(() => {
     const listener = (event: KeyboardEvent) => onKey(event)
     window.addEventListener('keydown', listener)
-    return () => window.removeEventListener('keydown', listener)
+    window.addEventListener('click', letGo)
+    return () => {
+      window.removeEventListener('keydown', listener)
+      window.removeEventListener('click', letGo)
+    }
   }, [])
+}
+
+/** A tap leaves the keys with the desk: Space after a tapped Undo means the next model, not another undo. */
+function letGo(event: MouseEvent): void {
+  const held = document.activeElement
+  const isPointer = event.detail > 0
+  if (isPointer && held instanceof HTMLElement && held.matches('button, summary')) held.blur()
 }
