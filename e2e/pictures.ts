@@ -212,6 +212,8 @@ try {
       reducedMotion: 'reduce',
       hasTouch: size !== desktop,
     })
+    // An open line is never idle.
+    await context.route('**/news', (route) => route.abort())
     const page = await context.newPage()
     await page.clock.setFixedTime(moment)
     await page.goto(`${instance.origin}${path}`)

@@ -2,7 +2,7 @@ import { expect, test, type Page } from '@playwright/test'
 import { expectAccessible } from '../support/axe.ts'
 import { changeProject, recordedKinds, seedProject } from '../support/projects.ts'
 
-const hole = (page: Page, name: string) => page.getByRole('gridcell', { name })
+const hole = (page: Page, name: string | RegExp) => page.getByRole('gridcell', { name })
 const headline = (page: Page) => page.getByRole('heading', { level: 1 })
 const lineNames = (page: Page) => page.getByRole('button', { name: /^Move / })
 
@@ -207,4 +207,27 @@ test('two devices see each other’s work, and what one changed can be taken bac
   await expect(lineNames(tablet).nth(2)).toHaveAccessibleName('Move Skin')
   await tablet.context().close()
   await phone.context().close()
+})
+
+test('what one device punches and changes the other shows without asking', async ({
+  page,
+  request,
+  browser,
+}) => {
+  const { url, id } = await seedProject(request, { stages: 3 })
+  // While the line of news is open, it is asked by the clock once a minute: longer than anything here waits.
+  const opened = page.waitForResponse((answer) => answer.url().endsWith('/news'))
+  await page.goto(`${url}/bench`)
+  await expect(hole(page, 'Prime, Reed-pikes: to do')).toBeVisible()
+  expect((await opened).status()).toBe(200)
+  const other = await browser.newContext()
+  const elsewhere = await other.newPage()
+  await elsewhere.goto(`${url}/bench`)
+  await elsewhere.getByRole('button', { name: 'All done' }).click()
+  await expect(hole(page, /^Prime, Reed-pikes: drying/)).toBeVisible()
+  const { revision } = (await (await request.get(`/api/projects/${id}`)).json()) as { revision: number }
+  const rename = { kind: 'set', thing: 'project', field: 'name', value: 'Otter mere' }
+  await changeProject(request, id, revision, [rename])
+  await expect(page.getByText('Otter mere').first()).toBeVisible()
+  await other.close()
 })

@@ -43,4 +43,4 @@ export {
 export { materialSchema, mostMaterials, recipeSchema, recipesSchema, shelfSchema } from './recipe.ts'
 export { recipeFileSchema, type RecipeFile } from './recipe-file.ts'
 export { renumberProjectFile } from './renumber-project-file.ts'
-export { routes, type Route } from './routes.ts'
+export { newsStream, routes, type Route } from './routes.ts'

@@ -13,6 +13,7 @@ export type ProblemKind =
   | 'unknown-reference'
   | 'database-away'
   | 'too-slow'
+  | 'busy'
   | 'disk-full'
   | 'unexpected'
 

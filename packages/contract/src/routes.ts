@@ -167,3 +167,6 @@ export const routes = {
   putAir: route('PUT', '/air', { body: putAirSchema, answer: airSchema, largest: 4 * megabyte }),
   removeSimulatedAir: route('DELETE', '/air/simulated', { answer: airSchema }),
 } as const
+
+/** Not asked and answered but listened to (server-sent events): that there is something new, and which device wrote it. */
+export const newsStream = { path: '/projects/:id/news', params: ofProject, event: 'news' } as const

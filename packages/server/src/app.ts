@@ -7,8 +7,10 @@ import { compress } from 'hono/compress'
 import { secureHeaders } from 'hono/secure-headers'
 import type { Logger } from 'pino'
 import type { Database } from './db/client.ts'
+import type { News } from './db/news.ts'
 import { airRoutes } from './features/air/routes.ts'
 import { handRoutes } from './features/hand/routes.ts'
+import { newsRoutes } from './features/news/routes.ts'
 import { progressRoutes } from './features/progress/routes.ts'
 import { projectRoutes } from './features/projects/routes.ts'
 import { createSummaries } from './features/projects/summaries.ts'
@@ -22,11 +24,13 @@ export interface AppOptions {
   readonly db: Database
   readonly log: Logger
   readonly now: () => Instant
+  /** Without it pages only hear what they ask for. */
+  readonly news?: News | undefined
   /** The built web application; without it only the API answers. */
   readonly webRoot?: string | undefined
 }
 
-function createApi({ db, now }: AppOptions): Hono {
+function createApi({ db, now, news }: AppOptions): Hono {
   const api = new Hono()
   const summaries = createSummaries(db, now)
   serveRoute(api, routes.health, async () => {
@@ -38,6 +42,7 @@ function createApi({ db, now }: AppOptions): Hono {
   shelfRoutes(api, db)
   handRoutes(api, db, summaries)
   airRoutes(api, db, now)
+  if (news) newsRoutes(api, db, news)
   return api
 }
 

@@ -4,6 +4,7 @@ import { pino } from 'pino'
 import { createApp } from './app.ts'
 import { openDatabase } from './db/client.ts'
 import { migrateDatabase, NewerDatabase } from './db/migrate.ts'
+import { openNews } from './db/news.ts'
 import { loadDemoOnce, readDemo } from './demo.ts'
 import { stockShelfOnce } from './features/shelf/service.ts'
 import { readEnvironment } from './env.ts'
@@ -34,7 +35,8 @@ try {
   giveUp(`The database could not be prepared: ${why || 'it does not answer'}.`, error)
 }
 
-const app = createApp({ db, log, now, webRoot: env.webRoot })
+const news = openNews(env.databaseUrl, log)
+const app = createApp({ db, log, now, news, webRoot: env.webRoot })
 /** Longer than clients leave a connection idle: one that closes just as it is used again loses a request. */
 const keepAliveTimeout = 75_000
 const server = serve(
@@ -58,6 +60,8 @@ let isStopping = false
 function stop(): void {
   if (isStopping) return
   isStopping = true
+  // Who listens would else hold the server up.
+  void news.close()
   server.close(() => {
     void close().then(() => process.exit(0))
   })

@@ -15,6 +15,7 @@ const table: Readonly<Record<ProblemKind, { status: ContentfulStatusCode; title:
   'unknown-reference': { status: 422, title: 'Something named here does not exist' },
   'database-away': { status: 503, title: 'The database does not answer' },
   'too-slow': { status: 503, title: 'This took too long' },
+  busy: { status: 503, title: 'Too many at once' },
   'disk-full': { status: 507, title: 'The disk is full' },
   unexpected: { status: 500, title: 'Something went wrong here' },
 }

@@ -18,6 +18,7 @@ import { v7 } from 'uuid'
 import { createApp } from '../app.ts'
 import { openDatabase } from '../db/client.ts'
 import { migrateDatabase } from '../db/migrate.ts'
+import { openNews } from '../db/news.ts'
 
 const log = pino({ level: process.env['SERIATIM_LOG'] ?? 'silent' })
 export const testNow = instant(Date.parse('2026-11-24T21:00:00Z'))
@@ -34,7 +35,8 @@ export async function startTestServer() {
   url.pathname = `/${name}`
   const own = openDatabase(url.href, log)
   await migrateDatabase(url.href)
-  const app = createApp({ db: own.db, log, now: () => testNow })
+  const news = openNews(url.href, log)
+  const app = createApp({ db: own.db, log, now: () => testNow, news })
 
   async function call(method: string, path: string, body?: unknown) {
     const response = await app.request(`/api${path}`, {
@@ -102,6 +104,7 @@ export async function startTestServer() {
       return unpackLog((body as { log: PackedLog }).log).map(eventJson)
     },
     stop: async () => {
+      await news.close()
       await own.close()
       await admin.db.execute(sql.raw(`drop database ${name} with (force)`))
       await admin.close()

@@ -8,6 +8,7 @@ import { DeliveryNotice } from '../features/delivery/index.ts'
 import { ApiProblem } from '../shared/api/index.ts'
 import { dueText } from '../shared/finish-text.ts'
 import { plural } from '../shared/format/index.ts'
+import { useNews } from '../shared/progress/index.ts'
 import { ProjectContext, useProject } from '../shared/project/index.ts'
 import { ErrorState, IconButton, LoadingState } from '../shared/ui/index.ts'
 import { LineFollows } from './LineFollows.tsx'
@@ -167,6 +168,7 @@ export function ProjectRoad() {
   const { projectId } = useParams()
   const { project: data, error, refetch, failureReason } = useProject(projectId as ProjectId)
   const mayChange = useHasBeenTo(whereTheLineChanges)
+  useNews(data?.id ?? null)
   const isGone = error instanceof ApiProblem && error.problem.status === 404
   useEffect(() => {
     if (data) rememberProject(data.id)

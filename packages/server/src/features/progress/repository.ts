@@ -16,6 +16,7 @@ import type {
 import { instant } from '@seriatim/core'
 import { and, eq, inArray, sql, type SQL } from 'drizzle-orm'
 import type { Database } from '../../db/client.ts'
+import { newsOf } from '../../db/news.ts'
 import { model, progressEvent, stage, unit } from '../../db/schema.ts'
 
 /** An event as it is kept: with the server's number, and the moment the device gave where it was set right. */
@@ -217,11 +218,20 @@ export async function appendEvents(
         from given join inserted using (id),
           unnest(given.stages, given.waits) with ordinality as each (stage, wait, position)
         order by given.id, each.stage, each.position
+      ), told as materialized (
+        select ${newsOf(projectId, oneWriter(events))}
       )
-      select id from inserted`)
+      select id from inserted, told`)
     for (const { id } of ids) inserted.add(id)
   }
   return inserted
+}
+
+/** The device that recorded all of these; `null` where it is not one. */
+function oneWriter(events: readonly NewEvent[]): DeviceId | null {
+  const writers = new Set(events.map(({ event }) => event.by?.device ?? null))
+  const [writer = null] = writers
+  return writers.size === 1 ? writer : null
 }
 
 function toRow({ event, claimedAt }: NewEvent, place: number) {

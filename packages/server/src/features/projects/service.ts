@@ -7,6 +7,7 @@ import type {
 } from '@seriatim/contract'
 import { carryOut, sameJson, withoutDangling, type CommandVerdict, type ProjectId } from '@seriatim/core'
 import type { Database } from '../../db/client.ts'
+import { tellNews } from '../../db/news.ts'
 import { RequestProblem } from '../../http/problem.ts'
 import { readShelf } from '../shelf/service.ts'
 import * as changes from './change-rows.ts'
@@ -72,6 +73,7 @@ export async function changeProject(db: Database, id: ProjectId, change: NewChan
     await writeProject(tx, start, next)
     await rows.setRevision(tx, id, next.revision)
     await changes.keepChange(tx, id, { change, revision: next.revision, verdicts, undo, touched: own })
+    await tellNews(tx, id, change.device)
     return { verdicts, project: await requireProject(tx, id) }
   })
 }

@@ -6,9 +6,10 @@ import { call, projectQuery } from '../api/index.ts'
 import { heardServerTime } from '../clock.ts'
 import { outbox } from '../outbox/index.ts'
 import { progressStore } from './progress-store.ts'
+import { isHeard } from './use-news.ts'
 
-/** Other devices write as well: so often it is asked what is new. */
-const every = 10_000
+/** Other devices write as well: so often it is asked what is new, and seldom where news come by themselves. */
+const every = { unheard: 10_000, heard: 60_000 }
 
 /** Reads the log on from where this page has it; what it brings is in the store. */
 const newsQuery = (id: ProjectId, client: QueryClient) =>
@@ -36,7 +37,7 @@ const newsQuery = (id: ProjectId, client: QueryClient) =>
         void client.invalidateQueries({ queryKey: projectQuery(id).queryKey })
       return last
     },
-    refetchInterval: every,
+    refetchInterval: () => (isHeard(id) ? every.heard : every.unheard),
   })
 
 /** The state of a project's models: what the server knows, and what was recorded here since. */

@@ -1,0 +1,98 @@
+import type { DeviceId, ProjectId } from '@seriatim/core'
+import { sql, type SQL } from 'drizzle-orm'
+import pg from 'pg'
+import type { Logger } from 'pino'
+import type { Database } from './client.ts'
+
+const channel = 'seriatim_news'
+const tryAgainAfter = 1000
+
+/** Hears of what was written; the device that wrote it, where it was one and is known. */
+type Hear = (writer: DeviceId | null) => void
+
+/** What any process on this database writes, as PostgreSQL's own notifications tell it. */
+export interface News {
+  /** Hears once as soon as nothing is missed any more, at first and after a lost connection. @returns what ends it. */
+  readonly subscribe: (projectId: ProjectId, hear: Hear) => () => void
+  readonly isClosed: () => boolean
+  /** Everybody hears once more, and then nothing. */
+  readonly close: () => Promise<void>
+}
+
+/** An expression that tells everybody when its transaction is through. @param writer who need not hear of it. */
+export function newsOf(projectId: ProjectId, writer: DeviceId | null): SQL {
+  return sql`pg_notify(${channel}, ${`${projectId} ${writer ?? ''}`})`
+}
+
+export async function tellNews(db: Database, projectId: ProjectId, writer: DeviceId | null): Promise<void> {
+  await db.execute(sql`select ${newsOf(projectId, writer)}`)
+}
+
+/** One connection that listens for all who subscribe here; it is made with the first and made anew when it breaks. */
+export function openNews(url: string, log: Logger): News {
+  const heard = new Map<ProjectId, Set<Hear>>()
+  let connection: Promise<pg.Client> | null = null
+  let isListening = false
+  let isClosed = false
+
+  const everybody = () => [...heard.values()].flatMap((each) => [...each])
+
+  function onNews(text: string): void {
+    const [projectId = '', writer = ''] = text.split(' ')
+    for (const hear of heard.get(projectId as ProjectId) ?? [])
+      hear(writer === '' ? null : (writer as DeviceId))
+  }
+
+  async function connect(): Promise<pg.Client> {
+    const client = new pg.Client({ connectionString: url, connectionTimeoutMillis: 3000 })
+    client.on('notification', ({ payload }) => onNews(payload ?? ''))
+    client.on('error', (error) => {
+      log.warn({ reason: error.message }, 'news broke off')
+    })
+    client.on('end', again)
+    await client.connect()
+    await client.query(`listen ${channel}`)
+    isListening = true
+    for (const hear of everybody()) hear(null)
+    return client
+  }
+
+  function listen(): void {
+    connection = connect()
+    connection.catch((error: unknown) => {
+      log.warn({ reason: error instanceof Error ? error.message : String(error) }, 'news cannot be heard')
+      again()
+    })
+  }
+
+  /** While somebody listens: what broke is made anew, once. */
+  function again(): void {
+    if (connection === null || isClosed) return
+    connection = null
+    isListening = false
+    setTimeout(() => {
+      if (connection === null && !isClosed && heard.size > 0) listen()
+    }, tryAgainAfter).unref()
+  }
+
+  return {
+    subscribe: (projectId, hear) => {
+      const own = heard.get(projectId) ?? new Set()
+      heard.set(projectId, own.add(hear))
+      if (isListening) queueMicrotask(() => hear(null))
+      else if (connection === null && !isClosed) listen()
+      return () => {
+        own.delete(hear)
+        if (own.size === 0 && heard.get(projectId) === own) heard.delete(projectId)
+      }
+    },
+    isClosed: () => isClosed,
+    close: async () => {
+      isClosed = true
+      for (const hear of everybody()) hear(null)
+      heard.clear()
+      const client = await connection?.catch(() => null)
+      await client?.end()
+    },
+  }
+}
