@@ -1,5 +1,6 @@
 export { deskTools } from './bench/desk-tool.ts'
 export { setUpCard, type SetUpCard } from './bench/set-up-card.ts'
+export { beyondTheStopLine, sittingNow, type FurtherStep, type Sitting } from './bench/sitting.ts'
 export { dewPoint, waitFactor, type Air } from './air/air.ts'
 export { airNow, lineInAir } from './air/line-in-air.ts'
 export { simulatedAir } from './air/simulated-air.ts'

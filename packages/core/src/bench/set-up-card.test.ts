@@ -100,7 +100,7 @@ describe('whereItHides', () => {
     const hood = region('hood', 3)
     const straps = region('straps', 0, { finish: 'leather', parts: 2 })
     expect(whereItHides([coat, straps], [shield, coat, hood, straps])).toEqual([
-      { region: 'coat', places: ['under the arms', 'behind shield'] },
+      { region: 'coat', places: ['inside the folds', 'behind shield'] },
       { region: 'straps', places: ['both of them'] },
     ])
   })

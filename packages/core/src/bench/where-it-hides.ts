@@ -10,7 +10,7 @@ export interface HidingPlace {
 const farSides: Readonly<Partial<Record<Finish, string>>> = {
   skin: 'under the chin',
   hair: 'at the neck',
-  cloth: 'under the arms',
+  cloth: 'inside the folds',
   wood: 'the far side',
   metal: 'the back',
   bone: 'the underside',

@@ -33,7 +33,7 @@ export function ActionBar({ actions, project, progress, task, running, onTouchUp
     <div
       role="group"
       aria-label="At the desk"
-      className="sticky bottom-2 z-5 grid grid-cols-3 gap-2 sm:grid-cols-[2fr_repeat(5,1fr)] sm:gap-3"
+      className="sticky bottom-0 z-5 grid bg-mat py-2 grid-cols-3 gap-2 sm:grid-cols-[2fr_repeat(5,1fr)] sm:gap-3"
     >
       <DeskButton
         weight="hands"

@@ -1,26 +1,19 @@
 import {
+  beyondTheStopLine,
   clockOf,
   dryingShelf,
+  sittingNow,
   splitIntoBatches,
   type ModelId,
   type Progress,
   type Stage,
-  type WorkLeft,
 } from '@seriatim/core'
 import { useMemo, useState } from 'react'
 import { finishText, lastCoatText } from '../../shared/finish-text.ts'
-import { durationText, plural } from '../../shared/format/index.ts'
 import { useCurrentProject } from '../../shared/project/index.ts'
 import { usePainterHere } from '../../shared/device.ts'
 import { useProgress, useRecorder } from '../../shared/progress/index.ts'
-import {
-  EmptyState,
-  ErrorState,
-  Figure,
-  HoleLegend,
-  LoadingState,
-  NothingYet,
-} from '../../shared/ui/index.ts'
+import { EmptyState, ErrorState, HoleLegend, LoadingState, NothingYet } from '../../shared/ui/index.ts'
 import { useFinish } from '../../shared/use-finish.ts'
 import { useNow } from '../../shared/use-now.ts'
 import {
@@ -35,6 +28,8 @@ import { ActionBar } from './ActionBar.tsx'
 import { currentTask, type Choice } from './bench-task.ts'
 import { DryingShelf } from './DryingShelf.tsx'
 import { NowTicket } from './NowTicket.tsx'
+import { SittingNow } from './SittingNow.tsx'
+import { Standing } from './Standing.tsx'
 import { StripBoard } from './StripBoard.tsx'
 import { PainterHere } from './PainterHere.tsx'
 import { ThenList } from './ThenList.tsx'
@@ -86,6 +81,10 @@ function Bench({ progress }: { readonly progress: Progress }) {
   const left = useWorkLeft(project, progress, times)
   const shelf = dryingShelf(project, batches, progress, now)
   const forecast = useFinish(project, estimated)
+  const sitting = useMemo(
+    () => plan && sittingNow(project, progress, plan, estimate, painter, now),
+    [project, progress, plan, estimate, painter, now],
+  )
   const task = currentTask(project, batches, progress, plan, choice, shelf, clock)
   const actions = useBenchActions(project, progress, task, recorder, clock)
 
@@ -104,11 +103,6 @@ function Bench({ progress }: { readonly progress: Progress }) {
   const finish = [forecast && plan ? finishText(forecast, project) : null, lastCoat]
     .flatMap((said) => (said === null ? [] : [`, ${said}`]))
     .join('')
-  const standing =
-    left?.leftSeconds === 0
-      ? `All ${String(left.models)} models are through every stage`
-      : `${left ? durationText(left.leftSeconds) : '…'} of work left${finish}`
-
   return (
     <>
       <div className="grid gap-x-8 gap-y-4 pt-5 lg:grid-cols-[minmax(0,1fr)_22rem]">
@@ -122,6 +116,7 @@ function Bench({ progress }: { readonly progress: Progress }) {
               shelf={shelf}
               clock={clock}
               onUsed={askUsed}
+              further={beyondTheStopLine(project, progress, estimate, task.batch)}
             />
           ) : (
             <EmptyState title="Nothing left to paint">
@@ -142,40 +137,13 @@ function Bench({ progress }: { readonly progress: Progress }) {
         </div>
         <aside className="grid content-start gap-6" aria-label="Next, and what is drying">
           <PainterHere project={project} painter={painter} />
+          {sitting ? <SittingNow sitting={sitting} timeZone={project.evenings.timeZone} /> : null}
           <ThenList plan={plan} project={project} task={task} busy={clock !== null} onChoose={setChoice} />
           <DryingShelf shelf={shelf} timeZone={project.evenings.timeZone} />
         </aside>
       </div>
       <section className="mt-8" aria-labelledby="strips">
-        <div className="flex flex-wrap items-baseline justify-between gap-x-6 gap-y-1 pb-2">
-          <h1 id="strips" className="text-2xl">
-            {standing}
-          </h1>
-          <p className="text-ink-soft">
-            {left ? doneText(left) : ' '}
-            {left && plan && left.leftSeconds > 0 ? (
-              <>
-                ; with set-ups{' '}
-                <Figure
-                  name="Work left, with set-ups"
-                  explanation={
-                    <>
-                      <p>
-                        {durationText(plan.handsOnSeconds - plan.setUpSeconds)} with the brush (minutes a
-                        model × models, and touch-ups) + {durationText(plan.setUpSeconds)} opening{' '}
-                        {plural(plan.potOpenings, 'pot')} = {durationText(plan.handsOnSeconds)}: the hands-on
-                        time of the plan.
-                      </p>
-                      <p>Source: the estimates, and the plan made after the last punch.</p>
-                    </>
-                  }
-                >
-                  {durationText(plan.handsOnSeconds)}
-                </Figure>
-              </>
-            ) : null}
-          </p>
-        </div>
+        <Standing left={left} plan={plan} finish={finish} />
         <StripBoard
           project={project}
           batches={batches}
@@ -215,9 +183,4 @@ function Bench({ progress }: { readonly progress: Progress }) {
       ) : null}
     </>
   )
-}
-
-function doneText({ totalSeconds, leftSeconds, models, modelsTableReady, modelsFinished }: WorkLeft): string {
-  const done = totalSeconds === 0 ? 0 : 1 - leftSeconds / totalSeconds
-  return `${String(Math.floor(done * 100))} % of the work done; ${String(modelsTableReady)} of ${String(models)} table-ready, ${String(modelsFinished)} finished`
 }

@@ -2,12 +2,12 @@ import {
   addSeconds,
   cautionText,
   dryingWait,
-  holeState,
   stagesOf,
   saysPot,
   workName,
   type Clock,
   type DryingEntry,
+  type FurtherStep,
   type LineEstimate,
   type ModelId,
   type Progress,
@@ -17,9 +17,9 @@ import {
 import { TriangleAlert } from 'lucide-react'
 import type { ReactNode } from 'react'
 import { clockText, durationText, rangeText, stopwatchText } from '../../shared/format/index.ts'
-import { holeText, PunchHole } from '../../shared/ui/index.ts'
 import { useNow } from '../../shared/use-now.ts'
 import { LastLook } from './LastLook.tsx'
+import { ModelRow } from './ModelRow.tsx'
 import { PaintLine } from './PaintLine.tsx'
 import { SetUpLine } from './SetUpLine.tsx'
 import { wetUnder, type BenchTask } from './bench-task.ts'
@@ -35,15 +35,25 @@ interface NowTicketProps {
   /** The painter's own clock. */
   readonly clock: Clock | null
   readonly onUsed: () => void
+  /** What is left beyond the stop line; `null` while the table still asks for something. */
+  readonly further: readonly FurtherStep[] | null
 }
 
 /** Do this now: the stage, the pot, how far, how long. */
-export function NowTicket({ task, project, progress, estimate, shelf, clock, onUsed }: NowTicketProps) {
+export function NowTicket({
+  task,
+  project,
+  progress,
+  estimate,
+  shelf,
+  clock,
+  onUsed,
+  further,
+}: NowTicketProps) {
   const now = useNow()
   const { stage, batch, modelIds, left, touchUp } = task
   const { timeZone } = project.evenings
   const stages = stagesOf(project, batch.unitId)
-  const models = batch.models.filter((model) => modelIds.includes(model.id))
   const running = clock?.stageId === stage.id ? clock : null
   const done = modelIds.length - left.length
   const expected = estimate?.stages.find(
@@ -91,6 +101,12 @@ export function NowTicket({ task, project, progress, estimate, shelf, clock, onU
           {cautionText[caution]}
         </p>
       ))}
+      {further ? (
+        <p className="mt-2 text-done">
+          <b>Table-ready: this batch may end here.</b> What is left is by choice:{' '}
+          {further.map(({ name, seconds }) => `${name.toLowerCase()} ${durationText(seconds)}`).join(', ')}.
+        </p>
+      ) : null}
       {wet ? (
         <p role="status" className="mt-2 font-bold text-drying">
           Still wet after {wet.stage.name.toLowerCase()}: dry at {clockText(wet.until, timeZone)}, in{' '}
@@ -119,27 +135,7 @@ export function NowTicket({ task, project, progress, estimate, shelf, clock, onU
           {dryingWait(stage) === 0 ? 'none' : durationText(dryingWait(stage))}
         </Reading>
       </dl>
-      <ol className="mt-5 flex flex-wrap gap-1.5" aria-label="Models of this batch">
-        {models.map((model) => {
-          const { id } = model
-          const state = holeState(progress, batch.unitId, model, stage, now)
-          const isNext = id === left[0]
-          return (
-            <li key={id} className={isNext ? 'border-b-4 border-hands' : 'border-b-4 border-transparent'}>
-              <PunchHole state={state} now={now} size={44} />
-              <span className="sr-only">
-                {model.name}: {holeText(state)}
-                {isNext ? ', next' : ''}
-              </span>
-            </li>
-          )
-        })}
-      </ol>
-      {left[0] === undefined ? null : (
-        <p className="mt-1 text-sm text-ink-soft">
-          Next: <b className="text-ink">{modelName(project, left[0])}</b>
-        </p>
-      )}
+      <ModelRow task={task} progress={progress} now={now} />
       {card && !touchUp ? <LastLook card={card} here={left.length} setUpSeconds={setUp} /> : null}
     </section>
   )
@@ -177,8 +173,4 @@ function notesOf(progress: Progress, stage: Stage, models: readonly ModelId[]): 
     return mark?.kind === 'touch-up' && mark.note !== '' ? [mark.note] : []
   })
   return [...new Set(notes)]
-}
-
-function modelName(project: Project, id: string): string | undefined {
-  return project.units.flatMap((unit) => unit.models).find((model) => model.id === id)?.name
 }

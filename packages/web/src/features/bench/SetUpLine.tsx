@@ -8,7 +8,7 @@ export function SetUpLine({ card, models }: { readonly card: SetUpCard; readonly
   const measured = mix && mix.lines.length > 0 ? mix.lines : null
   if (!before && !measured && !tool) return null
   return (
-    <dl className="mt-3 grid gap-x-6 gap-y-1 sm:grid-cols-[auto_1fr]" aria-label="Set up">
+    <dl className="mt-3 grid gap-x-6 gap-y-1 grid-cols-[auto_1fr]" aria-label="Set up">
       {before ? <Row name="Pot">{before}</Row> : null}
       {measured ? (
         <Row name={measured.length > 1 ? 'Mix' : 'Palette'}>
@@ -31,7 +31,7 @@ export function SetUpLine({ card, models }: { readonly card: SetUpCard; readonly
 function Row({ name, children }: { readonly name: string; readonly children: ReactNode }) {
   return (
     <div className="contents">
-      <dt className="text-sm font-bold text-ink-soft sm:pt-0.5">{name}</dt>
+      <dt className="text-sm font-bold text-ink-soft pt-0.5">{name}</dt>
       <dd>{children}</dd>
     </div>
   )

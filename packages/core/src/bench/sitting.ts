@@ -1,0 +1,139 @@
+import type { LineEstimate, StageEstimate } from '../estimating/estimate-line.ts'
+import type { LinePlan, PlanSession } from '../planning/line-plan.ts'
+import { isThrough } from '../progress/hole-state.ts'
+import type { Progress } from '../progress/progress.ts'
+import { neededForTable } from '../progress/table-ready.ts'
+import type { Batch } from '../project/batches.ts'
+import { takesStage, type Project } from '../project/project.ts'
+import type { PainterId } from '../units/ids.ts'
+import type { Instant } from '../units/instant.ts'
+
+/** A batch that gets somewhere in a session, as it is planned. */
+export interface Reached {
+  readonly batch: Batch
+  readonly what: 'table-ready' | 'finished'
+}
+
+/** The session that is on, or the next one. */
+export interface Sitting {
+  readonly session: PlanSession
+  readonly isOn: boolean
+  /** When the last work of it ends, as the plan stands now. */
+  readonly workUntil: Instant
+  readonly reached: readonly Reached[]
+  /** What the clocks of this sitting showed, against what was estimated; `null` before the first lap. */
+  readonly clocked: { readonly seconds: number; readonly estimatedSeconds: number } | null
+}
+
+/** @param plan as it was made after the last punch. */
+export function sittingNow(
+  project: Pick<Project, 'units' | 'line' | 'recipes'>,
+  progress: Progress,
+  plan: LinePlan,
+  estimate: LineEstimate | undefined,
+  painter: PainterId,
+  now: Instant,
+): Sitting | null {
+  const place = Math.max(
+    0,
+    plan.painters.findIndex((each) => each.id === painter),
+  )
+  const at = plan.sessions.findIndex((each) => each.painter === place && each.endsAt > now)
+  const session = plan.sessions[at]
+  if (!session) return null
+  const stretches = plan.stretches.filter((each) => each.session === at)
+  return {
+    session,
+    isOn: session.startsAt <= now,
+    workUntil: stretches.reduce<Instant>(
+      (last, each) => (each.endsAt > last ? each.endsAt : last),
+      session.startsAt,
+    ),
+    reached: reachedBy(project, progress, plan, at),
+    clocked: clockedBefore(now, estimate),
+  }
+}
+
+function reachedBy(
+  project: Pick<Project, 'units' | 'line' | 'recipes'>,
+  progress: Progress,
+  plan: LinePlan,
+  session: number,
+): readonly Reached[] {
+  const isNeeded = neededForTable(project)
+  return plan.batches.flatMap((batch): Reached[] => {
+    const through = (upTo: number, forTable: boolean) =>
+      project.line.every(
+        (stage) =>
+          (forTable && !isNeeded(stage, batch.unitId)) ||
+          batch.models.every(
+            (model) =>
+              !takesStage(stage, batch.unitId, model) ||
+              isThrough(progress, model.id, stage) ||
+              plan.stretches.some(
+                (each) =>
+                  each.session <= upTo && each.stageId === stage.id && each.modelIds.includes(model.id),
+              ),
+          ),
+      )
+    if (through(session, false)) return through(session - 1, false) ? [] : [{ batch, what: 'finished' }]
+    return through(session, true) && !through(session - 1, true) ? [{ batch, what: 'table-ready' }] : []
+  })
+}
+
+/** After a longer pause without a clock it is another sitting. */
+const longestPause = 2 * 3600 * 1000
+
+/** The laps of this sitting; one that teaches nothing, as a clock that was forgotten, says nothing here either. */
+function clockedBefore(now: Instant, estimate: LineEstimate | undefined): Sitting['clocked'] {
+  const stageOf = new Map<string, StageEstimate>(
+    estimate?.stages.map((each) => [`${each.work.stageId} ${each.work.unitId}`, each] as const),
+  )
+  let seconds = 0
+  let estimatedSeconds = 0
+  let next: number = now
+  for (const lap of estimate?.observed.toReversed() ?? []) {
+    if (lap.kind !== 'lap') continue
+    if (next - lap.at > longestPause) break
+    next = lap.at - lap.clockSeconds * 1000
+    if (lap.silent !== null) continue
+    const stage = stageOf.get(`${lap.stageIds[0] ?? ''} ${lap.unitId}`)
+    seconds += lap.countedSeconds
+    // What the preset expected, set-up in it where it was on the clock, at this hand's pace.
+    estimatedSeconds +=
+      stage?.source === 'typed'
+        ? stage.perModel.likely * lap.models
+        : lap.expectedSeconds * (stage?.pace ?? 1)
+  }
+  return seconds > 0 ? { seconds, estimatedSeconds } : null
+}
+
+/** What a batch that counts as table-ready could still get. */
+export interface FurtherStep {
+  readonly name: string
+  readonly seconds: number
+}
+
+/** Stages beyond the stop line, with their minutes, where all that the table asks for is done; `null` before that. */
+export function beyondTheStopLine(
+  project: Pick<Project, 'line' | 'recipes'>,
+  progress: Progress,
+  estimate: LineEstimate | undefined,
+  batch: Batch,
+): readonly FurtherStep[] | null {
+  const isNeeded = neededForTable(project)
+  const left = project.line.flatMap((stage) => {
+    const models = batch.models.filter(
+      (model) => takesStage(stage, batch.unitId, model) && !isThrough(progress, model.id, stage),
+    )
+    return models.length > 0 ? [{ stage, models: models.length }] : []
+  })
+  if (left.length === 0 || left.some(({ stage }) => isNeeded(stage, batch.unitId))) return null
+  return left.map(({ stage, models }) => {
+    const each = estimate?.stages.find(
+      ({ work }) => work.stageId === stage.id && work.unitId === batch.unitId,
+    )
+    const perModel = each?.perModel.likely ?? stage.handsOnSecondsPerModel
+    return { name: stage.name, seconds: stage.setUpSeconds + perModel * models }
+  })
+}
