@@ -1,3 +1,4 @@
+import { schools } from '@seriatim/core'
 import { expect, test, type Page } from '@playwright/test'
 import { expectAccessible } from '../support/axe.ts'
 import { recordedKinds, seedProject } from '../support/projects.ts'
@@ -218,6 +219,23 @@ test('punches made while the server is away are kept through a closed tab and se
   await reopened.goto(`${url}/bench`)
   await expect(hole(reopened, 'Prime, Reed-pikes: drying')).toBeVisible()
   await expect.poll(() => recordedKinds(request, id)).toEqual(['punched'])
+})
+
+test('it says until when, what the session brings, and that a batch may end at its stop line', async ({
+  page,
+  request,
+}) => {
+  const { url } = await seedProject(request, { stages: 14 })
+  await page.goto(`${url}/bench`)
+  const aside = page.getByRole('complementary')
+  await expect(aside).toContainText(/(left|from 19:30 to 22:00), work planned until \d\d:\d\d/)
+  const stopLine = schools[0]!.stages.findIndex((stage) => stage.tableReady)
+  const grid = page.getByRole('grid')
+  await grid.getByRole('gridcell').first().focus()
+  for (let stage = 0; stage < stopLine; stage++) await page.keyboard.press('Shift+ArrowRight')
+  await page.keyboard.press('Space')
+  await expect(ticket(page)).toContainText('Table-ready: this batch may end here. What is left is by choice:')
+  await expectAccessible(page)
 })
 
 test('it says what to get ready, and where the colour hides before the pot is closed', async ({
