@@ -244,3 +244,4 @@ export {
   type Listed,
   type Thing,
 } from './changes/index.ts'
+export { withCapital } from './units/capital.ts'

@@ -1,3 +1,4 @@
+import { withCapital } from '../units/capital.ts'
 import type { Stage } from './stage.ts'
 
 /**
@@ -23,7 +24,7 @@ const nameOf = ({ name }: Pick<Stage, 'name'>): string => name
 
 function withPot({ name, material }: Pick<Stage, 'name' | 'material'>): string {
   if (material === '' || saysPot({ name, material })) return name
-  return `${capital(material)}: ${name.slice(0, 1).toLowerCase()}${name.slice(1)}`.slice(0, longest)
+  return `${withCapital(material)}: ${name.slice(0, 1).toLowerCase()}${name.slice(1)}`.slice(0, longest)
 }
 
 /** Whether the stage's name says its pot already, so that it need not be said beside it. */
@@ -33,10 +34,6 @@ export function saysPot({ name, material }: Pick<Stage, 'name' | 'material'>): b
 
 /** So long a name may be, with room for a number. */
 const longest = 56
-
-function capital(text: string): string {
-  return text.slice(0, 1).toUpperCase() + text.slice(1)
-}
 
 function counted(names: readonly string[]): ReadonlyMap<string, number> {
   const count = new Map<string, number>()

@@ -14,6 +14,8 @@ export function openDatabase(url: string, log: Logger): { db: NodePgDatabase; cl
   const pool = new pg.Pool({
     connectionString: url,
     max: 8,
+    // A new connection is dear on a busy machine: one that was used lately is kept.
+    idleTimeoutMillis: 300_000,
     connectionTimeoutMillis: 3000,
     statement_timeout: longestStatement,
     idle_in_transaction_session_timeout: longestStatement,

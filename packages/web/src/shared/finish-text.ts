@@ -23,10 +23,6 @@ export function percentText(share: number): string {
   return `${String(percent)}\u00A0%`
 }
 
-export function capitalised(text: string): string {
-  return text.charAt(0).toUpperCase() + text.slice(1)
-}
-
 /** The due day, with its hour where there is one. */
 export function dueText({ dueOn, planning }: Pick<Project, 'dueOn' | 'planning'>): string {
   if (dueOn === null) return 'no date'

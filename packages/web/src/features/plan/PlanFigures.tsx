@@ -3,18 +3,13 @@ import {
   localDateAt,
   mishapPresets,
   paintedBy,
+  withCapital,
   type FinishForecast,
   type LinePlan,
   type Project,
   type Room,
 } from '@seriatim/core'
-import {
-  capitalised,
-  dueText,
-  finishAndOddsText,
-  lastCoatText,
-  percentText,
-} from '../../shared/finish-text.ts'
+import { dueText, finishAndOddsText, lastCoatText, percentText } from '../../shared/finish-text.ts'
 import { clockText, dayText, durationText, plural } from '../../shared/format/index.ts'
 import { Figure } from '../../shared/ui/index.ts'
 
@@ -28,7 +23,7 @@ export function planHeadline(
   forecast: Pick<FinishForecast, 'p80' | 'odds'> | null,
 ): string {
   const { timeZone } = project.evenings
-  if (forecast && forecast.p80 !== null) return capitalised(finishAndOddsText(forecast, project))
+  if (forecast && forecast.p80 !== null) return withCapital(finishAndOddsText(forecast, project))
   const finish = `Done by ${dayText(plan.finishesAt, timeZone)} if all goes as planned`
   if (project.dueOn === null) return finish
   const days = daysBetween(localDateAt(plan.finishesAt, timeZone), project.dueOn)

@@ -1,11 +1,12 @@
 import type { ProjectSummary } from '@seriatim/contract'
+import { withCapital } from '@seriatim/core'
 import { useQueryClient } from '@tanstack/react-query'
 import { Download, Trash2 } from 'lucide-react'
 import { Link } from 'react-router'
 import { toast } from 'sonner'
 import { exportProjectFile, projectListQuery, setProjectRemoved } from '../../shared/api/index.ts'
 import { saveText } from '../../shared/csv/index.ts'
-import { capitalised, finishText } from '../../shared/finish-text.ts'
+import { finishText } from '../../shared/finish-text.ts'
 import { dateText, dayText, durationText, plural } from '../../shared/format/index.ts'
 import { IconButton } from '../../shared/ui/index.ts'
 
@@ -64,7 +65,7 @@ export function ProjectTicket({ project }: { readonly project: ProjectSummary })
 
 /** `Done by Thu 7 Jan in 8 of 10 cases, as of Tue 24 Nov`: as the project's own pages said it last. */
 function finishSaid({ doneBy, saidAt }: NonNullable<ProjectSummary['finish']>): string {
-  return `${capitalised(finishText({ p80: doneBy }))}, as of ${dayText(saidAt)}`
+  return `${withCapital(finishText({ p80: doneBy }))}, as of ${dayText(saidAt)}`
 }
 
 function complain(error: unknown): void {

@@ -1,4 +1,4 @@
-import type { Command, Project } from '@seriatim/core'
+import { withCapital, type Command, type Project } from '@seriatim/core'
 import { durationText } from '../format/index.ts'
 
 /** What the fields of a command are called on the screen; one that is not named here is called by its own name. */
@@ -45,7 +45,7 @@ const fieldNames: Readonly<Record<string, string>> = {
 
 /** What a command does, in a few words: `Reed-pikes, size`. */
 export function commandText(command: Command, project: Project): string {
-  if (command.kind === 'set' && command.thing === 'project') return capital(fieldName(command.field))
+  if (command.kind === 'set' && command.thing === 'project') return withCapital(fieldName(command.field))
   const name = command.kind === 'put' ? nameOfValue(command.value) : nameOfThing(command, project)
   switch (command.kind) {
     case 'set':
@@ -105,8 +105,4 @@ function nameOfThing(command: Extract<Command, { id: string }>, project: Project
 function nameOfValue(value: object): string {
   if ('name' in value && typeof value.name === 'string') return value.name
   return 'batchId' in value ? 'A pin' : 'A layer'
-}
-
-function capital(text: string): string {
-  return text.slice(0, 1).toUpperCase() + text.slice(1)
 }
