@@ -9,7 +9,7 @@ import type { PainterId } from '../units/ids.ts'
 import type { Instant } from '../units/instant.ts'
 
 /** A batch that gets somewhere in a session, as it is planned. */
-export interface Reached {
+interface Reached {
   readonly batch: Batch
   readonly what: 'table-ready' | 'finished'
 }
