@@ -1,5 +1,6 @@
 import type { LineEstimate, StageEstimate } from '../estimating/estimate-line.ts'
-import type { LinePlan, PlanSession } from '../planning/line-plan.ts'
+import type { LinePlan, PlanSession, Stretch } from '../planning/line-plan.ts'
+import type { Stage } from '../line/stage.ts'
 import { isThrough } from '../progress/hole-state.ts'
 import type { Progress } from '../progress/progress.ts'
 import { neededForTable } from '../progress/table-ready.ts'
@@ -54,6 +55,7 @@ export function sittingNow(
   }
 }
 
+/** Batches that come to a stop in a session: a few of them, so that it can be asked after every punch. */
 function reachedBy(
   project: Pick<Project, 'units' | 'line' | 'recipes'>,
   progress: Progress,
@@ -61,24 +63,30 @@ function reachedBy(
   session: number,
 ): readonly Reached[] {
   const isNeeded = neededForTable(project)
+  const here = new Set(plan.stretches.flatMap((each) => (each.session === session ? [each.batchId] : [])))
   return plan.batches.flatMap((batch): Reached[] => {
-    const through = (upTo: number, forTable: boolean) =>
-      project.line.every(
-        (stage) =>
-          (forTable && !isNeeded(stage, batch.unitId)) ||
-          batch.models.every(
-            (model) =>
-              !takesStage(stage, batch.unitId, model) ||
-              isThrough(progress, model.id, stage) ||
-              plan.stretches.some(
-                (each) =>
-                  each.session <= upTo && each.stageId === stage.id && each.modelIds.includes(model.id),
-              ),
-          ),
-      )
-    if (through(session, false)) return through(session - 1, false) ? [] : [{ batch, what: 'finished' }]
-    return through(session, true) && !through(session - 1, true) ? [{ batch, what: 'table-ready' }] : []
+    if (!here.has(batch.id)) return []
+    const own = plan.stretches.filter((each) => each.batchId === batch.id)
+    const throughIn = (stages: readonly Stage[]) =>
+      Math.max(never, ...stages.map((stage) => lastSession(stage, batch, progress, own)))
+    if (throughIn(project.line) === session) return [{ batch, what: 'finished' }]
+    const needed = project.line.filter((stage) => isNeeded(stage, batch.unitId))
+    return throughIn(needed) === session ? [{ batch, what: 'table-ready' }] : []
   })
+}
+
+const never = Number.NEGATIVE_INFINITY
+
+/** The session in which the last model of a batch gets through a stage; minus infinity where all are through. */
+function lastSession(stage: Stage, batch: Batch, progress: Progress, stretches: readonly Stretch[]): number {
+  const left = batch.models.filter(
+    (model) => takesStage(stage, batch.unitId, model) && !isThrough(progress, model.id, stage),
+  )
+  if (left.length === 0) return never
+  const planned = stretches.filter((each) => each.stageId === stage.id)
+  const laid = new Set(planned.flatMap((each) => each.modelIds))
+  const isAll = left.every((model) => laid.has(model.id))
+  return isAll ? Math.max(...planned.map((each) => each.session)) : Number.POSITIVE_INFINITY
 }
 
 /** After a longer pause without a clock it is another sitting. */

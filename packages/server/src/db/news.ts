@@ -32,6 +32,7 @@ export async function tellNews(db: Database, projectId: ProjectId, writer: Devic
 export function openNews(url: string, log: Logger): News {
   const heard = new Map<ProjectId, Set<Hear>>()
   let connection: Promise<pg.Client> | null = null
+  let current: pg.Client | null = null
   let isListening = false
   let isClosed = false
 
@@ -49,7 +50,11 @@ export function openNews(url: string, log: Logger): News {
     client.on('error', (error) => {
       log.warn({ reason: error.message }, 'news broke off')
     })
-    client.on('end', again)
+    current = client
+    // One that was given up long ago may still end.
+    client.on('end', () => {
+      if (current === client) again()
+    })
     await client.connect()
     await client.query(`listen ${channel}`)
     isListening = true
@@ -58,10 +63,11 @@ export function openNews(url: string, log: Logger): News {
   }
 
   function listen(): void {
-    connection = connect()
-    connection.catch((error: unknown) => {
+    const own = connect()
+    connection = own
+    own.catch((error: unknown) => {
       log.warn({ reason: error instanceof Error ? error.message : String(error) }, 'news cannot be heard')
-      again()
+      if (connection === own) again()
     })
   }
 
@@ -69,6 +75,7 @@ export function openNews(url: string, log: Logger): News {
   function again(): void {
     if (connection === null || isClosed) return
     connection = null
+    current = null
     isListening = false
     setTimeout(() => {
       if (connection === null && !isClosed && heard.size > 0) listen()
