@@ -25,7 +25,7 @@ import { sequentialIds } from './demo/ids.ts'
 import { readArguments, readProjectFile, type Printed } from './input.ts'
 import { withLine } from './job.ts'
 
-/** what is left of a project's work: by unit, by stage, with ranges and what they are made of. */
+/** What is left of a project's work: by unit, by stage, with ranges and what they are made of. */
 export function runEstimate(args: readonly string[]): Printed {
   const options = readOptions(args)
   if (!options.ok) return { ok: false, error: [options.error] }

@@ -17,7 +17,7 @@ import { readArguments, readProjectFile, type Printed } from './input.ts'
 /** Enough for every offer to be planned alike in a moment. */
 const effort = 500_000
 
-/** the odds of a project file's date, what drives them, and what would help. */
+/** The odds of a project file's date, what drives them, and what would help. */
 export function runForecast(args: readonly string[]): Printed {
   const options = readOptions(args)
   if (!options.ok) return { ok: false, error: [options.error] }

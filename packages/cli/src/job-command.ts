@@ -3,7 +3,7 @@ import { z } from 'zod'
 import { readArguments, type Printed } from './input.ts'
 import { jobFile, jobOptions, readJob } from './job.ts'
 
-/** a project file of some models alike, painted by a school. */
+/** A project file of some models alike, painted by a school. */
 export function runJob(args: readonly string[]): Printed {
   const read = readArguments(args, jobOptions)
   if (!read.ok) return { ok: false, error: [read.error] }

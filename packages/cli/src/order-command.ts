@@ -20,7 +20,7 @@ import {
 import { sequentialIds } from './demo/ids.ts'
 import { readArguments, readProjectFile, type Printed } from './input.ts'
 
-/** the order of a project's recipes, what was merged and not, and the findings. */
+/** The order of a project's recipes, what was merged and not, and the findings. */
 export function runOrder(args: readonly string[]): Printed {
   const options = readOptions(args)
   if (!options.ok) return { ok: false, error: [options.error] }

@@ -13,7 +13,7 @@ import {
 import { sequentialIds } from './demo/ids.ts'
 import { readArguments, readProjectFile, type Printed } from './input.ts'
 
-/** the nine schools and the file's own recipes side by side, for the models of one of its units. */
+/** The nine schools and the file's own recipes side by side, for the models of one of its units. */
 export function runSchools(args: readonly string[]): Printed {
   const options = readOptions(args)
   if (!options.ok) return { ok: false, error: [options.error] }

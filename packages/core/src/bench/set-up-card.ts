@@ -88,11 +88,7 @@ function missedBefore({ line }: Pick<Project, 'line'>, { slips }: Progress, stag
   const here = touchedRegions(stage.touch)
   const alike = new Set(
     line
-      .filter(
-        (each) =>
-          each.id === stage.id ||
-          (potOf(each) === potOf(stage) && regionsMeet(touchedRegions(each.touch), here)),
-      )
+      .filter((each) => potOf(each) === potOf(stage) && regionsMeet(touchedRegions(each.touch), here))
       .map((each) => each.id),
   )
   const notes = slips

@@ -5,7 +5,7 @@ import { isThrough } from '../progress/hole-state.ts'
 import type { Progress } from '../progress/progress.ts'
 import { neededForTable } from '../progress/table-ready.ts'
 import type { Batch } from '../project/batches.ts'
-import { takesStage, type Project } from '../project/project.ts'
+import { takesStage, type Model, type Project } from '../project/project.ts'
 import type { PainterId } from '../units/ids.ts'
 import type { Instant } from '../units/instant.ts'
 
@@ -79,14 +79,19 @@ const never = Number.NEGATIVE_INFINITY
 
 /** The session in which the last model of a batch gets through a stage; minus infinity where all are through. */
 function lastSession(stage: Stage, batch: Batch, progress: Progress, stretches: readonly Stretch[]): number {
-  const left = batch.models.filter(
-    (model) => takesStage(stage, batch.unitId, model) && !isThrough(progress, model.id, stage),
-  )
+  const left = stillWithout(stage, batch, progress)
   if (left.length === 0) return never
   const planned = stretches.filter((each) => each.stageId === stage.id)
   const laid = new Set(planned.flatMap((each) => each.modelIds))
   const isAll = left.every((model) => laid.has(model.id))
   return isAll ? Math.max(...planned.map((each) => each.session)) : Number.POSITIVE_INFINITY
+}
+
+/** The models of a batch that take a stage and are not through it. */
+function stillWithout(stage: Stage, batch: Batch, progress: Progress): readonly Model[] {
+  return batch.models.filter(
+    (model) => takesStage(stage, batch.unitId, model) && !isThrough(progress, model.id, stage),
+  )
 }
 
 /** After a longer pause without a clock it is another sitting. */
@@ -131,10 +136,8 @@ export function beyondTheStopLine(
 ): readonly FurtherStep[] | null {
   const isNeeded = neededForTable(project)
   const left = project.line.flatMap((stage) => {
-    const models = batch.models.filter(
-      (model) => takesStage(stage, batch.unitId, model) && !isThrough(progress, model.id, stage),
-    )
-    return models.length > 0 ? [{ stage, models: models.length }] : []
+    const models = stillWithout(stage, batch, progress).length
+    return models > 0 ? [{ stage, models }] : []
   })
   if (left.length === 0 || left.some(({ stage }) => isNeeded(stage, batch.unitId))) return null
   return left.map(({ stage, models }) => {

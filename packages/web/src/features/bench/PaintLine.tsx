@@ -1,7 +1,7 @@
 import { textOfMix, type Progress } from '@seriatim/core'
 import { Kbd } from '../../shared/ui/index.ts'
 import { useMaterials } from '../../shared/working-project.ts'
-import type { BenchTask } from './bench-task.ts'
+import { usedOn, type BenchTask } from './bench-task.ts'
 
 interface PaintLineProps {
   readonly task: BenchTask
@@ -12,9 +12,7 @@ interface PaintLineProps {
 /** What was really used on these models, if it was not what the recipe says. */
 export function PaintLine({ task, progress, onUsed }: PaintLineProps) {
   const materials = useMaterials()
-  const used = progress.used.findLast(
-    ({ stageId, modelIds }) => stageId === task.stage.id && modelIds.some((id) => task.modelIds.includes(id)),
-  )
+  const used = usedOn(task, progress)
   return (
     <p className="text-sm text-ink-soft">
       {used ? (
