@@ -56,10 +56,12 @@ test('a long comparison shows how far it is and can be stopped and taken up agai
 test('a string tells what it is when pointed at, and a batch is picked out by its name', async ({ page }) => {
   await page.goto(`/projects/${demoId}/plan`)
   const chart = page.getByRole('figure')
-  const strand = chart.locator('line[stroke="transparent"]').first()
-  await strand.scrollIntoViewIfNeeded()
-  const box = (await strand.boundingBox())!
-  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2)
+  // The run sheet stands beside the chart, and the figures above it: until they are there it has not its place yet.
+  await expect(
+    page.getByRole('region', { name: 'The next session' }).getByRole('listitem').first(),
+  ).toBeVisible()
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('of 10 cases')
+  await chart.locator('line[stroke="transparent"]').first().hover({ force: true })
   await expect(chart.getByText(/hands on \d+ models?/)).toBeVisible()
   const batch = page.getByRole('list', { name: 'Batches', exact: true }).getByRole('button').first()
   await batch.press('Enter')

@@ -1,10 +1,8 @@
-import { useSortable } from '@dnd-kit/sortable'
-import { CSS } from '@dnd-kit/utilities'
 import type { LineEstimate, Stage, Unit } from '@seriatim/core'
 import { clsx } from 'clsx'
-import { GripVertical } from 'lucide-react'
 import type { KeyboardEvent } from 'react'
 import { durationText, rangeText, stopwatchText, waitRangeText } from '../../shared/format/index.ts'
+import { MoveHandle, useSortableRow } from '../../shared/ui/index.ts'
 import { StageEditor } from './StageEditor.tsx'
 import { StageEstimates } from './StageEstimates.tsx'
 
@@ -34,11 +32,7 @@ export function StageRow({
   onType,
   onRemove,
 }: StageRowProps) {
-  const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } =
-    useSortable({
-      id: stage.id,
-      disabled: isOpen,
-    })
+  const { row, handle, isDragging } = useSortableRow(stage.id, isOpen)
   const onKeyDown = (event: KeyboardEvent) => {
     if (!event.altKey || (event.key !== 'ArrowUp' && event.key !== 'ArrowDown')) return
     event.preventDefault()
@@ -51,11 +45,7 @@ export function StageRow({
   const leftOut = units.filter((unit) => stage.notNeededBy.includes(unit.id)).map((unit) => unit.name)
 
   return (
-    <li
-      ref={setNodeRef}
-      style={{ transform: CSS.Translate.toString(transform), transition }}
-      className={clsx('relative flex gap-3', isDragging && 'z-5 opacity-80')}
-    >
+    <li {...row} className={clsx('relative flex gap-3', isDragging && 'z-5 opacity-80')}>
       <span
         aria-hidden="true"
         className="figures z-1 mt-1.5 flex size-11 shrink-0 items-center justify-center rounded-full border-2 border-ink bg-mat font-bold"
@@ -65,16 +55,13 @@ export function StageRow({
       <div className="min-w-0 grow">
         <div className="ticket">
           <div className="flex items-stretch">
-            <button
-              ref={setActivatorNodeRef}
-              {...attributes}
-              {...listeners}
-              aria-label={`Move ${stage.name}`}
+            <MoveHandle
+              name={stage.name}
+              handle={handle}
+              onMove={onMove}
               disabled={isOpen}
-              className="flex w-9 shrink-0 touch-none items-center justify-center text-ink-soft hover:text-ink disabled:opacity-30"
-            >
-              <GripVertical aria-hidden="true" size={18} />
-            </button>
+              className="w-9 shrink-0"
+            />
             <button
               type="button"
               aria-expanded={isOpen}

@@ -14,7 +14,6 @@ import {
   type PlanNote,
   type PlanProblem,
   type Project,
-  type RunSheet,
 } from '@seriatim/core'
 import { CalendarDays, UsersRound } from 'lucide-react'
 import { lazy, Suspense, useMemo, useState } from 'react'
@@ -68,8 +67,6 @@ const BatchSizeChart = lazy(async () => ({ default: (await import('./BatchSizeCh
 const sheetsAtFirst = 3
 
 /** Where a problem is mended; on the line where it is not said. */
-const noSheets: readonly RunSheet[] = []
-
 const wayOut: Partial<Record<PlanProblem['kind'], string>> = {
   'no-models': 'roster',
   'joined-in-a-circle': 'roster',
@@ -104,7 +101,7 @@ export function PlanPage() {
   const plan = planned.data?.ok ? planned.data.value : null
   const narrow = useNarrow()
   const earlier = useKeptPlan(project, plan, now)
-  const sheets = useRunSheets(plan, project) ?? noSheets
+  const sheets = useRunSheets(plan, project)
   const changes = usePlanChanges(earlier, plan, project, progress, now)
 
   if (error && !progress) return <ErrorState error={error} onRetry={() => void refetch()} />
@@ -136,7 +133,7 @@ export function PlanPage() {
   }
   if (!plan) return <LoadingState what="the plan" />
 
-  const [tonight, ...later] = sheets
+  const [tonight, ...later] = sheets ?? []
   const figures = <PlanFigures plan={plan} project={project} room={room} />
   const split = batchSizesText(splitIntoBatches(project, project))
   return (
@@ -152,6 +149,7 @@ export function PlanPage() {
         }
       >
         <div className="grid grid-cols-1 items-start gap-x-5 gap-y-4 lg:grid-cols-[19rem_minmax(0,1fr)]">
+          {sheets ? null : <p className="ticket p-4 text-ink-soft">The run sheet is being written …</p>}
           {tonight ? (
             <section
               aria-label="The next session"
@@ -184,11 +182,13 @@ export function PlanPage() {
             <ChangesSince before={earlier} changes={changes} timeZone={project.evenings.timeZone} />
           ) : null}
         </div>
-        <h2 className="mt-8 mb-3 text-xl">
-          {later.length === 0
-            ? 'No session after this one'
-            : `${plural(later.length, 'session')} after this one`}
-        </h2>
+        {sheets ? (
+          <h2 className="mt-8 mb-3 text-xl">
+            {later.length === 0
+              ? 'No session after this one'
+              : `${plural(later.length, 'session')} after this one`}
+          </h2>
+        ) : null}
         <div className="grid items-start gap-4 md:grid-cols-2 xl:grid-cols-3">
           {(allSheets ? later : later.slice(0, sheetsAtFirst)).map((sheet) => (
             <RunSheetTicket

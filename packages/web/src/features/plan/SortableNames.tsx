@@ -1,22 +1,7 @@
-import {
-  closestCenter,
-  DndContext,
-  KeyboardSensor,
-  PointerSensor,
-  useSensor,
-  useSensors,
-} from '@dnd-kit/core'
-import {
-  arrayMove,
-  SortableContext,
-  sortableKeyboardCoordinates,
-  useSortable,
-  verticalListSortingStrategy,
-} from '@dnd-kit/sortable'
-import { CSS } from '@dnd-kit/utilities'
+import { arrayMove } from '@dnd-kit/sortable'
 import { clsx } from 'clsx'
-import { ArrowDown, ArrowUp, GripVertical } from 'lucide-react'
-import { IconButton } from '../../shared/ui/index.ts'
+import { ArrowDown, ArrowUp } from 'lucide-react'
+import { IconButton, MoveHandle, SortableRows, useSortableRow } from '../../shared/ui/index.ts'
 
 interface Item {
   readonly id: string
@@ -32,38 +17,25 @@ interface SortableNamesProps {
 
 /** Names in an order that is changed by drag, by the handle's keys, or by the arrows beside each. */
 export function SortableNames({ label, items, onOrder }: SortableNamesProps) {
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
-  )
   const ids = items.map((item) => item.id)
   const move = (from: number, to: number) => {
     const moved = ids[from]
-    if (moved !== undefined && from !== to && to >= 0 && to < ids.length)
-      onOrder(arrayMove(ids, from, to), moved)
+    if (moved !== undefined && to >= 0 && to < ids.length) onOrder(arrayMove(ids, from, to), moved)
   }
   return (
-    <DndContext
-      sensors={sensors}
-      collisionDetection={closestCenter}
-      onDragEnd={({ active, over }) => {
-        if (over) move(ids.indexOf(String(active.id)), ids.indexOf(String(over.id)))
-      }}
-    >
-      <SortableContext items={ids} strategy={verticalListSortingStrategy}>
-        <ol aria-label={label} className="grid gap-1">
-          {items.map((item, index) => (
-            <Name
-              key={item.id}
-              item={item}
-              number={index + 1}
-              isLast={index === items.length - 1}
-              onMove={(by) => move(index, index + by)}
-            />
-          ))}
-        </ol>
-      </SortableContext>
-    </DndContext>
+    <SortableRows ids={ids} onMove={move}>
+      <ol aria-label={label} className="grid gap-1">
+        {items.map((item, index) => (
+          <Name
+            key={item.id}
+            item={item}
+            number={index + 1}
+            isLast={index === items.length - 1}
+            onMove={(by) => move(index, index + by)}
+          />
+        ))}
+      </ol>
+    </SortableRows>
   )
 }
 
@@ -76,30 +48,19 @@ function Name({
   readonly item: Item
   readonly number: number
   readonly isLast: boolean
-  readonly onMove: (by: number) => void
+  readonly onMove: (by: -1 | 1) => void
 }) {
-  const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({
-    id: item.id,
-  })
+  const { row, handle, isDragging } = useSortableRow(item.id)
   return (
     <li
-      ref={setNodeRef}
-      style={{ transform: CSS.Translate.toString(transform), transition }}
+      {...row}
       className={clsx(
         'flex items-center gap-2 border-t border-paper-edge bg-paper',
         isDragging && 'relative z-5 shadow-lg',
         item.marked === true && 'font-bold',
       )}
     >
-      <button
-        type="button"
-        className="grid min-h-11 min-w-8 cursor-grab place-items-center text-ink-soft"
-        {...attributes}
-        {...listeners}
-        aria-label={`Move ${item.text}`}
-      >
-        <GripVertical aria-hidden="true" size={18} />
-      </button>
+      <MoveHandle name={item.text} handle={handle} onMove={onMove} className="min-h-11 min-w-8 cursor-grab" />
       <span className="figures w-6 text-sm text-ink-soft">{number}</span>
       <span className="min-w-0 grow">{item.text}</span>
       <IconButton label={`${item.text}: up`} disabled={number === 1} onClick={() => onMove(-1)}>

@@ -37,7 +37,7 @@ export function StringChart({ plan, project, now, onPlanning }: StringChartProps
     [plan, project, left, width, zoom, narrow, height],
   )
   const [picked, setPicked] = useState<BatchId | null>(null)
-  const [hovered, setHovered] = useState<Hands | null>(null)
+  const [hoveredKey, setHoveredKey] = useState<string | null>(null)
   const [chosenKey, setChosenKey] = useState<string | null>(null)
   const all = useMemo(
     () =>
@@ -47,6 +47,7 @@ export function StringChart({ plan, project, now, onPlanning }: StringChartProps
     [layout],
   )
   const chosen = all.find((each) => keyOf(each) === chosenKey) ?? null
+  const hovered = all.find((each) => keyOf(each) === hoveredKey) ?? null
   const drag = useStretchDrag(layout, scroller, (hands, band) => {
     setChosenKey(keyOf(hands))
     const session = plan.sessions.find((each) => each.startsAt === band.session.startsAt)
@@ -100,7 +101,7 @@ export function StringChart({ plan, project, now, onPlanning }: StringChartProps
                 string={each}
                 dim={litString !== undefined && litString !== each}
                 chosen={chosen}
-                onHover={setHovered}
+                onHover={(hands) => setHoveredKey(hands && keyOf(hands))}
                 onTake={(hands, event) => drag.begin(hands, event, () => choose(hands))}
               />
             ))}
