@@ -21,6 +21,7 @@ export { mostEvents, projectFileSchema, type ProjectFile, type ProjectFileJson }
 export {
   createLogPacker,
   eventJson,
+  packedLogSchema,
   packLog,
   unpackLog,
   type LogPacker,

@@ -82,6 +82,9 @@ describe('a packed log', () => {
         const wire = packedLogSchema.parse(JSON.parse(JSON.stringify(packer.log())))
         expect(unpackLog(wire)).toEqual(events)
         expect(packer.log()).toEqual(packLog(events))
+        const later = createLogPacker(packLog(events.slice(0, cut)))
+        later.add(events.slice(cut))
+        expect(later.log()).toEqual(packLog(events))
         // What it holds are events.
         for (const event of unpackLog(wire)) expect(eventSchema.parse(eventJson(event))).toEqual(event)
       }),

@@ -80,14 +80,34 @@ export function packLog(events: readonly ProgressEvent[]): PackedLog {
   return packer.log()
 }
 
+const emptyLog: PackedLog = {
+  names: [],
+  kinds: [],
+  idEnds: '',
+  idBegins: [],
+  moments: [],
+  stages: [],
+  modelCounts: [],
+  models: [],
+  devices: [],
+  numbers: [],
+  painters: [],
+  waits: [],
+  worths: [],
+  rest: [],
+}
+
+const sum = (steps: readonly number[]) => steps.reduce((total, step) => total + step, 0)
+
 /** Packs a log as it grows: what was packed once stays so. */
 export interface LogPacker {
   readonly add: (events: readonly ProgressEvent[]) => void
   readonly log: () => PackedLog
 }
 
-export function createLogPacker(): LogPacker {
-  const places = new Map<string, number>()
+/** @param before a log that was packed earlier, and is gone on with */
+export function createLogPacker(before?: PackedLog): LogPacker {
+  const places = new Map<string, number>(before?.names.map((name, index) => [name, index + 1]))
   const placeOf = (name: string | null | undefined): number => {
     if (name === null || name === undefined) return 0
     const known = places.get(name)
@@ -95,25 +115,10 @@ export function createLogPacker(): LogPacker {
     places.set(name, places.size + 1)
     return places.size
   }
-  const log: PackedLog = {
-    names: [],
-    kinds: [],
-    idEnds: '',
-    idBegins: [],
-    moments: [],
-    stages: [],
-    modelCounts: [],
-    models: [],
-    devices: [],
-    numbers: [],
-    painters: [],
-    waits: [],
-    worths: [],
-    rest: [],
-  }
-  const ends: string[] = []
-  let moment = 0
-  let number = 0
+  const log: PackedLog = structuredClone(before ?? emptyLog)
+  const ends: string[] = [log.idEnds]
+  let moment = sum(log.moments)
+  let number = sum(log.numbers)
   function add(event: ProgressEvent): void {
     const row = log.kinds.length
     const { id } = event

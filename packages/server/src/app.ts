@@ -11,6 +11,7 @@ import type { News } from './db/news.ts'
 import { airRoutes } from './features/air/routes.ts'
 import { handRoutes } from './features/hand/routes.ts'
 import { newsRoutes } from './features/news/routes.ts'
+import { createPackedLogs } from './features/progress/packed-logs.ts'
 import { progressRoutes } from './features/progress/routes.ts'
 import { projectRoutes } from './features/projects/routes.ts'
 import { createSummaries } from './features/projects/summaries.ts'
@@ -33,12 +34,13 @@ export interface AppOptions {
 function createApi({ db, now, news }: AppOptions): Hono {
   const api = new Hono()
   const summaries = createSummaries(db, now)
+  const packedLogs = createPackedLogs(db)
   serveRoute(api, routes.health, async () => {
     await db.execute(sql`select 1`)
     return { ok: true as const, now: now() }
   })
-  projectRoutes(api, db, now, summaries)
-  progressRoutes(api, db, now)
+  projectRoutes(api, db, now, summaries, packedLogs)
+  progressRoutes(api, db, now, packedLogs)
   shelfRoutes(api, db)
   handRoutes(api, db, summaries)
   airRoutes(api, db, now)

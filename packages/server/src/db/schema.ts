@@ -28,9 +28,11 @@ import type {
 } from '@seriatim/core'
 import { sql } from 'drizzle-orm'
 import {
+  bigint,
   bigserial,
   boolean,
   check,
+  customType,
   date,
   doublePrecision,
   foreignKey,
@@ -47,6 +49,7 @@ import {
 } from 'drizzle-orm/pg-core'
 
 const moment = (name: string) => timestamp(name, { withTimezone: true, mode: 'date' })
+const bytea = customType<{ data: Buffer }>({ dataType: () => 'bytea' })
 /** Rows are never deleted: what leaves the roster or the line keeps its history. */
 const removedAt = () => moment('removed_at')
 
@@ -335,6 +338,21 @@ export const progressEvent = pgTable(
     check('progress_event_device_numbered', sql`(${table.device} is null) = (${table.deviceNumber} is null)`),
   ],
 )
+
+/**
+ * The log up to one of its events in one piece, as it goes to a client (gzipped JSON of a `PackedLog`): a hundred
+ * thousand rows take seconds to read one by one. It never goes stale, since the log only grows; whoever changes what a
+ * packed log looks like empties this table.
+ */
+export const packedLog = pgTable('packed_log', {
+  projectId: uuid('project_id')
+    .$type<ProjectId>()
+    .primaryKey()
+    .references(() => project.id),
+  /** The number of the last event in it. */
+  last: bigint({ mode: 'number' }).notNull(),
+  body: bytea().notNull(),
+})
 
 /** The stages of a milestone. */
 export const progressEventStage = pgTable(

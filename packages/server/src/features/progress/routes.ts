@@ -4,12 +4,11 @@ import type { Hono } from 'hono'
 import type { Database } from '../../db/client.ts'
 import { serveRoute } from '../../http/serve-route.ts'
 import { requireRevision } from '../projects/service.ts'
-import { createPackedLogs } from './packed-logs.ts'
+import type { PackedLogs } from './packed-logs.ts'
 import { createRecorder } from './service.ts'
 
-export function progressRoutes(app: Hono, db: Database, now: () => Instant): void {
+export function progressRoutes(app: Hono, db: Database, now: () => Instant, packedLog: PackedLogs): void {
   const recorder = createRecorder(db, now)
-  const packedLog = createPackedLogs(db)
   serveRoute(app, routes.readEvents, async ({ params, query }) => {
     const revision = await requireRevision(db, params.id)
     return { ...(await packedLog(params.id, query.after)), revision, now: now() }

@@ -3,14 +3,26 @@ import type { Instant } from '@seriatim/core'
 import type { Hono } from 'hono'
 import type { Database } from '../../db/client.ts'
 import { serveRoute } from '../../http/serve-route.ts'
+import type { PackedLogs } from '../progress/packed-logs.ts'
 import { exportProject, importProject } from './project-files.ts'
 import { readKeptRecipes } from './recipe-rows.ts'
 import * as projects from './service.ts'
 import type { Summaries } from './summaries.ts'
 
-export function projectRoutes(app: Hono, db: Database, now: () => Instant, summaries: Summaries): void {
+export function projectRoutes(
+  app: Hono,
+  db: Database,
+  now: () => Instant,
+  summaries: Summaries,
+  packedLog: PackedLogs,
+): void {
   serveRoute(app, routes.listProjects, async () => ({ projects: await summaries.list() }))
-  serveRoute(app, routes.importProject, ({ query, body }) => importProject(db, body, query.copy === 'true'))
+  serveRoute(app, routes.importProject, async ({ query, body }) => {
+    const project = await importProject(db, body, query.copy === 'true')
+    // A long log is read once here, where somebody waits for it anyhow, and not when it is opened.
+    await packedLog(project.id, 0)
+    return project
+  })
   serveRoute(app, routes.createProject, ({ params, body }) => projects.createProject(db, params.id, body))
   serveRoute(app, routes.readProject, ({ params }) => projects.requireProject(db, params.id))
   serveRoute(app, routes.removeProject, async ({ params }) => {

@@ -1,4 +1,4 @@
-import { demoProjectId, type Hand, type ProjectSummary } from '@seriatim/contract'
+import { demoProjectId, unpackLog, type Hand, type ProjectSummary } from '@seriatim/contract'
 import {
   countModels,
   createProgressLog,
@@ -14,6 +14,7 @@ import {
 import { eq, sql } from 'drizzle-orm'
 import type { Database } from '../../db/client.ts'
 import { project, projectSummary } from '../../db/schema.ts'
+import { readKeptLog } from '../progress/kept-log.ts'
 import { readEventsAfter } from '../progress/repository.ts'
 import { readShelf } from '../shelf/service.ts'
 import { requireProject } from './service.ts'
@@ -26,6 +27,11 @@ interface Standing {
   readonly isFresh: boolean
 }
 
+interface Kept {
+  readonly log: ProgressLog
+  last: number
+}
+
 /** So many logs are kept read, the last used. */
 const logsKept = 12
 
@@ -34,10 +40,10 @@ const logsKept = 12
  * the shelf changed. Logs that were read are kept and read on from where they ended.
  */
 export function createSummaries(db: Database, now: () => Instant) {
-  const logs = new Map<ProjectId, { readonly log: ProgressLog; last: number }>()
+  const logs = new Map<ProjectId, Kept>()
 
   async function progressOf(id: ProjectId) {
-    const kept = logs.get(id) ?? { log: createProgressLog(), last: 0 }
+    const kept = logs.get(id) ?? (await begin(id))
     logs.delete(id)
     logs.set(id, kept)
     for (const oldest of [...logs.keys()].slice(0, Math.max(0, logs.size - logsKept))) logs.delete(oldest)
@@ -45,6 +51,13 @@ export function createSummaries(db: Database, now: () => Instant) {
     kept.log.add(fresh.map((each) => each.event))
     kept.last = fresh.at(-1)?.number ?? kept.last
     return kept.log.read()
+  }
+
+  async function begin(id: ProjectId): Promise<Kept> {
+    const log = createProgressLog()
+    const kept = await readKeptLog(db, id)
+    if (kept) log.add(unpackLog(kept.log))
+    return { log, last: kept?.last ?? 0 }
   }
 
   async function estimateOf(id: ProjectId, shelf: Shelf) {

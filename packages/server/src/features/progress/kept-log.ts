@@ -1,0 +1,37 @@
+import { gunzip, gzip, constants } from 'node:zlib'
+import { promisify } from 'node:util'
+import { packedLogSchema, type PackedLog } from '@seriatim/contract'
+import type { ProjectId } from '@seriatim/core'
+import { eq, lt } from 'drizzle-orm'
+import type { Database } from '../../db/client.ts'
+import { packedLog } from '../../db/schema.ts'
+
+/** A project's log up to an event, and that event's number. */
+export interface LogSoFar {
+  readonly log: PackedLog
+  readonly last: number
+}
+
+const press = promisify<Buffer, { level: number }, Buffer>(gzip)
+const release = promisify<Buffer, Buffer>(gunzip)
+
+/** The log as it was last kept in one piece; `null` where it never was. What came after it is read event by event. */
+export async function readKeptLog(db: Database, id: ProjectId): Promise<LogSoFar | null> {
+  const [kept] = await db.select().from(packedLog).where(eq(packedLog.projectId, id))
+  if (!kept) return null
+  const log = packedLogSchema.parse(JSON.parse((await release(kept.body)).toString()))
+  return { log, last: kept.last }
+}
+
+/** A shorter piece never takes the place of a longer one. */
+export async function keepLog(db: Database, id: ProjectId, { log, last }: LogSoFar): Promise<void> {
+  const body = await press(Buffer.from(JSON.stringify(log)), { level: constants.Z_BEST_SPEED })
+  await db
+    .insert(packedLog)
+    .values({ projectId: id, last, body })
+    .onConflictDoUpdate({
+      target: packedLog.projectId,
+      set: { last, body },
+      setWhere: lt(packedLog.last, last),
+    })
+}
