@@ -1,7 +1,8 @@
 import type { Stage } from '../line/stage.ts'
 import type { Batch } from '../project/batches.ts'
 import type { Project } from '../project/project.ts'
-import type { Instant } from '../units/instant.ts'
+import type { StageId } from '../units/ids.ts'
+import { addSeconds, type Instant } from '../units/instant.ts'
 import type { Progress } from './progress.ts'
 import { holeState } from './hole-state.ts'
 
@@ -22,18 +23,32 @@ export function dryingShelf(
   progress: Progress,
   now: Instant,
 ): readonly DryingEntry[] {
-  const entries: DryingEntry[] = []
-  for (const batch of batches) {
-    for (const stage of project.line) {
-      const drying = batch.models
-        .map((model) => holeState(progress, batch.unitId, model, stage, now))
-        .filter((hole) => hole.kind === 'drying')
-      const last = drying.reduce<(typeof drying)[number] | null>(
-        (latest, hole) => (latest && latest.until >= hole.until ? latest : hole),
-        null,
-      )
-      if (last) entries.push({ batch, stage, models: drying.length, since: last.since, until: last.until })
-    }
-  }
-  return entries.sort((a, b) => a.until - b.until)
+  return batches
+    .flatMap((batch) => dryingOf(project.line, batch, progress, now))
+    .sort((a, b) => a.until - b.until)
+}
+
+/** Goes by the marks there are: of a large project's stages and models few are wet at a time. */
+function dryingOf(
+  line: readonly Stage[],
+  batch: Batch,
+  progress: Progress,
+  now: Instant,
+): readonly DryingEntry[] {
+  const wet = new Set<StageId>()
+  for (const model of batch.models)
+    for (const [stageId, mark] of progress.marks.get(model.id) ?? [])
+      if (mark.kind === 'punched' && (mark.drySeconds === null || addSeconds(mark.at, mark.drySeconds) > now))
+        wet.add(stageId)
+  return line.flatMap((stage) => {
+    if (!wet.has(stage.id)) return []
+    const drying = batch.models
+      .map((model) => holeState(progress, batch.unitId, model, stage, now))
+      .filter((hole) => hole.kind === 'drying')
+    const last = drying.reduce<(typeof drying)[number] | null>(
+      (latest, hole) => (latest && latest.until >= hole.until ? latest : hole),
+      null,
+    )
+    return last ? [{ batch, stage, models: drying.length, since: last.since, until: last.until }] : []
+  })
 }

@@ -79,7 +79,7 @@ function Bench({ progress }: { readonly progress: Progress }) {
   const batches = useMemo(() => splitIntoBatches(project, project), [project])
   // The sum over all models follows a moment later than the hole that was punched.
   const left = useWorkLeft(project, progress, times)
-  const shelf = dryingShelf(project, batches, progress, now)
+  const shelf = useMemo(() => dryingShelf(project, batches, progress, now), [project, batches, progress, now])
   const forecast = useFinish(project, estimated)
   const sitting = useMemo(
     () => plan && sittingNow(project, progress, plan, estimate, painter, now),
