@@ -32,6 +32,14 @@ test('all batch sizes are compared in one chart, and one is chosen from it', asy
   await expect(table.getByRole('row')).toHaveCount(8)
   await expect(page.getByRole('heading', { name: /^Batches of [\d+]+ are done first/ })).toBeVisible()
   await expect(page.locator('.recharts-bar-rectangle path').first()).toBeAttached()
+  // Of the size in use both say the same.
+  const figures = await page.locator('p').filter({ hasText: 'waits at the desk' }).innerText()
+  const [, handsOn, waits, hidden, pots] =
+    /hands-on (.*?) *waits at the desk (.*?), hidden (.*?) *(\d+) pots opened/.exec(
+      figures.replace(/\s+/g, ' '),
+    ) ?? []
+  const inUse = table.getByRole('row').filter({ has: page.getByRole('button', { pressed: true }) })
+  await expect(inUse.getByRole('cell')).toContainText([/^2$/, handsOn!, waits!, hidden!, pots!])
   await table.getByRole('button', { name: '2', exact: true }).click()
   await expect(page.getByRole('group', { name: 'Batch of' }).getByRole('status')).toHaveText('2')
   await page.getByRole('button', { name: 'Undo' }).click()

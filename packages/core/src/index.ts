@@ -59,6 +59,7 @@ export {
   smallestHiding,
   trySplit,
   usualSplits,
+  outcomeOf,
   type SplitOutcome,
 } from './planning/compare-batch-sizes.ts'
 export { aims, type Aim, type TouchUpPart } from './planning/instance.ts'

@@ -49,8 +49,11 @@ export function distinctSplits(project: PlanningInput['project']): readonly Batc
 /** One split at a time, so that the caller can show progress and stop. `null` where there is no plan. */
 export function trySplit(input: Omit<PlanningInput, 'split'>, split: BatchSplit): SplitOutcome | null {
   const planned = planLine({ ...input, split })
-  if (!planned.ok) return null
-  const plan = planned.value
+  return planned.ok ? outcomeOf(planned.value, split) : null
+}
+
+/** What a plan that is there already says of its own split. */
+export function outcomeOf(plan: LinePlan, split: BatchSplit): SplitOutcome {
   return {
     ...split,
     split: batchSizesText(plan.batches),

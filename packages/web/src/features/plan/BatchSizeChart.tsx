@@ -169,7 +169,7 @@ function SizeTable({
               'Batch of',
               'Batches',
               'Hands-on',
-              'Waits shown',
+              'Waits at the desk',
               'Waits hidden',
               'Pots opened',
               'Longest run',

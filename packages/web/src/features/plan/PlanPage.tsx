@@ -2,6 +2,7 @@ import {
   batchSizesText,
   bearableBatch,
   largestBatchSize,
+  outcomeOf,
   planNoteText,
   planProblemText,
   splitIntoBatches,
@@ -219,7 +220,7 @@ export function PlanPage() {
           }
           onChange={setPlanning}
         />
-        <BatchSizeControl input={planned.data?.ok ? input : null} chosen={split} />
+        <BatchSizeControl input={planned.data?.ok ? input : null} plan={plan} chosen={split} />
       </div>
     </>
   )
@@ -302,12 +303,17 @@ function SharedWork({
 
 function BatchSizeControl({
   input,
+  plan,
   chosen,
 }: {
   readonly input: PlanningInput | null
+  readonly plan: LinePlan
   readonly chosen: string
 }) {
-  const comparison = useBatchSizeComparison(input)
+  const tried = useBatchSizeComparison(input)
+  // The size in use has the figures of the plan on this page, which was searched for longer than the others.
+  const outcomes = tried.outcomes.map((each) => (each.split === chosen ? outcomeOf(plan, each) : each))
+  const comparison = { ...tried, outcomes }
   const project = useCurrentProject()
   const setSettings = useSettings()
   return (
