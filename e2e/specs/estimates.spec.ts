@@ -3,7 +3,7 @@ import { fileURLToPath } from 'node:url'
 import { expect, test, type Page } from '@playwright/test'
 import { expectAccessible } from '../support/axe.ts'
 import { freePort, Instance } from '../support/instance.ts'
-import { demoId } from '../support/projects.ts'
+import { demoId, newId, seedProject } from '../support/projects.ts'
 
 // Rates and air belong to the desk, not to a project: a Seriatim of its own, so that no other journey feels them.
 const data = fileURLToPath(new URL('../../.cache/e2e-estimates-data', import.meta.url))
@@ -227,4 +227,44 @@ test('waits follow the air that is read, from a form, a file or the simulated de
   ).toBeVisible()
   await page.getByRole('button', { name: 'Switch the simulated device off' }).click()
   await expect(page.getByRole('button', { name: 'Run the simulated thermo-hygrometer' })).toBeVisible()
+})
+
+test('models ticked off are asked about once, in the logbook, and silence means no', async ({
+  page,
+  playwright,
+}) => {
+  const request = await playwright.request.newContext({ baseURL: instance.origin })
+  const { id, url } = await seedProject(request, { units: { Horde: 12 } })
+  const project = (await (await request.get(`/api/projects/${id}`)).json()) as {
+    line: { id: string; name: string }[]
+    units: { models: { id: string }[] }[]
+  }
+  const stageId = project.line.find((stage) => stage.name === 'Skin')?.id
+  const modelIds = project.units[0]?.models.map((model) => model.id) ?? []
+  const started = Date.now() - 3_600_000
+  const at = (seconds: number) => new Date(started + seconds * 1000).toISOString()
+  const clock = newId()
+  const events = [
+    { id: clock, at: at(0), kind: 'clock-started', stageId, modelIds },
+    ...modelIds.map((model, index) => ({
+      id: newId(),
+      at: at(1 + index),
+      kind: 'punched',
+      stageId,
+      modelIds: [model],
+    })),
+    { id: newId(), at: at(14), kind: 'clock-stopped', targetId: clock },
+  ]
+  await request.post(`/api/projects/${id}/events`, { data: { events } })
+  await page.goto(`${instance.origin}${url}/logbook`)
+  await expect(page.getByRole('heading', { level: 1 })).not.toContainText('less than the preset')
+  const asked = page.getByRole('region', { name: 'Was this timed, or ticked off?' })
+  await expect(asked).toContainText('12 models in 0:14')
+  await expectAccessible(page)
+  await asked.getByRole('button', { name: 'Ticked off' }).click()
+  await expect(asked).toBeHidden()
+  await page.reload()
+  await expect(page.getByText('left out: ticked, not timed')).toBeVisible()
+  await expect(asked).toBeHidden()
+  await request.dispose()
 })

@@ -39,7 +39,7 @@ export {
   type PilotStage,
 } from './estimating/pilot.ts'
 export { rateRows, type DatedObservation, type RateRow } from './estimating/rate-rows.ts'
-export { observeTimes, type ObservedTime } from './estimating/observe-times.ts'
+export { askedAbout, type ObservedTime } from './estimating/observe-times.ts'
 export { details, mishapPresets, sizePresets, type Detail } from './estimating/presets.ts'
 export { handedOverAt, paintedBy } from './calendar/due.ts'
 export { roomFor, type Room } from './estimating/room.ts'

@@ -197,6 +197,32 @@ describe('estimateLine', () => {
     expect(at(said, moss).pace).toBeGreaterThan(at(before, moss).pace)
   })
 
+  it('learns nothing from models ticked off evenly, and of a forgotten clock only the time to its last model', () => {
+    const before = estimateOf()
+    const clock = (every: number, stopped: number) => {
+      const modelIds = pikes.models.map((model) => model.id)
+      return [
+        { kind: 'clock-started', id: eventId(10), at: noon, stageId: moss!, modelIds },
+        ...modelIds.map((modelId, index) => ({
+          kind: 'punched',
+          id: eventId(11 + index),
+          at: addSeconds(noon, every * (index + 1) + (index % 2)),
+          stageId: moss!,
+          modelIds: [modelId],
+        })),
+        { kind: 'clock-stopped', id: eventId(80), at: addSeconds(noon, stopped), targetId: eventId(10) },
+      ] as ProgressEvent[]
+    }
+    const pace = at(before, moss).perModel.likely
+    const ticked = estimateOf(clock(Math.round(pace * 0.3), Math.round(pace * 0.3) * pikes.models.length))
+    expect(ticked.observed.map((each) => each.silent)).toEqual(['even taps'])
+    expect(at(ticked, moss).pace).toBeCloseTo(at(before, moss).pace, 9)
+    const worked = Math.round(pace) * pikes.models.length
+    const [forgotten] = estimateOf(clock(Math.round(pace), worked + 9 * 3600)).observed
+    expect(forgotten).toMatchObject({ silent: null, clockSeconds: worked + 9 * 3600 })
+    expect(Math.abs(forgotten!.countedSeconds - worked)).toBeLessThanOrEqual(1)
+  })
+
   it('learns from a corrected time as corrected, and not from one that is left out', () => {
     const asleep = lap(1, moss!, noon, 14 * 3600, [0])
     const said = (workSeconds: number | null) =>

@@ -26,6 +26,7 @@ function records(sittings: readonly string[], leaves = true) {
         done: all.slice(0, last && leaves ? 2 : 4),
         startedAt,
         stoppedAt: addSeconds(startedAt, 300),
+        taps: [],
         correction: null,
       })
       const slow = letter === 'C' ? 2 : 1

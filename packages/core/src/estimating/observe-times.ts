@@ -5,6 +5,7 @@ import type { Technique } from '../recipe/technique.ts'
 import type { EventId, ModelId, StageId, UnitId } from '../units/ids.ts'
 import type { Instant } from '../units/instant.ts'
 import { learningTotal, rememberedUnits } from './learning.ts'
+import { leastLap, readLap } from './read-lap.ts'
 import type { Size } from '../recipe/size.ts'
 import type { PaceObservation } from './rates.ts'
 import type { StageWork } from './stage-work.ts'
@@ -19,14 +20,14 @@ export interface ObservedTime {
   readonly technique: Technique | null
   readonly size: Size
   readonly models: number
-  /** As the clock had it, and as it counts now. */
+  /** As the clock had it, and as it counts now: to the last model where the clock was forgotten after it. */
   readonly clockSeconds: number
   readonly countedSeconds: number
   /** At the preset's pace, set-up and learning in it. */
   readonly expectedSeconds: number
   readonly correction: Correction | null
-  /** Why it teaches nothing. A time far too short for a lap was a tick; a person who gives it a time says it was one. */
-  readonly silent: 'left out' | 'no time' | 'no models' | 'too short' | null
+  /** Why it teaches nothing. Models ticked off are no lap; a person who gives them a time says they were one. */
+  readonly silent: 'left out' | 'no time' | 'no models' | 'too short' | 'even taps' | null
   readonly observations: readonly PaceObservation[]
 }
 
@@ -35,9 +36,6 @@ const day = 24 * 3600 * 1000
 const potStaysOpen = 12 * 3600 * 1000
 /** When less than this share of the expected work would be left, the set-up was not on the clock. */
 const leastWork = 0.5
-
-/** Under this share of what was expected it was a tick, not a lap (common practice). */
-const leastLap = 0.2
 
 /** A time without the set-ups in it, if they were on the clock. */
 function withoutSetUp(seconds: number, setUp: number, work: number) {
@@ -113,9 +111,12 @@ export function observeTimes(
     const { unit, work } = first
     const expected = parts.reduce((sum, part) => sum + part.seconds, 0)
     const clock = (lap.stoppedAt - lap.startedAt) / 1000
-    const counted = lap.correction ? (lap.correction.workSeconds ?? clock) : clock
+    const read = readLap(lap, expected)
+    const counted = lap.correction ? (lap.correction.workSeconds ?? clock) : read.seconds
     const setUp = opens ? work.setUpSeconds : 0
-    const silent = silenceOf(lap.correction, counted, lap.done.length, expected)
+    const wasTicked = read.isTicked && lap.correction === null
+    const silent =
+      silenceOf(lap.correction, counted, lap.done.length, expected) ?? (wasTicked ? 'even taps' : null)
     const bare = withoutSetUp(counted, setUp, expected)
     return {
       eventId: lap.eventId,
@@ -179,6 +180,11 @@ export function observeTimes(
     ...progress.laps.flatMap((lap) => ofLap(lap, opens(lap)) ?? []),
     ...progress.milestones.flatMap((milestone) => ofMilestone(milestone) ?? []),
   ].sort((a, b) => a.at - b.at || (a.eventId < b.eventId ? -1 : 1))
+}
+
+/** Times of models that were probably ticked off: whoever painted them on the clock says so, and silence means no. */
+export function askedAbout(observed: readonly ObservedTime[]): readonly ObservedTime[] {
+  return observed.filter(({ silent }) => silent === 'too short' || silent === 'even taps')
 }
 
 export function cellOf({ stageId, unitId }: Pick<StageWork, 'stageId' | 'unitId'>): string {

@@ -128,6 +128,7 @@ describe('foldProgress', () => {
         startedAt: noon,
         stoppedAt: addSeconds(noon, 180),
         done: models('a', 'b'),
+        taps: [addSeconds(noon, 60), addSeconds(noon, 120)],
         correction: null,
       },
     ])

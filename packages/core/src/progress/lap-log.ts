@@ -37,18 +37,21 @@ export function createLapLog(
     if (at <= (lastStop.get(stageId) ?? Number.NEGATIVE_INFINITY)) isStale = true
   }
 
-  function doneOn(timed: Timed): readonly ModelId[] {
+  function doneOn(timed: Timed): Pick<Lap, 'done' | 'taps'> {
     const events = punches.get(timed.stageId) ?? []
     const wanted = new Set(timed.modelIds)
     const done = new Set<ModelId>()
+    const taps: Instant[] = []
     for (let index = firstFrom(events, timed.startedAt); index < events.length; index++) {
       const event = events[index]
       if (!event || event.at > timed.stoppedAt) break
       if (isTaken(event.id)) continue
+      const known = done.size
       for (const modelId of event.modelIds)
         if (wanted.has(modelId) && !wasSlip(modelId, event)) done.add(modelId)
+      if (done.size > known) taps.push(event.at)
     }
-    return [...done]
+    return { done: [...done], taps }
   }
 
   function take(clock: object, { timed, kept }: Parameters<LapLog['take']>[1]): void {
@@ -68,7 +71,7 @@ export function createLapLog(
     if (!isStale && added.length === 0) return laps
     const asLap = (timed: Timed): Lap => ({
       ...timed,
-      done: doneOn(timed),
+      ...doneOn(timed),
       correction: correctionOf(timed.eventId),
     })
     const fresh = isStale ? [...byClock.values()].flat() : added

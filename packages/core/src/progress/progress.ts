@@ -35,6 +35,8 @@ export interface Correction {
 export interface Lap extends Clock {
   readonly stoppedAt: Instant
   readonly done: readonly ModelId[]
+  /** When those were marked, in order; several at once are one tap. */
+  readonly taps: readonly Instant[]
   readonly correction: Correction | null
 }
 

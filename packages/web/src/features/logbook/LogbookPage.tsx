@@ -12,6 +12,7 @@ import { useEstimate } from '../../shared/working-project.ts'
 import { MilestoneDialog } from './MilestoneDialog.tsx'
 import { parseRates, ratesCsv } from './rates-csv.ts'
 import { RateList } from './RateList.tsx'
+import { WereTheseTimed } from './WereTheseTimed.tsx'
 import { TimeList } from './TimeList.tsx'
 import { datedObservations, loggedTimes } from './logged-times.ts'
 
@@ -86,6 +87,7 @@ function Logbook({ progress, estimate }: LogbookProps) {
         <OverallPace estimate={estimate} told={told + brought.length} />
       </Headline>
       <CsvFaults faults={faults} title="No rate was taken from the file." />
+      <WereTheseTimed observed={estimate.observed} />
       <RateList rows={rows} />
       <TimeList times={times} />
       <MilestoneDialog open={stamping} onOpenChange={setStamping} progress={progress} />

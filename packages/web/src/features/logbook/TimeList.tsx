@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import { dayText, clockText, plural, stopwatchText } from '../../shared/format/index.ts'
+import { dayText, clockText, durationText, plural, stopwatchText } from '../../shared/format/index.ts'
 import { useCurrentProject } from '../../shared/project/index.ts'
 import { useRecorder } from '../../shared/progress/index.ts'
 import { Button } from '../../shared/ui/index.ts'
@@ -97,12 +97,16 @@ function stagesText({ stages, kind }: LoggedTime): string {
   return `${kind === 'milestone' ? 'Milestone' : 'Span'}: ${plural(stages.length, 'stage')} up to ${stages.at(-1) ?? ''}`
 }
 
-function countText({ silent, counts, correction }: LoggedTime): string {
+function countText({ kind, silent, counts, correction, clockSeconds, countedSeconds }: LoggedTime): string {
   if (silent === 'left out') return `left out: ${correction?.note ?? ''}`
   if (silent === 'no time') return 'no time on it'
   if (silent === 'no models') return 'no model done'
-  if (silent === 'too short') return 'too short for a lap: ticked, not timed. Give it a time if it was one'
+  if (silent === 'too short') return 'too short for a lap: ticked, not timed'
+  if (silent === 'even taps') return 'even taps: ticked, not timed'
   const share = Math.round(counts * 100)
   const part = share >= 100 ? 'counts in full' : `odd: counts ${String(share)} %`
+  const ranOn = clockSeconds - countedSeconds
+  if (kind === 'lap' && !correction && ranOn > 0)
+    return `to its last model; the clock ran on for ${durationText(ranOn)}`
   return correction ? `mended, ${part}: ${correction.note}` : part
 }
