@@ -13,6 +13,7 @@ const views = [
   { name: 'air', path: '/air', ready: 'What the device shows now' },
   { name: 'plan', path: `/projects/${demoId}/plan`, ready: 'are done first' },
   { name: 'bench', path: `/projects/${demoId}/bench`, ready: 'of work left' },
+  { name: 'sheet', path: `/projects/${demoId}/sheet`, ready: 'of the work done' },
 ]
 const sizes = [
   { width: 1280, height: 800 },

@@ -2,6 +2,7 @@ import type { LineEstimate, StageEstimate } from '../estimating/estimate-line.ts
 import type { LinePlan, PlanSession, Stretch } from '../planning/line-plan.ts'
 import type { Stage } from '../line/stage.ts'
 import { isThrough } from '../progress/hole-state.ts'
+import { longestPause } from '../progress/longest-pause.ts'
 import type { Progress } from '../progress/progress.ts'
 import { neededForTable } from '../progress/table-ready.ts'
 import type { Batch } from '../project/batches.ts'
@@ -93,9 +94,6 @@ function stillWithout(stage: Stage, batch: Batch, progress: Progress): readonly 
     (model) => takesStage(stage, batch.unitId, model) && !isThrough(progress, model.id, stage),
   )
 }
-
-/** After a longer pause without a clock it is another sitting. */
-const longestPause = 2 * 3600 * 1000
 
 /** The laps of this sitting; one that teaches nothing, as a clock that was forgotten, says nothing here either. */
 function clockedBefore(now: Instant, estimate: LineEstimate | undefined): Sitting['clocked'] {

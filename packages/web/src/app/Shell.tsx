@@ -22,6 +22,7 @@ const places = [
   { path: 'hours', name: 'Hours' },
   { path: 'plan', name: 'Plan' },
   { path: 'bench', name: 'Bench' },
+  { path: 'sheet', name: 'Sheet' },
   { path: 'logbook', name: 'Logbook' },
 ] as const
 

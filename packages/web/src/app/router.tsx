@@ -63,6 +63,10 @@ export const router = createBrowserRouter([
             lazy: async () => ({ Component: (await import('../features/bench/index.ts')).BenchPage }),
           },
           {
+            path: 'sheet',
+            lazy: async () => ({ Component: (await import('../features/sheet/index.ts')).SheetPage }),
+          },
+          {
             path: 'logbook',
             lazy: async () => ({ Component: (await import('../features/logbook/index.ts')).LogbookPage }),
           },

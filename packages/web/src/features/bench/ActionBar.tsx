@@ -3,7 +3,7 @@ import type { ReactNode } from 'react'
 import { Button, Kbd } from '../../shared/ui/index.ts'
 import type { BenchTask } from './bench-task.ts'
 import { undoText, type BenchActions } from './use-bench.ts'
-import { useBenchKeys } from './use-bench-keys.ts'
+import { usePageKeys } from '../../shared/use-page-keys.ts'
 
 interface ActionBarProps {
   readonly actions: BenchActions
@@ -20,7 +20,7 @@ interface ActionBarProps {
 export function ActionBar({ actions, project, progress, task, running, onTouchUp, onUsed }: ActionBarProps) {
   const undo = undoText(project, progress)
   const main = running ? actions.next : actions.start
-  useBenchKeys({
+  usePageKeys({
     ' ': main,
     Enter: actions.allDone,
     Escape: actions.stop,

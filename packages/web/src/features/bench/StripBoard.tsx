@@ -12,7 +12,7 @@ import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { PunchHole } from '../../shared/ui/index.ts'
 import type { TouchUpWish } from './BenchPage.tsx'
 import { createStripRows, type Cell, type StripRow } from './strip-rows.ts'
-import { useStripSelection, type Place } from './use-strip-selection.ts'
+import { useStripSelection, type Place } from '../../shared/use-strip-selection.ts'
 
 interface StripBoardProps {
   readonly project: Project
@@ -47,7 +47,7 @@ export function StripBoard({
 
   const { grid, focus, isChosen, gridProps, clickWithoutPointer } = useStripSelection({
     rows: rows.length,
-    columns: project.line.length,
+    columnsOf: () => project.line.length,
     onPunch: (places) => punchCells(cellsAt(places), onPunch, onClear),
     onTouchUp: (places) => {
       const [cell] = cellsAt(places)

@@ -10,24 +10,31 @@ interface StripHole {
 }
 
 interface PunchStripProps {
-  /** What the strip says, in words. */
-  readonly label: string
+  /** What the strip says, in words; not needed where they stand around it already. */
+  readonly label?: string
   readonly holes: readonly StripHole[]
   readonly now: Instant
   /** Pixels a hole. */
   readonly size: number
+  /** A hole to be told from the others. */
+  readonly lit?: string | undefined
 }
 
 /** A paper strip with one hole a stage, to look at; it narrows where there is no room. */
-export function PunchStrip({ label, holes, now, size }: PunchStripProps) {
+export function PunchStrip({ label, holes, now, size, lit }: PunchStripProps) {
   return (
-    <span role="img" aria-label={label} className="flex max-w-full" style={{ fontSize: size }}>
+    <span
+      {...(label === undefined ? { 'aria-hidden': true } : { role: 'img', 'aria-label': label })}
+      className="flex max-w-full"
+      style={{ fontSize: size }}
+    >
       {holes.map((hole) => (
         <span
           key={hole.id}
           className={clsx(
             'flex min-w-0 items-center justify-center',
             hole.stopLine && 'border-r-2 border-dotted border-ink-soft',
+            hole.id === lit && 'border-b-2 border-hands',
           )}
         >
           <PunchHole state={hole.state} now={now} />

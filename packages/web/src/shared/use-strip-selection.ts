@@ -1,4 +1,12 @@
-import { useCallback, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react'
+import {
+  useCallback,
+  useLayoutEffect,
+  useRef,
+  useState,
+  type FocusEvent,
+  type KeyboardEvent,
+  type PointerEvent,
+} from 'react'
 
 export interface Place {
   readonly row: number
@@ -12,10 +20,13 @@ interface Selection {
 
 interface StripSelectionOptions {
   readonly rows: number
-  readonly columns: number
+  /** How many places a row has. */
+  readonly columnsOf: (row: number) => number
   /** The places chosen, the one it began at first. */
   readonly onPunch: (places: readonly Place[]) => void
-  readonly onTouchUp: (places: readonly Place[]) => void
+  /** Enter on one; without it Enter punches too. */
+  readonly onOpen?: (place: Place) => void
+  readonly onTouchUp?: (places: readonly Place[]) => void
   readonly onUndo: () => void
 }
 
@@ -23,7 +34,14 @@ interface StripSelectionOptions {
  * Choosing holes on the board: a tap, a sweep of the pointer over many, or arrows with Shift and then
  * Space. Where the focus is and what is chosen is kept here; what punching means is the caller's.
  */
-export function useStripSelection({ rows, columns, onPunch, onTouchUp, onUndo }: StripSelectionOptions) {
+export function useStripSelection({
+  rows,
+  columnsOf,
+  onPunch,
+  onOpen,
+  onTouchUp,
+  onUndo,
+}: StripSelectionOptions) {
   const [selection, setSelection] = useState<Selection>({
     anchor: { row: 0, column: 0 },
     focus: { row: 0, column: 0 },
@@ -31,14 +49,25 @@ export function useStripSelection({ rows, columns, onPunch, onTouchUp, onUndo }:
   const [swept, setSwept] = useState<readonly Place[]>([])
   const sweeping = useRef<Place[]>([])
   const grid = useRef<HTMLDivElement>(null)
-  const focus = {
-    row: Math.min(selection.focus.row, Math.max(0, rows - 1)),
-    column: Math.min(selection.focus.column, Math.max(0, columns - 1)),
+  const movedTo = useRef<Place | null>(null)
+  const within = ({ row, column }: Place): Place => {
+    const last = Math.min(row, Math.max(0, rows - 1))
+    return { row: last, column: Math.min(column, Math.max(0, columnsOf(last) - 1)) }
   }
+  const focus = within(selection.focus)
+
+  // The place may be drawn only now that it was moved to.
+  useLayoutEffect(() => {
+    const place = movedTo.current
+    const cell = place && grid.current?.querySelector<HTMLElement>(selectorOf(place))
+    if (!cell) return
+    movedTo.current = null
+    cell.focus()
+  })
 
   const moveTo = (place: Place, extend: boolean) => {
     setSelection({ anchor: extend ? selection.anchor : place, focus: place })
-    grid.current?.querySelector<HTMLElement>(selectorOf(place))?.focus()
+    movedTo.current = place
   }
 
   const onKeyDown = (event: KeyboardEvent) => {
@@ -46,17 +75,21 @@ export function useStripSelection({ rows, columns, onPunch, onTouchUp, onUndo }:
     const step = steps[event.key]
     if (step) {
       event.preventDefault()
-      moveTo(step(focus, rows - 1, columns - 1), event.shiftKey)
+      moveTo(within(step(focus)), event.shiftKey)
+    } else if (event.key === 'Enter' && onOpen) {
+      event.preventDefault()
+      onOpen(focus)
     } else if (event.key === ' ' || event.key === 'Enter') {
       event.preventDefault()
       onPunch(placesOf({ anchor: selection.anchor, focus }))
-    } else if (event.key.toLowerCase() === 't') {
+    } else if (event.key.toLowerCase() === 't' && onTouchUp) {
       event.preventDefault()
       onTouchUp(placesOf({ anchor: selection.anchor, focus }))
     } else if (event.key.toLowerCase() === 'z') {
       event.preventDefault()
       onUndo()
     } else if (event.key === 'Escape') {
+      event.preventDefault()
       setSelection({ anchor: focus, focus })
     }
   }
@@ -99,6 +132,12 @@ export function useStripSelection({ rows, columns, onPunch, onTouchUp, onUndo }:
     isChosen,
     gridProps: {
       onKeyDown,
+      // Whoever focuses a strip otherwise goes on from there.
+      onFocus: ({ target }: FocusEvent) => {
+        const place = placeOf(target)
+        if (place && (place.row !== focus.row || place.column !== focus.column))
+          setSelection({ anchor: place, focus: place })
+      },
       onPointerDown,
       onPointerMove,
       onPointerUp: () => endSweep(true),
@@ -109,20 +148,23 @@ export function useStripSelection({ rows, columns, onPunch, onTouchUp, onUndo }:
   }
 }
 
-const steps: Readonly<Record<string, (at: Place, lastRow: number, lastColumn: number) => Place>> = {
+/** Where a key leads, beyond the end as well. */
+const steps: Readonly<Record<string, (at: Place) => Place>> = {
   ArrowLeft: (at) => ({ ...at, column: Math.max(0, at.column - 1) }),
-  ArrowRight: (at, _, last) => ({ ...at, column: Math.min(last, at.column + 1) }),
+  ArrowRight: (at) => ({ ...at, column: at.column + 1 }),
   ArrowUp: (at) => ({ ...at, row: Math.max(0, at.row - 1) }),
-  ArrowDown: (at, last) => ({ ...at, row: Math.min(last, at.row + 1) }),
+  ArrowDown: (at) => ({ ...at, row: at.row + 1 }),
   Home: (at) => ({ ...at, column: 0 }),
-  End: (at, _, last) => ({ ...at, column: last }),
+  End: (at) => ({ ...at, column: Number.MAX_SAFE_INTEGER }),
 }
 
 const selectorOf = (place: Place) =>
   `[data-row="${String(place.row)}"][data-column="${String(place.column)}"]`
 
-function placeAt(x: number, y: number): Place | null {
-  const cell = document.elementFromPoint(x, y)?.closest<HTMLElement>('[data-row][data-column]')
+const placeAt = (x: number, y: number) => placeOf(document.elementFromPoint(x, y))
+
+function placeOf(element: Element | null): Place | null {
+  const cell = element?.closest<HTMLElement>('[data-row][data-column]')
   return cell ? { row: Number(cell.dataset['row']), column: Number(cell.dataset['column']) } : null
 }
 

@@ -1,15 +1,15 @@
 import { useEffect, useEffectEvent } from 'react'
 
-/** Keys of the desk, by `event.key`. */
-export type BenchKeys = Readonly<Record<string, () => void>>
+/** Keys of a page, by `event.key`. */
+export type PageKeys = Readonly<Record<string, () => void>>
 
-const typing = 'input, textarea, select, [contenteditable], [role="dialog"], [role="grid"]'
+const typing = 'input, textarea, select, [contenteditable], [role="dialog"]'
 const pressing: Readonly<Record<string, string>> = { ' ': 'button, summary', Enter: 'button, summary, a' }
 
 /** One key an action, anywhere on the page but where the key means something else already. */
-export function useBenchKeys(keys: BenchKeys): void {
+export function usePageKeys(keys: PageKeys): void {
   const onKey = useEffectEvent((event: KeyboardEvent) => {
-    if (event.ctrlKey || event.metaKey || event.altKey || event.repeat) return
+    if (event.defaultPrevented || event.ctrlKey || event.metaKey || event.altKey || event.repeat) return
     const target = event.target instanceof Element ? event.target : null
     if (target?.closest(typing) || document.querySelector('[role="dialog"]')) return
     const pressed = pressing[event.key]

@@ -1,0 +1,98 @@
+import { holeState, type HoleState } from '../progress/hole-state.ts'
+import type { Progress } from '../progress/progress.ts'
+import { neededForTable } from '../progress/table-ready.ts'
+import type { Model, Project, Unit } from '../project/project.ts'
+import type { ModelId, StageId } from '../units/ids.ts'
+import type { Instant } from '../units/instant.ts'
+
+/** Where one model stands at every stage of the line. */
+export interface ModelStanding {
+  readonly unit: Unit
+  readonly model: Model
+  /** One a stage of the line, in its order. */
+  readonly holes: readonly HoleState[]
+  /** Stages it takes, and those it is through. */
+  readonly of: number
+  readonly done: number
+  readonly touchUps: number
+  readonly dries: boolean
+  readonly isTableReady: boolean
+  readonly isFinished: boolean
+}
+
+type Given = Pick<Project, 'line' | 'recipes' | 'units'>
+
+interface Made {
+  readonly line: Given['line']
+  readonly recipes: Given['recipes']
+  readonly unit: Unit
+  readonly marks: unknown
+  readonly clocks: string
+  readonly now: Instant
+  readonly standing: ModelStanding
+}
+
+/**
+ * Standings of all models, in the roster's order. A model of which nothing changed since the last time is the same
+ * object, so that a page draws only what is new.
+ */
+export function createStandings() {
+  const made = new Map<ModelId, Made>()
+  return (project: Given, progress: Progress, now: Instant): readonly ModelStanding[] => {
+    const { line, recipes } = project
+    const isNeeded = neededForTable(project)
+    return project.units.flatMap((unit) => {
+      let needed: ReadonlySet<StageId> | null = null
+      return unit.models.map((model) => {
+        const marks = progress.marks.get(model.id)
+        const clocks = clocksOn(model.id, progress)
+        const before = made.get(model.id)
+        if (
+          before?.line === line &&
+          before.recipes === recipes &&
+          before.unit === unit &&
+          before.marks === marks &&
+          before.clocks === clocks &&
+          (before.now === now || !before.standing.dries)
+        )
+          return before.standing
+        needed ??= new Set(line.filter((stage) => isNeeded(stage, unit.id)).map((stage) => stage.id))
+        const standing = standingOf(line, unit, model, needed, progress, now)
+        made.set(model.id, { line, recipes, unit, marks, clocks, now, standing })
+        return standing
+      })
+    })
+  }
+}
+
+function clocksOn(modelId: ModelId, { running }: Progress): string {
+  return running.flatMap((clock) => (clock.modelIds.includes(modelId) ? [clock.eventId] : [])).join(' ')
+}
+
+function standingOf(
+  line: Given['line'],
+  unit: Unit,
+  model: Model,
+  needed: ReadonlySet<StageId>,
+  progress: Progress,
+  now: Instant,
+): ModelStanding {
+  const holes = line.map((stage) => holeState(progress, unit.id, model, stage, now))
+  const taken = line.flatMap((stage, place) => {
+    const hole = holes[place]
+    return hole && hole.kind !== 'not-needed' ? [{ stage, hole }] : []
+  })
+  const isThrough = (some: typeof taken) =>
+    some.length > 0 && some.every(({ hole }) => hole.kind !== 'to-do' && hole.kind !== 'in-hand')
+  return {
+    unit,
+    model,
+    holes,
+    of: taken.length,
+    done: taken.filter(({ hole }) => hole.kind !== 'to-do' && hole.kind !== 'in-hand').length,
+    touchUps: taken.filter(({ hole }) => hole.kind === 'touch-up').length,
+    dries: taken.some(({ hole }) => hole.kind === 'drying'),
+    isTableReady: isThrough(taken.filter(({ stage }) => needed.has(stage.id))),
+    isFinished: isThrough(taken),
+  }
+}

@@ -1,0 +1,152 @@
+import {
+  createStandings,
+  groupSheet,
+  lastSitting,
+  pointsOf,
+  splitIntoBatches,
+  touchUpRound,
+  type ModelId,
+  type Progress,
+  type StageId,
+} from '@seriatim/core'
+import { useDeferredValue, useMemo, useState } from 'react'
+import { toast } from 'sonner'
+import { finishText } from '../../shared/finish-text.ts'
+import { durationText, plural } from '../../shared/format/index.ts'
+import { useProgress, useRecorder } from '../../shared/progress/index.ts'
+import { useCurrentProject } from '../../shared/project/index.ts'
+import { ErrorState, Headline, HoleLegend, LoadingState, NothingYet } from '../../shared/ui/index.ts'
+import { useFinish } from '../../shared/use-finish.ts'
+import { useNow } from '../../shared/use-now.ts'
+import { useEstimated, useProjectInAir, useTimes } from '../../shared/working-project.ts'
+import { useWorkLeft } from '../../shared/worker/index.ts'
+import { ModelDialog } from './ModelDialog.tsx'
+import { SheetControls, type SheetWish } from './SheetControls.tsx'
+import { SheetStrips } from './SheetStrips.tsx'
+import { sittingText } from './sitting-text.ts'
+import { TouchUpRound } from './TouchUpRound.tsx'
+
+export function SheetPage() {
+  const project = useCurrentProject()
+  const { progress, error, refetch } = useProgress(project.id)
+  if (progress) return <Sheet progress={progress} />
+  if (error) return <ErrorState error={error} onRetry={() => void refetch()} />
+  return <LoadingState what="the sheet" />
+}
+
+/** Every model at every stage: what is done, what dries, what waits for a touch-up. */
+function Sheet({ progress }: { readonly progress: Progress }) {
+  const project = useProjectInAir(useCurrentProject())
+  const estimated = useEstimated(project, progress)
+  const times = useTimes(estimated?.estimate)
+  const recorder = useRecorder(project, times)
+  const now = useNow(10)
+  const [standingsOf] = useState(createStandings)
+  const standings = useMemo(() => standingsOf(project, progress, now), [standingsOf, project, progress, now])
+  const batches = useMemo(() => splitIntoBatches(project, project), [project])
+  const [wish, setWish] = useState<SheetWish>({ by: 'unit', show: 'all', find: '', stageId: null })
+  const asked = useDeferredValue(wish)
+  const groups = useMemo(() => groupSheet(standings, batches, asked), [standings, batches, asked])
+  const round = useMemo(() => touchUpRound(project, progress, times), [project, progress, times])
+  const [openId, setOpenId] = useState<ModelId | null>(null)
+  const open = standings.find((each) => each.model.id === openId)
+  const left = useWorkLeft(project, progress, times)
+  const forecast = useFinish(project, estimated)
+  const sitting = useMemo(() => lastSitting(project, progress, times), [project, progress, times])
+
+  if (standings.length === 0 || project.line.length === 0) {
+    return (
+      <NothingYet headline="The sheet is blank" missing={standings.length === 0 ? 'models' : 'stages'}>
+        {standings.length === 0
+          ? 'Put a unit on the roster; each of its models gets a strip here.'
+          : 'Make a recipe: the line follows from it, and each stage is a hole in every strip.'}
+      </NothingYet>
+    )
+  }
+
+  const undo = () => {
+    if (!progress.lastUndoable) return
+    recorder.undo(progress.lastUndoable.id)
+    toast('The last entry is taken back.')
+  }
+  const mark = (stageId: StageId, modelIds: readonly ModelId[]) => {
+    const place = project.line.findIndex((stage) => stage.id === stageId)
+    const chosen = new Set(modelIds)
+    const taking = standings.filter(
+      ({ model, holes }) => chosen.has(model.id) && holes[place]?.kind !== 'not-needed',
+    )
+    const isOpen = (each: (typeof taking)[number]) =>
+      ['to-do', 'in-hand', 'touch-up'].includes(each.holes[place]?.kind ?? '')
+    const first = taking.find(({ model }) => model.id === modelIds[0]) ?? taking[0]
+    if (!first) return
+    const punching = isOpen(first)
+    const ids = taking.filter((each) => isOpen(each) === punching).map(({ model }) => model.id)
+    const name = project.line[place]?.name ?? ''
+    if (punching) recorder.punch(stageId, ids)
+    else recorder.clear(stageId, ids)
+    toast(`${name}: ${plural(ids.length, 'model')} ${punching ? 'marked done' : 'open again'}.`)
+  }
+  const ready = standings.filter((each) => each.isTableReady)
+  const points = pointsOf(standings)
+
+  return (
+    <>
+      <Headline
+        sub={
+          <p className="flex flex-wrap gap-x-4">
+            <span>
+              {left ? `${durationText(left.leftSeconds)} of work left` : '…'}
+              {forecast && left && left.leftSeconds > 0 ? `, ${finishText(forecast, project)}` : ''}
+            </span>
+            {points > 0 ? (
+              <span>
+                {pointsOf(ready)} of {plural(points, 'point')} on the table
+              </span>
+            ) : null}
+            {sitting ? <span>{sittingText(sitting, now, project.evenings.timeZone)}</span> : null}
+          </p>
+        }
+      >
+        {left
+          ? `${String(Math.floor((1 - left.leftSeconds / Math.max(1, left.totalSeconds)) * 100))} % of the work done, ${String(ready.length)} of ${String(standings.length)} table-ready`
+          : `${String(ready.length)} of ${plural(standings.length, 'model')} table-ready`}
+      </Headline>
+      <TouchUpRound
+        round={round}
+        onMended={(stageId, modelIds) => {
+          recorder.punch(stageId, modelIds)
+          toast(`${plural(modelIds.length, 'touch-up')} mended.`)
+        }}
+        onOpen={setOpenId}
+      />
+      <SheetControls
+        wish={wish}
+        standings={standings}
+        line={project.line}
+        onWish={setWish}
+        onUndo={progress.lastUndoable ? undo : null}
+      />
+      <SheetStrips
+        groups={groups}
+        line={project.line}
+        now={now}
+        stageId={wish.stageId}
+        onMark={mark}
+        onOpen={setOpenId}
+        onUndo={undo}
+      />
+      <div className="mt-4">
+        <HoleLegend />
+      </div>
+      {open ? (
+        <ModelDialog
+          standing={open}
+          line={project.line}
+          now={now}
+          recorder={recorder}
+          onClose={() => setOpenId(null)}
+        />
+      ) : null}
+    </>
+  )
+}

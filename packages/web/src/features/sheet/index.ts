@@ -1,0 +1,1 @@
+export { SheetPage } from './SheetPage.tsx'
