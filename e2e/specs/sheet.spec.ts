@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test'
 import { expectAccessible } from '../support/axe.ts'
-import { recordedKinds, seedProject } from '../support/projects.ts'
+import { newId, recordedKinds, seedProject } from '../support/projects.ts'
 
 const strip = (page: Page, name: string | RegExp) => page.getByRole('gridcell', { name })
 const title = (page: Page) => page.getByRole('heading', { level: 1 })
@@ -124,4 +124,67 @@ test('of two thousand models only what is in view is drawn, and the keys reach t
   for (let step = 0; step < 60; step++) await page.keyboard.press('ArrowDown')
   await expect(page.locator('[role="gridcell"]:focus')).toBeInViewport()
   await expect(page.locator('[role="gridcell"]:focus')).toHaveAttribute('data-row', '60')
+})
+
+test('models are inspected by keys: passed, touched up by region and paint, left, or done again', async ({
+  page,
+  request,
+}) => {
+  const { url, id } = await seedProject(request, { units: { Pikes: 5 }, stages: 2 })
+  const project = (await (await request.get(`/api/projects/${id}`)).json()) as {
+    line: { id: string }[]
+    units: { models: { id: string }[] }[]
+  }
+  const modelIds = project.units[0]?.models.map((model) => model.id)
+  const long = new Date(Date.now() - 86_400_000).toISOString()
+  await request.post(`/api/projects/${id}/events`, {
+    data: {
+      events: project.line.map((stage) => ({
+        id: newId(),
+        at: long,
+        kind: 'punched',
+        stageId: stage.id,
+        modelIds,
+      })),
+    },
+  })
+  await page.goto(`${url}/sheet`)
+  await page.getByRole('button', { name: 'Inspect 5 models' }).click()
+  const dialog = (name: string) => page.getByRole('dialog', { name: `Inspect ${name}` })
+  await expect(dialog('Pikes 1')).toContainText('no slips over a border')
+  await expectAccessible(page)
+  await page.keyboard.press('p')
+  await expect(dialog('Pikes 2')).toContainText('2 of 5')
+  await page.keyboard.press('t')
+  await expectAccessible(page)
+  await page.getByLabel('What is wrong').fill('slip over a border')
+  await page.getByLabel('Mended with the paint of').selectOption({ label: 'Prime' })
+  await page.getByRole('button', { name: 'Note it' }).click()
+  await expect(dialog('Pikes 2')).toContainText('1 touch-up noted')
+  await expect(dialog('Pikes 2').getByRole('button', { name: /^Pass/ })).toBeDisabled()
+  await page.keyboard.press('ArrowRight')
+  await page.keyboard.press('l')
+  await page.getByLabel('What is left as it is, and why').fill('thin inside the cloak')
+  await page.keyboard.press('Enter')
+  await expect(dialog('Pikes 4')).toBeVisible()
+  await page.keyboard.press('r')
+  await page.getByLabel('Done again from').selectOption({ label: '2, Grade' })
+  await page.getByRole('button', { name: 'Open 1 stage again' }).click()
+  await expect(dialog('Pikes 5')).toContainText('5 of 5')
+  await page.keyboard.press('p')
+  await expect(dialog('Pikes 5')).toBeHidden()
+  for (const name of [
+    /^Pikes 1, .*; inspected/,
+    /^Pikes 3, .*; left so: thin inside/,
+    /^Pikes 4, Pikes: 1 of 2/,
+  ])
+    await expect(strip(page, name)).toBeVisible()
+  await expect(page.getByRole('heading', { name: /^Touch-up round: 1 place/ })).toBeVisible()
+  await expect(page.getByRole('button', { name: /^Inspect/ })).toBeHidden()
+  await page.reload()
+  await page.getByLabel('Show', { exact: true }).selectOption({ label: 'inspected (3)' })
+  await expect(page.getByRole('gridcell')).toHaveCount(3)
+  await expect
+    .poll(() => recordedKinds(request, id))
+    .toEqual(['punched', 'punched', 'inspected', 'touch-up', 'inspected', 'cleared', 'inspected'])
 })

@@ -1,4 +1,5 @@
 import {
+  inspectionVerdicts,
   verdicts,
   type DeviceId,
   type EventId,
@@ -46,7 +47,12 @@ export const eventSchema = z.discriminatedUnion('kind', [
     worthSeconds: secondsField.exactOptional(),
   }),
   z.object({ ...overModels, kind: z.literal('cleared') }),
-  z.object({ ...overModels, kind: z.literal('touch-up'), note: optionalTextField(400) }),
+  z.object({
+    ...overModels,
+    kind: z.literal('touch-up'),
+    note: optionalTextField(400),
+    region: textField('the region', 80).exactOptional(),
+  }),
   z.object({ ...overModels, kind: z.literal('clock-started') }),
   z.object({ ...recorded, kind: z.literal('clock-stopped'), targetId: idOf<EventId>() }),
   z.object({
@@ -72,6 +78,13 @@ export const eventSchema = z.discriminatedUnion('kind', [
     ...overModels,
     kind: z.literal('used'),
     mix: usedMixSchema,
+    note: optionalTextField(400),
+  }),
+  z.object({
+    ...recorded,
+    kind: z.literal('inspected'),
+    modelIds: modelsField,
+    verdict: z.enum(inspectionVerdicts, { error: `Choose a verdict: ${inspectionVerdicts.join(', ')}.` }),
     note: optionalTextField(400),
   }),
   z.object({

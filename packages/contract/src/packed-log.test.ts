@@ -39,7 +39,17 @@ const anyEvent = fc
         { requiredKeys: ['id', 'at', 'kind', 'stageId', 'modelIds'] },
       ),
       fc.record({ ...over, kind: fc.constantFrom('cleared', 'clock-started') }),
-      fc.record({ ...over, kind: fc.constant('touch-up'), note }),
+      fc.record(
+        { ...over, kind: fc.constant('touch-up'), note, region: fc.constant('cloak') },
+        { requiredKeys: ['id', 'at', 'kind', 'stageId', 'modelIds', 'note'] },
+      ),
+      fc.record({
+        ...recorded,
+        kind: fc.constant('inspected'),
+        modelIds: over.modelIds,
+        verdict: fc.constantFrom('passed', 'left'),
+        note,
+      }),
       fc.record({
         ...over,
         kind: fc.constant('used'),

@@ -45,6 +45,7 @@ const kindNames = [
   'lap-corrected',
   'undone',
   'used',
+  'inspected',
 ] as const satisfies readonly ProgressEvent['kind'][]
 
 /** What the columns do not have, of the kinds that have more. */
@@ -58,11 +59,13 @@ function restOf(event: ProgressEvent): Record<string, unknown> | null {
     case 'undone':
       return { targetId: event.targetId }
     case 'touch-up':
-      return { note: event.note }
+      return { note: event.note, ...(event.region === undefined ? {} : { region: event.region }) }
     case 'judged':
       return { verdict: event.verdict, note: event.note, ...(event.mix ? { mix: event.mix } : {}) }
     case 'used':
       return { mix: event.mix, note: event.note }
+    case 'inspected':
+      return { verdict: event.verdict, note: event.note }
     case 'lap-corrected':
       return { targetId: event.targetId, workSeconds: event.workSeconds, note: event.note }
     case 'milestone':

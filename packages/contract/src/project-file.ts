@@ -90,7 +90,7 @@ export const projectFileSchema = z
         }
       }
       if (event.kind === 'milestone') event.stageIds.forEach((id, s) => knownStage(id, ['stageIds', s]))
-      else knownStage(event.stageId, ['stageId'])
+      else if (event.kind !== 'inspected') knownStage(event.stageId, ['stageId'])
       event.modelIds.forEach((modelId, m) => {
         if (!models.has(modelId)) {
           refuse(['events', e, 'modelIds', m], 'No model of this file has this id.', modelId)

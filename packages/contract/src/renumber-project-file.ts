@@ -50,6 +50,7 @@ export function renumberProjectFile(file: ProjectFile, makeId: () => string): Pr
       const id = renew(event.id)
       if ('targetId' in event) return { ...event, id, targetId: renew(event.targetId) }
       const modelIds = event.modelIds.map(renew)
+      if (event.kind === 'inspected') return { ...event, id, modelIds }
       return event.kind === 'milestone'
         ? { ...event, id, stageIds: event.stageIds.map(renew), modelIds, ...renewWaits(event.waits) }
         : { ...event, id, stageId: renew(event.stageId), modelIds }

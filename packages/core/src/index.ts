@@ -81,6 +81,8 @@ export {
   type ProgressEvent,
   type RecordedBy,
   type StageWait,
+  inspectionVerdicts,
+  type InspectionVerdict,
   type Verdict,
 } from './progress/event.ts'
 export { foldProgress } from './progress/fold-progress.ts'
@@ -246,9 +248,10 @@ export {
   type Thing,
 } from './changes/index.ts'
 export { withCapital } from './units/capital.ts'
-export { groupSheet, pointsOf, sheetFilters, sheetGroupings } from './sheet/group-sheet.ts'
+export { groupSheet, passes, pointsOf, sheetFilters, sheetGroupings } from './sheet/group-sheet.ts'
 export type { SheetFilter, SheetGroup, SheetGrouping } from './sheet/group-sheet.ts'
 export { longestPause } from './progress/longest-pause.ts'
+export { defectCauses, inspectionChecklist, type Checklist } from './sheet/inspection.ts'
 export { lastSitting, type LastSitting } from './sheet/last-sitting.ts'
 export { createStandings, type ModelStanding } from './sheet/model-standing.ts'
 export { touchUpRound, type TouchUpItem, type TouchUpPot } from './sheet/touch-up-round.ts'

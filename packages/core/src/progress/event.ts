@@ -33,6 +33,11 @@ export const verdicts = ['worth it', 'did nothing', 'too little', 'another colou
 
 export type Verdict = (typeof verdicts)[number]
 
+/** Looked at when it is through: good, or with a fault that is left on purpose. */
+export const inspectionVerdicts = ['passed', 'left'] as const
+
+export type InspectionVerdict = (typeof inspectionVerdicts)[number]
+
 /** One entry of the append-only log. Nothing is ever changed or removed: undo is an event too. */
 export type ProgressEvent =
   /** The models are through the stage; their drying starts at `at`. */
@@ -46,7 +51,12 @@ export type ProgressEvent =
   /** The stage is to do again for these models. */
   | (OverModels & { readonly kind: 'cleared' })
   /** The stage wants a touch-up on these models. */
-  | (OverModels & { readonly kind: 'touch-up'; readonly note: string })
+  | (OverModels & {
+      readonly kind: 'touch-up'
+      readonly note: string
+      /** Where on the model, as its recipe names the region; without it the whole stage is meant. */
+      readonly region?: string
+    })
   /** A stage was begun on these models; a clock of the same painter still running is stopped by it. */
   | (OverModels & { readonly kind: 'clock-started' })
   | (Recorded & { readonly kind: 'clock-stopped'; readonly targetId: EventId })
@@ -69,6 +79,13 @@ export type ProgressEvent =
     })
   /** Another paint was used on these models than the recipe says; and why. */
   | (OverModels & { readonly kind: 'used'; readonly mix: Mix; readonly note: string })
+  /** The models were looked at, and stay as they are; a fault that does not is a touch-up, or a stage cleared. */
+  | (Recorded & {
+      readonly kind: 'inspected'
+      readonly modelIds: readonly ModelId[]
+      readonly verdict: InspectionVerdict
+      readonly note: string
+    })
   /** The lap or milestone says nothing of a pace, or took another time than the clock says; and why. */
   | (Recorded & {
       readonly kind: 'lap-corrected'

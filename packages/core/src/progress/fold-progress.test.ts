@@ -106,6 +106,7 @@ describe('foldProgress', () => {
       at: noon,
       drySeconds: null,
       note: 'drip',
+      region: null,
     })
   })
 

@@ -1,5 +1,4 @@
 import type { EventId, StageId } from '../units/ids.ts'
-import type { Instant } from '../units/instant.ts'
 import type { Seconds } from '../units/seconds.ts'
 import type { ProgressEvent } from './event.ts'
 import type { Mark } from './progress.ts'
@@ -37,7 +36,7 @@ export function markOf(
         mark = { kind: 'punched', at: event.at, drySeconds: event.drySeconds ?? null }
         break
       case 'touch-up':
-        mark = touchedUp(mark, event.at, event.note)
+        mark = touchedUp(mark, event)
         break
       case 'milestone':
         // What was through before keeps its own moment.
@@ -48,8 +47,17 @@ export function markOf(
   return mark
 }
 
-function touchedUp(before: Mark | null, at: Instant, note: string): Mark {
-  return { kind: 'touch-up', at: before?.at ?? at, drySeconds: before?.drySeconds ?? null, note }
+function touchedUp(
+  before: Mark | null,
+  { at, note, region }: Extract<MarkingEvent, { kind: 'touch-up' }>,
+): Mark {
+  return {
+    kind: 'touch-up',
+    at: before?.at ?? at,
+    drySeconds: before?.drySeconds ?? null,
+    note,
+    region: region ?? null,
+  }
 }
 
 function waitOf(event: Extract<MarkingEvent, { kind: 'milestone' }>, stageId: StageId): Seconds | null {

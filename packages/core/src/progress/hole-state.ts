@@ -10,7 +10,7 @@ export type HoleState =
   | { readonly kind: 'in-hand' }
   | { readonly kind: 'drying'; readonly since: Instant; readonly until: Instant }
   | { readonly kind: 'done' }
-  | { readonly kind: 'touch-up'; readonly note: string }
+  | { readonly kind: 'touch-up'; readonly note: string; readonly region: string | null }
   | { readonly kind: 'not-needed' }
 
 export function holeState(
@@ -22,7 +22,7 @@ export function holeState(
 ): HoleState {
   if (!takesStage(stage, unitId, model)) return { kind: 'not-needed' }
   const mark = progress.marks.get(model.id)?.get(stage.id)
-  if (mark?.kind === 'touch-up') return { kind: 'touch-up', note: mark.note }
+  if (mark?.kind === 'touch-up') return { kind: 'touch-up', note: mark.note, region: mark.region }
   if (mark) {
     const until = addSeconds(mark.at, mark.drySeconds ?? dryingWait(stage))
     return until > now ? { kind: 'drying', since: mark.at, until } : { kind: 'done' }

@@ -41,7 +41,7 @@ describe('holeState', () => {
     )
     expect(holeOf(1, line[1]!, progress).kind).toBe('in-hand')
     expect(holeOf(2, line[1]!, progress).kind).toBe('to-do')
-    expect(holeOf(3, line[0]!, progress)).toEqual({ kind: 'touch-up', note: 'bare' })
+    expect(holeOf(3, line[0]!, progress)).toEqual({ kind: 'touch-up', note: 'bare', region: null })
     expect(holeOf(1, line[2]!, progress).kind).toBe('not-needed')
   })
 })
@@ -85,7 +85,9 @@ describe('batchHole', () => {
       of: 1,
     })
     expect(batchHole([{ kind: 'not-needed' }]).state.kind).toBe('not-needed')
-    expect(batchHole([{ kind: 'to-do' }, { kind: 'touch-up', note: '' }]).state.kind).toBe('touch-up')
+    expect(batchHole([{ kind: 'to-do' }, { kind: 'touch-up', note: '', region: null }]).state.kind).toBe(
+      'touch-up',
+    )
   })
 })
 

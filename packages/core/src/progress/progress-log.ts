@@ -3,7 +3,17 @@ import type { ProgressEvent } from './event.ts'
 import { createClockLog, type ClockEvent, type ClockLog } from './clock-log.ts'
 import { isMarking, markOf, stagesMarkedBy, type MarkingEvent } from './hole-log.ts'
 import { createLapLog } from './lap-log.ts'
-import type { Clock, Correction, Judgement, Mark, Milestone, Progress, Slip, Used } from './progress.ts'
+import type {
+  Clock,
+  Correction,
+  Inspection,
+  Judgement,
+  Mark,
+  Milestone,
+  Progress,
+  Slip,
+  Used,
+} from './progress.ts'
 import { insertSorted, placeOf } from './sorted-events.ts'
 import { createTakenBack } from './taken-back.ts'
 
@@ -24,6 +34,7 @@ type Correcting = Extract<ProgressEvent, { kind: 'lap-corrected' }>
 type Judging = Extract<ProgressEvent, { kind: 'judged' }>
 type Using = Extract<ProgressEvent, { kind: 'used' }>
 type Slipping = Extract<ProgressEvent, { kind: 'touch-up' }>
+type Inspecting = Extract<ProgressEvent, { kind: 'inspected' }>
 type Reaching = Extract<ProgressEvent, { kind: 'milestone' }>
 
 export function createProgressLog(first: readonly ProgressEvent[] = []): ProgressLog {
@@ -51,6 +62,8 @@ export function createProgressLog(first: readonly ProgressEvent[] = []): Progres
   let used: readonly Used[] | null = null
   const slipping: Slipping[] = []
   let slips: readonly Slip[] | null = null
+  const inspecting: Inspecting[] = []
+  let inspections: readonly Inspection[] | null = null
 
   function refreshHole(modelId: ModelId, stageId: StageId): void {
     const ofModel = stale.get(modelId)
@@ -157,6 +170,7 @@ export function createProgressLog(first: readonly ProgressEvent[] = []): Progres
     } else if (event.kind === 'lap-corrected') correctionChanged(event.targetId)
     else if (event.kind === 'judged') judgements = null
     else if (event.kind === 'used') used = null
+    else if (event.kind === 'inspected') inspections = null
   }
 
   function addOne(event: ProgressEvent): void {
@@ -171,6 +185,9 @@ export function createProgressLog(first: readonly ProgressEvent[] = []): Progres
     } else if (event.kind === 'used') {
       insertSorted(using, event)
       used = null
+    } else if (event.kind === 'inspected') {
+      insertSorted(inspecting, event)
+      inspections = null
     } else for (const id of takenBack.addUndo(event.id, event.targetId)) standingChanged(id)
   }
 
@@ -225,8 +242,22 @@ export function createProgressLog(first: readonly ProgressEvent[] = []): Progres
   function readSlips(): readonly Slip[] {
     slips ??= slipping
       .filter((event) => !isTaken(event.id))
-      .map(({ id, at, stageId, modelIds, note }) => ({ eventId: id, at, stageId, modelIds, note }))
+      .map(({ id, at, stageId, modelIds, note, region }) => ({
+        eventId: id,
+        at,
+        stageId,
+        modelIds,
+        note,
+        region: region ?? null,
+      }))
     return slips
+  }
+
+  function readInspections(): readonly Inspection[] {
+    inspections ??= inspecting
+      .filter((event) => !isTaken(event.id))
+      .map(({ id, at, modelIds, verdict, note }) => ({ eventId: id, at, modelIds, verdict, note }))
+    return inspections
   }
 
   function undoTargets(device: DeviceId | undefined): Pick<Progress, 'lastUndoable' | 'lastUndo'> {
@@ -257,6 +288,7 @@ export function createProgressLog(first: readonly ProgressEvent[] = []): Progres
       judgements: readJudgements(),
       used: readUsed(),
       slips: readSlips(),
+      inspections: readInspections(),
       ...undoTargets(device),
     }
   }

@@ -2,7 +2,7 @@ import type { Mix } from '../recipe/recipe.ts'
 import type { EventId, ModelId, PainterId, StageId } from '../units/ids.ts'
 import type { Instant } from '../units/instant.ts'
 import type { Seconds } from '../units/seconds.ts'
-import type { ProgressEvent, Verdict } from './event.ts'
+import type { InspectionVerdict, ProgressEvent, Verdict } from './event.ts'
 
 /** What the log says of one model at one stage; no mark means still to do. */
 export type Mark =
@@ -13,6 +13,8 @@ export type Mark =
       readonly at: Instant
       readonly drySeconds: Seconds | null
       readonly note: string
+      /** `null`: all that the stage covers. */
+      readonly region: string | null
     }
 
 export interface Clock {
@@ -69,6 +71,16 @@ export interface Slip {
   readonly stageId: StageId
   readonly modelIds: readonly ModelId[]
   readonly note: string
+  readonly region: string | null
+}
+
+/** Models that were looked at and stay as they are. */
+export interface Inspection {
+  readonly eventId: EventId
+  readonly at: Instant
+  readonly modelIds: readonly ModelId[]
+  readonly verdict: InspectionVerdict
+  readonly note: string
 }
 
 /** What was really used on these models at a stage, where it was not what the recipe says. */
@@ -93,6 +105,8 @@ export interface Progress {
   readonly used: readonly Used[]
   /** By time. */
   readonly slips: readonly Slip[]
+  /** By time. */
+  readonly inspections: readonly Inspection[]
   /** The newest event that an undo would take back. */
   readonly lastUndoable: ProgressEvent | null
   /** The newest undo that taking back would bring work back: a redo. */

@@ -5,7 +5,15 @@ import type { ModelStanding } from './model-standing.ts'
 export const sheetGroupings = ['unit', 'role', 'batch'] as const
 export type SheetGrouping = (typeof sheetGroupings)[number]
 
-export const sheetFilters = ['all', 'to do', 'drying', 'touch-up', 'table-ready'] as const
+export const sheetFilters = [
+  'all',
+  'to do',
+  'drying',
+  'touch-up',
+  'table-ready',
+  'to inspect',
+  'inspected',
+] as const
 export type SheetFilter = (typeof sheetFilters)[number]
 
 /** Models that stand together on the sheet. */
@@ -24,7 +32,8 @@ function isFound({ model, unit }: ModelStanding, words: readonly string[]): bool
   return words.every((word) => text.includes(word))
 }
 
-function passes(standing: ModelStanding, filter: SheetFilter): boolean {
+/** Whether the sheet shows it; what waits to be looked at is table-ready, dry and without a touch-up. */
+export function passes(standing: ModelStanding, filter: SheetFilter): boolean {
   switch (filter) {
     case 'all':
       return true
@@ -36,6 +45,12 @@ function passes(standing: ModelStanding, filter: SheetFilter): boolean {
       return standing.touchUps > 0
     case 'table-ready':
       return standing.isTableReady
+    case 'to inspect':
+      return (
+        standing.isTableReady && !standing.dries && standing.touchUps === 0 && standing.inspection === null
+      )
+    case 'inspected':
+      return standing.inspection !== null
   }
 }
 

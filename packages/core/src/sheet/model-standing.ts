@@ -1,9 +1,10 @@
 import { holeState, type HoleState } from '../progress/hole-state.ts'
-import type { Progress } from '../progress/progress.ts'
+import type { Inspection, Progress } from '../progress/progress.ts'
 import { neededForTable } from '../progress/table-ready.ts'
 import type { Model, Project, Unit } from '../project/project.ts'
 import type { ModelId, StageId } from '../units/ids.ts'
 import type { Instant } from '../units/instant.ts'
+import { standingInspections } from './inspection.ts'
 
 /** Where one model stands at every stage of the line. */
 export interface ModelStanding {
@@ -18,6 +19,8 @@ export interface ModelStanding {
   readonly dries: boolean
   readonly isTableReady: boolean
   readonly isFinished: boolean
+  /** The one that still stands; `null` where nobody looked, or something changed since. */
+  readonly inspection: Inspection | null
 }
 
 type Given = Pick<Project, 'line' | 'recipes' | 'units'>
@@ -29,6 +32,7 @@ interface Made {
   readonly marks: unknown
   readonly clocks: string
   readonly now: Instant
+  readonly inspection: Inspection | null
   readonly standing: ModelStanding
 }
 
@@ -41,11 +45,13 @@ export function createStandings() {
   return (project: Given, progress: Progress, now: Instant): readonly ModelStanding[] => {
     const { line, recipes } = project
     const isNeeded = neededForTable(project)
+    const inspections = standingInspections(progress)
     return project.units.flatMap((unit) => {
       let needed: ReadonlySet<StageId> | null = null
       return unit.models.map((model) => {
         const marks = progress.marks.get(model.id)
         const clocks = clocksOn(model.id, progress)
+        const inspection = inspections.get(model.id) ?? null
         const before = made.get(model.id)
         if (
           before?.line === line &&
@@ -53,12 +59,13 @@ export function createStandings() {
           before.unit === unit &&
           before.marks === marks &&
           before.clocks === clocks &&
+          before.inspection?.eventId === inspection?.eventId &&
           (before.now === now || !before.standing.dries)
         )
           return before.standing
         needed ??= new Set(line.filter((stage) => isNeeded(stage, unit.id)).map((stage) => stage.id))
-        const standing = standingOf(line, unit, model, needed, progress, now)
-        made.set(model.id, { line, recipes, unit, marks, clocks, now, standing })
+        const standing = { ...standingOf(line, unit, model, needed, progress, now), inspection }
+        made.set(model.id, { line, recipes, unit, marks, clocks, now, inspection, standing })
         return standing
       })
     })
@@ -76,7 +83,7 @@ function standingOf(
   needed: ReadonlySet<StageId>,
   progress: Progress,
   now: Instant,
-): ModelStanding {
+): Omit<ModelStanding, 'inspection'> {
   const holes = line.map((stage) => holeState(progress, unit.id, model, stage, now))
   const taken = line.flatMap((stage, place) => {
     const hole = holes[place]

@@ -6,6 +6,7 @@ import { drying, eventId, noon, project, stage, unit } from '../testing/builders
 import { addSeconds, type Instant } from '../units/instant.ts'
 import { minutes, seconds } from '../units/seconds.ts'
 import { groupSheet, pointsOf } from './group-sheet.ts'
+import { inspectionChecklist } from './inspection.ts'
 import { lastSitting } from './last-sitting.ts'
 import { createStandings } from './model-standing.ts'
 import { touchUpRound } from './touch-up-round.ts'
@@ -147,6 +148,79 @@ describe('the last sitting', () => {
       tableReady: 2,
       touchUps: 1,
     })
+  })
+})
+
+describe('an inspection', () => {
+  const through = [
+    event(noon, 'punched', coat, pikes.models),
+    event(noon, 'punched', shade, pikes.models),
+    event(noon, 'punched', edge, pikes.models),
+  ]
+  const inspected = (at: Instant, models: readonly { id: unknown }[], verdict = 'passed', note = '') =>
+    ({
+      id: eventId((number += 1)),
+      at,
+      kind: 'inspected',
+      modelIds: models.map((model) => model.id),
+      verdict,
+      note,
+    }) as ProgressEvent
+  const shown = (events: readonly ProgressEvent[], show: 'to inspect' | 'inspected') =>
+    groupSheet(standingsOf(events, later(8000)), [], { by: 'unit', show, find: '' }).flatMap((group) =>
+      group.members.map((each) => each.model.name),
+    )
+
+  it('waits for what is table-ready, dry and without a touch-up', () => {
+    expect(shown(through, 'to inspect')).toEqual(['pikes 1', 'pikes 2', 'pikes 3'])
+    const slip = event(later(10), 'touch-up', coat, [pikes.models[1]!], 'missed')
+    expect(shown([...through, slip], 'to inspect')).toEqual(['pikes 1', 'pikes 3'])
+  })
+
+  it('stands until something is painted, opened again or noted after it', () => {
+    const look = inspected(later(100), pikes.models)
+    expect(shown([...through, look], 'inspected')).toHaveLength(3)
+    expect(shown([...through, look], 'to inspect')).toEqual([])
+    const [one, two] = pikes.models
+    const after = [
+      event(later(200), 'punched', edge, [one!]),
+      event(later(200), 'touch-up', coat, [two!], 'missed'),
+      event(later(300), 'punched', coat, [two!]),
+    ]
+    expect(shown([...through, look, ...after], 'inspected')).toEqual(['pikes 3'])
+    expect(shown([...through, look, ...after], 'to inspect')).toEqual(['pikes 1', 'pikes 2'])
+    const again = inspected(later(400), [two!], 'left', 'thin inside the cloak')
+    const standing = standingsOf([...through, look, ...after, again], later(8000))[1]!
+    expect(standing.inspection).toMatchObject({ verdict: 'left', note: 'thin inside the cloak' })
+    const undone = {
+      id: eventId((number += 1)),
+      at: later(500),
+      kind: 'undone',
+      targetId: look.id,
+    } as ProgressEvent
+    expect(shown([...through, look, undone], 'inspected')).toEqual([])
+  })
+
+  it('asks what fits the standard and what was painted', () => {
+    const washed = {
+      ...given,
+      line: [
+        stage('wash', { technique: 'wash' }),
+        stage('grit', { technique: 'sprinkle', notNeededBy: [eels.id] }),
+      ],
+    }
+    const pike = inspectionChecklist(washed, pikes)
+    expect(pike.metre).toContain('no pools, no tide marks')
+    expect(pike.hand).toContain('no grit and no flock on the model')
+    const eel = inspectionChecklist(washed, {
+      ...eels,
+      standard: 'three-colour',
+      pilot: [eels.models[0]!.id],
+    })
+    expect(eel.metre).toContain('the tones are those of the pilot')
+    expect(eel.hand).not.toContain('no grit and no flock on the model')
+    expect(eel.hand).not.toContain('no mould lines')
+    expect(eel.metre.length).toBeLessThan(pike.metre.length + 1)
   })
 })
 

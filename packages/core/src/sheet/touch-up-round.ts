@@ -10,6 +10,8 @@ export interface TouchUpItem {
   readonly unit: Unit
   readonly model: Model
   readonly note: string
+  /** `null`: all that the stage covers. */
+  readonly region: string | null
   /** A tint wants its ground again first, and this long for that to dry. */
   readonly groundSeconds: Seconds | null
 }
@@ -46,7 +48,14 @@ export function touchUpRound(
           dabs: 0,
         }
         pots.set(key, pot)
-        pot.items.push({ stage, unit, model, note: mark.note, groundSeconds: ground?.drySeconds ?? null })
+        pot.items.push({
+          stage,
+          unit,
+          model,
+          note: mark.note,
+          region: mark.region,
+          groundSeconds: ground?.drySeconds ?? null,
+        })
         pot.setUp = Math.max(pot.setUp, touchUp.setUpSeconds + (ground?.setUpSeconds ?? 0))
         pot.dabs += touchUp.dabSeconds + (ground?.dabSeconds ?? 0)
       }

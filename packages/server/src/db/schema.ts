@@ -6,6 +6,7 @@ import type {
   Detail,
   DeviceId,
   EventId,
+  InspectionVerdict,
   Material,
   MaterialId,
   ModelId,
@@ -300,9 +301,11 @@ export const progressEvent = pgTable(
     targetId: uuid('target_id').$type<EventId>(),
     note: text(),
     workSeconds: integer('work_seconds'),
-    verdict: text().$type<Verdict>(),
+    verdict: text().$type<Verdict | InspectionVerdict>(),
     /** What was used, or is wanted, instead of what the recipe says. */
     mix: jsonb().$type<Mix>(),
+    /** Where on the models a touch-up is wanted. */
+    region: text(),
     device: uuid().$type<DeviceId>(),
     deviceNumber: integer('device_number'),
     painter: text().$type<PainterId>(),
@@ -322,6 +325,8 @@ export const progressEvent = pgTable(
           then ${table.stageId} is not null and ${table.targetId} is null
         when ${table.kind} = 'judged'
           then ${table.stageId} is not null and ${table.targetId} is null and ${table.verdict} is not null
+        when ${table.kind} = 'inspected'
+          then ${table.stageId} is null and ${table.targetId} is null and ${table.verdict} is not null
         when ${table.kind} = 'used'
           then ${table.stageId} is not null and ${table.targetId} is null and ${table.mix} is not null
         when ${table.kind} = 'milestone'

@@ -83,6 +83,16 @@ describe('the progress log', () => {
         ],
         note: 'the pot was empty',
       },
+      {
+        id: v7(),
+        at,
+        kind: 'touch-up',
+        stageId,
+        modelIds: modelIds.slice(0, 1),
+        note: 'slip over a border',
+        region: 'cloak',
+      },
+      { id: v7(), at, kind: 'inspected', modelIds, verdict: 'left', note: 'thin on the inside' },
       { id: v7(), at, kind: 'lap-corrected', targetId: started.id, workSeconds: 300, note: 'telephone' },
       { id: v7(), at, kind: 'lap-corrected', targetId: started.id, workSeconds: null, note: 'fell asleep' },
     ]

@@ -1,6 +1,7 @@
 import type {
   DeviceId,
   EventId,
+  InspectionVerdict,
   Instant,
   ModelId,
   PainterId,
@@ -62,7 +63,8 @@ interface Row extends Record<string, unknown> {
   readonly targetId: EventId | null
   readonly note: string | null
   readonly workSeconds: Seconds | null
-  readonly verdict: Verdict | null
+  readonly verdict: Verdict | InspectionVerdict | null
+  readonly region: string | null
   readonly mix: Mix | null
   readonly device: DeviceId | null
   readonly deviceNumber: number | null
@@ -81,7 +83,7 @@ interface Spanned extends Record<string, unknown> {
 async function readEvents(db: Database, wanted: SQL): Promise<readonly KeptEvent[]> {
   const events = await db.execute<Row>(sql`
       select sequence as number, project_id as "projectId", id, kind, stage_id as "stageId", target_id as "targetId",
-        date_part('epoch', at) * 1000 as at, note, work_seconds as "workSeconds", verdict, mix, device,
+        date_part('epoch', at) * 1000 as at, note, work_seconds as "workSeconds", verdict, region, mix, device,
         date_part('epoch', claimed_at) * 1000 as "claimedAt", device_number as "deviceNumber",
         painter, dry_seconds as "drySeconds", worth_seconds as "worthSeconds"
       from progress_event as event where ${wanted} order by sequence`)
@@ -123,7 +125,18 @@ function toEvent(row: Row, modelIds: readonly ModelId[], stages: readonly Spanne
     case 'lap-corrected':
       return { id, at, ...by, kind, targetId, workSeconds: row.workSeconds, note }
     case 'touch-up':
-      return { id, at, ...by, kind, stageId, modelIds, note }
+      return {
+        id,
+        at,
+        ...by,
+        kind,
+        stageId,
+        modelIds,
+        note,
+        ...(row.region === null ? {} : { region: row.region }),
+      }
+    case 'inspected':
+      return { id, at, ...by, kind, modelIds, verdict: row.verdict as InspectionVerdict, note }
     case 'judged':
       return {
         id,
@@ -196,16 +209,16 @@ export async function appendEvents(
       with given as (
         select * from jsonb_to_recordset(${rows}::jsonb) as row (
           place int, id uuid, kind text, at double precision, claimed_at double precision, stage_id uuid,
-          target_id uuid, note text, work_seconds int, verdict text, mix jsonb, device uuid, device_number int, painter text,
+          target_id uuid, note text, work_seconds int, verdict text, region text, mix jsonb, device uuid, device_number int, painter text,
           dry_seconds int, worth_seconds int, models uuid[], stages uuid[], waits int[]
         )
       ), inserted as (
         insert into progress_event (
-          id, project_id, kind, at, claimed_at, stage_id, target_id, note, work_seconds, verdict, mix, device,
+          id, project_id, kind, at, claimed_at, stage_id, target_id, note, work_seconds, verdict, region, mix, device,
           device_number, painter, dry_seconds, worth_seconds
         )
         select id, ${projectId}, kind, to_timestamp(at / 1000), to_timestamp(claimed_at / 1000), stage_id, target_id,
-          note, work_seconds, verdict, mix, device, device_number, painter, dry_seconds, worth_seconds
+          note, work_seconds, verdict, region, mix, device, device_number, painter, dry_seconds, worth_seconds
         from given order by place
         on conflict do nothing
         returning id
@@ -248,6 +261,7 @@ function toRow({ event, claimedAt }: NewEvent, place: number) {
     note: 'note' in event ? event.note : null,
     work_seconds: 'workSeconds' in event ? event.workSeconds : null,
     verdict: 'verdict' in event ? event.verdict : null,
+    region: event.kind === 'touch-up' ? (event.region ?? null) : null,
     mix: 'mix' in event ? event.mix : null,
     device: event.by?.device ?? null,
     device_number: event.by?.number ?? null,

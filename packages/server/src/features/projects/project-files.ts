@@ -109,5 +109,6 @@ function withoutRemoved(
     const left = waits?.filter((wait) => stages.has(wait.stageId)) ?? []
     return { ...rest, stageIds, modelIds, ...(left.length > 0 ? { waits: left } : {}) }
   }
+  if (event.kind === 'inspected') return { ...event, modelIds }
   return stages.has(event.stageId) ? { ...event, modelIds } : null
 }

@@ -33,6 +33,8 @@ export function parcelText(parcel: Parcel, project: StoredProject | undefined): 
       return `${where}a verdict${at}`
     case 'used':
       return `${where}another paint used${at}`
+    case 'inspected':
+      return `${where}${plural(event.modelIds.length, 'model')} inspected`
     case 'lap-corrected':
       return `${where}a lap set right`
     case 'undone':

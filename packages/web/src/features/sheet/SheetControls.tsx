@@ -1,4 +1,5 @@
 import {
+  passes,
   sheetFilters,
   sheetGroupings,
   type ModelStanding,
@@ -34,14 +35,8 @@ const filterText: Readonly<Record<SheetFilter, string>> = {
   drying: 'drying now',
   'touch-up': 'waiting for a touch-up',
   'table-ready': 'table-ready',
-}
-
-const counts: Readonly<Record<SheetFilter, (standing: ModelStanding) => boolean>> = {
-  all: () => true,
-  'to do': (each) => !each.isTableReady,
-  drying: (each) => each.dries,
-  'touch-up': (each) => each.touchUps > 0,
-  'table-ready': (each) => each.isTableReady,
+  'to inspect': 'to be inspected',
+  inspected: 'inspected',
 }
 
 /** What stands on the sheet, in which groups, and what a sweep over it marks. */
@@ -65,7 +60,7 @@ export function SheetControls({ wish, standings, line, onWish, onUndo }: SheetCo
         value={wish.show}
         options={sheetFilters.map((value) => ({
           value,
-          text: `${filterText[value]} (${String(standings.filter(counts[value]).length)})`,
+          text: `${filterText[value]} (${String(standings.filter((each) => passes(each, value)).length)})`,
         }))}
         onChange={(event) => onWish({ ...wish, show: event.target.value as SheetFilter })}
         className="sm:w-60"

@@ -2,6 +2,7 @@ import {
   createStandings,
   groupSheet,
   lastSitting,
+  passes,
   pointsOf,
   splitIntoBatches,
   touchUpRound,
@@ -9,17 +10,19 @@ import {
   type Progress,
   type StageId,
 } from '@seriatim/core'
+import { ScanEye } from 'lucide-react'
 import { useDeferredValue, useMemo, useState } from 'react'
 import { toast } from 'sonner'
 import { finishText } from '../../shared/finish-text.ts'
 import { durationText, plural } from '../../shared/format/index.ts'
 import { useProgress, useRecorder } from '../../shared/progress/index.ts'
 import { useCurrentProject } from '../../shared/project/index.ts'
-import { ErrorState, Headline, HoleLegend, LoadingState, NothingYet } from '../../shared/ui/index.ts'
+import { Button, ErrorState, Headline, HoleLegend, LoadingState, NothingYet } from '../../shared/ui/index.ts'
 import { useFinish } from '../../shared/use-finish.ts'
 import { useNow } from '../../shared/use-now.ts'
 import { useEstimated, useProjectInAir, useTimes } from '../../shared/working-project.ts'
 import { useWorkLeft } from '../../shared/worker/index.ts'
+import { InspectDialog } from './InspectDialog.tsx'
 import { ModelDialog } from './ModelDialog.tsx'
 import { SheetControls, type SheetWish } from './SheetControls.tsx'
 import { SheetStrips } from './SheetStrips.tsx'
@@ -49,6 +52,8 @@ function Sheet({ progress }: { readonly progress: Progress }) {
   const groups = useMemo(() => groupSheet(standings, batches, asked), [standings, batches, asked])
   const round = useMemo(() => touchUpRound(project, progress, times), [project, progress, times])
   const [openId, setOpenId] = useState<ModelId | null>(null)
+  const [inspecting, setInspecting] = useState<readonly ModelId[] | null>(null)
+  const due = standings.filter((each) => passes(each, 'to inspect'))
   const open = standings.find((each) => each.model.id === openId)
   const left = useWorkLeft(project, progress, times)
   const forecast = useFinish(project, estimated)
@@ -92,6 +97,13 @@ function Sheet({ progress }: { readonly progress: Progress }) {
   return (
     <>
       <Headline
+        actions={
+          due.length > 0 ? (
+            <Button weight="main" onClick={() => setInspecting(due.map((each) => each.model.id))}>
+              <ScanEye aria-hidden="true" size={18} /> Inspect {plural(due.length, 'model')}
+            </Button>
+          ) : null
+        }
         sub={
           <p className="flex flex-wrap gap-x-4">
             <span>
@@ -137,7 +149,18 @@ function Sheet({ progress }: { readonly progress: Progress }) {
       />
       <div className="mt-4">
         <HoleLegend />
+        <p className="mt-1 text-sm text-ink-soft">
+          A green frame: table-ready. A heavy foot under it: inspected. A brown frame: a touch-up waits.
+        </p>
       </div>
+      {inspecting ? (
+        <InspectDialog
+          project={project}
+          standings={inspecting.flatMap((id) => standings.find((each) => each.model.id === id) ?? [])}
+          recorder={recorder}
+          onClose={() => setInspecting(null)}
+        />
+      ) : null}
       {open ? (
         <ModelDialog
           standing={open}

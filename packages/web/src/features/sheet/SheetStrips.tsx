@@ -220,6 +220,7 @@ const ModelStrip = memo(function ModelStrip({
       style={{ width, height }}
       className={clsx(
         'flex shrink-0 scroll-my-16 cursor-pointer touch-pan-y items-center border bg-paper px-1.5 select-none',
+        standing.inspection && 'border-b-4',
         isChosen || standing.holes.some((hole) => hole.kind === 'in-hand')
           ? 'border-hands outline-1 outline-hands'
           : standing.touchUps > 0
@@ -236,7 +237,7 @@ const ModelStrip = memo(function ModelStrip({
 
 /** A strip in words. */
 function labelOf(
-  { model, unit, done, of, holes, isTableReady }: ModelStanding,
+  { model, unit, done, of, holes, isTableReady, inspection }: ModelStanding,
   line: readonly Stage[],
 ): string {
   const at = (kind: string) =>
@@ -249,6 +250,7 @@ function labelOf(
   return [
     `${name}: ${String(done)} of ${plural(of, 'stage')} done${isTableReady ? ', table-ready' : ''}`,
     ...more,
+    ...(inspection ? [inspection.verdict === 'passed' ? 'inspected' : `left so: ${inspection.note}`] : []),
   ].join('; ')
 }
 

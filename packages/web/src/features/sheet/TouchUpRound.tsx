@@ -46,7 +46,7 @@ export function TouchUpRound({ round, onMended, onOpen }: TouchUpRoundProps) {
               ) : null}
             </div>
             <ul>
-              {pot.items.map(({ stage, model, note, groundSeconds }) => (
+              {pot.items.map(({ stage, model, region, note, groundSeconds }) => (
                 <li key={`${stage.id} ${model.id}`} className="flex flex-wrap items-center gap-x-3">
                   <span className="min-w-0 grow basis-60">
                     <button
@@ -57,6 +57,7 @@ export function TouchUpRound({ round, onMended, onOpen }: TouchUpRoundProps) {
                       {model.name}
                     </button>
                     , {stage.name}
+                    {region === null ? '' : `, ${region}`}
                     {note === '' ? '' : `: ${note}`}
                     {groundSeconds === null
                       ? ''

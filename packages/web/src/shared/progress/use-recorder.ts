@@ -4,6 +4,7 @@ import {
   type BatchTimes,
   type EventId,
   type Mix,
+  type InspectionVerdict,
   type ModelId,
   type ProgressEvent,
   type Project,
@@ -62,8 +63,17 @@ export function useRecorder(
         }),
       clear: (stageId: StageId, modelIds: readonly ModelId[]) =>
         record({ ...base(), kind: 'cleared', stageId, modelIds }),
-      touchUp: (stageId: StageId, modelIds: readonly ModelId[], note: string) =>
-        record({ ...base(), kind: 'touch-up', stageId, modelIds, note }),
+      touchUp: (stageId: StageId, modelIds: readonly ModelId[], note: string, region: string | null = null) =>
+        record({
+          ...base(),
+          kind: 'touch-up',
+          stageId,
+          modelIds,
+          note,
+          ...(region === null ? {} : { region }),
+        }),
+      inspect: (modelIds: readonly ModelId[], verdict: InspectionVerdict, note: string) =>
+        record({ ...base(), kind: 'inspected', modelIds, verdict, note }),
       startClock: (stageId: StageId, modelIds: readonly ModelId[]) =>
         record({ ...base(), kind: 'clock-started', stageId, modelIds }),
       stopClock: (targetId: EventId) => record({ ...base(), kind: 'clock-stopped', targetId }),

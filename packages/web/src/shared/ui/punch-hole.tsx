@@ -41,7 +41,7 @@ export function holeText(state: HoleState): string {
     case 'done':
       return 'done'
     case 'touch-up':
-      return state.note === '' ? 'touch-up' : `touch-up: ${state.note}`
+      return ['touch-up', [state.region, state.note].filter(Boolean).join(', ')].filter(Boolean).join(': ')
     case 'not-needed':
       return 'not needed'
   }
@@ -53,7 +53,7 @@ const legend: readonly HoleState[] = [
   { kind: 'in-hand' },
   { kind: 'drying', since, until: 100 as Instant },
   { kind: 'done' },
-  { kind: 'touch-up', note: '' },
+  { kind: 'touch-up', note: '', region: null },
   { kind: 'not-needed' },
 ]
 
