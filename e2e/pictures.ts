@@ -25,7 +25,6 @@ interface Shot {
 const shots: Shot[] = [
   { name: 'projects', path: '/projects', size: desktop },
   { name: 'roster', path: `${project}/roster`, size: desktop },
-  { name: 'shelf', path: '/shelf', size: desktop },
   { name: 'recipe', path: `${project}/recipe`, size: desktop },
   {
     name: 'recipe-ways',
@@ -97,6 +96,15 @@ const shots: Shot[] = [
     },
   },
   { name: 'bench', path: `${project}/bench`, size: desktop, act: running },
+  {
+    name: 'sheet',
+    path: `${project}/sheet`,
+    size: desktop,
+    act: async (page) => {
+      await page.getByText('in 8 of 10 cases').first().waitFor({ timeout: 60_000 })
+      await page.getByRole('heading', { name: /^Touch-up round/ }).click()
+    },
+  },
   {
     name: 'pilot',
     path: `${project}/roster`,

@@ -61,14 +61,13 @@ export function inspectionChecklist(
   unit: Pick<Unit, 'id' | 'standard' | 'pilot'>,
 ): Checklist {
   const recipe = recipes.find((each) => each.unitIds.includes(unit.id))
-  const used = new Set<Technique>([
-    ...(recipe?.steps ?? [])
-      .filter((step) => standardReaches(step.standard, unit.standard))
-      .map((step) => step.technique),
-    ...line.flatMap((stage) =>
-      stage.technique !== null && !stage.notNeededBy.includes(unit.id) ? [stage.technique] : [],
-    ),
-  ])
+  const used = new Set<Technique | null>(
+    recipe
+      ? recipe.steps
+          .filter((step) => standardReaches(step.standard, unit.standard))
+          .map((step) => step.technique)
+      : line.filter((stage) => !stage.notNeededBy.includes(unit.id)).map((stage) => stage.technique),
+  )
   const isFine = standardReaches('tabletop', unit.standard)
   const asked = (looks: readonly Look[]) =>
     looks

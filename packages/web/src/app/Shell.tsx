@@ -129,7 +129,7 @@ function ProjectName({ projectId }: { readonly projectId: ProjectId }) {
     <p className="hidden min-w-0 truncate pr-2 text-sm font-bold text-ink-soft xl:block">
       {data.name}
       <span className="hidden 2xl:inline"> · {plural(countModels(data), 'model')}</span>
-      {data.dueOn === null ? '' : ` · due ${dueText(data)}`}
+      {data.dueOn === null ? null : <span className="hidden 2xl:inline"> · due {dueText(data)}</span>}
     </p>
   )
 }

@@ -193,8 +193,9 @@ function DefectForm({
   const reaching = stages.filter((stage) => region === '' || covers(stage, region))
   const offered = reaching.length > 0 ? reaching : stages
   const [stageId, setStageId] = useState<string | null>(null)
-  // The last paint on the region is what shows.
-  const stage = offered.find((each) => each.id === stageId) ?? offered.at(-1)
+  // The last paint on the region is what shows; what lies over everything, as varnish does, is no paint to mend with.
+  const shown = offered.findLast((each) => each.touch.kind !== 'whole') ?? offered.at(-1)
+  const stage = offered.find((each) => each.id === stageId) ?? shown
   return (
     <Form
       label="What is to be touched up"

@@ -50,14 +50,16 @@ function Sheet({ progress }: { readonly progress: Progress }) {
   const [wish, setWish] = useState<SheetWish>({ by: 'unit', show: 'all', find: '', stageId: null })
   const asked = useDeferredValue(wish)
   const groups = useMemo(() => groupSheet(standings, batches, asked), [standings, batches, asked])
-  const round = useMemo(() => touchUpRound(project, progress, times), [project, progress, times])
+  // What goes over all marks follows a moment after the strip that was tapped.
+  const settled = useDeferredValue(progress)
+  const round = useMemo(() => touchUpRound(project, settled, times), [project, settled, times])
   const [openId, setOpenId] = useState<ModelId | null>(null)
   const [inspecting, setInspecting] = useState<readonly ModelId[] | null>(null)
   const due = standings.filter((each) => passes(each, 'to inspect'))
   const open = standings.find((each) => each.model.id === openId)
   const left = useWorkLeft(project, progress, times)
   const forecast = useFinish(project, estimated)
-  const sitting = useMemo(() => lastSitting(project, progress, times), [project, progress, times])
+  const sitting = useMemo(() => lastSitting(project, settled, times), [project, settled, times])
 
   if (standings.length === 0 || project.line.length === 0) {
     return (

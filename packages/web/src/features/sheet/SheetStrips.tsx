@@ -5,7 +5,7 @@ import { memo, useCallback, useEffect, useLayoutEffect, useMemo, useRef, useStat
 import { plural } from '../../shared/format/index.ts'
 import { holeText, PunchStrip } from '../../shared/ui/index.ts'
 import { useStripSelection, type Place } from '../../shared/use-strip-selection.ts'
-import { sheetLines, sheetRoom, type SheetLine, type SheetRoom } from './sheet-lines.ts'
+import { createSheetLines, sheetRoom, type SheetLine, type SheetRoom } from './sheet-lines.ts'
 
 interface SheetStripsProps {
   readonly groups: readonly SheetGroup[]
@@ -24,7 +24,8 @@ export function SheetStrips({ groups, line, now, stageId, onMark, onOpen, onUndo
   const { width, top } = useFrame(frame)
   const coarse = useMemo(() => window.matchMedia('(pointer: coarse)').matches, [])
   const room = useMemo(() => sheetRoom(width, coarse), [width, coarse])
-  const lines = useMemo(() => sheetLines(groups, line, room), [groups, line, room])
+  const [sheetLines] = useState(createSheetLines)
+  const lines = useMemo(() => sheetLines(groups, line, room), [sheetLines, groups, line, room])
   const standingAt = ({ row, column }: Place) => lines[row]?.members[column]
 
   const { grid, focus, isChosen, gridProps, clickWithoutPointer } = useStripSelection({
@@ -68,7 +69,8 @@ export function SheetStrips({ groups, line, now, stageId, onMark, onOpen, onUndo
       ),
     scrollMargin: top,
   })
-  useLayoutEffect(() => virtual.measure(), [virtual, sizeOf])
+  const heights = useMemo(() => lines.map((each) => heightOf(each, room)).join(' '), [lines, room])
+  useLayoutEffect(() => virtual.measure(), [virtual, heights])
 
   if (lines.length === 0) return <p className="py-10 text-lg text-ink-soft">No model is like that.</p>
   return (

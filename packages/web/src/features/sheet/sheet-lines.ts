@@ -34,30 +34,42 @@ export function sheetRoom(width: number, coarse: boolean): SheetRoom {
   return { names, width: width - names, height: coarse ? 44 : 30 }
 }
 
-/** The sheet cut into lines: of each group as many strips side by side as there is room for. */
-export function sheetLines(
-  groups: readonly SheetGroup[],
-  line: readonly Stage[],
-  room: SheetRoom,
-): readonly SheetLine[] {
-  return groups.flatMap((group) => {
-    const places = line.flatMap((_, place) =>
-      group.members.some(({ holes }) => holes[place] && holes[place].kind !== 'not-needed') ? [place] : [],
-    )
-    const least = places.length * smallestHole + padding
-    const across = Math.max(1, Math.floor((room.width + gap) / (least + gap)))
-    const most = Math.floor((room.width + gap) / across) - gap
-    const hole = Math.min(largestHole, Math.floor((most - padding) / Math.max(1, places.length)))
-    const strip = Math.min(most, places.length * hole + padding)
-    return Array.from({ length: Math.ceil(group.members.length / across) }, (_, index): SheetLine => ({
-      key: `${group.key} ${String(index)}`,
-      group,
-      isFirst: index === 0,
-      isLast: (index + 1) * across >= group.members.length,
-      members: group.members.slice(index * across, (index + 1) * across),
-      places,
-      hole,
-      strip,
-    }))
-  })
+/**
+ * The sheet cut into lines: of each group as many strips side by side as there is room for. What a strip is drawn from is
+ * the same object from one time to the next, so that a tap draws its own strip and no other.
+ */
+export function createSheetLines() {
+  const known = new Map<string, readonly number[]>()
+  const same = (places: readonly number[]): readonly number[] => {
+    const key = places.join(' ')
+    const before = known.get(key)
+    if (before) return before
+    known.set(key, places)
+    return places
+  }
+  return (groups: readonly SheetGroup[], line: readonly Stage[], room: SheetRoom): readonly SheetLine[] =>
+    groups.flatMap((group) => {
+      const places = same(placesOf(group, line))
+      const least = places.length * smallestHole + padding
+      const across = Math.max(1, Math.floor((room.width + gap) / (least + gap)))
+      const most = Math.floor((room.width + gap) / across) - gap
+      const hole = Math.min(largestHole, Math.floor((most - padding) / Math.max(1, places.length)))
+      const strip = Math.min(most, places.length * hole + padding)
+      return Array.from({ length: Math.ceil(group.members.length / across) }, (_, index): SheetLine => ({
+        key: `${group.key} ${String(index)}`,
+        group,
+        isFirst: index === 0,
+        isLast: (index + 1) * across >= group.members.length,
+        members: group.members.slice(index * across, (index + 1) * across),
+        places,
+        hole,
+        strip,
+      }))
+    })
+}
+
+function placesOf({ members }: SheetGroup, line: readonly Stage[]): readonly number[] {
+  return line.flatMap((_, place) =>
+    members.some(({ holes }) => holes[place] && holes[place].kind !== 'not-needed') ? [place] : [],
+  )
 }
