@@ -1,12 +1,37 @@
 import tailwindcss from '@tailwindcss/vite'
 import react from '@vitejs/plugin-react'
-import { defineConfig } from 'vite'
+import { fileURLToPath } from 'node:url'
+import { defineConfig, type Plugin } from 'vite'
 
 const apiPort = process.env['PORT'] ?? '4640'
+const at = (path: string) => fileURLToPath(new URL(path, import.meta.url))
+
+/** `built.json`: every file of the build, for the service worker to keep. */
+const listBuiltFiles = (): Plugin => ({
+  name: 'list-built-files',
+  generateBundle: {
+    order: 'post',
+    handler(_, bundle) {
+      const files = Object.keys(bundle).filter((name) => name.startsWith('assets/'))
+      this.emitFile({ type: 'asset', fileName: 'built.json', source: JSON.stringify(files) })
+    },
+  },
+})
 
 export default defineConfig({
-  plugins: [react(), tailwindcss()],
+  plugins: [react(), tailwindcss(), listBuiltFiles()],
   worker: { format: 'es' },
-  build: { target: 'es2023', chunkSizeWarningLimit: 700 },
+  build: {
+    target: 'es2023',
+    chunkSizeWarningLimit: 700,
+    rolldownOptions: {
+      input: { index: at('index.html'), 'service-worker': at('service-worker/service-worker.ts') },
+      output: {
+        // Browsers look for a newer one under the name they know.
+        entryFileNames: ({ name }) =>
+          name === 'service-worker' ? 'service-worker.js' : 'assets/[name]-[hash].js',
+      },
+    },
+  },
   server: { proxy: { '/api': `http://127.0.0.1:${apiPort}` } },
 })

@@ -125,7 +125,14 @@ export const routes = {
   readEvents: route('GET', '/projects/:id/events', {
     params: ofProject,
     query: afterQuery,
-    answer: z.object({ log: packedLogSchema, last: z.int(), revision: z.int(), now: instantField }),
+    answer: z.object({
+      log: packedLogSchema,
+      last: z.int(),
+      revision: z.int(),
+      now: instantField,
+      /** Which database this is: numbers of another one mean other events. */
+      installation: z.uuid(),
+    }),
   }),
   /** Each event is judged by itself, so that one that cannot be taken keeps none of the others. */
   recordEvents: route('POST', '/projects/:id/events', {

@@ -54,6 +54,9 @@ const bytea = customType<{ data: Buffer }>({ dataType: () => 'bytea' })
 /** Rows are never deleted: what leaves the roster or the line keeps its history. */
 const removedAt = () => moment('removed_at')
 
+/** One row, made with the database: a page that kept a copy of another database's log throws it away. */
+export const installation = pgTable('installation', { id: uuid().primaryKey().defaultRandom() })
+
 export const project = pgTable(
   'project',
   {

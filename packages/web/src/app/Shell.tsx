@@ -8,6 +8,7 @@ import { DeliveryNotice } from '../features/delivery/index.ts'
 import { ApiProblem } from '../shared/api/index.ts'
 import { dueText } from '../shared/finish-text.ts'
 import { plural } from '../shared/format/index.ts'
+import { forgetProject } from '../shared/kept/index.ts'
 import { useNews } from '../shared/progress/index.ts'
 import { ProjectContext, useProject } from '../shared/project/index.ts'
 import { ErrorState, IconButton, LoadingState } from '../shared/ui/index.ts'
@@ -174,8 +175,9 @@ export function ProjectRoad() {
   useEffect(() => {
     if (data) rememberProject(data.id)
     else if (isGone && lastProject() === projectId) rememberProject(null)
+    if (isGone && projectId !== undefined) forgetProject(projectId)
   }, [data, isGone, projectId])
-  if (data) {
+  if (data && !isGone) {
     return (
       <ProjectContext value={data}>
         {mayChange ? <LineFollows /> : null}

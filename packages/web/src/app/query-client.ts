@@ -1,5 +1,6 @@
 import { QueryClient } from '@tanstack/react-query'
 import { isAway } from '../shared/api/index.ts'
+import { askOrRemember, keepAnswers } from '../shared/kept/index.ts'
 
 const longestPause = 10_000
 
@@ -9,9 +10,12 @@ export const queryClient = new QueryClient({
     queries: {
       networkMode: 'always',
       staleTime: 5_000,
+      persister: askOrRemember,
       retry: (_, error) => isAway(error),
       retryDelay: (attempt) => Math.min(longestPause, 500 * 2 ** attempt),
     },
     mutations: { networkMode: 'always', retry: false },
   },
 })
+
+keepAnswers(queryClient)

@@ -18,7 +18,7 @@ import { instant } from '@seriatim/core'
 import { and, eq, inArray, sql, type SQL } from 'drizzle-orm'
 import type { Database } from '../../db/client.ts'
 import { newsOf } from '../../db/news.ts'
-import { model, progressEvent, stage, unit } from '../../db/schema.ts'
+import { installation, model, progressEvent, stage, unit } from '../../db/schema.ts'
 
 /** An event as it is kept: with the server's number, and the moment the device gave where it was set right. */
 export interface KeptEvent {
@@ -280,6 +280,13 @@ export async function lockLog(db: Database, projectId: ProjectId): Promise<boole
     select pg_advisory_xact_lock(hashtextextended(${projectId}, 47)),
       exists (select from project where id = ${projectId} and removed_at is null) as there`)
   return rows[0]?.there ?? false
+}
+
+/** @throws Error the migrations were not run. */
+export async function readInstallation(db: Database): Promise<string> {
+  const [row] = await db.select().from(installation)
+  if (!row) throw new Error('the database has no installation')
+  return row.id
 }
 
 export async function countEvents(db: Database, projectId: ProjectId): Promise<number> {

@@ -1,5 +1,8 @@
 import { useCallback, useState } from 'react'
 import { toast } from 'sonner'
+import type { ProjectId } from '@seriatim/core'
+import { useParams } from 'react-router'
+import { useIsRemembered } from '../../shared/progress/index.ts'
 import { plural } from '../../shared/format/index.ts'
 import { Button } from '../../shared/ui/index.ts'
 import { NotDelivered } from './NotDelivered.tsx'
@@ -13,6 +16,7 @@ export function DeliveryNotice() {
     setOpen(true)
   }, [])
   const { waiting, refused, trouble, unsaved } = useDelivery(look)
+  const { projectId } = useParams()
   return (
     <div className="mx-auto max-w-[1360px] px-4 sm:px-6">
       <div role="status">
@@ -26,6 +30,9 @@ export function DeliveryNotice() {
               What waits
             </Button>
           </p>
+        ) : null}
+        {projectId !== undefined && waiting.length === 0 ? (
+          <Remembered projectId={projectId as ProjectId} />
         ) : null}
         {unsaved > 0 ? (
           <p className="ticket mt-3 border-l-8 border-l-hands px-4 py-2">
@@ -57,5 +64,16 @@ export function DeliveryNotice() {
         trouble={trouble}
       />
     </div>
+  )
+}
+
+/** The server is away, and nothing waits for it: the page is a memory, and may be worked on. */
+function Remembered({ projectId }: { readonly projectId: ProjectId }) {
+  if (!useIsRemembered(projectId)) return null
+  return (
+    <p className="ticket mt-3 border-l-8 border-l-touch-up px-4 py-2">
+      <b>The server does not answer.</b> Here is what this device knew last. Go on painting: what you record
+      is kept in this browser, and sent as soon as it answers.
+    </p>
   )
 }

@@ -1,4 +1,4 @@
 export { useNews } from './use-news.ts'
-export { useProgress } from './use-progress.ts'
+export { useIsRemembered, useProgress } from './use-progress.ts'
 export { progressStore, sourceOf } from './progress-store.ts'
 export { useRecorder, type Judged } from './use-recorder.ts'

@@ -1,4 +1,4 @@
-import { unpackLog, type PackedLog } from '@seriatim/contract'
+import { createLogPacker, unpackLog, type PackedLog } from '@seriatim/contract'
 import {
   createProgressLog,
   type DeviceId,
@@ -14,6 +14,10 @@ export interface ProgressStore {
   /** The number of the server's last event known here. */
   readonly last: () => number
   readonly takeFromServer: (log: PackedLog, last: number) => void
+  /** Every event known here, this device's own among them, and the number of the server's last. */
+  readonly known: () => { readonly log: PackedLog; readonly last: number }
+  /** Forgets all the server said: it was another server's. What was recorded here stays. */
+  readonly startAnew: (own: readonly ProgressEvent[]) => void
   readonly record: (events: readonly ProgressEvent[]) => void
   /** Events that the server refused: what they did is taken back. */
   readonly withdraw: (ids: readonly EventId[]) => void
@@ -44,6 +48,7 @@ function createProgressStore(projectId: ProjectId): ProgressStore {
   let last = 0
   let isRead = false
   let epoch = 1
+  let packed = { packer: createLogPacker(), count: 0, epoch }
   let progress: Progress | undefined
   const watchers = new Set<() => void>()
 
@@ -71,11 +76,25 @@ function createProgressStore(projectId: ProjectId): ProgressStore {
 
   return {
     last: () => last,
-    takeFromServer: (packed, upTo) => {
+    takeFromServer: (given, upTo) => {
       last = Math.max(last, upTo)
-      const isNew = add(unpackLog(packed))
+      const isNew = add(unpackLog(given))
       if (!isNew && isRead) return
       isRead = true
+      changed()
+    },
+    known: () => {
+      if (packed.epoch !== epoch) packed = { packer: createLogPacker(), count: 0, epoch }
+      packed.packer.add(events.slice(packed.count))
+      packed.count = events.length
+      return { log: packed.packer.log(), last }
+    },
+    startAnew: (own) => {
+      log = createProgressLog(own)
+      events = [...own]
+      last = 0
+      isRead = false
+      epoch += 1
       changed()
     },
     record: (fresh) => {
