@@ -2,6 +2,7 @@
 import { spawn } from 'node:child_process'
 import { mkdirSync } from 'node:fs'
 import { resolve } from 'node:path'
+import { backupReminder } from './lib/backup-age.mjs'
 import { Cluster } from './lib/cluster.mjs'
 import { ensurePostgres } from './lib/debian-packages.mjs'
 import { ensureNodePackages, requireNode } from './lib/node-packages.mjs'
@@ -27,10 +28,12 @@ await runTool(async () => {
   const given = process.env.DATABASE_URL
   if (!given) await ensurePostgres()
   await ensureNodePackages()
+  const reminder = given ? null : backupReminder(dataFolder)
   const cluster = given ? null : new Cluster(dataFolder)
   stopper.cluster = cluster
   const [address] = await Promise.all([given ?? cluster.start(), ensureWebBuild()])
   await startServer(address, stopper)
+  if (reminder) process.stdout.write(`${reminder}\n`)
   process.stdout.write(`Seriatim is ready at http://127.0.0.1:${port} (Ctrl-C stops it)\n`)
   if (cluster) watch(cluster, stopper)
 })

@@ -105,7 +105,7 @@ test('another paint than the recipe says is noted where it was used', async ({ p
 test('one tap punches a batch or a model, and a second takes it back', async ({ page, request }) => {
   const { url } = await seedProject(request)
   await page.goto(`${url}/bench`)
-  await page.getByRole('button', { name: /^Reed-pikes/ }).click()
+  await page.getByRole('button', { name: 'Reed-pikes, 6 models' }).click()
   await hole(page, 'Coat, Reed-pikes 3: to do').click()
   await expect(hole(page, 'Coat, Reed-pikes 3: drying')).toBeVisible()
   await expect(hole(page, 'Coat, Reed-pikes: in hand, 1 of 6')).toBeVisible()
@@ -131,7 +131,7 @@ test('after a tap the keys are the desk’s again', async ({ page, request }) =>
 test('a sweep of the pointer punches many at once', async ({ page, request }) => {
   const { url, id } = await seedProject(request)
   await page.goto(`${url}/bench`)
-  await page.getByRole('button', { name: /^Reed-pikes/ }).click()
+  await page.getByRole('button', { name: 'Reed-pikes, 6 models' }).click()
   const [from, to] = [hole(page, 'Skin, Reed-pikes 2: to do'), hole(page, 'Skin, Reed-pikes 5: to do')]
   await to.scrollIntoViewIfNeeded()
   const [a, b] = [(await from.boundingBox())!, (await to.boundingBox())!]
@@ -173,7 +173,7 @@ test('a missed part is noted on its model and mended by a tap', async ({ page, r
   await dialog.getByRole('button', { name: 'Note it' }).click()
   const slip = hole(page, /^Prime, Reed-pikes: touch-up: bare behind the shield/)
   await expect(slip).toBeVisible()
-  await page.getByRole('button', { name: /^Reed-pikes/ }).click()
+  await page.getByRole('button', { name: 'Reed-pikes, 6 models' }).click()
   await hole(page, 'Prime, Reed-pikes 4: touch-up: bare behind the shield').click()
   await expect(hole(page, 'Prime, Reed-pikes 4: drying')).toBeVisible()
 })
@@ -278,4 +278,65 @@ test('it says what to get ready, and where the colour hides before the pot is cl
   await page.keyboard.press('Space')
   await expect(look).toContainText('Missed before: left ear')
   await expectAccessible(page)
+})
+
+test('a tap on a model skips it, asks for another coat, or notes where it slipped', async ({
+  page,
+  request,
+}) => {
+  const { url, id } = await seedProject(request, { units: { Pikes: 3 }, stages: 1 })
+  await page.goto(`${url}/bench`)
+  const models = page.getByRole('list', { name: 'Models of this batch' })
+  const choose = async (model: RegExp, what: string) => {
+    await models.getByRole('button', { name: model }).click()
+    await page.getByRole('menuitem', { name: what }).click()
+  }
+  await expect(models.getByRole('button', { name: 'Pikes 1: to do, next' })).toBeVisible()
+  await choose(/^Pikes 1/, 'Skip for now')
+  await expect(models.getByRole('button', { name: 'Pikes 2: to do, next' })).toBeVisible()
+  await page.getByRole('button', { name: 'Start the clock' }).click()
+  await page.keyboard.press('Space')
+  await expect(models.getByRole('button', { name: 'Pikes 2: drying' })).toBeVisible()
+  await expect(models.getByRole('button', { name: 'Pikes 3: in hand, next' })).toBeVisible()
+  await models.getByRole('button', { name: /^Pikes 2/ }).click()
+  await expectAccessible(page)
+  await page.keyboard.press('Escape')
+  await choose(/^Pikes 2/, 'Another coat')
+  await expect(models.getByRole('button', { name: 'Pikes 2: in hand' })).toBeVisible()
+  await choose(/^Pikes 3/, 'Done')
+  await choose(/^Pikes 3/, 'Slip or missed part')
+  await page.getByRole('dialog').getByLabel('What').fill('bare behind the shield')
+  await page.getByRole('dialog').getByRole('button', { name: 'Note it' }).click()
+  await expect(
+    models.getByRole('button', { name: 'Pikes 3: touch-up: bare behind the shield' }),
+  ).toBeVisible()
+  await expect
+    .poll(() => recordedKinds(request, id))
+    .toEqual(['clock-started', 'punched', 'cleared', 'punched', 'touch-up'])
+})
+
+test('a coat that is dry already or still tacky is said so, and teaches the wait', async ({
+  page,
+  request,
+}) => {
+  const { url, id } = await seedProject(request, { units: { Pikes: 2 }, stages: 1 })
+  await page.goto(`${url}/bench`)
+  const planned = page.locator('dl').getByText('drying afterwards').locator('..')
+  await expect(planned).toContainText('min')
+  const before = await planned.innerText()
+  await page.getByRole('button', { name: 'All done' }).click()
+  const drying = page.getByRole('region', { name: 'Drying' })
+  await drying.getByRole('button', { name: 'Dry already: Pikes, Prime' }).click()
+  await expect(drying).toContainText('Nothing is wet.')
+  await expect(drying).toContainText('dry since')
+  await drying.getByRole('button', { name: 'Still tacky: Pikes, Prime' }).click()
+  await expect(drying.getByRole('button', { name: 'Dry already: Pikes, Prime' })).toBeVisible()
+  await drying.getByRole('button', { name: 'Dry already: Pikes, Prime' }).click()
+  await expect(drying).toContainText('Nothing is wet.')
+  await page.keyboard.press('Escape')
+  const hole = page.getByRole('gridcell', { name: /^Prime, Pikes: done/ })
+  await hole.click()
+  await expect(planned).toContainText('min')
+  expect(await planned.innerText()).not.toBe(before)
+  await expect.poll(() => recordedKinds(request, id)).toEqual(['punched', 'felt', 'felt', 'felt', 'cleared'])
 })

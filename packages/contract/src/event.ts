@@ -1,4 +1,5 @@
 import {
+  feels,
   inspectionVerdicts,
   verdicts,
   type DeviceId,
@@ -52,6 +53,11 @@ export const eventSchema = z.discriminatedUnion('kind', [
     kind: z.literal('touch-up'),
     note: optionalTextField(400),
     region: textField('the region', 80).exactOptional(),
+  }),
+  z.object({
+    ...overModels,
+    kind: z.literal('felt'),
+    feels: z.enum(feels, { error: `It feels ${feels.join(' or ')}.` }),
   }),
   z.object({ ...overModels, kind: z.literal('clock-started') }),
   z.object({ ...recorded, kind: z.literal('clock-stopped'), targetId: idOf<EventId>() }),

@@ -39,6 +39,7 @@ const anyEvent = fc
         { requiredKeys: ['id', 'at', 'kind', 'stageId', 'modelIds'] },
       ),
       fc.record({ ...over, kind: fc.constantFrom('cleared', 'clock-started') }),
+      fc.record({ ...over, kind: fc.constant('felt'), feels: fc.constantFrom('dry', 'tacky') }),
       fc.record(
         { ...over, kind: fc.constant('touch-up'), note, region: fc.constant('cloak') },
         { requiredKeys: ['id', 'at', 'kind', 'stageId', 'modelIds', 'note'] },

@@ -46,6 +46,7 @@ const kindNames = [
   'undone',
   'used',
   'inspected',
+  'felt',
 ] as const satisfies readonly ProgressEvent['kind'][]
 
 /** What the columns do not have, of the kinds that have more. */
@@ -64,6 +65,8 @@ function restOf(event: ProgressEvent): Record<string, unknown> | null {
       return { verdict: event.verdict, note: event.note, ...(event.mix ? { mix: event.mix } : {}) }
     case 'used':
       return { mix: event.mix, note: event.note }
+    case 'felt':
+      return { feels: event.feels }
     case 'inspected':
       return { verdict: event.verdict, note: event.note }
     case 'lap-corrected':

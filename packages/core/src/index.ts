@@ -2,6 +2,7 @@ export { deskTools } from './bench/desk-tool.ts'
 export { setUpCard, type SetUpCard } from './bench/set-up-card.ts'
 export { beyondTheStopLine, sittingNow, type FurtherStep, type Sitting } from './bench/sitting.ts'
 export { dewPoint, waitFactor, type Air } from './air/air.ts'
+export { lineAsFelt } from './air/felt-waits.ts'
 export { airNow, lineInAir } from './air/line-in-air.ts'
 export { simulatedAir } from './air/simulated-air.ts'
 export { sprayWindows, type SprayWindow } from './air/spray-windows.ts'
@@ -81,7 +82,9 @@ export {
   type ProgressEvent,
   type RecordedBy,
   type StageWait,
+  feels,
   inspectionVerdicts,
+  type Feel,
   type InspectionVerdict,
   type Verdict,
 } from './progress/event.ts'
@@ -248,6 +251,7 @@ export {
   type Thing,
 } from './changes/index.ts'
 export { withCapital } from './units/capital.ts'
+export { burnUp, type BurnUpDay } from './sheet/burn-up.ts'
 export { groupSheet, passes, pointsOf, sheetFilters, sheetGroupings } from './sheet/group-sheet.ts'
 export type { SheetFilter, SheetGroup, SheetGrouping } from './sheet/group-sheet.ts'
 export { longestPause } from './progress/longest-pause.ts'

@@ -91,9 +91,10 @@ function missedBefore({ line }: Pick<Project, 'line'>, { slips }: Progress, stag
       .filter((each) => potOf(each) === potOf(stage) && regionsMeet(touchedRegions(each.touch), here))
       .map((each) => each.id),
   )
-  const notes = slips
-    .toReversed()
-    .flatMap(({ stageId, note }) => (alike.has(stageId) && note !== '' ? [note] : []))
+  const notes = slips.toReversed().flatMap(({ stageId, note, region }) => {
+    const said = [region, note].filter(Boolean).join(', ')
+    return alike.has(stageId) && said !== '' ? [said] : []
+  })
   return [...new Set(notes)].slice(0, 5)
 }
 

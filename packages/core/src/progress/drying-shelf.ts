@@ -1,7 +1,7 @@
 import type { Stage } from '../line/stage.ts'
 import type { Batch } from '../project/batches.ts'
 import type { Project } from '../project/project.ts'
-import type { StageId } from '../units/ids.ts'
+import type { ModelId, StageId } from '../units/ids.ts'
 import { addSeconds, type Instant } from '../units/instant.ts'
 import type { Progress } from './progress.ts'
 import { holeState } from './hole-state.ts'
@@ -11,6 +11,7 @@ export interface DryingEntry {
   readonly batch: Batch
   readonly stage: Stage
   readonly models: number
+  readonly modelIds: readonly ModelId[]
   readonly since: Instant
   /** When the last of them is dry. */
   readonly until: Instant
@@ -42,13 +43,16 @@ function dryingOf(
         wet.add(stageId)
   return line.flatMap((stage) => {
     if (!wet.has(stage.id)) return []
-    const drying = batch.models
-      .map((model) => holeState(progress, batch.unitId, model, stage, now))
-      .filter((hole) => hole.kind === 'drying')
+    const drying = batch.models.flatMap((model) => {
+      const hole = holeState(progress, batch.unitId, model, stage, now)
+      return hole.kind === 'drying' ? [{ ...hole, id: model.id }] : []
+    })
     const last = drying.reduce<(typeof drying)[number] | null>(
       (latest, hole) => (latest && latest.until >= hole.until ? latest : hole),
       null,
     )
-    return last ? [{ batch, stage, models: drying.length, since: last.since, until: last.until }] : []
+    if (!last) return []
+    const modelIds = drying.map((hole) => hole.id)
+    return [{ batch, stage, models: drying.length, modelIds, since: last.since, until: last.until }]
   })
 }

@@ -33,6 +33,11 @@ export const verdicts = ['worth it', 'did nothing', 'too little', 'another colou
 
 export type Verdict = (typeof verdicts)[number]
 
+/** What a finger says of a coat. */
+export const feels = ['dry', 'tacky'] as const
+
+export type Feel = (typeof feels)[number]
+
 /** Looked at when it is through: good, or with a fault that is left on purpose. */
 export const inspectionVerdicts = ['passed', 'left'] as const
 
@@ -57,6 +62,8 @@ export type ProgressEvent =
       /** Where on the model, as its recipe names the region; without it the whole stage is meant. */
       readonly region?: string
     })
+  /** A finger on the coat: dry before its wait was over, or not dry yet. */
+  | (OverModels & { readonly kind: 'felt'; readonly feels: Feel })
   /** A stage was begun on these models; a clock of the same painter still running is stopped by it. */
   | (OverModels & { readonly kind: 'clock-started' })
   | (Recorded & { readonly kind: 'clock-stopped'; readonly targetId: EventId })

@@ -4,13 +4,17 @@ import type { ProgressEvent } from './event.ts'
 import type { Mark } from './progress.ts'
 
 /** Events that say something of single holes. */
-export type MarkingEvent = Extract<ProgressEvent, { kind: 'punched' | 'cleared' | 'touch-up' | 'milestone' }>
+export type MarkingEvent = Extract<
+  ProgressEvent,
+  { kind: 'punched' | 'cleared' | 'touch-up' | 'felt' | 'milestone' }
+>
 
 export function isMarking(event: ProgressEvent): event is MarkingEvent {
   return (
     event.kind === 'punched' ||
     event.kind === 'cleared' ||
     event.kind === 'touch-up' ||
+    event.kind === 'felt' ||
     event.kind === 'milestone'
   )
 }
@@ -38,6 +42,9 @@ export function markOf(
       case 'touch-up':
         mark = touchedUp(mark, event)
         break
+      case 'felt':
+        mark = feltMark(mark, event)
+        break
       case 'milestone':
         // What was through before keeps its own moment.
         mark ??= { kind: 'punched', at: event.at, drySeconds: waitOf(event, stageId) }
@@ -45,6 +52,22 @@ export function markOf(
     }
   }
   return mark
+}
+
+/** Not yet dry, it is given a quarter of its time more, and five minutes at least (common practice). */
+export function stillTacky(elapsed: number): number {
+  return elapsed + Math.max(300, Math.round(elapsed / 4))
+}
+
+/** A finger knows better than the wait that was planned. */
+function feltMark(mark: Mark | null, { at, feels }: Extract<MarkingEvent, { kind: 'felt' }>): Mark | null {
+  if (mark?.kind !== 'punched') return mark
+  const elapsed = Math.max(0, Math.round((at - mark.at) / 1000))
+  const drySeconds =
+    feels === 'dry'
+      ? Math.min(mark.drySeconds ?? elapsed, elapsed)
+      : Math.max(mark.drySeconds ?? 0, stillTacky(elapsed))
+  return { ...mark, drySeconds: drySeconds as Seconds }
 }
 
 function touchedUp(

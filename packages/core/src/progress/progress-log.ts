@@ -1,4 +1,5 @@
 import type { DeviceId, EventId, ModelId, PainterId, StageId } from '../units/ids.ts'
+import type { Seconds } from '../units/seconds.ts'
 import type { ProgressEvent } from './event.ts'
 import { createClockLog, type ClockEvent, type ClockLog } from './clock-log.ts'
 import { isMarking, markOf, stagesMarkedBy, type MarkingEvent } from './hole-log.ts'
@@ -12,6 +13,7 @@ import type {
   Milestone,
   Progress,
   Slip,
+  Touch,
   Used,
 } from './progress.ts'
 import { insertSorted, placeOf } from './sorted-events.ts'
@@ -34,6 +36,7 @@ type Correcting = Extract<ProgressEvent, { kind: 'lap-corrected' }>
 type Judging = Extract<ProgressEvent, { kind: 'judged' }>
 type Using = Extract<ProgressEvent, { kind: 'used' }>
 type Slipping = Extract<ProgressEvent, { kind: 'touch-up' }>
+type Feeling = Extract<ProgressEvent, { kind: 'felt' }>
 type Inspecting = Extract<ProgressEvent, { kind: 'inspected' }>
 type Reaching = Extract<ProgressEvent, { kind: 'milestone' }>
 
@@ -62,6 +65,8 @@ export function createProgressLog(first: readonly ProgressEvent[] = []): Progres
   let used: readonly Used[] | null = null
   const slipping: Slipping[] = []
   let slips: readonly Slip[] | null = null
+  const feeling: Feeling[] = []
+  let touches: readonly Touch[] = []
   const inspecting: Inspecting[] = []
   let inspections: readonly Inspection[] | null = null
 
@@ -108,10 +113,11 @@ export function createProgressLog(first: readonly ProgressEvent[] = []): Progres
       insertSorted(slipping, event)
       slips = null
     }
+    if (event.kind === 'felt') insertSorted(feeling, event)
     const newest = reaching.at(-1)
     if (newest && newest.at >= event.at) milestones = null
     if (event.kind === 'punched') laps.addPunch(event)
-    else if (event.kind !== 'milestone') laps.markChanged(event)
+    else if (event.kind !== 'milestone' && event.kind !== 'felt') laps.markChanged(event)
   }
 
   function clockLogOf(painter: PainterId | null): ClockLog {
@@ -162,7 +168,7 @@ export function createProgressLog(first: readonly ProgressEvent[] = []): Progres
       eachHole(event, refreshHole)
       milestones = null
       if (event.kind === 'touch-up') slips = null
-      if (event.kind !== 'milestone') laps.markChanged(event)
+      if (event.kind !== 'milestone' && event.kind !== 'felt') laps.markChanged(event)
     } else if (event.kind === 'clock-started') clockLogOf(event.by?.painter ?? null).upset()
     else if (event.kind === 'clock-stopped') {
       const painter = painterOf.get(event.targetId)
@@ -253,6 +259,35 @@ export function createProgressLog(first: readonly ProgressEvent[] = []): Progres
     return slips
   }
 
+  /** Of several fingers on one coat the last one counts. */
+  function readTouches(): readonly Touch[] {
+    const byCoat = new Map<EventId, Touch>()
+    for (const event of feeling) {
+      const [modelId] = event.modelIds
+      if (modelId === undefined || isTaken(event.id)) continue
+      const events = holes.get(modelId)?.get(event.stageId) ?? []
+      const coat = events
+        .slice(0, placeOf(events, event))
+        .findLast((each) => each.kind !== 'felt' && !isTaken(each.id))
+      if (coat?.kind !== 'punched') continue
+      byCoat.set(coat.id, {
+        eventId: event.id,
+        stageId: event.stageId,
+        feels: event.feels,
+        elapsedSeconds: Math.max(0, Math.round((event.at - coat.at) / 1000)) as Seconds,
+      })
+    }
+    const next = [...byCoat.values()]
+    const isSame =
+      next.length === touches.length &&
+      next.every(
+        (each, place) =>
+          each.eventId === touches[place]?.eventId && each.elapsedSeconds === touches[place].elapsedSeconds,
+      )
+    if (!isSame) touches = next
+    return touches
+  }
+
   function readInspections(): readonly Inspection[] {
     inspections ??= inspecting
       .filter((event) => !isTaken(event.id))
@@ -288,6 +323,7 @@ export function createProgressLog(first: readonly ProgressEvent[] = []): Progres
       judgements: readJudgements(),
       used: readUsed(),
       slips: readSlips(),
+      touches: readTouches(),
       inspections: readInspections(),
       ...undoTargets(device),
     }

@@ -2,7 +2,7 @@ import type { Mix } from '../recipe/recipe.ts'
 import type { EventId, ModelId, PainterId, StageId } from '../units/ids.ts'
 import type { Instant } from '../units/instant.ts'
 import type { Seconds } from '../units/seconds.ts'
-import type { InspectionVerdict, ProgressEvent, Verdict } from './event.ts'
+import type { Feel, InspectionVerdict, ProgressEvent, Verdict } from './event.ts'
 
 /** What the log says of one model at one stage; no mark means still to do. */
 export type Mark =
@@ -74,6 +74,14 @@ export interface Slip {
   readonly region: string | null
 }
 
+/** A finger on a coat, the last on it: so long after it was put on. */
+export interface Touch {
+  readonly eventId: EventId
+  readonly stageId: StageId
+  readonly feels: Feel
+  readonly elapsedSeconds: Seconds
+}
+
 /** Models that were looked at and stay as they are. */
 export interface Inspection {
   readonly eventId: EventId
@@ -105,6 +113,8 @@ export interface Progress {
   readonly used: readonly Used[]
   /** By time. */
   readonly slips: readonly Slip[]
+  /** By time; the same list while nothing changed. */
+  readonly touches: readonly Touch[]
   /** By time. */
   readonly inspections: readonly Inspection[]
   /** The newest event that an undo would take back. */

@@ -5,6 +5,7 @@ import { splitIntoBatches } from '../project/batches.ts'
 import { drying, eventId, noon, project, stage, unit } from '../testing/builders.ts'
 import { addSeconds, type Instant } from '../units/instant.ts'
 import { minutes, seconds } from '../units/seconds.ts'
+import { burnUp } from './burn-up.ts'
 import { groupSheet, pointsOf } from './group-sheet.ts'
 import { inspectionChecklist } from './inspection.ts'
 import { lastSitting } from './last-sitting.ts'
@@ -148,6 +149,26 @@ describe('the last sitting', () => {
       tableReady: 2,
       touchUps: 1,
     })
+  })
+})
+
+describe('the burn-up', () => {
+  it('grows by day to what is done, of all there is', () => {
+    const day = 24 * 3600
+    const progress = foldProgress([
+      event(noon, 'punched', coat, pikes.models),
+      event(later(600), 'punched', shade, pikes.models.slice(0, 1)),
+      event(later(day), 'punched', edge, pikes.models.slice(0, 1)),
+      event(later(day + 60), 'punched', edge, pikes.models.slice(1, 2)),
+      event(later(day + 90), 'cleared', edge, pikes.models.slice(1, 2)),
+    ])
+    const { days, scopeSeconds } = burnUp(given, progress)
+    expect(scopeSeconds).toBe(3 * (300 + 120 + 600) + 2 * (300 + 120))
+    expect(days).toEqual([
+      { at: later(600), doneSeconds: 3 * 300 + 120 },
+      { at: later(day), doneSeconds: 3 * 300 + 120 + 600 },
+    ])
+    expect(burnUp(given, foldProgress([])).days).toEqual([])
   })
 })
 

@@ -6,6 +6,7 @@ import type {
   Detail,
   DeviceId,
   EventId,
+  Feel,
   InspectionVerdict,
   Material,
   MaterialId,
@@ -304,7 +305,8 @@ export const progressEvent = pgTable(
     targetId: uuid('target_id').$type<EventId>(),
     note: text(),
     workSeconds: integer('work_seconds'),
-    verdict: text().$type<Verdict | InspectionVerdict>(),
+    /** Of a judgement, an inspection, or a finger on the coat. */
+    verdict: text().$type<Verdict | InspectionVerdict | Feel>(),
     /** What was used, or is wanted, instead of what the recipe says. */
     mix: jsonb().$type<Mix>(),
     /** Where on the models a touch-up is wanted. */
@@ -326,7 +328,7 @@ export const progressEvent = pgTable(
       sql`case
         when ${table.kind} in ('punched', 'cleared', 'touch-up', 'clock-started')
           then ${table.stageId} is not null and ${table.targetId} is null
-        when ${table.kind} = 'judged'
+        when ${table.kind} in ('judged', 'felt')
           then ${table.stageId} is not null and ${table.targetId} is null and ${table.verdict} is not null
         when ${table.kind} = 'inspected'
           then ${table.stageId} is null and ${table.targetId} is null and ${table.verdict} is not null

@@ -3,7 +3,7 @@ import { useEffect, useEffectEvent } from 'react'
 /** Keys of a page, by `event.key`. */
 export type PageKeys = Readonly<Record<string, () => void>>
 
-const typing = 'input, textarea, select, [contenteditable], [role="dialog"]'
+const typing = 'input, textarea, select, [contenteditable], [role="dialog"], [role="menu"]'
 const pressing: Readonly<Record<string, string>> = { ' ': 'button, summary', Enter: 'button, summary, a' }
 
 /** One key an action, anywhere on the page but where the key means something else already. */

@@ -1,6 +1,7 @@
 import {
   airNow,
   instant,
+  lineAsFelt,
   lineInAir,
   roomFor,
   timesOf,
@@ -16,6 +17,7 @@ import {
 } from '@seriatim/core'
 import { useMemo } from 'react'
 import { broughtObservations, useAir, useHand, useShelf } from './api/index.ts'
+import { useProgress } from './progress/index.ts'
 import { useNow } from './use-now.ts'
 import { useLineEstimate, type Estimated } from './worker/index.ts'
 
@@ -83,14 +85,16 @@ export function useRoom(project: Project, estimate: LineEstimate | undefined): R
   return useMemo(() => (estimate ? roomFor(project, estimate) : undefined), [project, estimate])
 }
 
-/** The project with the waits that the air at the desk asks for. */
+/** The project with the waits that the air at the desk asks for, and that fingers on coats have found. */
 export function useProjectInAir<P extends Project>(project: P): P {
   const shelf = useShelf()
   const air = useAir()
   const now = useSlotEnd()
+  const touches = useProgress(project.id).progress?.touches
   return useMemo(() => {
-    if (!shelf.data || !air.data) return project
-    const here = airNow(air.data, now)
-    return here ? { ...project, line: [...lineInAir(project, shelf.data, here)] } : project
-  }, [project, shelf.data, air.data, now])
+    const here = shelf.data && air.data ? airNow(air.data, now) : null
+    const inAir = here && shelf.data ? lineInAir(project, shelf.data, here) : project.line
+    const line = lineAsFelt(inAir, touches ?? [])
+    return line === project.line ? project : { ...project, line: [...line] }
+  }, [project, shelf.data, air.data, now, touches])
 }

@@ -43,6 +43,13 @@ async function listen(path: string, { app } = server) {
   }
 }
 
+/** Until what was written before the page listened has come to it: news come in the order of their writing. */
+async function hearTheLast(page: Awaited<ReturnType<typeof listen>>, path: string) {
+  const device = v7()
+  await server.edit(path, (project) => ({ ...project, name: `Fen ${device}` }), { device: device as never })
+  while ((await page.next()) !== device);
+}
+
 const punch = (stageId: string, modelId: string, device = randomUUID()) => ({
   id: v7(),
   kind: 'punched',
@@ -61,6 +68,7 @@ describe('news of a project', () => {
     expect(page.response.headers.get('content-encoding')).toBeNull()
     // Whoever begins to listen asks once, for what came before.
     expect(await page.next()).toBe('')
+    await hearTheLast(page, path)
     const elsewhere = punch(other.line[0]!.id, other.unit.models[0]!.id)
     await server.call('POST', `${other.path}/events`, { events: [elsewhere] })
     const own = punch(line[0]!.id, unit.models[0]!.id)
@@ -77,7 +85,7 @@ describe('news of a project', () => {
     const { path, line, unit } = await server.seed()
     const page = await listen(path)
     const [first, second] = [punch(line[0]!.id, unit.models[0]!.id), punch(line[0]!.id, unit.models[1]!.id)]
-    await page.next()
+    await hearTheLast(page, path)
     await server.call('POST', `${path}/events`, { events: [first, second] })
     expect(await page.next()).toBe('')
     const third = punch(line[1]!.id, unit.models[0]!.id)
@@ -89,7 +97,7 @@ describe('news of a project', () => {
   it('go on after the connection that hears them broke, and say that some may be missed', async () => {
     const { path, line, unit } = await server.seed()
     const page = await listen(path)
-    await page.next()
+    await hearTheLast(page, path)
     await server.db.execute(
       sql`select pg_terminate_backend(pid) from pg_stat_activity where datname = current_database() and query like 'listen%'`,
     )

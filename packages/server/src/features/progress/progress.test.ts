@@ -92,6 +92,7 @@ describe('the progress log', () => {
         note: 'slip over a border',
         region: 'cloak',
       },
+      { id: v7(), at, kind: 'felt', stageId, modelIds: modelIds.slice(0, 1), feels: 'tacky' },
       { id: v7(), at, kind: 'inspected', modelIds, verdict: 'left', note: 'thin on the inside' },
       { id: v7(), at, kind: 'lap-corrected', targetId: started.id, workSeconds: 300, note: 'telephone' },
       { id: v7(), at, kind: 'lap-corrected', targetId: started.id, workSeconds: null, note: 'fell asleep' },

@@ -1,6 +1,7 @@
 import type {
   DeviceId,
   EventId,
+  Feel,
   InspectionVerdict,
   Instant,
   ModelId,
@@ -63,7 +64,7 @@ interface Row extends Record<string, unknown> {
   readonly targetId: EventId | null
   readonly note: string | null
   readonly workSeconds: Seconds | null
-  readonly verdict: Verdict | InspectionVerdict | null
+  readonly verdict: Verdict | InspectionVerdict | Feel | null
   readonly region: string | null
   readonly mix: Mix | null
   readonly device: DeviceId | null
@@ -135,6 +136,8 @@ function toEvent(row: Row, modelIds: readonly ModelId[], stages: readonly Spanne
         note,
         ...(row.region === null ? {} : { region: row.region }),
       }
+    case 'felt':
+      return { id, at, ...by, kind, stageId, modelIds, feels: row.verdict as Feel }
     case 'inspected':
       return { id, at, ...by, kind, modelIds, verdict: row.verdict as InspectionVerdict, note }
     case 'judged':
@@ -260,7 +263,7 @@ function toRow({ event, claimedAt }: NewEvent, place: number) {
     target_id: 'targetId' in event ? event.targetId : null,
     note: 'note' in event ? event.note : null,
     work_seconds: 'workSeconds' in event ? event.workSeconds : null,
-    verdict: 'verdict' in event ? event.verdict : null,
+    verdict: 'verdict' in event ? event.verdict : event.kind === 'felt' ? event.feels : null,
     region: event.kind === 'touch-up' ? (event.region ?? null) : null,
     mix: 'mix' in event ? event.mix : null,
     device: event.by?.device ?? null,

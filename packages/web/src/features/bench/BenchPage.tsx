@@ -1,4 +1,5 @@
 import {
+  addSeconds,
   beyondTheStopLine,
   clockOf,
   dryingShelf,
@@ -25,7 +26,7 @@ import {
 } from '../../shared/working-project.ts'
 import { usePlan, usePlanningInput, useWorkLeft } from '../../shared/worker/index.ts'
 import { ActionBar } from './ActionBar.tsx'
-import { currentTask, type Choice } from './bench-task.ts'
+import { currentTask, withoutSkipped, type Choice, type Skipped } from './bench-task.ts'
 import { DryingShelf } from './DryingShelf.tsx'
 import { NowTicket } from './NowTicket.tsx'
 import { SittingNow } from './SittingNow.tsx'
@@ -44,6 +45,9 @@ export function BenchPage() {
   if (error) return <ErrorState error={error} onRetry={() => void refetch()} />
   return <LoadingState what="the bench" />
 }
+
+/** So many seconds after its wait a coat may still be said to be tacky. */
+const feltWithin = 20 * 60
 
 /** A new plan after every punch: quick, for what comes next matters more here than the last set-up saved. */
 const quickEffort = 400_000
@@ -80,12 +84,18 @@ function Bench({ progress }: { readonly progress: Progress }) {
   // The sum over all models follows a moment later than the hole that was punched.
   const left = useWorkLeft(project, progress, times)
   const shelf = useMemo(() => dryingShelf(project, batches, progress, now), [project, batches, progress, now])
+  const justDry = useMemo(() => {
+    const wet = new Set(shelf.map((entry) => `${entry.batch.id} ${entry.stage.id}`))
+    const before = dryingShelf(project, batches, progress, addSeconds(now, -feltWithin))
+    return before.filter((each) => each.until <= now && !wet.has(`${each.batch.id} ${each.stage.id}`))
+  }, [project, batches, progress, now, shelf])
   const forecast = useFinish(project, estimated)
   const sitting = useMemo(
     () => plan && sittingNow(project, progress, plan, estimate, painter, now),
     [project, progress, plan, estimate, painter, now],
   )
-  const task = currentTask(project, batches, progress, plan, choice, shelf, clock)
+  const [skipped, setSkipped] = useState<readonly Skipped[]>([])
+  const task = withoutSkipped(currentTask(project, batches, progress, plan, choice, shelf, clock), skipped)
   const actions = useBenchActions(project, progress, task, recorder, clock)
 
   if (batches.length === 0 || project.line.length === 0) {
@@ -116,6 +126,12 @@ function Bench({ progress }: { readonly progress: Progress }) {
               shelf={shelf}
               clock={clock}
               onUsed={askUsed}
+              models={{
+                done: (id) => recorder.punch(task.stage.id, [id]),
+                again: (id) => recorder.clear(task.stage.id, [id]),
+                skip: (id) => setSkipped([...skipped, { stageId: task.stage.id, modelId: id }]),
+                touchUp: (id) => setTouchUp({ stage: task.stage, modelIds: [id] }),
+              }}
               further={beyondTheStopLine(project, progress, estimate, task.batch)}
             />
           ) : (
@@ -139,7 +155,12 @@ function Bench({ progress }: { readonly progress: Progress }) {
           <PainterHere project={project} painter={painter} />
           {sitting ? <SittingNow sitting={sitting} timeZone={project.evenings.timeZone} /> : null}
           <ThenList plan={plan} project={project} task={task} busy={clock !== null} onChoose={setChoice} />
-          <DryingShelf shelf={shelf} timeZone={project.evenings.timeZone} />
+          <DryingShelf
+            shelf={shelf}
+            justDry={justDry}
+            timeZone={project.evenings.timeZone}
+            onFeel={({ stage, modelIds }, feels) => recorder.feel(stage.id, modelIds, feels)}
+          />
         </aside>
       </div>
       <section className="mt-8" aria-labelledby="strips">
@@ -175,8 +196,8 @@ function Bench({ progress }: { readonly progress: Progress }) {
           wish={touchUp}
           project={project}
           onClose={() => setTouchUp(null)}
-          onNote={(modelIds, note) => {
-            recorder.touchUp(touchUp.stage.id, modelIds, note)
+          onNote={(modelIds, note, region) => {
+            recorder.touchUp(touchUp.stage.id, modelIds, note, region)
             setTouchUp(null)
           }}
         />

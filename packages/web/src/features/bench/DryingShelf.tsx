@@ -1,17 +1,20 @@
-import { batchName, type DryingEntry } from '@seriatim/core'
+import { batchName, type DryingEntry, type Feel } from '@seriatim/core'
 import { clockText, durationText, plural, stopwatchText } from '../../shared/format/index.ts'
+import { Button, PunchHole } from '../../shared/ui/index.ts'
 import { useNow } from '../../shared/use-now.ts'
-import { PunchHole } from '../../shared/ui/index.ts'
 
 interface DryingShelfProps {
   readonly shelf: readonly DryingEntry[]
+  /** What was still drying a little while ago, and should be dry now. */
+  readonly justDry: readonly DryingEntry[]
   readonly timeZone: string
+  readonly onFeel: (entry: DryingEntry, feels: Feel) => void
 }
 
 const shortest = 90 * 60
 
-/** What is drying, the soonest dry first, counting down. */
-export function DryingShelf({ shelf, timeZone }: DryingShelfProps) {
+/** What is drying, the soonest dry first, counting down; a finger on it knows better, and teaches the wait. */
+export function DryingShelf({ shelf, justDry, timeZone, onFeel }: DryingShelfProps) {
   const now = useNow()
   return (
     <section aria-labelledby="drying">
@@ -23,31 +26,71 @@ export function DryingShelf({ shelf, timeZone }: DryingShelfProps) {
         {shelf.map((entry) => {
           const left = (entry.until - now) / 1000
           return (
-            <li
-              key={`${entry.batch.id}-${entry.stage.id}`}
-              className="ticket flex items-center gap-3 px-4 py-2.5"
-            >
-              <PunchHole
-                state={{ kind: 'drying', since: entry.since, until: entry.until }}
-                now={now}
-                size={40}
-              />
-              <span className="min-w-0 grow leading-tight">
-                <b>{batchName(entry.batch)}</b>
-                <span className="block text-sm text-ink-soft">
-                  {entry.stage.name.toLowerCase()}, {plural(entry.models, 'model')}
+            <li key={keyOf(entry)} className="ticket px-4 py-2.5">
+              <div className="flex items-center gap-3">
+                <PunchHole
+                  state={{ kind: 'drying', since: entry.since, until: entry.until }}
+                  now={now}
+                  size={40}
+                />
+                <What entry={entry} />
+                <span className="text-right text-drying">
+                  <span className="figures block text-xl">
+                    {left < shortest ? stopwatchText(left) : durationText(left)}
+                  </span>
+                  <span className="figures text-sm">{clockText(entry.until, timeZone)}</span>
                 </span>
-              </span>
-              <span className="text-right text-drying">
-                <span className="figures block text-xl">
-                  {left < shortest ? stopwatchText(left) : durationText(left)}
-                </span>
-                <span className="figures text-sm">{clockText(entry.until, timeZone)}</span>
-              </span>
+              </div>
+              <FeelButton entry={entry} feels="dry" onFeel={onFeel} />
             </li>
           )
         })}
+        {justDry.map((entry) => (
+          <li key={keyOf(entry)} className="ticket flex flex-wrap items-center gap-x-3 px-4 py-1.5 text-sm">
+            <span className="min-w-0 grow basis-40">
+              <What entry={entry} />
+            </span>
+            <span className="text-done">dry since {clockText(entry.until, timeZone)}</span>
+            <FeelButton entry={entry} feels="tacky" onFeel={onFeel} />
+          </li>
+        ))}
       </ul>
     </section>
+  )
+}
+
+const keyOf = (entry: DryingEntry) => `${entry.batch.id} ${entry.stage.id}`
+
+function What({ entry }: { readonly entry: DryingEntry }) {
+  return (
+    <span className="min-w-0 grow leading-tight">
+      <b>{batchName(entry.batch)}</b>
+      <span className="block text-sm text-ink-soft">
+        {entry.stage.name.toLowerCase()}, {plural(entry.models, 'model')}
+      </span>
+    </span>
+  )
+}
+
+const feelText: Readonly<Record<Feel, string>> = { dry: 'Dry already', tacky: 'Still tacky' }
+
+function FeelButton({
+  entry,
+  feels,
+  onFeel,
+}: {
+  readonly entry: DryingEntry
+  readonly feels: Feel
+  readonly onFeel: DryingShelfProps['onFeel']
+}) {
+  return (
+    <Button
+      weight="quiet"
+      className="px-2!"
+      aria-label={`${feelText[feels]}: ${batchName(entry.batch)}, ${entry.stage.name}`}
+      onClick={() => onFeel(entry, feels)}
+    >
+      {feelText[feels]}
+    </Button>
   )
 }

@@ -19,7 +19,7 @@ import type { ReactNode } from 'react'
 import { clockText, durationText, rangeText, stopwatchText } from '../../shared/format/index.ts'
 import { useNow } from '../../shared/use-now.ts'
 import { LastLook } from './LastLook.tsx'
-import { ModelRow } from './ModelRow.tsx'
+import { ModelRow, type ModelActions } from './ModelRow.tsx'
 import { PaintLine } from './PaintLine.tsx'
 import { SetUpLine } from './SetUpLine.tsx'
 import { wetUnder, type BenchTask } from './bench-task.ts'
@@ -35,6 +35,7 @@ interface NowTicketProps {
   /** The painter's own clock. */
   readonly clock: Clock | null
   readonly onUsed: () => void
+  readonly models: ModelActions
   /** What is left beyond the stop line; `null` while the table still asks for something. */
   readonly further: readonly FurtherStep[] | null
 }
@@ -48,6 +49,7 @@ export function NowTicket({
   shelf,
   clock,
   onUsed,
+  models,
   further,
 }: NowTicketProps) {
   const now = useNow()
@@ -135,7 +137,7 @@ export function NowTicket({
           {dryingWait(stage) === 0 ? 'none' : durationText(dryingWait(stage))}
         </Reading>
       </dl>
-      <ModelRow task={task} progress={progress} now={now} />
+      <ModelRow task={task} progress={progress} now={now} actions={models} />
       {card && !touchUp ? <LastLook card={card} here={left.length} setUpSeconds={setUp} /> : null}
     </section>
   )
@@ -170,7 +172,9 @@ function Reading({
 function notesOf(progress: Progress, stage: Stage, models: readonly ModelId[]): readonly string[] {
   const notes = models.flatMap((id) => {
     const mark = progress.marks.get(id)?.get(stage.id)
-    return mark?.kind === 'touch-up' && mark.note !== '' ? [mark.note] : []
+    if (mark?.kind !== 'touch-up') return []
+    const said = [mark.region, mark.note].filter(Boolean).join(', ')
+    return said === '' ? [] : [said]
   })
   return [...new Set(notes)]
 }

@@ -9,6 +9,7 @@ import {
 import { clsx } from 'clsx'
 import { ChevronRight } from 'lucide-react'
 import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { plural } from '../../shared/format/index.ts'
 import { PunchHole } from '../../shared/ui/index.ts'
 import type { TouchUpWish } from './BenchPage.tsx'
 import { createStripRows, type Cell, type StripRow } from './strip-rows.ts'
@@ -232,6 +233,7 @@ const StripName = memo(function StripName({
           <button
             type="button"
             aria-expanded={isOpen}
+            aria-label={`${row.name}, ${plural(row.batch.models.length, 'model')}`}
             onClick={() => onToggle(row.key)}
             className="flex h-full w-full items-center gap-1 pl-1.5 text-left font-bold"
           >

@@ -1,13 +1,13 @@
-import type { ModelId, Project } from '@seriatim/core'
+import { touchedRegions, type ModelId, type Project } from '@seriatim/core'
 import { useState } from 'react'
-import { Button, CheckField, Dialog, TextField } from '../../shared/ui/index.ts'
+import { Button, CheckField, Dialog, SelectField, TextField } from '../../shared/ui/index.ts'
 import type { TouchUpWish } from './BenchPage.tsx'
 
 interface TouchUpDialogProps {
   readonly wish: TouchUpWish
   readonly project: Project
   readonly onClose: () => void
-  readonly onNote: (modelIds: readonly ModelId[], note: string) => void
+  readonly onNote: (modelIds: readonly ModelId[], note: string, region: string | null) => void
 }
 
 /** Notes a slip or a missed part: which models, and what. */
@@ -19,6 +19,8 @@ export function TouchUpDialog({ wish, project, onClose, onNote }: TouchUpDialogP
     models.length === 1 ? models.map((model) => model.id) : [],
   )
   const [note, setNote] = useState('')
+  const [region, setRegion] = useState('')
+  const regions = regionsUnder(project, wish)
   const toggle = (id: ModelId) =>
     setChosen(chosen.includes(id) ? chosen.filter((each) => each !== id) : [...chosen, id])
   return (
@@ -32,7 +34,7 @@ export function TouchUpDialog({ wish, project, onClose, onNote }: TouchUpDialogP
         className="grid gap-4"
         onSubmit={(event) => {
           event.preventDefault()
-          if (chosen.length > 0) onNote(chosen, note.trim())
+          if (chosen.length > 0) onNote(chosen, note.trim(), region === '' ? null : region)
         }}
       >
         <TextField
@@ -43,6 +45,14 @@ export function TouchUpDialog({ wish, project, onClose, onNote }: TouchUpDialogP
           value={note}
           onChange={(event) => setNote(event.target.value)}
         />
+        {regions.length > 1 ? (
+          <SelectField
+            label="Where"
+            value={region}
+            options={[{ value: '', text: 'all over' }, ...regions.map((value) => ({ value, text: value }))]}
+            onChange={(event) => setRegion(event.target.value)}
+          />
+        ) : null}
         <fieldset>
           <legend className="text-sm font-bold">On which models</legend>
           <div className="grid max-h-64 grid-cols-2 overflow-y-auto">
@@ -61,5 +71,17 @@ export function TouchUpDialog({ wish, project, onClose, onNote }: TouchUpDialogP
         </Button>
       </form>
     </Dialog>
+  )
+}
+
+/** The regions that the stage covers on these models, as their recipes name them. */
+function regionsUnder(project: Project, { stage, modelIds }: TouchUpWish): readonly string[] {
+  const touched = touchedRegions(stage.touch)
+  const units = project.units.filter((unit) => unit.models.some((model) => modelIds.includes(model.id)))
+  const names = project.recipes
+    .filter((recipe) => units.some((unit) => recipe.unitIds.includes(unit.id)))
+    .flatMap((recipe) => recipe.regions.map((region) => region.name))
+  return [...new Set(names)].filter(
+    (name) => touched === 'whole' || touched.includes(name.trim().toLowerCase()),
   )
 }

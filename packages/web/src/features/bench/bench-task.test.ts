@@ -19,7 +19,7 @@ import {
   plainPlanning,
 } from '@seriatim/core'
 import { describe, expect, it } from 'vitest'
-import { currentTask } from './bench-task.ts'
+import { currentTask, withoutSkipped, type BenchTask } from './bench-task.ts'
 import { createStripRows } from './strip-rows.ts'
 
 const now = instant(Date.parse('2026-11-24T20:00:00Z'))
@@ -140,6 +140,27 @@ describe('currentTask', () => {
   it('is nothing when all is done', () => {
     const all = ['a1', 'a2', 'b1', 'b2']
     expect(task([punched('prime', ...all), punched('coat', ...all)])).toBeNull()
+  })
+})
+
+describe('withoutSkipped', () => {
+  const [a1, a2, a3] = ['a1', 'a2', 'a3'] as unknown as ModelId[]
+  const on = (stageId: string, modelId?: ModelId) => ({ stageId: stageId as StageId, modelId: modelId! })
+  const given = { stage: { id: 'coat' }, left: [a1, a2, a3] } as unknown as BenchTask
+
+  it('puts the skipped at the end, the last skipped last, whatever was skipped at other stages', () => {
+    expect(withoutSkipped(given, [on('coat', a1)])!.left).toEqual([a2, a3, a1])
+    expect(withoutSkipped(given, [on('coat', a1), on('coat', a2), on('coat', a1)])!.left).toEqual([
+      a3,
+      a2,
+      a1,
+    ])
+    expect(withoutSkipped(given, [on('shade', a1)])).toBe(given)
+    expect(withoutSkipped(null, [])).toBeNull()
+  })
+
+  it('skips nobody who is through', () => {
+    expect(withoutSkipped({ ...given, left: [a2!] }, [on('coat', a1)])!.left).toEqual([a2])
   })
 })
 

@@ -31,6 +31,21 @@ export interface BenchTask {
   readonly by: Stretch['by']
 }
 
+/** A model that is to come later at a stage. */
+export interface Skipped {
+  readonly stageId: StageId
+  readonly modelId: ModelId
+}
+
+/** The task with its skipped models at the end, in the order they were skipped. */
+export function withoutSkipped(task: BenchTask | null, skipped: readonly Skipped[]): BenchTask | null {
+  if (!task) return null
+  const here = skipped.filter((each) => each.stageId === task.stage.id).map((each) => each.modelId)
+  if (here.length === 0) return task
+  const last = [...new Set(here.toReversed())].toReversed().filter((id) => task.left.includes(id))
+  return { ...task, left: [...task.left.filter((id) => !last.includes(id)), ...last] }
+}
+
 export interface Choice {
   readonly batchId: BatchId
   readonly stageId: StageId

@@ -33,6 +33,8 @@ export function parcelText(parcel: Parcel, project: StoredProject | undefined): 
       return `${where}a verdict${at}`
     case 'used':
       return `${where}another paint used${at}`
+    case 'felt':
+      return `${where}a coat felt ${event.feels}${at}`
     case 'inspected':
       return `${where}${plural(event.modelIds.length, 'model')} inspected`
     case 'lap-corrected':

@@ -1,4 +1,5 @@
 import {
+  burnUp,
   createStandings,
   groupSheet,
   lastSitting,
@@ -11,7 +12,7 @@ import {
   type StageId,
 } from '@seriatim/core'
 import { ScanEye } from 'lucide-react'
-import { useDeferredValue, useMemo, useState } from 'react'
+import { lazy, Suspense, useDeferredValue, useMemo, useState } from 'react'
 import { toast } from 'sonner'
 import { finishText } from '../../shared/finish-text.ts'
 import { durationText, plural } from '../../shared/format/index.ts'
@@ -28,6 +29,9 @@ import { SheetControls, type SheetWish } from './SheetControls.tsx'
 import { SheetStrips } from './SheetStrips.tsx'
 import { sittingText } from './sitting-text.ts'
 import { TouchUpRound } from './TouchUpRound.tsx'
+
+/** Charts are fetched when they are wanted. */
+const BurnUp = lazy(async () => ({ default: (await import('./BurnUp.tsx')).BurnUp }))
 
 export function SheetPage() {
   const project = useCurrentProject()
@@ -59,6 +63,7 @@ function Sheet({ progress }: { readonly progress: Progress }) {
   const open = standings.find((each) => each.model.id === openId)
   const left = useWorkLeft(project, progress, times)
   const forecast = useFinish(project, estimated)
+  const burnt = useMemo(() => burnUp(project, settled, times), [project, settled, times])
   const sitting = useMemo(() => lastSitting(project, settled, times), [project, settled, times])
 
   if (standings.length === 0 || project.line.length === 0) {
@@ -155,6 +160,11 @@ function Sheet({ progress }: { readonly progress: Progress }) {
           A green frame: table-ready. A heavy foot under it: inspected. A brown frame: a touch-up waits.
         </p>
       </div>
+      {burnt.days.length > 0 ? (
+        <Suspense fallback={<p role="status">Loading the chart …</p>}>
+          <BurnUp {...burnt} forecast={forecast} now={now} timeZone={project.evenings.timeZone} />
+        </Suspense>
+      ) : null}
       {inspecting ? (
         <InspectDialog
           project={project}

@@ -4,6 +4,7 @@ import {
   type BatchTimes,
   type EventId,
   type Mix,
+  type Feel,
   type InspectionVerdict,
   type ModelId,
   type ProgressEvent,
@@ -72,6 +73,8 @@ export function useRecorder(
           note,
           ...(region === null ? {} : { region }),
         }),
+      feel: (stageId: StageId, modelIds: readonly ModelId[], feels: Feel) =>
+        record({ ...base(), kind: 'felt', stageId, modelIds, feels }),
       inspect: (modelIds: readonly ModelId[], verdict: InspectionVerdict, note: string) =>
         record({ ...base(), kind: 'inspected', modelIds, verdict, note }),
       startClock: (stageId: StageId, modelIds: readonly ModelId[]) =>
