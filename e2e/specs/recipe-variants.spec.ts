@@ -23,7 +23,7 @@ test('hair in three colours spread over the unit: each model passes the other tw
   await seeLineFollow(page)
   await expect(page.getByText('Reed-pikes: only hair 2')).toBeVisible()
   await goTo(page, 'Bench')
-  await page.getByRole('button', { name: /^Reed-pikes/ }).click()
+  await page.getByRole('button', { name: 'Reed-pikes, 6 models' }).click()
   const hole = (paint: string, model: number, state: string) =>
     page.getByRole('gridcell', {
       name: new RegExp(`^${paint}: .*, Reed-pikes ${String(model)}: ${state}`, 'i'),

@@ -181,6 +181,8 @@ test('models are inspected by keys: passed, touched up by region and paint, left
     await expect(strip(page, name)).toBeVisible()
   await expect(page.getByRole('heading', { name: /^Touch-up round: 1 place/ })).toBeVisible()
   await expect(page.getByRole('button', { name: /^Inspect/ })).toBeHidden()
+  await page.getByRole('heading', { name: 'Left on purpose: 1 model' }).click()
+  await expect(page.getByText(': thin inside the cloak')).toBeVisible()
   await page.reload()
   await page.getByLabel('Show', { exact: true }).selectOption({ label: 'inspected (3)' })
   await expect(page.getByRole('gridcell')).toHaveCount(3)

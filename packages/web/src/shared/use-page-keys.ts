@@ -3,15 +3,19 @@ import { useEffect, useEffectEvent } from 'react'
 /** Keys of a page, by `event.key`. */
 export type PageKeys = Readonly<Record<string, () => void>>
 
-const typing = 'input, textarea, select, [contenteditable], [role="dialog"], [role="menu"]'
+const typing = 'input, textarea, select, [contenteditable], [role="menu"]'
+const dialog = '[role="dialog"]'
 const pressing: Readonly<Record<string, string>> = { ' ': 'button, summary', Enter: 'button, summary, a' }
 
-/** One key an action, anywhere on the page but where the key means something else already. */
-export function usePageKeys(keys: PageKeys): void {
+/**
+ * One key an action, anywhere on the page but where the key means something else already; with a dialog open they rest,
+ * unless they are the dialog's own.
+ */
+export function usePageKeys(keys: PageKeys, whose: 'page' | 'dialog' = 'page'): void {
   const onKey = useEffectEvent((event: KeyboardEvent) => {
     if (event.defaultPrevented || event.ctrlKey || event.metaKey || event.altKey || event.repeat) return
     const target = event.target instanceof Element ? event.target : null
-    if (target?.closest(typing) || document.querySelector('[role="dialog"]')) return
+    if (target?.closest(typing) || (whose === 'page' && document.querySelector(dialog))) return
     const pressed = pressing[event.key]
     if (pressed && target?.closest(pressed)) return
     const action = keys[event.key.length === 1 ? event.key.toLowerCase() : event.key]

@@ -9,7 +9,7 @@ import {
   type Progress,
   type Stage,
 } from '@seriatim/core'
-import { useMemo, useState } from 'react'
+import { useDeferredValue, useMemo, useState } from 'react'
 import { finishText, lastCoatText } from '../../shared/finish-text.ts'
 import { useCurrentProject } from '../../shared/project/index.ts'
 import { usePainterHere } from '../../shared/device.ts'
@@ -84,15 +84,18 @@ function Bench({ progress }: { readonly progress: Progress }) {
   // The sum over all models follows a moment later than the hole that was punched.
   const left = useWorkLeft(project, progress, times)
   const shelf = useMemo(() => dryingShelf(project, batches, progress, now), [project, batches, progress, now])
+  // So does what stands beside the work.
+  const settled = useDeferredValue(progress)
+  const drying = useMemo(() => dryingShelf(project, batches, settled, now), [project, batches, settled, now])
   const justDry = useMemo(() => {
-    const wet = new Set(shelf.map((entry) => `${entry.batch.id} ${entry.stage.id}`))
-    const before = dryingShelf(project, batches, progress, addSeconds(now, -feltWithin))
+    const wet = new Set(drying.map((entry) => `${entry.batch.id} ${entry.stage.id}`))
+    const before = dryingShelf(project, batches, settled, addSeconds(now, -feltWithin))
     return before.filter((each) => each.until <= now && !wet.has(`${each.batch.id} ${each.stage.id}`))
-  }, [project, batches, progress, now, shelf])
+  }, [project, batches, settled, now, drying])
   const forecast = useFinish(project, estimated)
   const sitting = useMemo(
-    () => plan && sittingNow(project, progress, plan, estimate, painter, now),
-    [project, progress, plan, estimate, painter, now],
+    () => plan && sittingNow(project, settled, plan, estimate, painter, now),
+    [project, settled, plan, estimate, painter, now],
   )
   const [skipped, setSkipped] = useState<readonly Skipped[]>([])
   const task = withoutSkipped(currentTask(project, batches, progress, plan, choice, shelf, clock), skipped)
@@ -156,7 +159,7 @@ function Bench({ progress }: { readonly progress: Progress }) {
           {sitting ? <SittingNow sitting={sitting} timeZone={project.evenings.timeZone} /> : null}
           <ThenList plan={plan} project={project} task={task} busy={clock !== null} onChoose={setChoice} />
           <DryingShelf
-            shelf={shelf}
+            shelf={drying}
             justDry={justDry}
             timeZone={project.evenings.timeZone}
             onFeel={({ stage, modelIds }, feels) => recorder.feel(stage.id, modelIds, feels)}

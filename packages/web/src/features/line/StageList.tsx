@@ -1,6 +1,6 @@
 import type { LineEstimate, Stage, StageId, Unit } from '@seriatim/core'
 import { arrayMove } from '@dnd-kit/sortable'
-import { SortableRows } from '../../shared/ui/index.ts'
+import { SortableRows } from '../../shared/sortable.tsx'
 import { StageRow } from './StageRow.tsx'
 
 interface StageListProps {

@@ -2,7 +2,7 @@ import type { LineEstimate, Stage, Unit } from '@seriatim/core'
 import { clsx } from 'clsx'
 import type { KeyboardEvent } from 'react'
 import { durationText, rangeText, stopwatchText, waitRangeText } from '../../shared/format/index.ts'
-import { MoveHandle, useSortableRow } from '../../shared/ui/index.ts'
+import { MoveHandle, useSortableRow } from '../../shared/sortable.tsx'
 import { StageEditor } from './StageEditor.tsx'
 import { StageEstimates } from './StageEstimates.tsx'
 

@@ -1,7 +1,8 @@
 import { arrayMove } from '@dnd-kit/sortable'
 import { clsx } from 'clsx'
 import { ArrowDown, ArrowUp } from 'lucide-react'
-import { IconButton, MoveHandle, SortableRows, useSortableRow } from '../../shared/ui/index.ts'
+import { MoveHandle, SortableRows, useSortableRow } from '../../shared/sortable.tsx'
+import { IconButton } from '../../shared/ui/index.ts'
 
 interface Item {
   readonly id: string

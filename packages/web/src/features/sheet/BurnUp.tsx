@@ -1,4 +1,5 @@
 import type { BurnUpDay, FinishForecast, Instant, Seconds } from '@seriatim/core'
+import { memo } from 'react'
 import { CartesianGrid, Line, LineChart, ResponsiveContainer, XAxis, YAxis } from 'recharts'
 import { dayText, durationText } from '../../shared/format/index.ts'
 
@@ -13,8 +14,14 @@ interface BurnUpProps {
 
 const hour = 3600
 
-/** Work done against all there is, and the ways on to its end that half and nearly all futures take. */
-export function BurnUp({ days, scopeSeconds, forecast, now, timeZone }: BurnUpProps) {
+const ways = [
+  { key: 'scope', stroke: 'var(--ink-soft)', strokeDasharray: '2 4' },
+  { key: 'half', stroke: 'var(--done)', strokeWidth: 2, strokeDasharray: '6 4' },
+  { key: 'nearlyAll', stroke: 'var(--drying)', strokeWidth: 2, strokeDasharray: '6 4' },
+]
+
+/** Drawn anew only with what it shows: a chart takes longer than a tap may. Work done against all there is, and the ways on to its end that half and nearly all futures take. */
+export const BurnUp = memo(function BurnUp({ days, scopeSeconds, forecast, now, timeZone }: BurnUpProps) {
   const scope = scopeSeconds / hour
   const done = (days.at(-1)?.doneSeconds ?? 0) / hour
   const ends = [forecast?.p50, forecast?.p95].map((end) => end ?? null)
@@ -61,32 +68,9 @@ export function BurnUp({ days, scopeSeconds, forecast, now, timeZone }: BurnUpPr
               width={52}
               tickFormatter={(value: number) => `${String(value)} h`}
             />
-            <Line
-              dataKey="scope"
-              stroke="var(--ink-soft)"
-              strokeDasharray="2 4"
-              dot={false}
-              isAnimationActive={false}
-              connectNulls
-            />
-            <Line
-              dataKey="half"
-              stroke="var(--done)"
-              strokeWidth={2}
-              strokeDasharray="6 4"
-              dot={false}
-              isAnimationActive={false}
-              connectNulls
-            />
-            <Line
-              dataKey="nearlyAll"
-              stroke="var(--drying)"
-              strokeWidth={2}
-              strokeDasharray="6 4"
-              dot={false}
-              isAnimationActive={false}
-              connectNulls
-            />
+            {ways.map(({ key, ...look }) => (
+              <Line key={key} dataKey={key} {...look} dot={false} isAnimationActive={false} connectNulls />
+            ))}
             <Line
               dataKey="done"
               type="stepAfter"
@@ -115,4 +99,4 @@ export function BurnUp({ days, scopeSeconds, forecast, now, timeZone }: BurnUpPr
       </ul>
     </section>
   )
-}
+})

@@ -8,9 +8,10 @@ import {
   type Project,
   type Stage,
 } from '@seriatim/core'
-import { useEffect, useEffectEvent, useId, useState, type ReactNode } from 'react'
+import { useId, useState, type ReactNode } from 'react'
 import { plural } from '../../shared/format/index.ts'
 import type { useRecorder } from '../../shared/progress/index.ts'
+import { usePageKeys } from '../../shared/use-page-keys.ts'
 import { Button, Dialog, Kbd, SelectField, TextField } from '../../shared/ui/index.ts'
 
 interface InspectDialogProps {
@@ -38,14 +39,20 @@ export function InspectDialog({ project, standings, recorder, onClose }: Inspect
     if (modelIds.length > 1) onClose()
     else next()
   }
-  useVerdictKeys(asking === null, {
-    p: () => standing?.touchUps === 0 && verdict([standing.model.id], 'passed'),
-    l: () => standing?.touchUps === 0 && setAsking('left'),
+  const keys = {
+    p: () => {
+      if (standing?.touchUps === 0) verdict([standing.model.id], 'passed')
+    },
+    l: () => {
+      if (standing?.touchUps === 0) setAsking('left')
+    },
     t: () => setAsking('touch-up'),
     r: () => setAsking('redo'),
     ArrowRight: () => setAt(Math.min(standings.length - 1, at + 1)),
     ArrowLeft: () => setAt(Math.max(0, at - 1)),
-  })
+  }
+  // A form that is open has the keys.
+  usePageKeys(asking === null ? keys : {}, 'dialog')
   if (!standing) return null
   const { model, unit, touchUps } = standing
   const { metre, hand } = inspectionChecklist(project, unit)
@@ -296,20 +303,4 @@ function RedoForm({
       />
     </Form>
   )
-}
-
-/** A verdict by one key, while no form is open. */
-function useVerdictKeys(active: boolean, keys: Readonly<Record<string, () => unknown>>): void {
-  const onKey = useEffectEvent((event: KeyboardEvent) => {
-    if (!active || event.ctrlKey || event.metaKey || event.altKey || event.repeat) return
-    const action = keys[event.key.length === 1 ? event.key.toLowerCase() : event.key]
-    if (!action) return
-    event.preventDefault()
-    action()
-  })
-  useEffect(() => {
-    const listener = (event: KeyboardEvent) => onKey(event)
-    window.addEventListener('keydown', listener)
-    return () => window.removeEventListener('keydown', listener)
-  }, [])
 }

@@ -24,6 +24,7 @@ import { useNow } from '../../shared/use-now.ts'
 import { useEstimated, useProjectInAir, useTimes } from '../../shared/working-project.ts'
 import { useWorkLeft } from '../../shared/worker/index.ts'
 import { InspectDialog } from './InspectDialog.tsx'
+import { LeftOnPurpose } from './LeftOnPurpose.tsx'
 import { ModelDialog } from './ModelDialog.tsx'
 import { SheetControls, type SheetWish } from './SheetControls.tsx'
 import { SheetStrips } from './SheetStrips.tsx'
@@ -138,6 +139,7 @@ function Sheet({ progress }: { readonly progress: Progress }) {
         }}
         onOpen={setOpenId}
       />
+      <LeftOnPurpose standings={standings} onOpen={setOpenId} />
       <SheetControls
         wish={wish}
         standings={standings}
