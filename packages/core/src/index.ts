@@ -91,7 +91,14 @@ export {
 export { foldProgress } from './progress/fold-progress.ts'
 export { clockOf, type Clock, type Lap, type Mark, type Progress } from './progress/progress.ts'
 export { createProgressLog, type ProgressLog } from './progress/progress-log.ts'
-export { holeState, isThrough, type HoleState } from './progress/hole-state.ts'
+export {
+  holeState,
+  isOpenHole,
+  isThrough,
+  isThroughHole,
+  slipText,
+  type HoleState,
+} from './progress/hole-state.ts'
 export { workLeft, type WorkLeft } from './progress/work-left.ts'
 export { spreadStep, spreadVariants } from './project/spread-variants.ts'
 export {

@@ -3,7 +3,7 @@ import { potOf, touchedRegions, type Stage } from '../line/stage.ts'
 import { regionsMeet } from '../line/regions.ts'
 import { mixCard, type MixCard } from '../mixing/mix-card.ts'
 import { stepMillilitres } from '../mixing/materials-needed.ts'
-import { isThrough } from '../progress/hole-state.ts'
+import { isThrough, slipText } from '../progress/hole-state.ts'
 import type { Judgement, Progress } from '../progress/progress.ts'
 import { takesStage, takesStep, type Model, type Project, type Unit } from '../project/project.ts'
 import type { Mix } from '../recipe/recipe.ts'
@@ -91,10 +91,11 @@ function missedBefore({ line }: Pick<Project, 'line'>, { slips }: Progress, stag
       .filter((each) => potOf(each) === potOf(stage) && regionsMeet(touchedRegions(each.touch), here))
       .map((each) => each.id),
   )
-  const notes = slips.toReversed().flatMap(({ stageId, note, region }) => {
-    const said = [region, note].filter(Boolean).join(', ')
-    return alike.has(stageId) && said !== '' ? [said] : []
-  })
+  const notes = slips
+    .toReversed()
+    .filter((slip) => alike.has(slip.stageId))
+    .map(slipText)
+    .filter((said) => said !== '')
   return [...new Set(notes)].slice(0, 5)
 }
 

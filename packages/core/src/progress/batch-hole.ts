@@ -1,4 +1,4 @@
-import type { HoleState } from './hole-state.ts'
+import { isThroughHole, type HoleState } from './hole-state.ts'
 
 /** The hole of a whole batch at one stage. */
 export interface BatchHole {
@@ -14,7 +14,7 @@ export interface BatchHole {
  */
 export function batchHole(holes: readonly HoleState[]): BatchHole {
   const taking = holes.filter((hole) => hole.kind !== 'not-needed')
-  const through = taking.filter((hole) => hole.kind !== 'to-do' && hole.kind !== 'in-hand')
+  const through = taking.filter(isThroughHole)
   return { state: stateOf(taking, through.length), done: through.length, of: taking.length }
 }
 

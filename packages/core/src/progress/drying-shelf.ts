@@ -10,7 +10,6 @@ import { holeState } from './hole-state.ts'
 export interface DryingEntry {
   readonly batch: Batch
   readonly stage: Stage
-  readonly models: number
   readonly modelIds: readonly ModelId[]
   readonly since: Instant
   /** When the last of them is dry. */
@@ -53,6 +52,6 @@ function dryingOf(
     )
     if (!last) return []
     const modelIds = drying.map((hole) => hole.id)
-    return [{ batch, stage, models: drying.length, modelIds, since: last.since, until: last.until }]
+    return [{ batch, stage, modelIds, since: last.since, until: last.until }]
   })
 }

@@ -37,3 +37,24 @@ export function holeState(
 export function isThrough(progress: Progress, modelId: ModelId, stage: Stage): boolean {
   return progress.marks.get(modelId)?.has(stage.id) ?? false
 }
+
+/** Whether a hole is still to be punched: to do, in hand, or waiting for a dab. */
+export function isOpenHole({ kind }: HoleState): boolean {
+  return kind === 'to-do' || kind === 'in-hand' || kind === 'touch-up'
+}
+
+/** Whether the stage has been put on, dry or not; a touch-up counts as through, as in `isThrough`. */
+export function isThroughHole({ kind }: HoleState): boolean {
+  return kind === 'done' || kind === 'drying' || kind === 'touch-up'
+}
+
+/** Where and what a slip is, as far as it was said. */
+export function slipText({
+  region,
+  note,
+}: {
+  readonly region: string | null
+  readonly note: string
+}): string {
+  return [region, note].filter(Boolean).join(', ')
+}

@@ -139,7 +139,7 @@ describe('dryingShelf', () => {
     const shelf = (seconds: number) =>
       dryingShelf({ line: two }, batches, progress, addSeconds(noon, seconds)).map((entry) => [
         entry.stage.name,
-        entry.models,
+        entry.modelIds.length,
       ])
     expect(shelf(120)).toEqual([
       ['wash', 2],

@@ -1,4 +1,4 @@
-import { holeState, type HoleState } from '../progress/hole-state.ts'
+import { holeState, isThroughHole, type HoleState } from '../progress/hole-state.ts'
 import type { Inspection, Progress } from '../progress/progress.ts'
 import { neededForTable } from '../progress/table-ready.ts'
 import type { Model, Project, Unit } from '../project/project.ts'
@@ -89,14 +89,13 @@ function standingOf(
     const hole = holes[place]
     return hole && hole.kind !== 'not-needed' ? [{ stage, hole }] : []
   })
-  const isThrough = (some: typeof taken) =>
-    some.length > 0 && some.every(({ hole }) => hole.kind !== 'to-do' && hole.kind !== 'in-hand')
+  const isThrough = (some: typeof taken) => some.length > 0 && some.every(({ hole }) => isThroughHole(hole))
   return {
     unit,
     model,
     holes,
     of: taken.length,
-    done: taken.filter(({ hole }) => hole.kind !== 'to-do' && hole.kind !== 'in-hand').length,
+    done: taken.filter(({ hole }) => isThroughHole(hole)).length,
     touchUps: taken.filter(({ hole }) => hole.kind === 'touch-up').length,
     dries: taken.some(({ hole }) => hole.kind === 'drying'),
     isTableReady: isThrough(taken.filter(({ stage }) => needed.has(stage.id))),

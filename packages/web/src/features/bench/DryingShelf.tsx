@@ -66,7 +66,7 @@ function What({ entry }: { readonly entry: DryingEntry }) {
     <span className="min-w-0 grow leading-tight">
       <b>{batchName(entry.batch)}</b>
       <span className="block text-sm text-ink-soft">
-        {entry.stage.name.toLowerCase()}, {plural(entry.models, 'model')}
+        {entry.stage.name.toLowerCase()}, {plural(entry.modelIds.length, 'model')}
       </span>
     </span>
   )

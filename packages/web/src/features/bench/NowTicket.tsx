@@ -13,6 +13,7 @@ import {
   type Progress,
   type Project,
   type Stage,
+  slipText,
 } from '@seriatim/core'
 import { TriangleAlert } from 'lucide-react'
 import type { ReactNode } from 'react'
@@ -172,8 +173,7 @@ function Reading({
 function notesOf(progress: Progress, stage: Stage, models: readonly ModelId[]): readonly string[] {
   const notes = models.flatMap((id) => {
     const mark = progress.marks.get(id)?.get(stage.id)
-    if (mark?.kind !== 'touch-up') return []
-    const said = [mark.region, mark.note].filter(Boolean).join(', ')
+    const said = mark?.kind === 'touch-up' ? slipText(mark) : ''
     return said === '' ? [] : [said]
   })
   return [...new Set(notes)]

@@ -9,6 +9,7 @@ import {
   type Progress,
   type Project,
   type Stage,
+  isOpenHole,
 } from '@seriatim/core'
 import { holeText } from '../../shared/ui/index.ts'
 
@@ -136,9 +137,7 @@ function cellOf(
     stage,
     state: whole.state,
     modelIds: taking.map((hole) => hole.id),
-    open: taking
-      .filter((hole) => ['to-do', 'in-hand', 'touch-up'].includes(hole.state.kind))
-      .map((hole) => hole.id),
+    open: taking.filter((hole) => isOpenHole(hole.state)).map((hole) => hole.id),
     count: partly ? `${String(whole.done)}/${String(whole.of)}` : '',
     label: `${stageLabel}, ${name}: ${holeText(whole.state)}${partly ? `, ${String(whole.done)} of ${String(whole.of)}` : ''}`,
   }

@@ -6,6 +6,7 @@ import {
   type Progress,
   type Project,
   type Unit,
+  isOpenHole,
 } from '@seriatim/core'
 import { Pencil, Trash2 } from 'lucide-react'
 import { Link } from 'react-router'
@@ -106,7 +107,7 @@ function ModelStrip({ project, unit, model, progress, now }: ModelStripProps) {
     stopLine: stage.tableReady,
   }))
   const needed = holes.filter((hole) => hole.state.kind !== 'not-needed')
-  const done = needed.filter((hole) => ['done', 'drying'].includes(hole.state.kind)).length
+  const done = needed.filter((hole) => !isOpenHole(hole.state)).length
   const touchUp = holes.some((hole) => hole.state.kind === 'touch-up') ? ', a touch-up' : ''
   const label = `${model.name}: ${done} of ${plural(needed.length, 'stage')} done${touchUp}`
   return <PunchStrip label={label} now={now} size={holeSize} holes={holes} />

@@ -7,6 +7,7 @@ import {
   type ModelStanding,
   type Project,
   type Stage,
+  isThroughHole,
 } from '@seriatim/core'
 import { useId, useState, type ReactNode } from 'react'
 import { plural } from '../../shared/format/index.ts'
@@ -60,8 +61,8 @@ export function InspectDialog({ project, standings, recorder, onClose }: Inspect
   const waits = touchUps > 0
   const rest = standings.slice(at).flatMap((each) => (each.touchUps === 0 ? [each.model.id] : []))
   const done = project.line.filter((_, place) => {
-    const kind = standing.holes[place]?.kind
-    return kind === 'done' || kind === 'drying' || kind === 'touch-up'
+    const hole = standing.holes[place]
+    return hole !== undefined && isThroughHole(hole)
   })
   return (
     <Dialog

@@ -1,5 +1,6 @@
 import type { ModelId, ModelStanding } from '@seriatim/core'
 import { plural } from '../../shared/format/index.ts'
+import { ModelLink } from './ModelLink.tsx'
 
 interface LeftOnPurposeProps {
   readonly standings: readonly ModelStanding[]
@@ -20,13 +21,7 @@ export function LeftOnPurpose({ standings, onOpen }: LeftOnPurposeProps) {
       <ul>
         {left.map(({ model, note }) => (
           <li key={model.id} className="border-t border-paper-edge">
-            <button
-              type="button"
-              className="min-h-9 font-bold underline underline-offset-4"
-              onClick={() => onOpen(model.id)}
-            >
-              {model.name}
-            </button>
+            <ModelLink model={model} onOpen={onOpen} />
             {note === '' ? '' : `: ${note}`}
           </li>
         ))}

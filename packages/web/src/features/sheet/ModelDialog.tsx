@@ -1,4 +1,11 @@
-import type { HoleState, Instant, ModelStanding, Stage, StageId } from '@seriatim/core'
+import {
+  isOpenHole,
+  type HoleState,
+  type Instant,
+  type ModelStanding,
+  type Stage,
+  type StageId,
+} from '@seriatim/core'
 import { useState } from 'react'
 import { plural } from '../../shared/format/index.ts'
 import type { useRecorder } from '../../shared/progress/index.ts'
@@ -69,10 +76,13 @@ interface StageButtonsProps {
 }
 
 function StageButtons({ hole, name, onPunch, onClear, onNote }: StageButtonsProps) {
-  const isThrough = hole.kind === 'done' || hole.kind === 'drying'
   return (
     <span className="flex shrink-0 gap-2">
-      {isThrough ? (
+      {isOpenHole(hole) ? (
+        <Button aria-label={`${hole.kind === 'touch-up' ? 'Mended' : 'Done'}: ${name}`} onClick={onPunch}>
+          {hole.kind === 'touch-up' ? 'Mended' : 'Done'}
+        </Button>
+      ) : (
         <>
           <Button weight="quiet" aria-label={`Touch-up: ${name}`} onClick={onNote}>
             Touch-up
@@ -81,10 +91,6 @@ function StageButtons({ hole, name, onPunch, onClear, onNote }: StageButtonsProp
             Open again
           </Button>
         </>
-      ) : (
-        <Button aria-label={`${hole.kind === 'touch-up' ? 'Mended' : 'Done'}: ${name}`} onClick={onPunch}>
-          {hole.kind === 'touch-up' ? 'Mended' : 'Done'}
-        </Button>
       )}
     </span>
   )

@@ -1,15 +1,13 @@
 import {
-  burnUp,
   createStandings,
   groupSheet,
-  lastSitting,
   passes,
   pointsOf,
   splitIntoBatches,
-  touchUpRound,
   type ModelId,
   type Progress,
   type StageId,
+  isOpenHole,
 } from '@seriatim/core'
 import { ScanEye } from 'lucide-react'
 import { lazy, Suspense, useDeferredValue, useMemo, useState } from 'react'
@@ -22,7 +20,7 @@ import { Button, ErrorState, Headline, HoleLegend, LoadingState, NothingYet } fr
 import { useFinish } from '../../shared/use-finish.ts'
 import { useNow } from '../../shared/use-now.ts'
 import { useEstimated, useProjectInAir, useTimes } from '../../shared/working-project.ts'
-import { useWorkLeft } from '../../shared/worker/index.ts'
+import { useSheetLooks, useWorkLeft } from '../../shared/worker/index.ts'
 import { InspectDialog } from './InspectDialog.tsx'
 import { LeftOnPurpose } from './LeftOnPurpose.tsx'
 import { ModelDialog } from './ModelDialog.tsx'
@@ -56,16 +54,13 @@ function Sheet({ progress }: { readonly progress: Progress }) {
   const asked = useDeferredValue(wish)
   const groups = useMemo(() => groupSheet(standings, batches, asked), [standings, batches, asked])
   // What goes over all marks follows a moment after the strip that was tapped.
-  const settled = useDeferredValue(progress)
-  const round = useMemo(() => touchUpRound(project, settled, times), [project, settled, times])
+  const looks = useSheetLooks(project, progress, times)
   const [openId, setOpenId] = useState<ModelId | null>(null)
   const [inspecting, setInspecting] = useState<readonly ModelId[] | null>(null)
   const due = standings.filter((each) => passes(each, 'to inspect'))
   const open = standings.find((each) => each.model.id === openId)
   const left = useWorkLeft(project, progress, times)
   const forecast = useFinish(project, estimated)
-  const burnt = useMemo(() => burnUp(project, settled, times), [project, settled, times])
-  const sitting = useMemo(() => lastSitting(project, settled, times), [project, settled, times])
 
   if (standings.length === 0 || project.line.length === 0) {
     return (
@@ -88,8 +83,10 @@ function Sheet({ progress }: { readonly progress: Progress }) {
     const taking = standings.filter(
       ({ model, holes }) => chosen.has(model.id) && holes[place]?.kind !== 'not-needed',
     )
-    const isOpen = (each: (typeof taking)[number]) =>
-      ['to-do', 'in-hand', 'touch-up'].includes(each.holes[place]?.kind ?? '')
+    const isOpen = ({ holes }: (typeof taking)[number]) => {
+      const hole = holes[place]
+      return hole !== undefined && isOpenHole(hole)
+    }
     const first = taking.find(({ model }) => model.id === modelIds[0]) ?? taking[0]
     if (!first) return
     const punching = isOpen(first)
@@ -123,7 +120,9 @@ function Sheet({ progress }: { readonly progress: Progress }) {
                 {pointsOf(ready)} of {plural(points, 'point')} on the table
               </span>
             ) : null}
-            {sitting ? <span>{sittingText(sitting, now, project.evenings.timeZone)}</span> : null}
+            {looks?.sitting ? (
+              <span>{sittingText(looks.sitting, now, project.evenings.timeZone)}</span>
+            ) : null}
           </p>
         }
       >
@@ -132,7 +131,7 @@ function Sheet({ progress }: { readonly progress: Progress }) {
           : `${String(ready.length)} of ${plural(standings.length, 'model')} table-ready`}
       </Headline>
       <TouchUpRound
-        round={round}
+        round={looks?.round ?? []}
         onMended={(stageId, modelIds) => {
           recorder.punch(stageId, modelIds)
           toast(`${plural(modelIds.length, 'touch-up')} mended.`)
@@ -162,9 +161,9 @@ function Sheet({ progress }: { readonly progress: Progress }) {
           A green frame: table-ready. A heavy foot under it: inspected. A brown frame: a touch-up waits.
         </p>
       </div>
-      {burnt.days.length > 0 ? (
+      {looks && looks.burnUp.days.length > 0 ? (
         <Suspense fallback={<p role="status">Loading the chart …</p>}>
-          <BurnUp {...burnt} forecast={forecast} now={now} timeZone={project.evenings.timeZone} />
+          <BurnUp {...looks.burnUp} forecast={forecast} now={now} timeZone={project.evenings.timeZone} />
         </Suspense>
       ) : null}
       {inspecting ? (

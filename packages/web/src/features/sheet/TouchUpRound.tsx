@@ -1,6 +1,7 @@
 import type { ModelId, StageId, TouchUpPot } from '@seriatim/core'
 import { durationText, plural } from '../../shared/format/index.ts'
 import { Button } from '../../shared/ui/index.ts'
+import { ModelLink } from './ModelLink.tsx'
 
 interface TouchUpRoundProps {
   readonly round: readonly TouchUpPot[]
@@ -49,14 +50,7 @@ export function TouchUpRound({ round, onMended, onOpen }: TouchUpRoundProps) {
               {pot.items.map(({ stage, model, region, note, groundSeconds }) => (
                 <li key={`${stage.id} ${model.id}`} className="flex flex-wrap items-center gap-x-3">
                   <span className="min-w-0 grow basis-60">
-                    <button
-                      type="button"
-                      className="min-h-9 font-bold underline underline-offset-4"
-                      onClick={() => onOpen(model.id)}
-                    >
-                      {model.name}
-                    </button>
-                    , {stage.name}
+                    <ModelLink model={model} onOpen={onOpen} />, {stage.name}
                     {region === null ? '' : `, ${region}`}
                     {note === '' ? '' : `: ${note}`}
                     {groundSeconds === null

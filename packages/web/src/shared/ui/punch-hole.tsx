@@ -1,4 +1,4 @@
-import type { HoleState, Instant } from '@seriatim/core'
+import { slipText, type HoleState, type Instant } from '@seriatim/core'
 import type { CSSProperties } from 'react'
 
 interface PunchHoleProps {
@@ -41,7 +41,7 @@ export function holeText(state: HoleState): string {
     case 'done':
       return 'done'
     case 'touch-up':
-      return ['touch-up', [state.region, state.note].filter(Boolean).join(', ')].filter(Boolean).join(': ')
+      return ['touch-up', slipText(state)].filter(Boolean).join(': ')
     case 'not-needed':
       return 'not needed'
   }

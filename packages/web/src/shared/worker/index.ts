@@ -9,6 +9,7 @@ export {
   usePilot,
   usePlanChanges,
   useRunSheets,
+  useSheetLooks,
   useUnderWay,
   useWorkLeft,
 } from './use-looks.ts'

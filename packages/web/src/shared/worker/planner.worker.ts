@@ -19,6 +19,9 @@ import {
   tableReadyStandard,
   tryOffer,
   tryWay,
+  burnUp,
+  lastSitting,
+  touchUpRound,
   trySplit,
   workLeft,
   type BatchSplit,
@@ -48,6 +51,13 @@ import { expose } from 'comlink'
 import { v5, v7 } from 'uuid'
 import { layOutCut } from '../recipe-cut.ts'
 import { createKeeper } from './held.ts'
+
+/** What a sum over all models needs. */
+interface WholeProgress {
+  readonly project: Project
+  readonly progress: Progress
+  readonly times: BatchTimes | undefined
+}
 
 /** An estimate's input over a whole project. */
 export type WholeInput = EstimateInput & { readonly project: Project }
@@ -144,11 +154,15 @@ const planner = {
     const { project, progress } = unpack(input)
     return learnBores(project, progress, observed)
   },
-  workLeft: (input: {
-    readonly project: Project
-    readonly progress: Progress
-    readonly times: BatchTimes | undefined
-  }) => {
+  sheetLooks: (input: WholeProgress) => {
+    const { project, progress, times } = unpack(input)
+    return {
+      round: touchUpRound(project, progress, times),
+      burnUp: burnUp(project, progress, times),
+      sitting: lastSitting(project, progress, times),
+    }
+  },
+  workLeft: (input: WholeProgress) => {
     const { project, progress, times } = unpack(input)
     return workLeft(project, progress, times)
   },

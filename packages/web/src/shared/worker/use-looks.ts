@@ -159,6 +159,17 @@ export function useUnderWay(
   })
 }
 
+/** What the sheet says over all marks: the touch-up round, how the work grew, and what the last sitting brought. */
+export function useSheetLooks(project: Project, progress: Progress, times: BatchTimes | undefined) {
+  return useWorkedOut({
+    lane: 'look',
+    name: 'sheet-looks',
+    about: project.id,
+    inputs: [project, progress, times],
+    task: async (planner, _, pack) => planner.sheetLooks(pack({ project, progress, times })),
+  })
+}
+
 /** How much is left, over all models. */
 export function useWorkLeft(
   project: Project,
