@@ -1,4 +1,37 @@
-// core ← contract ← {server, web, cli}; web features never import each other; nothing goes in circles.
+// core ← contract ← {server, web, cli}; the core in layers; web features never import each other; nothing goes in circles.
+/** The areas of the core, each with those it may stand on, types included. */
+const areas = {
+  units: [],
+  colour: ['units'],
+  trade: ['units', 'colour'],
+  presets: ['units', 'colour', 'trade'],
+  schedule: ['units', 'trade'],
+  calendar: ['units', 'trade'],
+  progress: ['units', 'trade'],
+  changes: ['units', 'trade'],
+  recipe: ['units', 'colour', 'trade', 'presets'],
+  air: ['units', 'trade', 'recipe', 'progress'],
+  estimating: ['units', 'colour', 'trade', 'presets', 'recipe', 'progress'],
+  ordering: ['units', 'colour', 'trade', 'presets', 'recipe', 'progress', 'estimating'],
+  mixing: ['units', 'colour', 'trade', 'presets', 'recipe', 'ordering'],
+  plan: [
+    ...['units', 'trade', 'presets', 'recipe', 'calendar', 'progress'],
+    ...['estimating', 'ordering', 'schedule'],
+  ],
+  forecasting: ['units', 'trade', 'presets', 'calendar', 'estimating', 'schedule', 'plan'],
+  sheet: ['units', 'trade', 'calendar', 'progress', 'estimating', 'plan'],
+  bench: ['units', 'trade', 'presets', 'recipe', 'progress', 'estimating', 'mixing', 'plan'],
+}
+const layer = ([area, allowed]) => ({
+  name: `core-${area}-stands-on-what-is-below`,
+  severity: 'error',
+  from: { path: `^packages/core/src/${area}/`, pathNot: '\\.test\\.ts$' },
+  to: {
+    path: '^packages/core/src/',
+    pathNot: `^packages/core/src/(${[area, ...allowed].join('|')})/`,
+  },
+})
+
 const only = (name, from, allowed) => ({
   name,
   severity: 'error',
@@ -12,12 +45,13 @@ module.exports = {
     only('contract-imports-core', 'contract', ['core']),
     only('server-imports-contract-and-core', 'server', ['contract', 'core']),
     only('cli-imports-contract-and-core', 'cli', ['contract', 'core']),
-    only('web-imports-contract-and-core', 'web', ['contract', 'core', 'server']),
+    only('web-imports-contract-and-core', 'web', ['contract', 'core']),
+    ...Object.entries(areas).map(layer),
     {
-      name: 'web-knows-only-the-type-of-the-server',
+      name: 'core-has-no-area-without-a-layer',
       severity: 'error',
-      from: { path: '^packages/web/' },
-      to: { path: '^packages/server/', pathNot: '^packages/server/src/rpc\\.ts$' },
+      from: { path: `^packages/core/src/(?!${Object.keys(areas).join('/|')}/|testing/|index)` },
+      to: {},
     },
     {
       name: 'features-do-not-import-each-other',
@@ -41,7 +75,7 @@ module.exports = {
       name: 'packages-are-entered-by-their-index',
       severity: 'error',
       from: { path: '^packages/([^/]+)/' },
-      to: { path: '^packages/[^/]+/src/', pathNot: ['^packages/$1/', '/src/index\\.ts$', '/src/rpc\\.ts$'] },
+      to: { path: '^packages/[^/]+/src/', pathNot: ['^packages/$1/', '/src/index\\.ts$'] },
     },
     {
       name: 'core-is-pure',

@@ -123,9 +123,9 @@ const shots: Shot[] = [
     path: '/air',
     size: desktop,
     act: async (page) => {
-      await page.getByRole('button', { name: 'Run the simulated thermo-hygrometer' }).click()
+      await page.getByRole('button', { name: 'Run the simulated thermo-hygrometers' }).click()
       await page.getByRole('img', { name: /Hours of spray weather/ }).waitFor()
-      await page.getByText('The simulated thermo-hygrometer is running').waitFor({ state: 'detached' })
+      await page.getByText('The simulated thermo-hygrometers are running').waitFor({ state: 'detached' })
     },
   },
   // It changes the project, so it comes after all others.

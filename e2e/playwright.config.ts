@@ -14,7 +14,7 @@ export default defineConfig({
   retries: 0,
   // Guards against a hang, not measures of speed: the machine may be busy.
   timeout: 180_000,
-  expect: { timeout: 30_000 },
+  expect: { timeout: 60_000 },
   reporter: [['list'], ['json', { outputFile: `${root}.cache/e2e-report.json` }]],
   use: {
     baseURL: `http://127.0.0.1:${port}`,

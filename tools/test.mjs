@@ -27,7 +27,7 @@ await runTool(async () => {
     const database = await cluster.start()
     // Two cores, two lanes of about the same length.
     await Promise.all([
-      inTurn([() => script('lint'), () => unitTests('cli', database), () => unitTests('web', database)]),
+      inTurn([() => script('lint'), () => unitTests('server', database), () => unitTests('web', database)]),
       inTurn([
         () => script('types'),
         () => script('format'),
@@ -35,7 +35,7 @@ await runTool(async () => {
         () => script('unused'),
         () => unitTests('core', database),
         () => unitTests('contract', database),
-        () => unitTests('server', database),
+        () => unitTests('cli', database),
         () => ensureWebBuild(),
       ]),
     ])

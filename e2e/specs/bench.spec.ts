@@ -1,4 +1,4 @@
-import { schools } from '@seriatim/core'
+import { lineTemplates } from '@seriatim/core'
 import { expect, test, type Page } from '@playwright/test'
 import { expectAccessible } from '../support/axe.ts'
 import { recordedKinds, seedProject } from '../support/projects.ts'
@@ -233,7 +233,7 @@ test('it says until when, what the session brings, and that a batch may end at i
   await page.goto(`${url}/bench`)
   const aside = page.getByRole('complementary')
   await expect(aside).toContainText(/from 19:30 to 22:00, work planned until \d\d:\d\d/)
-  const stopLine = schools[0]!.stages.findIndex((stage) => stage.tableReady)
+  const stopLine = lineTemplates[0]!.stages.findIndex((stage) => stage.tableReady)
   const grid = page.getByRole('grid')
   await grid.getByRole('gridcell').first().focus()
   for (let stage = 0; stage < stopLine; stage++) await page.keyboard.press('Shift+ArrowRight')
@@ -249,6 +249,9 @@ test('it says what to get ready, and where the colour hides before the pot is cl
   // What comes next hangs on what can dry before the session.
   await setTime(page, beforeTheSession)
   await makeFirstRecipe(page, request)
+  await page.getByRole('button', { name: 'Regions' }).click()
+  await page.getByLabel('Where a colour hides on the skin').fill('behind the ears, under the chin')
+  await page.getByRole('button', { name: 'Save the regions' }).click()
   await goTo(page, 'Bench')
   const setUp = ticket(page).getByLabel('Set up')
   await expect(setUp).toContainText('Shake the can well')
@@ -263,6 +266,7 @@ test('it says what to get ready, and where the colour hides before the pot is cl
 
   const look = ticket(page).getByRole('group').filter({ hasText: 'Before the pot is closed' })
   await look.getByText('Before the pot is closed').click()
+  await expect(look).toContainText('skin: behind the ears, under the chin')
   await expect(look).toContainText('Nobody else needs this pot. Opening it once more takes 1 min.')
   await page.keyboard.press('Space')
   await expect(ticket(page)).toContainText('started')
@@ -326,6 +330,9 @@ test('a coat that is dry already or still tacky is said so, and teaches the wait
   const before = await planned.innerText()
   await page.getByRole('button', { name: 'All done' }).click()
   const drying = page.getByRole('region', { name: 'Drying' })
+  await drying.getByRole('button', { name: 'Sound off' }).click()
+  await page.reload()
+  await expect(drying.getByRole('button', { name: 'Sound on' })).toHaveAttribute('aria-pressed', 'true')
   await drying.getByRole('button', { name: 'Dry already: Pikes, Prime' }).click()
   await expect(drying).toContainText('Nothing is wet.')
   await expect(drying).toContainText('dry since')
@@ -339,4 +346,36 @@ test('a coat that is dry already or still tacky is said so, and teaches the wait
   await expect(planned).toContainText('min')
   expect(await planned.innerText()).not.toBe(before)
   await expect.poll(() => recordedKinds(request, id)).toEqual(['punched', 'felt', 'felt', 'felt', 'cleared'])
+})
+
+test('what has to follow soon is done in groups, each through both, with its limit counting down', async ({
+  page,
+  request,
+}) => {
+  const minutes = (count: number) => count * 60
+  const dry = { setUpSeconds: 0, dryingMinSeconds: 0, dryingMaxSeconds: 0 }
+  const { url } = await seedProject(request, {
+    units: { Pikes: 6 },
+    stages: 2,
+    first: [
+      { ...dry, name: 'Wash', handsOnSecondsPerModel: minutes(2), nextWithinSeconds: minutes(5) },
+      { ...dry, name: 'Wipe', handsOnSecondsPerModel: minutes(1) },
+    ],
+  })
+  await page.goto(`${url}/bench`)
+  const stage = ticket(page).getByRole('heading', { level: 2 })
+  await expect(stage).toContainText('Wash')
+  await expect(ticket(page)).toContainText('3 models at a time, then wipe within 5 min; 3 more after that.')
+  await page.keyboard.press('Enter')
+  await expect(stage).toContainText('Wipe')
+  const waiting = page.getByRole('region', { name: 'Before it is too late' })
+  await expect(waiting).toContainText('Pikes, 3 models')
+  await expectAccessible(page)
+  await page.keyboard.press('Enter')
+  await expect(waiting).toHaveCount(0)
+  await page.keyboard.press('m')
+  await expect(page.getByRole('dialog', { name: 'Stamp a milestone' })).toBeVisible()
+  await page.keyboard.press('Escape')
+  await expect(stage).toContainText('Wash')
+  await expect(ticket(page)).toContainText('3 / 6')
 })

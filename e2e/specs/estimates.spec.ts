@@ -61,6 +61,9 @@ test('the minutes of a stage open to what they are made of, and give way to who 
 
 test('odd laps stand first; one is left out with a reason, and taken back', async ({ page }) => {
   await open(page, 'logbook')
+  await expect(
+    page.getByRole('region', { name: 'The biggest surprises' }).getByRole('listitem').first(),
+  ).toContainText('expected')
   const times = page.getByRole('region', { name: /times, the oddest first/ })
   const oddest = times.getByRole('listitem').first()
   await expect(oddest).toContainText('39:00')
@@ -113,7 +116,7 @@ test('rates go out and come back as CSV, and a faulty file changes nothing', asy
   const rates = page.getByRole('region', { name: 'Rates in figures' })
   await expect(rates.getByRole('row', { name: /^spray from above/ })).toBeVisible()
   const download = page.waitForEvent('download')
-  await page.getByRole('button', { name: 'Save as CSV' }).click()
+  await page.getByRole('button', { name: 'Rates as CSV' }).click()
   const saved = readFileSync(await (await download).path(), 'utf8')
   expect(saved.split(/\r?\n/)[0]).toBe('technique,size,pace,laps')
 
@@ -195,7 +198,7 @@ test('hours say which standards fit, and the roster takes them', async ({ page }
   await expect(table.getByRole('row', { name: /Reed-pikes/ })).toContainText('now tabletop plus')
 })
 
-test('waits follow the air that is read, from a form, a file or the simulated device', async ({ page }) => {
+test('waits follow the air that is read, from a form, a file or the simulated devices', async ({ page }) => {
   await page.goto(`${instance.origin}/air`)
   await expect(page.getByText('Without a reading')).toBeVisible()
   await page.getByLabel('Temperature, °C').fill('warm')
@@ -209,13 +212,20 @@ test('waits follow the air that is read, from a form, a file or the simulated de
   await expect(page.getByRole('heading', { level: 1 })).toContainText('waits 2.0 times as long')
   await expect(page.getByText('15.4 °C')).toBeVisible()
 
+  await page.getByLabel('Outdoors: spray weather').check()
+  await page.getByLabel('Temperature, °C').fill('4')
+  await page.getByLabel('Humidity, %').fill('90')
+  await page.getByRole('button', { name: 'Take the reading' }).click()
+  await expect(page.getByText('Outdoors, where cans are used: 4.0 °C and 90 %.')).toBeVisible()
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('waits 2.0 times as long')
+
   const chooser = page.getByLabel('Hourly CSV')
   await chooser.setInputFiles(
     file('bad.csv', 'time,temperature,humidity\nyesterday,12,40\n2026-11-24 10:00,12,140\n'),
   )
   await expect(page.getByRole('alert')).toContainText('Line 2, time: “yesterday” is not a time')
   await expect(page.getByRole('alert')).toContainText('Line 3, humidity: “140” is not a humidity')
-  await page.getByRole('button', { name: 'Run the simulated thermo-hygrometer' }).click()
+  await page.getByRole('button', { name: 'Run the simulated thermo-hygrometers' }).click()
   await expect(page.getByRole('img', { name: /Hours of spray weather/ })).toBeVisible()
   await expectAccessible(page)
   await page.getByText('In words').click()
@@ -225,8 +235,8 @@ test('waits follow the air that is read, from a form, a file or the simulated de
       .filter({ hasText: /spray|too (cold|damp)/ })
       .first(),
   ).toBeVisible()
-  await page.getByRole('button', { name: 'Switch the simulated device off' }).click()
-  await expect(page.getByRole('button', { name: 'Run the simulated thermo-hygrometer' })).toBeVisible()
+  await page.getByRole('button', { name: 'Switch the simulated devices off' }).click()
+  await expect(page.getByRole('button', { name: 'Run the simulated thermo-hygrometers' })).toBeVisible()
 })
 
 test('models ticked off are asked about once, in the logbook, and silence means no', async ({

@@ -1,5 +1,6 @@
 import { expect, test, type Page } from '@playwright/test'
 import { expectAccessible } from '../support/axe.ts'
+import { setTime } from '../support/time.ts'
 import { seedProject } from '../support/projects.ts'
 import { goTo, makeFirstRecipe, seeLineFollow } from '../support/recipes.ts'
 
@@ -108,7 +109,7 @@ test('a unit is typed as it is said, in squads by their marks', async ({ page, r
 
 /** The desk is open on Tuesdays and Thursdays from half past seven. */
 async function openAt(page: Page, moment: string): Promise<void> {
-  await page.clock.setFixedTime(moment)
+  await setTime(page, moment)
   await page.goto('/')
 }
 

@@ -10,6 +10,7 @@ const views = [
   { name: 'line', path: `/projects/${demoId}/line`, ready: 'Join, all over' },
   { name: 'hours', path: `/projects/${demoId}/hours`, ready: 'most worth an hour first' },
   { name: 'logbook', path: `/projects/${demoId}/logbook`, ready: 'spray from above' },
+  { name: 'help', path: '/help', ready: 'Words of the desk' },
   { name: 'air', path: '/air', ready: 'What the device shows now' },
   { name: 'plan', path: `/projects/${demoId}/plan`, ready: 'are done first' },
   { name: 'bench', path: `/projects/${demoId}/bench`, ready: 'of work left' },
@@ -183,4 +184,19 @@ test('a project goes out as a file and comes back beside itself', async ({ page,
   await expect(page.getByRole('heading', { name })).toHaveCount(1)
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(page.getByRole('heading', { name })).toHaveCount(2)
+})
+
+test('a question mark tells the keys of the place, and leads to help', async ({ page }) => {
+  await page.goto(`/projects/${demoId}/bench`)
+  await expect(page.getByRole('region', { name: 'Do this now' })).toBeVisible()
+  await page.keyboard.press('?')
+  const dialog = page.getByRole('dialog', { name: 'Keys' })
+  await expect(dialog).toContainText('starts the clock')
+  await expectAccessible(page)
+  await dialog.getByRole('link', { name: /words of the desk/ }).click()
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('How it works')
+  await page.keyboard.press('?')
+  await expect(dialog).toContainText('This place has no keys of its own.')
+  await page.keyboard.press('Escape')
+  await expect(dialog).toBeHidden()
 })

@@ -1,6 +1,6 @@
 import { randomBytes } from 'node:crypto'
 import { unpackLog, type PackedLog } from '@seriatim/contract'
-import { schools } from '@seriatim/core'
+import { lineTemplates } from '@seriatim/core'
 import { expect, type APIRequestContext } from '@playwright/test'
 
 /** The demo project's own id: it never changes. */
@@ -20,12 +20,14 @@ interface Wish {
   /** How many of the school's stages, over again where there are fewer. */
   readonly stages?: number
   readonly batchSize?: number
+  /** What the first stages have other than the school has it. */
+  readonly first?: readonly object[]
 }
 
 /** A project made over the API, for journeys that begin further down the road. */
 export async function seedProject(
   request: APIRequestContext,
-  { units = { 'Reed-pikes': 6 }, stages = 14, batchSize = 6 }: Wish = {},
+  { units = { 'Reed-pikes': 6 }, stages = 14, batchSize = 6, first = [] }: Wish = {},
 ) {
   const id = newId()
   const path = `/api/projects/${id}`
@@ -63,9 +65,16 @@ export async function seedProject(
     }))
     commands.push(put('unit', { id: unitId, name, standard: 'tabletop plus', models } as never))
   }
-  const known = schools[0]!.stages
+  const known = lineTemplates[0]!.stages
   for (let index = 0; index < stages; index++)
-    commands.push(put('stage', { ...known[index % known.length], id: newId(), notNeededBy: [] } as never))
+    commands.push(
+      put('stage', {
+        ...known[index % known.length],
+        notNeededBy: [],
+        ...first[index],
+        id: newId(),
+      } as never),
+    )
   if (commands.length > 0) await changeProject(request, id, 0, commands)
   return { id, url: `/projects/${id}`, name: settings.name }
 }

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { airPlaces } from '@seriatim/core'
 import { instantField } from './fields.ts'
 
 const celsiusField = z
@@ -15,10 +16,11 @@ const airReadingSchema = z.object({
   at: instantField,
   celsius: celsiusField,
   humidity: humidityField,
+  place: z.enum(airPlaces),
   source: z.enum(['typed', 'file', 'simulated']),
 })
 
-/** Readings to add; of two for one moment the later word stands. */
+/** Readings to add; of two for one moment and place the later word stands. */
 export const putAirSchema = z.object({
   readings: z.array(airReadingSchema).max(10_000, { error: 'Up to 10,000 readings at a time.' }).readonly(),
 })

@@ -44,4 +44,5 @@ export {
 export { materialSchema, mostMaterials, recipeSchema, recipesSchema, shelfSchema } from './recipe.ts'
 export { recipeFileSchema, type RecipeFile } from './recipe-file.ts'
 export { renumberProjectFile } from './renumber-project-file.ts'
-export { newsStream, routes, type Route } from './routes.ts'
+export { openApiDocument } from './open-api.ts'
+export { calendarFeed, newsStream, routes, type Route } from './routes.ts'

@@ -91,6 +91,11 @@ const regionSchema = z.object({
   depth: z.int().min(0).max(9),
   bare: z.boolean(),
   apart: optionalTextField(40).default(''),
+  hides: z
+    .array(textField('the place a name', 60))
+    .max(12, { error: 'Up to twelve places on a region.' })
+    .readonly()
+    .optional(),
 })
 
 const subAssemblySchema = z.object({

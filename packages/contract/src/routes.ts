@@ -177,3 +177,6 @@ export const routes = {
 
 /** Not asked and answered but listened to (server-sent events): that there is something new, and which device wrote it. */
 export const newsStream = { path: '/projects/:id/news', params: ofProject, event: 'news' } as const
+
+/** Not JSON: a project's sessions and date as iCalendar (RFC 5545), to be saved or subscribed to. */
+export const calendarFeed = { path: '/projects/:id/calendar.ics', params: ofProject } as const

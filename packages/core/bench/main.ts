@@ -1,3 +1,4 @@
+import { benchBounds } from './bounds.ts'
 import { benchDates } from './dates.ts'
 import { benchEstimating } from './estimating.ts'
 import { benchOrdering } from './ordering.ts'
@@ -11,6 +12,7 @@ const benches = {
   ordering: benchOrdering,
   estimating: benchEstimating,
   'proved-cases': benchProvedCases,
+  bounds: benchBounds,
   waits: benchWaits,
   dates: benchDates,
   start: benchStart,

@@ -1,5 +1,5 @@
 import { serveStatic } from '@hono/node-server/serve-static'
-import { routes } from '@seriatim/contract'
+import { openApiDocument, routes } from '@seriatim/contract'
 import type { Instant } from '@seriatim/core'
 import { sql } from 'drizzle-orm'
 import { Hono } from 'hono'
@@ -9,6 +9,7 @@ import type { Logger } from 'pino'
 import type { Database } from './db/client.ts'
 import type { News } from './db/news.ts'
 import { airRoutes } from './features/air/routes.ts'
+import { calendarRoutes } from './features/calendar/routes.ts'
 import { handRoutes } from './features/hand/routes.ts'
 import { newsRoutes } from './features/news/routes.ts'
 import { createPackedLogs } from './features/progress/packed-logs.ts'
@@ -39,11 +40,18 @@ function createApi({ db, now, news }: AppOptions): Hono {
     await db.execute(sql`select 1`)
     return { ok: true as const, now: now() }
   })
+  let document: string | undefined
+  // Made when somebody asks, not at every start.
+  api.get('/openapi.json', (context) => {
+    document ??= JSON.stringify(openApiDocument())
+    return context.body(document, 200, { 'content-type': 'application/json' })
+  })
   projectRoutes(api, db, now, summaries, packedLogs)
   progressRoutes(api, db, now, packedLogs)
   shelfRoutes(api, db)
   handRoutes(api, db, summaries)
   airRoutes(api, db, now)
+  calendarRoutes(api, db, now)
   if (news) newsRoutes(api, db, news)
   return api
 }

@@ -150,7 +150,7 @@ function asksOf({ path, unit, line, id }: Seeded, recipe: object, file: object |
     {
       method: 'PUT',
       path: '/air',
-      body: asJson({ readings: [{ at, celsius: 20, humidity: 50, source: 'typed' }] }),
+      body: asJson({ readings: [{ at, celsius: 20, humidity: 50, place: 'indoors', source: 'typed' }] }),
     },
     {
       method: 'PUT',

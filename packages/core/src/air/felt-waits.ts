@@ -1,4 +1,4 @@
-import { dryingWait, potOf, type Stage } from '../line/stage.ts'
+import { dryingWait, potOf, type Stage } from '../trade/stage.ts'
 import { stillTacky } from '../progress/hole-log.ts'
 import type { Progress } from '../progress/progress.ts'
 import type { Seconds } from '../units/seconds.ts'

@@ -1,24 +1,33 @@
-import type { Stage } from '../line/stage.ts'
-import type { Carrier } from '../materials/material.ts'
-import type { Project } from '../project/project.ts'
+import type { Stage } from '../trade/stage.ts'
+import type { Carrier } from '../trade/material.ts'
+import type { Project } from '../trade/project.ts'
 import { factsOf, type Shelf } from '../recipe/step-facts.ts'
 import type { StepId } from '../units/ids.ts'
 import type { Instant } from '../units/instant.ts'
 import type { Seconds } from '../units/seconds.ts'
 import { waitFactor, type Air } from './air.ts'
 
+/** The desk, where coats dry, and outside, where cans are used: an open window apart they differ by half the wait. */
+export const airPlaces = ['indoors', 'outdoors'] as const
+export type AirPlace = (typeof airPlaces)[number]
+
 /** Air at a moment. */
 export interface AirAt extends Air {
   readonly at: Instant
+  readonly place: AirPlace
 }
 
 const staleAfter = 12 * 3600 * 1000
 
-/** The newest reading not later than `now`, unless it is older than half a day: air changes. */
-export function airNow<Reading extends AirAt>(readings: readonly Reading[], now: Instant): Reading | null {
+/** The newest reading of a place not later than `now`, unless it is older than half a day: air changes. */
+export function airNow<Reading extends AirAt>(
+  readings: readonly Reading[],
+  now: Instant,
+  place: AirPlace,
+): Reading | null {
   let newest: Reading | null = null
   for (const reading of readings) {
-    if (reading.at <= now && (!newest || reading.at > newest.at)) newest = reading
+    if (reading.place === place && reading.at <= now && (!newest || reading.at > newest.at)) newest = reading
   }
   return newest && now - newest.at <= staleAfter ? newest : null
 }

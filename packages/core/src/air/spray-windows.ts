@@ -14,8 +14,14 @@ const hour = 3600 * 1000
 /** Readings further apart say nothing of the time between. */
 const longestGap = 3 * hour
 
+/** What cans are used in: the air outside, or that at the desk where nobody reads the other. */
+export function airOfCans<Reading extends AirAt>(readings: readonly Reading[]): readonly Reading[] {
+  const outdoors = readings.filter((reading) => reading.place === 'outdoors')
+  return outdoors.length > 0 ? outdoors : readings
+}
+
 /**
- * When there is spray weather, by readings in time order: each stands until the next. Stretches with the same
+ * When there is spray weather, by readings of one place: each stands until the next. Stretches with the same
  * reasons are one; where readings are more than three hours apart nothing is said.
  */
 export function sprayWindows(

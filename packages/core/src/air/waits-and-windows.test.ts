@@ -4,13 +4,14 @@ import { footRecipe, testShelf } from '../testing/recipes.ts'
 import type { RecipeId, StepId } from '../units/ids.ts'
 import { addSeconds } from '../units/instant.ts'
 import { dewPoint } from './air.ts'
-import { airNow, carriersIn, lineInAir, type AirAt } from './line-in-air.ts'
+import { airNow, carriersIn, lineInAir, type AirAt, type AirPlace } from './line-in-air.ts'
 import { simulatedAir } from './simulated-air.ts'
-import { sprayWindows } from './spray-windows.ts'
+import { airOfCans, sprayWindows } from './spray-windows.ts'
 
 const hours = (count: number) => addSeconds(noon, count * 3600)
-const reading = (hour: number, celsius: number, humidity: number): AirAt => ({
+const reading = (hour: number, celsius: number, humidity: number, place: AirPlace = 'indoors'): AirAt => ({
   at: hours(hour),
+  place,
   celsius,
   humidity,
 })
@@ -18,10 +19,17 @@ const reading = (hour: number, celsius: number, humidity: number): AirAt => ({
 describe('airNow', () => {
   it('is the newest reading that is not to come, and none that is half a day old', () => {
     const readings = [reading(-2, 18, 50), reading(-5, 10, 50), reading(1, 30, 30)]
-    expect(airNow(readings, noon)?.celsius).toBe(18)
-    expect(airNow(readings, hours(-2.5))?.celsius).toBe(10)
-    expect(airNow([reading(-13, 18, 50)], noon)).toBeNull()
-    expect(airNow([], noon)).toBeNull()
+    expect(airNow(readings, noon, 'indoors')?.celsius).toBe(18)
+    expect(airNow(readings, hours(-2.5), 'indoors')?.celsius).toBe(10)
+    expect(airNow([reading(-13, 18, 50)], noon, 'indoors')).toBeNull()
+    expect(airNow([], noon, 'indoors')).toBeNull()
+  })
+
+  it('takes no air from outside for that at the desk', () => {
+    const readings = [reading(-3, 20, 45), reading(-1, 4, 90, 'outdoors')]
+    expect(airNow(readings, noon, 'indoors')?.celsius).toBe(20)
+    expect(airNow(readings, noon, 'outdoors')?.celsius).toBe(4)
+    expect(airNow([reading(-1, 4, 90, 'outdoors')], noon, 'indoors')).toBeNull()
   })
 })
 
@@ -85,21 +93,42 @@ describe('sprayWindows', () => {
   })
 })
 
+describe('airOfCans', () => {
+  it('is that outside, and that at the desk where nobody reads the other', () => {
+    const [desk, outside] = [reading(0, 20, 45), reading(0, 4, 90, 'outdoors')]
+    expect(airOfCans([desk, outside])).toEqual([outside])
+    expect(airOfCans([desk])).toEqual([desk])
+  })
+})
+
 describe('simulatedAir', () => {
   it('is the same for the same seed, hourly, and possible air', () => {
     const air = simulatedAir(noon, 240, 5)
     expect(air).toEqual(simulatedAir(noon, 240, 5))
     expect(air).not.toEqual(simulatedAir(noon, 240, 6))
+    expect(air).toHaveLength(480)
     air.forEach((each, index) => {
-      expect(each.at).toBe(hours(index))
+      expect(each.at).toBe(hours(Math.floor(index / 2)))
+      expect(each.place).toBe(index % 2 === 0 ? 'outdoors' : 'indoors')
       expect(each.humidity).toBeGreaterThanOrEqual(1)
       expect(each.humidity).toBeLessThanOrEqual(100)
       expect(dewPoint(each)).toBeLessThanOrEqual(each.celsius)
     })
   })
 
+  it('is warmer in the room than outside, and the drier for it, with the same water in it', () => {
+    const air = simulatedAir(noon, 48, 3)
+    for (let index = 0; index < air.length; index += 2) {
+      const [outside, inside] = [air[index]!, air[index + 1]!]
+      expect(inside.celsius).toBeGreaterThanOrEqual(20)
+      expect(inside.humidity).toBeLessThanOrEqual(outside.humidity)
+      // Whole per cent move a dew point by a degree where the air is dry.
+      expect(Math.abs(dewPoint(inside) - dewPoint(outside))).toBeLessThan(1)
+    }
+  })
+
   it('has spray weather and hours without it', () => {
-    const windows = sprayWindows(simulatedAir(noon, 144, 2), noon, hours(144))
+    const windows = sprayWindows(airOfCans(simulatedAir(noon, 144, 2)), noon, hours(144))
     expect(windows.some((each) => each.against.length === 0)).toBe(true)
     expect(windows.some((each) => each.against.length > 0)).toBe(true)
   })

@@ -1,4 +1,4 @@
-import type { MaterialKind } from '../materials/material.ts'
+import type { MaterialKind } from '../trade/material.ts'
 import type { StepFacts } from '../recipe/step-facts.ts'
 
 /** What is taken in hand. Brushes go by class: changing one costs as a pot does, and the largest that will do is quickest. */

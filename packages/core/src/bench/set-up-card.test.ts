@@ -8,6 +8,7 @@ import type { RecipeId, StageId, StepId } from '../units/ids.ts'
 import { addSeconds } from '../units/instant.ts'
 import { beforeOpening, deskTool, type DeskTool } from './desk-tool.ts'
 import { setUpCard } from './set-up-card.ts'
+import type { Region } from '../trade/recipe.ts'
 import { whereItHides } from './where-it-hides.ts'
 
 const pikes = unit('pikes', 8)
@@ -81,10 +82,20 @@ describe('deskTool', () => {
   })
 })
 
+describe('drops', () => {
+  it.each([
+    ['moss green', true],
+    ['black primer, spray', false],
+    ['river grit', false],
+  ])('of %s: %s, since only what comes in a pot is counted in them', (name, isMeasured) => {
+    expect(cardOf('coat', [], name).mix !== null).toBe(isMeasured)
+  })
+})
+
 describe('whereItHides', () => {
-  const region = (name: string, depth: number, some: object = {}) => ({
+  const region = (name: string, depth: number, some: Partial<Region> = {}): Region => ({
     name,
-    finish: 'cloth' as const,
+    finish: 'cloth',
     areaShare: 0.2,
     parts: 1,
     neighbours: [],
@@ -92,6 +103,15 @@ describe('whereItHides', () => {
     bare: false,
     apart: '',
     ...some,
+  })
+
+  it('is as the painter has it, with nothing added', () => {
+    const cloak = region('cloak', 1, { finish: 'cloth', hides: ['under the arm'] })
+    expect(whereItHides([cloak], [cloak])).toEqual([{ region: 'cloak', places: ['under the arm'] }])
+    expect(whereItHides([{ ...cloak, hides: [] }], [cloak])).toEqual([])
+    const { hides, ...usual } = cloak
+    expect(hides).toHaveLength(1)
+    expect(whereItHides([usual], [usual])).toEqual([{ region: 'cloak', places: ['inside the folds'] }])
   })
 
   it('is the second of two, the far side, and behind what lies over it', () => {

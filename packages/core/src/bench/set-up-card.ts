@@ -1,12 +1,13 @@
-import { surfacePresets } from '../estimating/presets.ts'
-import { potOf, touchedRegions, type Stage } from '../line/stage.ts'
-import { regionsMeet } from '../line/regions.ts'
+import { surfacePresets } from '../presets/presets.ts'
+import { potOf, touchedRegions, type Stage } from '../trade/stage.ts'
+import { regionsMeet } from '../trade/regions.ts'
 import { mixCard, type MixCard } from '../mixing/mix-card.ts'
 import { stepMillilitres } from '../mixing/materials-needed.ts'
 import { isThrough, slipText } from '../progress/hole-state.ts'
 import type { Judgement, Progress } from '../progress/progress.ts'
-import { takesStage, takesStep, type Model, type Project, type Unit } from '../project/project.ts'
-import type { Mix } from '../recipe/recipe.ts'
+import { takesStage, takesStep, type Model, type Project, type Unit } from '../trade/project.ts'
+import { formOf } from '../trade/material.ts'
+import type { Mix } from '../trade/recipe.ts'
 import { factsOf, type Shelf, type StepFacts } from '../recipe/step-facts.ts'
 import { beforeOpening, deskTool, type DeskTool } from './desk-tool.ts'
 import { whereItHides, type HidingPlace } from './where-it-hides.ts'
@@ -66,6 +67,14 @@ export function setUpCard(
   }
 }
 
+/** A can is not counted in drops, nor grit by the drop. */
+function isDropped(mix: Mix, shelf: Shelf): boolean {
+  return mix.some(({ materialId }) => {
+    const material = shelf.get(materialId)
+    return material !== undefined && ['pot', 'airbrush'].includes(formOf(material))
+  })
+}
+
 /** One amount for everybody, so that the tone stays the same. */
 function mixOf(
   facts: readonly StepFacts[],
@@ -80,7 +89,8 @@ function mixOf(
     const takers = models.filter((model) => takesStep(each.step, model)).length
     return sum + stepMillilitres(each, takers * surfacePresets[unit.size])
   }, 0)
-  return ml === 0 ? null : mixCard(used ?? first.step.mix, ml, shelf)
+  const mix = used ?? first.step.mix
+  return ml === 0 || !isDropped(mix, shelf) ? null : mixCard(mix, ml, shelf)
 }
 
 /** Slips on the same regions with the same pot, whosever model it was. */

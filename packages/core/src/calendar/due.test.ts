@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest'
-import { plainPlanning, type HandOver } from '../project/planning.ts'
-import type { Project } from '../project/project.ts'
+import { plainPlanning, type HandOver } from '../trade/planning.ts'
+import type { Project } from '../trade/project.ts'
 import { estimateLine, timesOf } from '../estimating/estimate-line.ts'
 import { forecastFinish } from '../forecasting/forecast-finish.ts'
 import { noon, project, stage, unit } from '../testing/builders.ts'
-import { solveLine } from '../planning/plan-line.ts'
+import { solveLine } from '../plan/plan-line.ts'
 import { minutes, seconds } from '../units/seconds.ts'
 import { handedOverAt, paintedBy } from './due.ts'
 

@@ -1,4 +1,4 @@
-import type { Project } from '../project/project.ts'
+import type { Project } from '../trade/project.ts'
 import { addSeconds, type Instant } from '../units/instant.ts'
 import { clockOn, endOfDay } from './sessions.ts'
 

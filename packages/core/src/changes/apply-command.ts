@@ -1,4 +1,4 @@
-import type { Project } from '../project/project.ts'
+import type { Project } from '../trade/project.ts'
 import { failure, success, type Result } from '../units/result.ts'
 import type { Command, Listed, Neighbours, Thing } from './command.ts'
 import { idOfThing, projectFields, rooms, withProjectField } from './rooms.ts'

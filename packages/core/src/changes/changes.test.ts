@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import type { Project, Unit } from '../project/project.ts'
+import type { Project, Unit } from '../trade/project.ts'
 import { project, stage, unit } from '../testing/builders.ts'
 import { footRecipe } from '../testing/recipes.ts'
 import type { BatchId, PainterId, RecipeId, StageId, UnitId } from '../units/ids.ts'

@@ -1,7 +1,7 @@
-import type { Painter, Pin, Planning } from '../project/planning.ts'
-import type { Model, Project, Unit } from '../project/project.ts'
-import type { Recipe, Step } from '../recipe/recipe.ts'
-import type { Stage } from '../line/stage.ts'
+import type { Painter, Pin, Planning } from '../trade/planning.ts'
+import type { Model, Project, Unit } from '../trade/project.ts'
+import type { Recipe, Step } from '../trade/recipe.ts'
+import type { Stage } from '../trade/stage.ts'
 
 /** What a project says of itself and of its planning, apart from the lists in it. */
 export type ProjectFields = Omit<Project, 'id' | 'planning' | 'units' | 'recipes' | 'line'> &

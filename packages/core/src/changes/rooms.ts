@@ -1,5 +1,5 @@
-import type { Planning } from '../project/planning.ts'
-import type { Project } from '../project/project.ts'
+import type { Planning } from '../trade/planning.ts'
+import type { Project } from '../trade/project.ts'
 import type { Listed, ProjectFields, Thing } from './command.ts'
 
 /** The lists of a project: how to read one, and the project with another in its place. */

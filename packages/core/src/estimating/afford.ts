@@ -1,5 +1,5 @@
-import type { Project, Unit } from '../project/project.ts'
-import { standards, type Standard } from '../recipe/recipe.ts'
+import type { Project, Unit } from '../trade/project.ts'
+import { standards, type Standard } from '../trade/recipe.ts'
 import type { UnitId } from '../units/ids.ts'
 import { estimateLine, totalOf, type EstimateInput, type TimeRange } from './estimate-line.ts'
 import { projectForStandard } from './line-for-standard.ts'

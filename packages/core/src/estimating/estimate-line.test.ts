@@ -9,7 +9,7 @@ import { minutes } from '../units/seconds.ts'
 import { estimateLine, timesOf, totalOf } from './estimate-line.ts'
 import { amountsLeft, besideByBatch } from './amounts-left.ts'
 import { paceAt } from './rates.ts'
-import { productOf } from './step-factors.ts'
+import { productOf } from '../presets/step-factors.ts'
 
 const recipe = footRecipe(
   [

@@ -1,8 +1,8 @@
-import type { TypedTime } from '../line/stage.ts'
+import type { TypedTime } from '../trade/stage.ts'
 import { foldProgress } from '../progress/fold-progress.ts'
 import type { Progress } from '../progress/progress.ts'
 import { isThrough } from '../progress/hole-state.ts'
-import type { Project } from '../project/project.ts'
+import type { Project } from '../trade/project.ts'
 import type { Shelf } from '../recipe/step-facts.ts'
 import type { ModelId, StageId, UnitId } from '../units/ids.ts'
 import type { Instant } from '../units/instant.ts'
@@ -10,8 +10,8 @@ import type { Seconds } from '../units/seconds.ts'
 import type { BatchTime, BatchTimes, OtherWayTime } from './batch-time.ts'
 import { learningTotal } from './learning.ts'
 import { cellOf, countDoneBefore, observeTimes, type ObservedTime } from './observe-times.ts'
-import { mishapPresets, spreadPresets } from './presets.ts'
-import type { Size } from '../recipe/size.ts'
+import { mishapPresets, spreadPresets } from '../presets/presets.ts'
+import type { Size } from '../trade/size.ts'
 import {
   lapSpread,
   lapsKey,

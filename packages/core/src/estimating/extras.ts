@@ -1,5 +1,5 @@
-import type { Project } from '../project/project.ts'
-import type { Standard } from '../recipe/recipe.ts'
+import type { Project } from '../trade/project.ts'
+import type { Standard } from '../trade/recipe.ts'
 import type { UnitId } from '../units/ids.ts'
 import { estimateLine, totalOf, type EstimateInput } from './estimate-line.ts'
 import { amountsLeft, besideByBatch } from './amounts-left.ts'

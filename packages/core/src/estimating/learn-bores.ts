@@ -1,6 +1,6 @@
 import type { Progress } from '../progress/progress.ts'
-import type { Project } from '../project/project.ts'
-import type { Bores } from '../project/planning.ts'
+import type { Project } from '../trade/project.ts'
+import type { Bores } from '../trade/planning.ts'
 import type { ModelId, UnitId } from '../units/ids.ts'
 import type { Seconds } from '../units/seconds.ts'
 import type { ObservedTime } from './observe-times.ts'

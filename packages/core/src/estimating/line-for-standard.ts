@@ -1,5 +1,5 @@
-import type { Stage } from '../line/stage.ts'
-import type { Project } from '../project/project.ts'
+import type { Stage } from '../trade/stage.ts'
+import type { Project } from '../trade/project.ts'
 import {
   regionsOfStep,
   standardReaches,
@@ -7,9 +7,9 @@ import {
   type Recipe,
   type Standard,
   type Step,
-} from '../recipe/recipe.ts'
-import { setUpPresets } from './presets.ts'
-import { techniqueFacts } from '../recipe/technique.ts'
+} from '../trade/recipe.ts'
+import { setUpPresets } from '../presets/presets.ts'
+import { techniqueFacts } from '../trade/technique.ts'
 import type { StageId, StepId } from '../units/ids.ts'
 import { minutes, seconds } from '../units/seconds.ts'
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { bodyPlans } from '../recipe/body-plans.ts'
-import { sizePresets } from './presets.ts'
+import { sizePresets } from '../presets/presets.ts'
 import { regionAmounts } from './own-sizes.ts'
 
 const planOf = (id: string) => bodyPlans.find((plan) => plan.id === id)!

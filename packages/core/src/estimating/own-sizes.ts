@@ -1,6 +1,6 @@
-import type { Recipe, Region } from '../recipe/recipe.ts'
-import type { Size } from '../recipe/size.ts'
-import { sizePresets } from './presets.ts'
+import type { Recipe, Region } from '../trade/recipe.ts'
+import type { Size } from '../trade/size.ts'
+import { sizePresets } from '../presets/presets.ts'
 
 /** How much there is of some regions, on a model of one size. */
 export interface RegionAmount {

@@ -1,6 +1,6 @@
-import { techniques, type Technique } from '../recipe/technique.ts'
+import { techniques, type Technique } from '../trade/technique.ts'
 import type { Instant } from '../units/instant.ts'
-import { sizes, type Size } from '../recipe/size.ts'
+import { sizes, type Size } from '../trade/size.ts'
 import { paceOf, type PaceObservation, type PaceRange, type Rates } from './rates.ts'
 
 /** An observation with its moment; what was brought from elsewhere has none. */

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import jstat from 'jstat'
 import { describe, expect, it } from 'vitest'
 import { seededRandom } from '../units/random.ts'
-import { spreadPresets } from './presets.ts'
+import { spreadPresets } from '../presets/presets.ts'
 import {
   lapSpread,
   learnRates,

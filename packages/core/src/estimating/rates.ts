@@ -1,7 +1,7 @@
 import jstat from 'jstat'
-import { techniques, type Technique } from '../recipe/technique.ts'
-import { spreadPresets } from './presets.ts'
-import { sizes, type Size } from '../recipe/size.ts'
+import { techniques, type Technique } from '../trade/technique.ts'
+import { spreadPresets } from '../presets/presets.ts'
+import { sizes, type Size } from '../trade/size.ts'
 
 /**
  * Whose pace it is: a technique on a size, and one stage of one unit. `null` for minutes that somebody wrote down:

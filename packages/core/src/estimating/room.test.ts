@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { plainPlanning } from '../project/planning.ts'
-import type { Project } from '../project/project.ts'
+import { plainPlanning } from '../trade/planning.ts'
+import type { Project } from '../trade/project.ts'
 import { noon, project, stage, unit } from '../testing/builders.ts'
 import { minutes } from '../units/seconds.ts'
 import { estimateLine } from './estimate-line.ts'

@@ -1,7 +1,7 @@
-import type { Project } from '../project/project.ts'
+import type { Project } from '../trade/project.ts'
 import { amountsLeft, besideByBatch } from './amounts-left.ts'
 import { spreadTotal, type LineEstimate, type StageAmount } from './estimate-line.ts'
-import { mishapPresets, spreadPresets } from './presets.ts'
+import { mishapPresets, spreadPresets } from '../presets/presets.ts'
 import { lapSpread } from './rates.ts'
 import { touchUpWork } from './touch-up.ts'
 

@@ -1,10 +1,10 @@
-import type { Stage } from '../line/stage.ts'
-import type { Material, MaterialKind } from '../materials/material.ts'
+import type { Stage } from '../trade/stage.ts'
+import type { Material, MaterialKind } from '../trade/material.ts'
 import type { ModelId, StageId, StepId, UnitId } from '../units/ids.ts'
-import { takesStage, takesStep, type Model, type Project, type Unit } from '../project/project.ts'
-import { standardReaches, standards, type Recipe, type Standard } from '../recipe/recipe.ts'
+import { takesStage, takesStep, type Model, type Project, type Unit } from '../trade/project.ts'
+import { standardReaches, standards, type Recipe, type Standard } from '../trade/recipe.ts'
 import { dryingOf, factsOf, stepText, type Shelf, type StepFacts } from '../recipe/step-facts.ts'
-import { techniqueFacts, type Technique, type Tool } from '../recipe/technique.ts'
+import { techniqueFacts, type Technique, type Tool } from '../trade/technique.ts'
 import {
   carePresets,
   detailPresets,
@@ -14,10 +14,10 @@ import {
   secondCoatChance,
   sizePresets,
   techniquePresets,
-} from './presets.ts'
+} from '../presets/presets.ts'
 import type { Learning } from './learning.ts'
 import { regionAmounts } from './own-sizes.ts'
-import { isBySmallParts, productOf, stepFactors, type Factor } from './step-factors.ts'
+import { isBySmallParts, productOf, stepFactors, type Factor } from '../presets/step-factors.ts'
 
 /** A part of the work of a stage, with the factors whose product are its minutes on one model. */
 interface WorkPart {

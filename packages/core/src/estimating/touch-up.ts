@@ -1,8 +1,9 @@
 import type { Seconds } from '../units/seconds.ts'
-import type { MaterialKind } from '../materials/material.ts'
-import { stepFactors, productOf } from './step-factors.ts'
-import { handlingPresets, setUpPresets, touchUpPresets, type Detail } from './presets.ts'
-import type { Size } from '../recipe/size.ts'
+import type { MaterialKind } from '../trade/material.ts'
+import { stepFactors, productOf } from '../presets/step-factors.ts'
+import { handlingPresets, setUpPresets, touchUpPresets } from '../presets/presets.ts'
+import type { Detail } from '../trade/project.ts'
+import type { Size } from '../trade/size.ts'
 
 /** What a slip or a missed spot of a stage costs: one dab, and for what tints the ground under it as well. */
 export interface TouchUpTime {

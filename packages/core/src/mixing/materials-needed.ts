@@ -1,5 +1,5 @@
-import { surfacePresets } from '../estimating/presets.ts'
-import type { Material } from '../materials/material.ts'
+import { surfacePresets } from '../presets/presets.ts'
+import type { Material } from '../trade/material.ts'
 import { modelsTaking, type OrderedRecipe } from '../ordering/pieces.ts'
 import { factsOf, type Shelf, type StepFacts } from '../recipe/step-facts.ts'
 import type { MaterialId } from '../units/ids.ts'

@@ -1,5 +1,5 @@
-import type { Material } from '../materials/material.ts'
-import type { Mix } from '../recipe/recipe.ts'
+import type { Material } from '../trade/material.ts'
+import type { Mix } from '../trade/recipe.ts'
 import type { Shelf } from '../recipe/step-facts.ts'
 import { failure, success, type Result } from '../units/result.ts'
 import { parseMix, printMix } from './parse-mix.ts'

@@ -1,6 +1,6 @@
 import { colourDifference, mixedColour, type Hex } from '../colour/colour.ts'
-import type { Material } from '../materials/material.ts'
-import type { Mix } from '../recipe/recipe.ts'
+import type { Material } from '../trade/material.ts'
+import type { Mix } from '../trade/recipe.ts'
 import type { Shelf } from '../recipe/step-facts.ts'
 
 /** A paint, or two stirred together, that comes near a wanted colour. */

@@ -1,8 +1,8 @@
-import { stagesByStep } from '../line/stage.ts'
+import { stagesByStep } from '../trade/stage.ts'
 import type { Progress } from '../progress/progress.ts'
-import { takesStep, type Model, type Project } from '../project/project.ts'
+import { takesStep, type Model, type Project } from '../trade/project.ts'
 import { compareRecipes } from '../recipe/compare-recipes.ts'
-import type { Recipe } from '../recipe/recipe.ts'
+import type { Recipe } from '../trade/recipe.ts'
 import { factsOf, shareRegion, stepText, type Shelf, type StepFacts } from '../recipe/step-facts.ts'
 import type { StepId } from '../units/ids.ts'
 

@@ -1,4 +1,4 @@
-import type { Recipe, Step } from '../recipe/recipe.ts'
+import type { Recipe, Step } from '../trade/recipe.ts'
 import type { StepId } from '../units/ids.ts'
 import type { Mend } from './rule.ts'
 

@@ -1,6 +1,6 @@
 import { colourDifference } from '../colour/colour.ts'
-import { predictColours } from '../colour/predict.ts'
-import type { Recipe } from '../recipe/recipe.ts'
+import { predictColours } from '../recipe/predict-colours.ts'
+import type { Recipe } from '../trade/recipe.ts'
 import { factsOf, joinWords, stepText, touchEachOther, type StepFacts } from '../recipe/step-facts.ts'
 import type { MaterialId, RecipeId, StepId } from '../units/ids.ts'
 import { orderLine, type LineOrder, type OrderingInput } from './order-line.ts'

@@ -1,5 +1,5 @@
-import type { Standard, StepRef } from '../recipe/recipe.ts'
-import { setUpPresets } from '../estimating/presets.ts'
+import type { Standard, StepRef } from '../trade/recipe.ts'
+import { setUpPresets } from '../presets/presets.ts'
 import {
   factsOf,
   joinWords,

@@ -1,5 +1,5 @@
-import type { Preferences } from '../recipe/recipe.ts'
-import { isPreparation } from '../recipe/technique.ts'
+import type { Preferences } from '../trade/recipe.ts'
+import { isPreparation } from '../trade/technique.ts'
 import { shareRegion, type StepFacts } from '../recipe/step-facts.ts'
 import { darkBelow, groundsUnder } from './grounds.ts'
 import type { Judged, OrderRule } from './rule.ts'

@@ -1,10 +1,10 @@
 import { colourDifference, lightness } from '../colour/colour.ts'
-import type { Material } from '../materials/material.ts'
-import type { Unit } from '../project/project.ts'
-import { giveWhereSeen } from '../project/spread-variants.ts'
-import { plainStep, type Finish, type Recipe, type Region, type Step } from '../recipe/recipe.ts'
+import type { Material } from '../trade/material.ts'
+import type { Unit } from '../trade/project.ts'
+import { giveWhereSeen } from '../trade/spread-variants.ts'
+import { plainStep, type Finish, type Recipe, type Region, type Step } from '../trade/recipe.ts'
 import { factsOf, joinWords, shareRegion, type Shelf, type StepFacts } from '../recipe/step-facts.ts'
-import { techniquePresets } from '../estimating/presets.ts'
+import { techniquePresets } from '../presets/presets.ts'
 import type { StepId } from '../units/ids.ts'
 
 /** Questions on which practitioners decide by the job in hand (common practice); never answered unasked. */

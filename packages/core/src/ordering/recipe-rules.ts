@@ -1,5 +1,5 @@
-import { plainStep, type Recipe } from '../recipe/recipe.ts'
-import type { RuleId } from '../recipe/rule-id.ts'
+import { plainStep, type Recipe } from '../trade/recipe.ts'
+import type { RuleId } from '../trade/rule-id.ts'
 import {
   joinWords,
   meetOnAModel,
@@ -8,7 +8,7 @@ import {
   type Shelf,
   type StepFacts,
 } from '../recipe/step-facts.ts'
-import { usualDemand, productOf, stepFactors } from '../estimating/step-factors.ts'
+import { usualDemand, productOf, stepFactors } from '../presets/step-factors.ts'
 import { isMaskedAt } from './order-rules.ts'
 import type { Judged, Mend, Severity } from './rule.ts'
 import { cheapest, type Fault } from './stack-rule.ts'

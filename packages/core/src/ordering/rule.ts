@@ -1,5 +1,5 @@
-import type { Preferences, Step } from '../recipe/recipe.ts'
-import type { RuleId } from '../recipe/rule-id.ts'
+import type { Preferences, Step } from '../trade/recipe.ts'
+import type { RuleId } from '../trade/rule-id.ts'
 import { meetOnAModel, shareRegion, touchEachOther, type StepFacts } from '../recipe/step-facts.ts'
 import type { StepId } from '../units/ids.ts'
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { ruleIds, type RuleId } from '../recipe/rule-id.ts'
+import { ruleIds, type RuleId } from '../trade/rule-id.ts'
 import { footRecipe, materialNamed, testShelf, type StepRow } from '../testing/recipes.ts'
 import type { StepId } from '../units/ids.ts'
 import { minutes } from '../units/seconds.ts'

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import type { Preferences } from '../recipe/recipe.ts'
+import type { Preferences } from '../trade/recipe.ts'
 import { footRecipe, testShelf, type StepRow } from '../testing/recipes.ts'
 import { minutes } from '../units/seconds.ts'
 import { findFaults } from './find-faults.ts'

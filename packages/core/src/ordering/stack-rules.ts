@@ -1,6 +1,6 @@
 import { lightness } from '../colour/colour.ts'
-import { sheenOf, type Material } from '../materials/material.ts'
-import { isPreparation } from '../recipe/technique.ts'
+import { sheenOf, type Material } from '../trade/material.ts'
+import { isPreparation } from '../trade/technique.ts'
 import { stepText, type StepFacts } from '../recipe/step-facts.ts'
 import { seconds } from '../units/seconds.ts'
 import { darkBelow } from './grounds.ts'

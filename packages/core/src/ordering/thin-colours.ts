@@ -1,5 +1,5 @@
 import { colourDifference, hueOf, lightness } from '../colour/colour.ts'
-import type { Material } from '../materials/material.ts'
+import type { Material } from '../trade/material.ts'
 import type { StepFacts } from '../recipe/step-facts.ts'
 import { darkBelow, type Ground } from './grounds.ts'
 

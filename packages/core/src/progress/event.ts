@@ -1,4 +1,4 @@
-import type { Mix } from '../recipe/recipe.ts'
+import type { Mix } from '../trade/recipe.ts'
 import type { DeviceId, EventId, ModelId, PainterId, StageId } from '../units/ids.ts'
 import type { Instant } from '../units/instant.ts'
 import type { Seconds } from '../units/seconds.ts'

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { splitIntoBatches } from '../project/batches.ts'
+import { splitIntoBatches } from '../trade/batches.ts'
 import { drying, log, models, noon, project, stage, stageId, unit } from '../testing/builders.ts'
 import { footRecipe } from '../testing/recipes.ts'
 import { addSeconds } from '../units/instant.ts'
@@ -8,7 +8,7 @@ import { batchHole } from './batch-hole.ts'
 import { dryingShelf } from './drying-shelf.ts'
 import { foldProgress } from './fold-progress.ts'
 import { holeState } from './hole-state.ts'
-import { workLeft } from './work-left.ts'
+import { workLeft } from '../estimating/work-left.ts'
 
 const a = unit('a', 3)
 const line = [

@@ -1,6 +1,6 @@
-import type { Stage } from '../line/stage.ts'
-import type { Project } from '../project/project.ts'
-import { standardReaches, tableReadyStandard, type Standard } from '../recipe/recipe.ts'
+import type { Stage } from '../trade/stage.ts'
+import type { Project } from '../trade/project.ts'
+import { standardReaches, tableReadyStandard, type Standard } from '../trade/recipe.ts'
 import type { StepId, UnitId } from '../units/ids.ts'
 
 /**

@@ -1,5 +1,5 @@
 import type { BodyPlan } from './body-plans.ts'
-import type { Recipe, Region, Step } from './recipe.ts'
+import type { Recipe, Region, Step } from '../trade/recipe.ts'
 import type { RecipeId, StepId } from '../units/ids.ts'
 
 export interface AdaptedRecipe {

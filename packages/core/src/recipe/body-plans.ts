@@ -1,4 +1,4 @@
-import type { Finish, Region, SubAssembly } from './recipe.ts'
+import type { Finish, Region, SubAssembly } from '../trade/recipe.ts'
 
 /** The regions a kind of model usually has. */
 export interface BodyPlan {

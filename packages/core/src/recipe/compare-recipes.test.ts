@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { footRecipe, materialNamed, testShelf, type StepRow } from '../testing/recipes.ts'
 import type { LocalDate } from '../units/local-date.ts'
 import { compareRecipes, recipeFigures } from './compare-recipes.ts'
-import type { Recipe } from './recipe.ts'
+import type { Recipe } from '../trade/recipe.ts'
 import { backToVersion, isSameState, keepVersion } from './versions.ts'
 
 const rows: readonly StepRow[] = [

@@ -1,8 +1,8 @@
 import type { Seconds } from '../units/seconds.ts'
 import { factsOf, type Shelf } from './step-facts.ts'
-import type { Recipe, Step } from './recipe.ts'
-import { setUpPresets } from '../estimating/presets.ts'
-import { techniqueFacts, type Technique } from './technique.ts'
+import type { Recipe, Step } from '../trade/recipe.ts'
+import { setUpPresets } from '../presets/presets.ts'
+import { techniqueFacts, type Technique } from '../trade/technique.ts'
 
 /** One way to do a step, and what it takes for everyone. */
 export interface ModeTime {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { starterShelf } from '../materials/starter-shelf.ts'
+import { starterShelf } from '../presets/starter-shelf.ts'
 import { footRecipe, materialNamed, testShelf } from '../testing/recipes.ts'
 import type { MaterialId } from '../units/ids.ts'
 import type { LocalDate } from '../units/local-date.ts'

@@ -1,6 +1,6 @@
-import type { Material } from '../materials/material.ts'
+import type { Material } from '../trade/material.ts'
 import type { MaterialId } from '../units/ids.ts'
-import type { Recipe, Step } from './recipe.ts'
+import type { Recipe, Step } from '../trade/recipe.ts'
 import type { Shelf } from './step-facts.ts'
 
 type Path = readonly (string | number)[]

@@ -1,6 +1,6 @@
 import { minutes } from '../units/seconds.ts'
-import type { Finish, Preferences, Region, Step } from './recipe.ts'
-import type { Technique } from './technique.ts'
+import type { Finish, Preferences, Region, Step } from '../trade/recipe.ts'
+import type { Technique } from '../trade/technique.ts'
 
 /** A way of painting, from primer to rim. */
 export interface RecipeSchool {

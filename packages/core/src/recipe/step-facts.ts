@@ -1,11 +1,11 @@
 import { lightness, mixedColour } from '../colour/colour.ts'
-import { isCarrierOnly, isPaint, isVarnish, type Material } from '../materials/material.ts'
-import { isOneOf, type Model } from '../project/project.ts'
+import { isCarrierOnly, isPaint, isVarnish, type Material } from '../trade/material.ts'
+import { isOneOf, type Model } from '../trade/project.ts'
 import type { MaterialId } from '../units/ids.ts'
-import { regionsOfStep, type Finish, type Mix, type Recipe, type Region, type Step } from './recipe.ts'
-import { carePresets } from '../estimating/presets.ts'
-import { productOf, stepFactors, usualDemand } from '../estimating/step-factors.ts'
-import { isSprayed, techniqueFacts, type Technique, type Tool } from './technique.ts'
+import { regionsOfStep, type Finish, type Mix, type Recipe, type Region, type Step } from '../trade/recipe.ts'
+import { carePresets } from '../presets/presets.ts'
+import { productOf, stepFactors, usualDemand } from '../presets/step-factors.ts'
+import { isSprayed, techniqueFacts, type Technique, type Tool } from '../trade/technique.ts'
 
 export type Shelf = ReadonlyMap<MaterialId, Material>
 

@@ -1,6 +1,6 @@
 import type { LocalDate } from '../units/local-date.ts'
 import type { RecipeState } from './compare-recipes.ts'
-import type { Recipe, RecipeVersion } from './recipe.ts'
+import type { Recipe, RecipeVersion } from '../trade/recipe.ts'
 
 const most = 50
 

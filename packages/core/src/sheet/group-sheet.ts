@@ -1,4 +1,4 @@
-import { batchName, type Batch } from '../project/batches.ts'
+import { batchName, type Batch } from '../trade/batches.ts'
 import type { ModelId } from '../units/ids.ts'
 import type { ModelStanding } from './model-standing.ts'
 
@@ -8,6 +8,7 @@ export type SheetGrouping = (typeof sheetGroupings)[number]
 export const sheetFilters = [
   'all',
   'to do',
+  'late',
   'drying',
   'touch-up',
   'table-ready',
@@ -32,13 +33,18 @@ function isFound({ model, unit }: ModelStanding, words: readonly string[]): bool
   return words.every((word) => text.includes(word))
 }
 
-/** Whether the sheet shows it; what waits to be looked at is table-ready, dry and without a touch-up. */
-export function passes(standing: ModelStanding, filter: SheetFilter): boolean {
+/**
+ * Whether the sheet shows it; what waits to be looked at is table-ready, dry and without a touch-up.
+ * @param late models whose work ends after the date, as the plan has it.
+ */
+export function passes(standing: ModelStanding, filter: SheetFilter, late: ReadonlySet<ModelId>): boolean {
   switch (filter) {
     case 'all':
       return true
     case 'to do':
       return !standing.isTableReady
+    case 'late':
+      return late.has(standing.model.id)
     case 'drying':
       return standing.dries
     case 'touch-up':
@@ -59,6 +65,7 @@ export function groupSheet(
   standings: readonly ModelStanding[],
   batches: readonly Batch[],
   wish: { readonly by: SheetGrouping; readonly show: SheetFilter; readonly find: string },
+  late: ReadonlySet<ModelId>,
 ): readonly SheetGroup[] {
   const batchOf = new Map<ModelId, Batch>()
   if (wish.by === 'batch')
@@ -66,7 +73,7 @@ export function groupSheet(
   const words = wish.find.toLowerCase().split(/\s+/).filter(Boolean)
   const groups = new Map<string, { name: string; members: ModelStanding[] }>()
   for (const standing of standings) {
-    if (!passes(standing, wish.show) || !isFound(standing, words)) continue
+    if (!passes(standing, wish.show, late) || !isFound(standing, words)) continue
     const batch = batchOf.get(standing.model.id)
     const [key, name] =
       wish.by === 'unit'

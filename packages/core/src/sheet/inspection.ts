@@ -1,7 +1,7 @@
 import type { Inspection, Progress } from '../progress/progress.ts'
-import type { Project, Unit } from '../project/project.ts'
-import { standardReaches } from '../recipe/recipe.ts'
-import type { Technique } from '../recipe/technique.ts'
+import type { Project, Unit } from '../trade/project.ts'
+import { standardReaches } from '../trade/recipe.ts'
+import type { Technique } from '../trade/technique.ts'
 import type { ModelId } from '../units/ids.ts'
 
 /** What to look for on a finished model: first from about a metre, then in the hand. */

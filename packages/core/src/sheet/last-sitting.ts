@@ -2,7 +2,7 @@ import { batchTime, type BatchTimes } from '../estimating/batch-time.ts'
 import { longestPause } from '../progress/longest-pause.ts'
 import type { Progress } from '../progress/progress.ts'
 import { neededForTable } from '../progress/table-ready.ts'
-import { takesStage, type Project } from '../project/project.ts'
+import { takesStage, type Project } from '../trade/project.ts'
 import type { Instant } from '../units/instant.ts'
 import type { Seconds } from '../units/seconds.ts'
 

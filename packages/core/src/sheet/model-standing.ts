@@ -1,7 +1,7 @@
 import { holeState, isThroughHole, type HoleState } from '../progress/hole-state.ts'
 import type { Inspection, Progress } from '../progress/progress.ts'
 import { neededForTable } from '../progress/table-ready.ts'
-import type { Model, Project, Unit } from '../project/project.ts'
+import type { Model, Project, Unit } from '../trade/project.ts'
 import type { ModelId, StageId } from '../units/ids.ts'
 import type { Instant } from '../units/instant.ts'
 import { standingInspections } from './inspection.ts'

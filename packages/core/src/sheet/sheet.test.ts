@@ -1,13 +1,17 @@
 import { describe, expect, it } from 'vitest'
 import type { ProgressEvent } from '../progress/event.ts'
 import { foldProgress } from '../progress/fold-progress.ts'
-import { splitIntoBatches } from '../project/batches.ts'
+import { planLine } from '../plan/plan-line.ts'
+import { splitIntoBatches } from '../trade/batches.ts'
 import { drying, eventId, noon, project, stage, unit } from '../testing/builders.ts'
 import { addSeconds, type Instant } from '../units/instant.ts'
+import type { ModelId } from '../units/ids.ts'
 import { minutes, seconds } from '../units/seconds.ts'
 import { burnUp } from './burn-up.ts'
 import { groupSheet, pointsOf } from './group-sheet.ts'
 import { inspectionChecklist } from './inspection.ts'
+import { lateModels } from './late-models.ts'
+import { laterOnPurpose } from './later-on-purpose.ts'
 import { lastSitting } from './last-sitting.ts'
 import { createStandings } from './model-standing.ts'
 import { touchUpRound } from './touch-up-round.ts'
@@ -52,6 +56,8 @@ const event = (
     ...(note === undefined ? {} : { note }),
   }) as ProgressEvent
 const later = (seconds: number) => addSeconds(noon, seconds)
+
+const nobody: ReadonlySet<ModelId> = new Set()
 
 const standingsOf = (events: readonly ProgressEvent[], now = noon) =>
   createStandings()(given, foldProgress(events), now)
@@ -99,8 +105,9 @@ describe('the sheet in groups', () => {
     later(4000),
   )
   const batches = splitIntoBatches(given, given)
+  const late = new Set([pikes.models[1]!.id])
   const names = (wish: Partial<Parameters<typeof groupSheet>[2]>) =>
-    groupSheet(standings, batches, { by: 'unit', show: 'all', find: '', ...wish }).map(
+    groupSheet(standings, batches, { by: 'unit', show: 'all', find: '', ...wish }, late).map(
       ({ name, members }) => `${name}: ${members.map((each) => each.model.name).join(', ')}`,
     )
 
@@ -108,7 +115,9 @@ describe('the sheet in groups', () => {
     expect(names({})).toEqual(['pikes: pikes 1, pikes 2, pikes 3', 'eels: eels 1, eels 2'])
     expect(names({ by: 'role' })).toEqual(['trooper: pikes 1, pikes 2, pikes 3, eels 2', 'leader: eels 1'])
     expect(names({ by: 'batch' })).toHaveLength(batches.length)
-    expect(groupSheet(standings, [], { by: 'batch', show: 'all', find: '' })[0]!.name).toBe('no batch')
+    expect(groupSheet(standings, [], { by: 'batch', show: 'all', find: '' }, nobody)[0]!.name).toBe(
+      'no batch',
+    )
   })
 
   it('shows what was asked for, by every word that was typed', () => {
@@ -116,12 +125,13 @@ describe('the sheet in groups', () => {
     expect(names({ show: 'to do' })).toEqual(['pikes: pikes 1, pikes 2, pikes 3'])
     expect(names({ show: 'touch-up' })).toEqual(['pikes: pikes 3'])
     expect(names({ show: 'drying' })).toEqual([])
+    expect(names({ show: 'late' })).toEqual(['pikes: pikes 2'])
     expect(names({ find: ' Horn  EELS ' })).toEqual(['eels: eels 1'])
     expect(names({ find: 'horn pikes' })).toEqual([])
   })
 
   it('counts points, and those on the table', () => {
-    const [first, second] = groupSheet(standings, batches, { by: 'unit', show: 'all', find: '' })
+    const [first, second] = groupSheet(standings, batches, { by: 'unit', show: 'all', find: '' }, nobody)
     expect(first).toMatchObject({ points: 3, pointsOnTable: 0 })
     expect(second).toMatchObject({ points: 20, pointsOnTable: 20 })
     expect(pointsOf(standings)).toBe(23)
@@ -165,10 +175,33 @@ describe('the burn-up', () => {
     const { days, scopeSeconds } = burnUp(given, progress)
     expect(scopeSeconds).toBe(3 * (300 + 120 + 600) + 2 * (300 + 120))
     expect(days).toEqual([
-      { at: later(600), doneSeconds: 3 * 300 + 120 },
-      { at: later(day), doneSeconds: 3 * 300 + 120 + 600 },
+      { at: later(600), doneSeconds: 3 * 300 + 120, scopeSeconds },
+      { at: later(day), doneSeconds: 3 * 300 + 120 + 600, scopeSeconds },
     ])
     expect(burnUp(given, foldProgress([])).days).toEqual([])
+  })
+
+  it('has all there is grow on the days on which models came', () => {
+    const day = 24 * 3600
+    const idOf = (at: Instant, each: number) => {
+      const time = at.toString(16).padStart(12, '0')
+      return `${time.slice(0, 8)}-${time.slice(8)}-7000-8000-00000000000${String(each)}` as ModelId
+    }
+    const came = (name: string, count: number, at: Instant) => ({
+      ...unit(name, count),
+      models: unit(name, count).models.map((model, index) => ({ ...model, id: idOf(at, index) })),
+    })
+    const units = [came('early', 2, noon), came('late', 3, later(2 * day))]
+    const progress = foldProgress([
+      event(later(60), 'punched', coat, units[0]!.models),
+      event(later(3 * day), 'punched', coat, units[1]!.models.slice(0, 1)),
+    ])
+    const each = 300 + 120 + 600
+    expect(burnUp({ ...given, units }, progress).days).toEqual([
+      { at: later(60), doneSeconds: 600, scopeSeconds: 2 * each },
+      { at: later(2 * day), doneSeconds: 600, scopeSeconds: 5 * each },
+      { at: later(3 * day), doneSeconds: 900, scopeSeconds: 5 * each },
+    ])
   })
 })
 
@@ -188,8 +221,8 @@ describe('an inspection', () => {
       note,
     }) as ProgressEvent
   const shown = (events: readonly ProgressEvent[], show: 'to inspect' | 'inspected') =>
-    groupSheet(standingsOf(events, later(8000)), [], { by: 'unit', show, find: '' }).flatMap((group) =>
-      group.members.map((each) => each.model.name),
+    groupSheet(standingsOf(events, later(8000)), [], { by: 'unit', show, find: '' }, nobody).flatMap(
+      (group) => group.members.map((each) => each.model.name),
     )
 
   it('waits for what is table-ready, dry and without a touch-up', () => {
@@ -242,6 +275,43 @@ describe('an inspection', () => {
     expect(eel.hand).not.toContain('no grit and no flock on the model')
     expect(eel.hand).not.toContain('no mould lines')
     expect(eel.metre.length).toBeLessThan(pike.metre.length + 1)
+  })
+})
+
+describe('what was left on purpose', () => {
+  it('has what it would take, in hand and in pots', () => {
+    const [one, two] = pikes.models
+    const left = {
+      id: eventId((number += 1)),
+      at: later(100),
+      kind: 'inspected',
+      modelIds: [one!.id],
+      verdict: 'left',
+      note: 'good from a metre',
+    } as ProgressEvent
+    const standings = standingsOf(
+      [event(noon, 'punched', coat, [one!, two!]), event(noon, 'punched', shade, [one!, two!]), left],
+      later(4000),
+    )
+    const taken = laterOnPurpose(given, standings)
+    expect(
+      taken.map(({ model, note, stages }) => [model.name, note, stages.map(({ name }) => name)]),
+    ).toEqual([['pikes 1', 'good from a metre', ['edge']]])
+    expect(taken[0]).toMatchObject({ seconds: minutes(10), pots: ['bone'] })
+  })
+})
+
+describe('late models', () => {
+  it('are those whose last coat the plan has dry only after the date', () => {
+    const plan = (dueOn: typeof given.dueOn) => {
+      const dated = { ...given, dueOn }
+      const planned = planLine({ project: dated, now: noon })
+      return planned.ok ? lateModels(dated, planned.value) : null
+    }
+    expect(plan(null)).toEqual(new Set())
+    expect(plan('2031-01-01' as never)).toEqual(new Set())
+    expect(plan('2020-01-01' as never)?.size).toBe(5)
+    expect(lateModels({ ...given, dueOn: '2020-01-01' as never }, null)).toEqual(new Set())
   })
 })
 

@@ -1,7 +1,7 @@
 import { batchTime, type BatchTimes } from '../estimating/batch-time.ts'
-import { potOf, type Stage } from '../line/stage.ts'
+import { potOf, type Stage } from '../trade/stage.ts'
 import type { Progress } from '../progress/progress.ts'
-import type { Model, Project, Unit } from '../project/project.ts'
+import type { Model, Project, Unit } from '../trade/project.ts'
 import type { Seconds } from '../units/seconds.ts'
 
 /** One slip or missed part to be mended. */

@@ -1,4 +1,4 @@
-import type { PlanInstance, PlanSegment, PlanTask } from '../planning/instance.ts'
+import type { PlanInstance, PlanSegment, PlanTask } from '../schedule/instance.ts'
 
 /**
  * Seconds a lone painter waits at the desk though a stage of a batch in hand was allowed, dry and would have been

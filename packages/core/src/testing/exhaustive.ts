@@ -1,4 +1,4 @@
-import type { PlanInstance, PlanTask } from '../planning/instance.ts'
+import type { PlanInstance, PlanTask } from '../schedule/instance.ts'
 
 /**
  * The best finish, and the least set-up time at that finish, over every order of tasks that is allowed:

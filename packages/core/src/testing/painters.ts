@@ -1,5 +1,5 @@
-import { spreadPresets } from '../estimating/presets.ts'
-import type { Size } from '../recipe/size.ts'
+import { spreadPresets } from '../presets/presets.ts'
+import type { Size } from '../trade/size.ts'
 import type { StageWork } from '../estimating/stage-work.ts'
 import type { RandomUnit } from '../units/random.ts'
 

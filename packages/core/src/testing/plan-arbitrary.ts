@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import type { PlanBatch, PlanInstance, PlanTask, PlanWay, Span } from '../planning/instance.ts'
+import type { PlanBatch, PlanInstance, PlanTask, PlanWay, Span } from '../schedule/instance.ts'
 
 interface Limits {
   readonly batches: number

@@ -1,4 +1,4 @@
-import type { PlanInstance, PlanTask } from '../planning/instance.ts'
+import type { PlanInstance, PlanTask } from '../schedule/instance.ts'
 import { bareBatch, bareTask } from './bare-plan.ts'
 import { shopInstance } from './shops.ts'
 import plan01 from '../../cases/plan01.json' with { type: 'json' }

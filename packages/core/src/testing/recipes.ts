@@ -1,7 +1,7 @@
-import { starterShelf } from '../materials/starter-shelf.ts'
+import { starterShelf } from '../presets/starter-shelf.ts'
 import { bodyPlans } from '../recipe/body-plans.ts'
-import { plainStep, type Preferences, type Recipe, type Step } from '../recipe/recipe.ts'
-import type { Technique } from '../recipe/technique.ts'
+import { plainStep, type Preferences, type Recipe, type Step } from '../trade/recipe.ts'
+import type { Technique } from '../trade/technique.ts'
 import type { MaterialId, RecipeId, StepId } from '../units/ids.ts'
 
 export const testShelf = new Map(starterShelf.map((material) => [material.id, material]))

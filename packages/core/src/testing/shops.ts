@@ -1,4 +1,4 @@
-import type { PlanInstance } from '../planning/instance.ts'
+import type { PlanInstance } from '../schedule/instance.ts'
 import { bareBatch, barePlan, bareTask } from './bare-plan.ts'
 
 /** Operations of a job in order: machine, minutes. */

@@ -413,16 +413,20 @@ export const broughtRate = pgTable(
   ],
 )
 
-/** What a thermo-hygrometer showed, or is foretold to show; the last word of a moment stands. */
+/** What a thermo-hygrometer showed, or is foretold to show; the last word of a moment and place stands. */
 export const airReading = pgTable(
   'air_reading',
   {
-    at: moment('at').primaryKey(),
+    at: moment('at').notNull(),
+    /** Where coats dry, or where cans are used. */
+    place: text({ enum: ['indoors', 'outdoors'] }).notNull(),
     celsius: doublePrecision().notNull(),
     humidity: doublePrecision().notNull(),
     source: text({ enum: ['typed', 'file', 'simulated'] }).notNull(),
   },
   (table) => [
+    primaryKey({ columns: [table.at, table.place] }),
+    check('air_reading_place_known', sql`${table.place} in ('indoors', 'outdoors')`),
     check(
       'air_reading_possible',
       sql`${table.celsius} between -60 and 70 and ${table.humidity} between 1 and 100`,

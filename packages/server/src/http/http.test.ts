@@ -111,7 +111,7 @@ describe('requests', () => {
   it.each(['0000-01-01T00:00:00Z', '9999-12-31T23:59:59-14:00', '0001-01-01T00:00:00+14:00'])(
     'name no moment like %s',
     async (at) => {
-      const readings = [{ at, celsius: 20, humidity: 50, source: 'typed' }]
+      const readings = [{ at, celsius: 20, humidity: 50, place: 'indoors', source: 'typed' }]
       expect((await server.call('PUT', '/air', { readings })).status).toBe(422)
     },
   )
@@ -148,6 +148,7 @@ describe('limits hold on what there is, with a sentence', () => {
         at: new Date(from + (hour * 10_000 + index) * 1000).toISOString(),
         celsius: 20,
         humidity: 50,
+        place: 'outdoors',
         source: 'file',
       }))
     for (const part of [0, 1])

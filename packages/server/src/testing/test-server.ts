@@ -19,6 +19,7 @@ import { createApp } from '../app.ts'
 import { openDatabase } from '../db/client.ts'
 import { migrateDatabase } from '../db/migrate.ts'
 import { openNews } from '../db/news.ts'
+import { checkAnswer } from './check-answer.ts'
 
 const log = pino({ level: process.env['SERIATIM_LOG'] ?? 'silent' })
 export const testNow = instant(Date.parse('2026-11-24T21:00:00Z'))
@@ -45,11 +46,13 @@ export async function startTestServer() {
         ? {}
         : { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } }),
     })
-    return {
+    const answer = {
       status: response.status,
       type: response.headers.get('content-type'),
       body: await response.json(),
     }
+    checkAnswer(method, path, answer)
+    return answer
   }
 
   /** Sends what makes the project as it is now into what `change` makes of it, as a device would. */

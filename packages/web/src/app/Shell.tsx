@@ -1,7 +1,7 @@
 import type { ProjectId } from '@seriatim/core'
 import { countModels } from '@seriatim/core'
-import { Moon, Sun } from 'lucide-react'
-import { useEffect, useRef, useState } from 'react'
+import { CircleQuestionMark, Moon, Sun } from 'lucide-react'
+import { lazy, Suspense, useEffect, useRef, useState } from 'react'
 import { Link, NavLink, Outlet, useLocation, useParams } from 'react-router'
 import { ChangesButton } from '../features/changes/index.ts'
 import { DeliveryNotice } from '../features/delivery/index.ts'
@@ -12,6 +12,7 @@ import { forgetProject } from '../shared/kept/index.ts'
 import { useNews } from '../shared/progress/index.ts'
 import { ProjectContext, useProject } from '../shared/project/index.ts'
 import { ErrorState, IconButton, LoadingState } from '../shared/ui/index.ts'
+import { usePageKeys } from '../shared/use-page-keys.ts'
 import { LineFollows } from './LineFollows.tsx'
 import { NotFoundPage } from './NotFoundPage.tsx'
 import { lastProject, rememberProject } from './WhereNow.tsx'
@@ -46,7 +47,7 @@ export function Shell() {
         To the content
       </a>
       <header className="sticky top-0 z-10 border-b-2 border-ink bg-mat">
-        <div className="mx-auto flex max-w-[1360px] flex-wrap items-center gap-x-6 px-4 sm:px-6 lg:flex-nowrap">
+        <div className="mx-auto flex max-w-[1360px] flex-wrap items-center gap-x-3 px-4 sm:gap-x-6 sm:px-6 lg:flex-nowrap">
           <Link to="/projects" className="py-2 font-heading text-2xl font-extrabold">
             Seriatim
           </Link>
@@ -64,6 +65,7 @@ export function Shell() {
             ))}
             {projectId === undefined ? null : <ChangesButton projectId={projectId as ProjectId} />}
             <ThemeButton />
+            <HelpButton />
           </div>
         </div>
       </header>
@@ -151,6 +153,26 @@ function ThemeButton() {
     <IconButton label={dark ? 'Daylight' : 'Lamplight'} onClick={change}>
       {dark ? <Sun aria-hidden="true" size={20} /> : <Moon aria-hidden="true" size={20} />}
     </IconButton>
+  )
+}
+
+/** Fetched when somebody asks. */
+const KeysDialog = lazy(async () => ({ default: (await import('../features/help/index.ts')).KeysDialog }))
+
+function HelpButton() {
+  const [open, setOpen] = useState(false)
+  usePageKeys({ '?': () => setOpen(true) })
+  return (
+    <>
+      <IconButton label="Keys and help" onClick={() => setOpen(true)}>
+        <CircleQuestionMark aria-hidden="true" size={20} />
+      </IconButton>
+      {open ? (
+        <Suspense>
+          <KeysDialog onClose={() => setOpen(false)} />
+        </Suspense>
+      ) : null}
+    </>
   )
 }
 

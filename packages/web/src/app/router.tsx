@@ -25,6 +25,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../features/air/index.ts')).AirPage }),
       },
       {
+        path: 'help',
+        lazy: async () => ({ Component: (await import('../features/help/index.ts')).HelpPage }),
+      },
+      {
         path: 'projects/:projectId',
         element: <ProjectRoad />,
         errorElement: <BrokenPage />,
@@ -65,6 +69,10 @@ export const router = createBrowserRouter([
           {
             path: 'sheet',
             lazy: async () => ({ Component: (await import('../features/sheet/index.ts')).SheetPage }),
+          },
+          {
+            path: 'paper',
+            lazy: async () => ({ Component: (await import('../features/paper/index.ts')).PaperPage }),
           },
           {
             path: 'logbook',

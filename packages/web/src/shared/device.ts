@@ -1,6 +1,6 @@
 import type { DeviceId, PainterId, Project, ProjectId } from '@seriatim/core'
-import { useSyncExternalStore } from 'react'
 import { v4 } from 'uuid'
+import { storeWord, useStoredWord } from './stored-word.ts'
 
 const idKey = 'seriatim.device'
 const numberKey = 'seriatim.number'
@@ -13,7 +13,7 @@ let counted = 0
 /** The next of this device's running numbers; tabs of one browser share them. */
 export function nextNumber(): number {
   counted = Math.max(counted, Number(localStorage.getItem(numberKey) ?? 0) || 0) + 1
-  write(numberKey, String(counted))
+  storeWord(numberKey, String(counted))
   return counted
 }
 
@@ -21,35 +21,19 @@ function readOrMake(): DeviceId {
   const known = localStorage.getItem(idKey)
   if (known !== null && /^[0-9a-f-]{36}$/.test(known)) return known as DeviceId
   const made = v4()
-  write(idKey, made)
+  storeWord(idKey, made)
   return made as DeviceId
 }
 
-function write(key: string, value: string): void {
-  try {
-    localStorage.setItem(key, value)
-  } catch {
-    // A full storage is told of by the outbox.
-  }
-}
-
 const painterKey = (id: ProjectId) => `seriatim.painter.${id}`
-const watchers = new Set<() => void>()
 
 /** Who paints at this device: as chosen here, else the project's first painter. */
 export function usePainterHere(project: Pick<Project, 'id' | 'planning'>): PainterId {
-  const chosen = useSyncExternalStore(
-    (watcher) => {
-      watchers.add(watcher)
-      return () => watchers.delete(watcher)
-    },
-    () => localStorage.getItem(painterKey(project.id)),
-  )
+  const chosen = useStoredWord(painterKey(project.id))
   const { painters } = project.planning
   return (painters.find((painter) => painter.id === chosen) ?? painters[0])?.id ?? ('you' as PainterId)
 }
 
 export function choosePainterHere(project: ProjectId, painter: PainterId): void {
-  write(painterKey(project), painter)
-  for (const watcher of watchers) watcher()
+  storeWord(painterKey(project), painter)
 }

@@ -92,7 +92,7 @@ export function useProjectInAir<P extends Project>(project: P): P {
   const now = useSlotEnd()
   const touches = useProgress(project.id).progress?.touches
   return useMemo(() => {
-    const here = shelf.data && air.data ? airNow(air.data, now) : null
+    const here = shelf.data && air.data ? airNow(air.data, now, 'indoors') : null
     const inAir = here && shelf.data ? lineInAir(project, shelf.data, here) : project.line
     const line = lineAsFelt(inAir, touches ?? [])
     return line === project.line ? project : { ...project, line: [...line] }

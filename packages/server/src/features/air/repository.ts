@@ -11,7 +11,7 @@ export async function readAir(db: Database, now: Instant): Promise<readonly AirR
     .select()
     .from(airReading)
     .where(gte(airReading.at, new Date(now - kept)))
-    .orderBy(asc(airReading.at))
+    .orderBy(asc(airReading.at), asc(airReading.place))
   return rows.map((row) => ({ ...row, at: instant(row.at.getTime()) }))
 }
 
@@ -22,14 +22,16 @@ export async function countAir(db: Database, now: Instant): Promise<number> {
 const rowsAtOnce = 2000
 
 export async function writeAir(db: Database, readings: readonly AirReading[]): Promise<void> {
-  const byMoment = new Map(readings.map((reading) => [reading.at, reading]))
-  const rows = [...byMoment.values()].map((reading) => ({ ...reading, at: new Date(reading.at) }))
+  const byWhenAndWhere = new Map(
+    readings.map((reading) => [`${String(reading.at)} ${reading.place}`, reading]),
+  )
+  const rows = [...byWhenAndWhere.values()].map((reading) => ({ ...reading, at: new Date(reading.at) }))
   for (let from = 0; from < rows.length; from += rowsAtOnce) {
     await db
       .insert(airReading)
       .values(rows.slice(from, from + rowsAtOnce))
       .onConflictDoUpdate({
-        target: airReading.at,
+        target: [airReading.at, airReading.place],
         set: {
           celsius: sql`excluded.celsius`,
           humidity: sql`excluded.humidity`,

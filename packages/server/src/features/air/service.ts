@@ -4,10 +4,10 @@ import type { Database } from '../../db/client.ts'
 import { RequestProblem } from '../../http/problem.ts'
 import { countAir, writeAir } from './repository.ts'
 
-/** A reading every two minutes for two weeks and one ahead. */
+/** A reading every three minutes at both places for two weeks and one ahead. */
 const mostReadings = 20_000
 
-/** Adds readings; of two for one moment the later word stands. */
+/** Adds readings; of two for one moment and place the later word stands. */
 export async function putAir(db: Database, readings: readonly AirReading[], now: Instant): Promise<void> {
   await db.transaction(async (tx) => {
     await writeAir(tx, readings)

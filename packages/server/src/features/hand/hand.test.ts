@@ -53,7 +53,13 @@ describe('the painter’s hand', () => {
 })
 
 describe('the air', () => {
-  const reading = (at: string, celsius: number, source: string) => ({ at, celsius, humidity: 50, source })
+  const reading = (at: string, celsius: number, source: string, place = 'indoors') => ({
+    at,
+    celsius,
+    humidity: 50,
+    place,
+    source,
+  })
 
   it('keeps readings, the later word for a moment, and lets go of what was simulated', async () => {
     const soon = new Date(Date.now() + 3_600_000).toISOString()
@@ -64,6 +70,17 @@ describe('the air', () => {
     expect(all.readings).toEqual([reading(now, 19.5, 'typed'), reading(soon, 9, 'simulated')])
     const left = (await server.call('DELETE', '/air/simulated')).body as { readings: unknown[] }
     expect(left.readings).toEqual([reading(now, 19.5, 'typed')])
+  })
+
+  it('keeps the desk and the outside of one moment apart', async () => {
+    const now = new Date(Math.floor(Date.now() / 1000) * 1000 - 60_000).toISOString()
+    const [desk, outside] = [reading(now, 21, 'typed'), reading(now, 4, 'typed', 'outdoors')]
+    await server.call('PUT', '/air', { readings: [outside, desk] })
+    const all = (await server.call('GET', '/air')).body as { readings: { at: string }[] }
+    expect(all.readings.filter((each) => each.at === now)).toEqual([desk, outside])
+    const nowhere = await server.problem('/air', 'PUT', { readings: [reading(now, 20, 'typed', 'attic')] })
+    expect(nowhere.status).toBe(422)
+    expect(JSON.stringify(nowhere.body)).toContain('readings[0].place')
   })
 
   it('refuses air that cannot be', async () => {

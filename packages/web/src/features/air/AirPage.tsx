@@ -24,11 +24,12 @@ function AirDesk({ readings }: { readonly readings: readonly AirReading[] }) {
   const now = useNow(60)
   const change = useAirChange()
   const [faults, setFaults] = useState<readonly CsvFault[]>([])
-  const here = airNow(readings, now)
+  const here = airNow(readings, now, 'indoors')
+  const outside = airNow(readings, now, 'outdoors')
   const simulated = readings.filter((reading) => reading.source === 'simulated').length
 
   const bring = (text: string) => {
-    const read = parseAirCsv(text)
+    const read = parseAirCsv(text, instant(now))
     setFaults(read.faults)
     if (read.readings.length === 0) return
     change.mutate({
@@ -47,27 +48,36 @@ function AirDesk({ readings }: { readonly readings: readonly AirReading[] }) {
         ...reading,
         source: 'simulated' as const,
       })),
-      said: 'The simulated thermo-hygrometer is running.',
+      said: 'The simulated thermo-hygrometers are running.',
     })
   }
 
   return (
     <>
       <Headline
-        sub={here ? <AirFigures air={here} /> : 'Without a reading, waits are those of 20 °C and 50 %.'}
+        sub={
+          <>
+            {here ? (
+              <AirFigures air={here} />
+            ) : (
+              <p>Without a reading at the desk, waits are those of 20 °C and 50 %.</p>
+            )}
+            {outside ? <p>Outdoors, where cans are used: {airText(outside)}.</p> : null}
+          </>
+        }
         actions={
           <>
             <CsvButton label="Hourly CSV" onText={bring} />
             {simulated > 0 ? (
               <Button
                 onClick={() =>
-                  change.mutate({ kind: 'remove-simulated', said: 'The simulated device is off.' })
+                  change.mutate({ kind: 'remove-simulated', said: 'The simulated devices are off.' })
                 }
               >
-                Switch the simulated device off
+                Switch the simulated devices off
               </Button>
             ) : (
-              <Button onClick={simulate}>Run the simulated thermo-hygrometer</Button>
+              <Button onClick={simulate}>Run the simulated thermo-hygrometers</Button>
             )}
           </>
         }
@@ -83,7 +93,10 @@ function AirDesk({ readings }: { readonly readings: readonly AirReading[] }) {
               change.mutate({
                 kind: 'put',
                 readings: [{ ...reading, at: instant(now), source: 'typed' }],
-                said: 'The waits follow this air.',
+                said:
+                  reading.place === 'indoors'
+                    ? 'The waits follow this air.'
+                    : 'Spray weather follows this air.',
               })
             }
           />
@@ -97,7 +110,7 @@ function AirDesk({ readings }: { readonly readings: readonly AirReading[] }) {
 function headlineOf(here: Air | null): string {
   if (!here) return 'How is the air at the desk?'
   const factor = waitFactor(here, 'water')
-  const what = `${decimal(here.celsius)} °C and ${String(Math.round(here.humidity))} %`
+  const what = airText(here)
   if (factor > 1.1) return `${what}: water-borne paint dries slowly, waits ${decimal(factor)} times as long`
   if (factor < 0.9) return `${what}: water-borne paint dries fast, waits ${decimal(factor)} of the usual`
   return `${what}: paint dries as usual`
@@ -148,6 +161,8 @@ function AirFigures({ air }: { readonly air: Air }) {
   )
 }
 
+const airText = ({ celsius, humidity }: Air) => `${decimal(celsius)} °C and ${String(Math.round(humidity))} %`
+
 const shownReadings = 8
 
 function Latest({ readings, now }: { readonly readings: readonly AirReading[]; readonly now: number }) {
@@ -171,10 +186,12 @@ function Latest({ readings, now }: { readonly readings: readonly AirReading[]; r
         </thead>
         <tbody>
           {past.map((reading) => (
-            <tr key={reading.at} className="border-t border-paper-edge">
+            <tr key={`${String(reading.at)} ${reading.place}`} className="border-t border-paper-edge">
               <td className="py-1">
                 {dayText(reading.at)} {clockText(reading.at)}
-                <span className="block text-ink-soft">{reading.source}</span>
+                <span className="block text-ink-soft">
+                  {reading.place}, {reading.source}
+                </span>
               </td>
               <td className="text-right whitespace-nowrap">{decimal(reading.celsius)} °C</td>
               <td className="text-right whitespace-nowrap">{Math.round(reading.humidity)} %</td>

@@ -1,5 +1,5 @@
 import { zodResolver } from '@hookform/resolvers/zod'
-import type { Air } from '@seriatim/core'
+import { airPlaces, type Air, type AirPlace } from '@seriatim/core'
 import { useForm } from 'react-hook-form'
 import { z } from 'zod'
 import { decimalOf } from '../../shared/csv/index.ts'
@@ -17,21 +17,32 @@ const within = (low: number, high: number, error: string) =>
       { error },
     )
 
+const placeNames: Readonly<Record<AirPlace, string>> = {
+  indoors: 'At the desk: waits follow it',
+  outdoors: 'Outdoors: spray weather follows it',
+}
+
 const formSchema = z.object({
   celsius: within(-60, 70, 'Give a temperature from −60 to 70 °C.'),
   humidity: within(1, 100, 'Give a humidity from 1 to 100 %.'),
+  place: z.enum(airPlaces),
 })
 
-/** What the thermo-hygrometer on the desk shows now. */
-export function ReadingForm({ onSave }: { readonly onSave: (air: Air) => void }) {
-  const form = useForm({
+interface ReadingFormProps {
+  readonly onSave: (air: Air & { readonly place: AirPlace }) => void
+}
+
+/** What a thermo-hygrometer shows now, at the desk or outside. */
+export function ReadingForm({ onSave }: ReadingFormProps) {
+  const form = useForm<z.infer<typeof formSchema>>({
     resolver: zodResolver(formSchema),
-    defaultValues: { celsius: '', humidity: '' },
+    defaultValues: { celsius: '', humidity: '', place: 'indoors' },
   })
   const { errors } = form.formState
   const submit = form.handleSubmit((values) => {
-    onSave({ celsius: decimalOf(values.celsius) ?? 20, humidity: decimalOf(values.humidity) ?? 50 })
-    form.reset()
+    const { place } = values
+    onSave({ celsius: decimalOf(values.celsius) ?? 20, humidity: decimalOf(values.humidity) ?? 50, place })
+    form.reset({ celsius: '', humidity: '', place })
   })
   return (
     <form
@@ -55,6 +66,15 @@ export function ReadingForm({ onSave }: { readonly onSave: (air: Air) => void })
           error={errors.humidity?.message}
         />
       </div>
+      <fieldset className="grid gap-1 text-sm">
+        <legend className="sr-only">Where</legend>
+        {airPlaces.map((place) => (
+          <label key={place} className="flex min-h-8 items-center gap-2">
+            <input type="radio" value={place} {...form.register('place')} className="size-4 accent-ink" />
+            {placeNames[place]}
+          </label>
+        ))}
+      </fieldset>
       <Button type="submit" weight="main">
         Take the reading
       </Button>

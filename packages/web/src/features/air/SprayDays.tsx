@@ -1,6 +1,7 @@
 import type { AirReading } from '@seriatim/contract'
 import {
   addDays,
+  airOfCans,
   localDateAt,
   sprayWindows,
   wallClock,
@@ -32,11 +33,12 @@ interface Day {
 /** When there is spray weather in the coming days, and what speaks against it when there is none. */
 export function SprayDays({ readings, now }: SprayDaysProps) {
   const today = localDateAt(now, zone)
+  const used = airOfCans(readings)
   const days = Array.from({ length: shownDays }, (_, index): Day => {
     const date = addDays(today, index)
     const from = wallClock(date, opens * 3600, zone)
     const until = wallClock(date, closes * 3600, zone)
-    return { date, from, until, windows: sprayWindows(readings, from, until) }
+    return { date, from, until, windows: sprayWindows(used, from, until) }
   }).filter((day) => day.windows.length > 0)
   const good = days.flatMap((day) => day.windows).filter((each) => isGood(each) && each.until > now)
   const total = good.reduce((sum, each) => sum + (each.until - Math.max(each.from, now)) / 1000, 0)
@@ -58,7 +60,8 @@ export function SprayDays({ readings, now }: SprayDaysProps) {
       </p>
       {days.length === 0 ? (
         <p className="mt-3">
-          Bring an hourly file of what is foretold, or run the simulated device: it shows how this will look.
+          Bring an hourly file of what is foretold for outside, or run the simulated devices: they show how
+          this will look.
         </p>
       ) : (
         <>

@@ -1,7 +1,9 @@
 import { describe, expect, it } from 'vitest'
+import { instant } from '@seriatim/core'
 import { parseAirCsv } from './parse-air-csv.ts'
 
-const read = (time: string) => parseAirCsv(`time,temperature,humidity\n${time},20,50`)
+const now = instant(Date.parse('2026-11-24T12:00:00Z'))
+const read = (time: string) => parseAirCsv(`time,temperature,humidity\n${time},20,50`, now)
 const moment = (time: string) => {
   const [reading] = read(time).readings
   return reading ? new Date(reading.at).toISOString() : null
@@ -14,11 +16,30 @@ describe('parseAirCsv', () => {
     expect(read('2026-11-24 9:00').faults).toEqual([])
   })
 
+  it('takes what was read for the desk, what is foretold for outside, and a place where one is given', () => {
+    const text = [
+      'time,temperature,humidity,place',
+      '2026-11-24T11:00Z,20,50,',
+      '2026-11-24T13:00Z,8,70,',
+      '2026-11-24T11:00Z,5,80,Outdoors',
+      '2026-11-24T13:00Z,20,50,attic',
+    ]
+    expect(parseAirCsv(text.slice(0, 4).join('\n'), now).readings.map(({ place }) => place)).toEqual([
+      'indoors',
+      'outdoors',
+      'outdoors',
+    ])
+    expect(parseAirCsv(text.join('\n'), now).faults).toEqual([
+      { line: 5, column: 'place', message: '“attic” is not indoors or outdoors.' },
+    ])
+  })
+
   it.each(['2026-02-30 10:00', '2026-13-01 10:00', '2026-11-24 24:30', '24.11.2026 10:00', ''])(
     'refuses %j at its line',
     (time) => {
       const { readings, faults } = parseAirCsv(
         `time,temperature,humidity\n\n2026-11-24 10:00,20,50\n${time},20,50`,
+        now,
       )
       expect(readings).toEqual([])
       expect(faults.map(({ line, column }) => [line, column])).toEqual([[4, 'time']])

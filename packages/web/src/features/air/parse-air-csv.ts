@@ -1,8 +1,9 @@
 import type { AirReading } from '@seriatim/contract'
-import { instant, parseLocalDate } from '@seriatim/core'
+import { airPlaces, instant, parseLocalDate, type AirPlace, type Instant } from '@seriatim/core'
 import { decimalOf, readCsv, type CsvFault } from '../../shared/csv/index.ts'
 
-const columns = ['time', 'temperature', 'humidity'] as const
+const needed = ['time', 'temperature', 'humidity'] as const
+const columns = [...needed, 'place'] as const
 const most = 10_000
 
 export interface ParsedAir {
@@ -11,11 +12,12 @@ export interface ParsedAir {
 }
 
 /**
- * Reads what a thermo-hygrometer saved: time, temperature in °C, humidity in %, hourly or otherwise. A time
- * without an offset is taken for this machine's wall clock; where that clock is put back, for the first of both.
+ * Reads what a thermo-hygrometer saved or a forecast says: time, temperature in °C, humidity in %, hourly or otherwise,
+ * and where it was read. Without a place what was read is the desk's, and what is foretold is of outside. A time without
+ * an offset is taken for this machine's wall clock; where that clock is put back, for the first of both.
  */
-export function parseAirCsv(text: string): ParsedAir {
-  const { rows, faults } = readCsv(text, columns, columns)
+export function parseAirCsv(text: string, now: Instant): ParsedAir {
+  const { rows, faults } = readCsv(text, columns, needed)
   const found = [...faults]
   if (rows.length > most) {
     const message = `Up to ${String(most)} readings at a time; these are ${String(rows.length)}.`
@@ -26,18 +28,26 @@ export function parseAirCsv(text: string): ParsedAir {
     const at = momentOf(cell('time'))
     const celsius = decimalOf(cell('temperature').replace(/\s*°?\s*C$/i, ''))
     const humidity = decimalOf(cell('humidity').replace(/\s*%$/, ''))
+    const place = placeOf(cell('place'), at !== null && at > now)
     const complain = (column: string, message: string) => found.push({ line, column, message })
     if (at === null) complain('time', `“${cell('time')}” is not a time such as 2026-11-24 19:00.`)
     if (celsius === null || celsius < -60 || celsius > 70)
       complain('temperature', `“${cell('temperature')}” is not a temperature from −60 to 70 °C.`)
     if (humidity === null || humidity < 1 || humidity > 100)
       complain('humidity', `“${cell('humidity')}” is not a humidity from 1 to 100 %.`)
-    if (at !== null && celsius !== null && humidity !== null)
-      readings.push({ at, celsius, humidity, source: 'file' })
+    if (place === null) complain('place', `“${cell('place')}” is not indoors or outdoors.`)
+    if (at !== null && celsius !== null && humidity !== null && place !== null)
+      readings.push({ at, celsius, humidity, place, source: 'file' })
   }
   if (found.length === 0 && readings.length === 0)
     found.push({ line: 1, column: '', message: 'There is no reading in this file.' })
   return found.length > 0 ? { readings: [], faults: found } : { readings, faults: [] }
+}
+
+function placeOf(text: string, foretold: boolean): AirPlace | null {
+  const said = text.trim().toLowerCase()
+  if (said === '') return foretold ? 'outdoors' : 'indoors'
+  return airPlaces.find((place) => place === said) ?? null
 }
 
 const shape = /^(\d{4}-\d{2}-\d{2})[T ](\d{1,2})(:\d{2}(?::\d{2})?)(Z|[+-]\d{2}:?\d{2})?$/

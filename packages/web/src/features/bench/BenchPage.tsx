@@ -5,6 +5,7 @@ import {
   dryingShelf,
   sittingNow,
   splitIntoBatches,
+  toFollow,
   type ModelId,
   type Progress,
   type Stage,
@@ -17,23 +18,20 @@ import { useProgress, useRecorder } from '../../shared/progress/index.ts'
 import { EmptyState, ErrorState, HoleLegend, LoadingState, NothingYet } from '../../shared/ui/index.ts'
 import { useFinish } from '../../shared/use-finish.ts'
 import { useNow } from '../../shared/use-now.ts'
-import {
-  useEstimated,
-  useMaterials,
-  useProjectInAir,
-  useRoom,
-  useTimes,
-} from '../../shared/working-project.ts'
-import { usePlan, usePlanningInput, useWorkLeft } from '../../shared/worker/index.ts'
+import { useProjectPlan } from '../../shared/use-project-plan.ts'
+import { useMaterials, useProjectInAir } from '../../shared/working-project.ts'
+import { useWorkLeft } from '../../shared/worker/index.ts'
 import { ActionBar } from './ActionBar.tsx'
 import { currentTask, withoutSkipped, type Choice, type Skipped } from './bench-task.ts'
 import { DryingShelf } from './DryingShelf.tsx'
 import { NowTicket } from './NowTicket.tsx'
 import { SittingNow } from './SittingNow.tsx'
+import { StampMilestone } from './StampMilestone.tsx'
 import { Standing } from './Standing.tsx'
 import { StripBoard } from './StripBoard.tsx'
 import { PainterHere } from './PainterHere.tsx'
 import { ThenList } from './ThenList.tsx'
+import { ToFollowList } from './ToFollowList.tsx'
 import { TouchUpDialog } from './TouchUpDialog.tsx'
 import { UsedDialog } from './UsedDialog.tsx'
 import { useBenchActions } from './use-bench.ts'
@@ -61,9 +59,8 @@ export interface TouchUpWish {
 function Bench({ progress }: { readonly progress: Progress }) {
   const written = useCurrentProject()
   const project = useProjectInAir(written)
-  const estimated = useEstimated(project, progress)
+  const { estimated, times, plan } = useProjectPlan(project, progress, { effort: quickEffort })
   const estimate = estimated?.estimate
-  const times = useTimes(estimate)
   const painter = usePainterHere(project)
   const recorder = useRecorder(project, times)
   // A clock of before painters were told apart is the first painter's.
@@ -71,11 +68,6 @@ function Bench({ progress }: { readonly progress: Progress }) {
     clockOf(progress, painter) ??
     (painter === project.planning.painters[0]?.id ? clockOf(progress, null) : null)
   const now = useNow(10)
-  const room = useRoom(project, estimate)
-  const planned = usePlan(
-    usePlanningInput(project, estimated?.progress, times, room?.share ?? 0, quickEffort),
-  )
-  const plan = planned.data?.ok ? planned.data.value : null
   const [choice, setChoice] = useState<Choice | null>(null)
   const [touchUp, setTouchUp] = useState<TouchUpWish | null>(null)
   const [otherPaint, setOtherPaint] = useState(false)
@@ -87,6 +79,7 @@ function Bench({ progress }: { readonly progress: Progress }) {
   // So does what stands beside the work.
   const settled = useDeferredValue(progress)
   const drying = useMemo(() => dryingShelf(project, batches, settled, now), [project, batches, settled, now])
+  const waiting = useMemo(() => toFollow(project, batches, progress, now), [project, batches, progress, now])
   const justDry = useMemo(() => {
     const wet = new Set(drying.map((entry) => `${entry.batch.id} ${entry.stage.id}`))
     const before = dryingShelf(project, batches, settled, addSeconds(now, -feltWithin))
@@ -98,7 +91,10 @@ function Bench({ progress }: { readonly progress: Progress }) {
     [project, settled, plan, estimate, painter, now],
   )
   const [skipped, setSkipped] = useState<readonly Skipped[]>([])
-  const task = withoutSkipped(currentTask(project, batches, progress, plan, choice, shelf, clock), skipped)
+  const task = withoutSkipped(
+    currentTask(project, batches, progress, plan, choice, shelf, clock, waiting, now),
+    skipped,
+  )
   const actions = useBenchActions(project, progress, task, recorder, clock)
 
   if (batches.length === 0 || project.line.length === 0) {
@@ -157,6 +153,8 @@ function Bench({ progress }: { readonly progress: Progress }) {
         <aside className="grid content-start gap-6" aria-label="Next, and what is drying">
           <PainterHere project={project} painter={painter} />
           {sitting ? <SittingNow sitting={sitting} timeZone={project.evenings.timeZone} /> : null}
+          <StampMilestone progress={progress} />
+          <ToFollowList waiting={waiting} timeZone={project.evenings.timeZone} />
           <ThenList plan={plan} project={project} task={task} busy={clock !== null} onChoose={setChoice} />
           <DryingShelf
             shelf={drying}

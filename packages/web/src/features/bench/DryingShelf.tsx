@@ -1,6 +1,10 @@
 import { batchName, type DryingEntry, type Feel } from '@seriatim/core'
+import { Volume2, VolumeX } from 'lucide-react'
+import { useCallback, useMemo } from 'react'
+import { chime, useSound } from '../../shared/chime.ts'
 import { clockText, durationText, plural, stopwatchText } from '../../shared/format/index.ts'
 import { Button, PunchHole } from '../../shared/ui/index.ts'
+import { useDue } from '../../shared/use-due.ts'
 import { useNow } from '../../shared/use-now.ts'
 
 interface DryingShelfProps {
@@ -16,11 +20,23 @@ const shortest = 90 * 60
 /** What is drying, the soonest dry first, counting down; a finger on it knows better, and teaches the wait. */
 export function DryingShelf({ shelf, justDry, timeZone, onFeel }: DryingShelfProps) {
   const now = useNow()
+  const [sound, setSound] = useSound()
+  const dries = useMemo(() => shelf.map((entry) => ({ key: keyOf(entry), at: entry.until })), [shelf])
+  useDue(
+    dries,
+    useCallback(() => chime(), []),
+  )
   return (
     <section aria-labelledby="drying">
-      <h2 id="drying" className="text-2xl">
-        Drying
-      </h2>
+      <div className="flex items-center justify-between gap-2">
+        <h2 id="drying" className="text-2xl">
+          Drying
+        </h2>
+        <Button weight="quiet" className="px-2!" aria-pressed={sound} onClick={() => setSound(!sound)}>
+          {sound ? <Volume2 aria-hidden="true" size={18} /> : <VolumeX aria-hidden="true" size={18} />}
+          {sound ? 'Sound on' : 'Sound off'}
+        </Button>
+      </div>
       {shelf.length === 0 ? <p className="mt-1 text-ink-soft">Nothing is wet.</p> : null}
       <ul className="mt-2 grid gap-2">
         {shelf.map((entry) => {

@@ -17,7 +17,7 @@ import {
 } from '@seriatim/core'
 import { TriangleAlert } from 'lucide-react'
 import type { ReactNode } from 'react'
-import { clockText, durationText, rangeText, stopwatchText } from '../../shared/format/index.ts'
+import { clockText, durationText, plural, rangeText, stopwatchText } from '../../shared/format/index.ts'
 import { useNow } from '../../shared/use-now.ts'
 import { LastLook } from './LastLook.tsx'
 import { ModelRow, type ModelActions } from './ModelRow.tsx'
@@ -54,11 +54,12 @@ export function NowTicket({
   further,
 }: NowTicketProps) {
   const now = useNow()
-  const { stage, batch, modelIds, left, touchUp } = task
+  const { stage, batch, modelIds, left, later, touchUp } = task
   const { timeZone } = project.evenings
   const stages = stagesOf(project, batch.unitId)
   const running = clock?.stageId === stage.id ? clock : null
-  const done = modelIds.length - left.length
+  const done = modelIds.length - left.length - later.length
+  const next = stage.nextWithinSeconds === null ? undefined : stages[stages.indexOf(stage) + 1]
   const expected = estimate?.stages.find(
     ({ work }) => work.stageId === stage.id && work.unitId === batch.unitId,
   )
@@ -97,6 +98,13 @@ export function NowTicket({
         </p>
       ) : null}
       {stage.note === '' || touchUp ? null : <p className="mt-2 text-lg text-ink-soft">{stage.note}</p>}
+      {next && stage.nextWithinSeconds !== null && !touchUp ? (
+        <p className="mt-2 text-lg font-bold text-touch-up">
+          {later.length > 0 ? `${plural(left.length, 'model')} at a time, then ` : 'Then '}
+          {next.name.toLowerCase()} within {durationText(stage.nextWithinSeconds)}
+          {later.length > 0 ? `; ${String(later.length)} more after that` : ''}.
+        </p>
+      ) : null}
       {card && !touchUp ? <SetUpLine card={card} models={left.length} /> : null}
       {stage.cautions.map((caution) => (
         <p key={caution} className="mt-2 flex gap-2 text-sm">

@@ -21,6 +21,8 @@ export function ThenList({ plan, project, task, busy, onChoose }: ThenListProps)
       (stretch) =>
         stretch.batchId !== task?.batch.id ||
         stretch.stageId !== task.stage.id ||
+        // A later group of the same stage.
+        stretch.modelIds.every((id) => task.later.includes(id)) ||
         (stretch.touchUp !== null) !== task.touchUp,
     )
     // The ground and the colour of a touch-up are one thing to take up.

@@ -5,7 +5,10 @@ import {
   foldProgress,
   instant,
   minutes,
+  planLine,
   seconds,
+  toFollow,
+  type Instant,
   splitIntoBatches,
   type BatchId,
   type EventId,
@@ -101,6 +104,8 @@ function task(
     wish,
     dryingShelf(project, batches, progress, now),
     clockOf(progress, null),
+    [],
+    now,
   )
   return found && [found.batch.unitName, found.stage.name, found.left.length]
 }
@@ -140,6 +145,49 @@ describe('currentTask', () => {
   it('is nothing when all is done', () => {
     const all = ['a1', 'a2', 'b1', 'b2']
     expect(task([punched('prime', ...all), punched('coat', ...all)])).toBeNull()
+  })
+})
+
+describe('a stage that has to be followed soon', () => {
+  const soon = { ...stage('wash', 0), handsOnSecondsPerModel: minutes(2), nextWithinSeconds: minutes(5) }
+  const six = {
+    ...unit('w'),
+    models: [1, 2, 3, 4, 5, 6].map((number) => ({
+      ...unit('w').models[0]!,
+      id: `w${String(number)}` as ModelId,
+    })),
+  }
+  const washed: Project = { ...project, units: [six], line: [soon, stage('wipe', 0)], batchSize: 6 }
+  const own = splitIntoBatches(washed, washed)
+  /** Planned from a moment in a session, and from one in the night: the limit does not wait for the session. */
+  const at = (...done: readonly (readonly [string, readonly number[]])[]) => {
+    const [inSession, atNight] = [now, addSeconds(now, 6 * 3600)].map((from) => atPlannedFrom(from, done))
+    expect(inSession).toEqual(atNight)
+    return inSession
+  }
+  const atPlannedFrom = (from: Instant, done: readonly (readonly [string, readonly number[]])[]) => {
+    const progress = foldProgress(
+      done.map(
+        ([stageId, models], index) =>
+          ({
+            id: `g${String(index)}`,
+            at: addSeconds(now, -60 + index),
+            ...punched(stageId, ...models.map((each) => `w${String(each)}`)),
+          }) as unknown as ProgressEvent,
+      ),
+    )
+    const planned = planLine({ project: washed, progress, now: from })
+    const plan = planned.ok ? planned.value : null
+    const waiting = toFollow(washed, own, progress, now)
+    const found = currentTask(washed, own, progress, plan, null, [], null, waiting, now)
+    return found && [found.stage.name, found.left.length, found.later.length]
+  }
+
+  it('is done on one group, followed on it, and goes on with the next', () => {
+    expect(at()).toEqual(['wash', 3, 3])
+    expect(at(['wash', [1]])).toEqual(['wash', 2, 3])
+    expect(at(['wash', [1, 2, 3]])).toEqual(['wipe', 3, 3])
+    expect(at(['wash', [1, 2, 3]], ['wipe', [1, 2, 3]])).toEqual(['wash', 3, 0])
   })
 })
 

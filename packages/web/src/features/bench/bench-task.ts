@@ -1,4 +1,5 @@
 import {
+  addSeconds,
   isThrough,
   regionsMeet,
   stagesOf,
@@ -8,6 +9,7 @@ import {
   type BatchId,
   type Clock,
   type DryingEntry,
+  type Instant,
   type LinePlan,
   type ModelId,
   type Progress,
@@ -15,6 +17,7 @@ import {
   type Stage,
   type StageId,
   type Stretch,
+  type ToFollow,
 } from '@seriatim/core'
 
 /** What is on the desk: one batch at one stage. */
@@ -25,6 +28,8 @@ export interface BenchTask {
   readonly modelIds: readonly ModelId[]
   /** Those of them that still need the stage, or the dab. */
   readonly left: readonly ModelId[]
+  /** Of these the ones of a later group: what has to follow soon is done in groups, each through both before the next. */
+  readonly later: readonly ModelId[]
   /** Not the stage itself: its models that slipped get a dab. */
   readonly touchUp: boolean
   /** In another way than the line has it; `null`: as the line has it. */
@@ -46,6 +51,11 @@ export function withoutSkipped(task: BenchTask | null, skipped: readonly Skipped
   return { ...task, left: [...task.left.filter((id) => !last.includes(id)), ...last] }
 }
 
+/** A stretch of the plan, as a choice. */
+interface Planned extends Choice {
+  readonly modelIds: readonly ModelId[]
+}
+
 export interface Choice {
   readonly batchId: BatchId
   readonly stageId: StageId
@@ -55,8 +65,8 @@ export interface Choice {
 }
 
 /**
- * What to do now: what the painter's own clock (`running`) runs on, else what the painter chose, else the first thing of the plan
- * that is dry to the touch (between sessions the plan may begin with something wet), else the first thing
+ * What to do now: what the painter's own clock (`running`) runs on, else what the painter chose, else what has to be followed
+ * before it is too late (`waiting`), else the first thing of the plan that is dry to the touch (between sessions the plan may begin with something wet), else the first thing
  * in line order that is not done.
  */
 export function currentTask(
@@ -67,13 +77,16 @@ export function currentTask(
   choice: Choice | null,
   shelf: readonly DryingEntry[],
   running: Clock | null,
+  waiting: readonly ToFollow[],
+  now: Instant,
 ): BenchTask | null {
-  const planned = (plan?.stretches ?? []).map((each) => ({ ...each, touchUp: each.touchUp !== null }))
+  const byPlan = (plan?.stretches ?? []).map((each) => ({ ...each, touchUp: each.touchUp !== null }))
+  const planned: readonly Planned[] = [...pressing(waiting, byPlan, now), ...byPlan]
   if (running) {
     const batch = batches.find((each) => each.models.some((model) => running.modelIds.includes(model.id)))
     const on = (touchUp: boolean) =>
       batch &&
-      taskOf(project, batches, progress, {
+      taskOf(project, batches, progress, planned, {
         batchId: batch.id,
         stageId: running.stageId,
         touchUp,
@@ -88,7 +101,7 @@ export function currentTask(
   const wishes = [choice, ...planned].filter((wish) => wish !== null)
   let wet: BenchTask | null = null
   for (const wish of wishes) {
-    const task = taskOf(project, batches, progress, wish)
+    const task = taskOf(project, batches, progress, planned, wish)
     if (!task || task.left.length === 0) continue
     if (wish !== choice && elsewhere.some((clock) => isOn(clock, task))) continue
     if (wish === choice || !wetUnder(task, shelf)) return task
@@ -99,12 +112,28 @@ export function currentTask(
     for (const batch of batches) {
       for (const stage of stagesOf(project, batch.unitId)) {
         const wish = { batchId: batch.id, stageId: stage.id, touchUp, by: null }
-        const task = taskOf(project, batches, progress, wish)
+        const task = taskOf(project, batches, progress, planned, wish)
         if (task && task.left.length > 0) return task
       }
     }
   }
   return null
+}
+
+/** What does not bear that the plan's next models are taken before it. */
+function pressing(
+  waiting: readonly ToFollow[],
+  byPlan: readonly Planned[],
+  now: Instant,
+): readonly Planned[] {
+  return waiting.flatMap(({ batch, stage, next, modelIds, until }): Planned[] => {
+    const more = byPlan.find(
+      (each) => each.batchId === batch.id && each.stageId === stage.id && !each.touchUp,
+    )
+    const seconds = (more?.modelIds.length ?? 0) * stage.handsOnSecondsPerModel
+    if (more && addSeconds(now, seconds) <= until) return []
+    return [{ batchId: batch.id, stageId: next.id, touchUp: false, by: null, modelIds }]
+  })
 }
 
 /** Whether another painter's clock runs on it. */
@@ -116,6 +145,7 @@ function taskOf(
   project: Project,
   batches: readonly Batch[],
   progress: Progress,
+  planned: readonly Planned[],
   { batchId, stageId, touchUp, by }: Choice,
 ): BenchTask | null {
   const batch = batches.find((each) => each.id === batchId)
@@ -126,16 +156,20 @@ function taskOf(
   const all = models.map((model) => model.id)
   if (touchUp) {
     const slipped = all.filter((id) => progress.marks.get(id)?.get(stage.id)?.kind === 'touch-up')
-    return { batch, stage, modelIds: slipped, left: slipped, touchUp, by }
+    return { batch, stage, modelIds: slipped, left: slipped, later: [], touchUp, by }
   }
-  return {
-    batch,
-    stage,
-    modelIds: all,
-    left: all.filter((id) => !isThrough(progress, id, stage)),
-    touchUp,
-    by,
-  }
+  const open = all.filter((id) => !isThrough(progress, id, stage))
+  const stages = stagesOf(project, batch.unitId)
+  const follows = stages[stages.indexOf(stage) - 1]
+  const inGroups = stage.nextWithinSeconds !== null || (follows?.nextWithinSeconds ?? null) !== null
+  const group = !inGroups
+    ? undefined
+    : planned.find((each) => each.batchId === batchId && each.stageId === stageId && !each.touchUp)?.modelIds
+  const left = group ? open.filter((id) => group.includes(id)) : open
+  // Where the plan speaks of other models than those that are open, it is of before.
+  if (!group || left.length === 0) return { batch, stage, modelIds: all, left: open, later: [], touchUp, by }
+  const later = open.filter((id) => !left.includes(id))
+  return { batch, stage, modelIds: all, left, later, touchUp, by }
 }
 
 /** What still dries where the task's stage would touch, if anything does. */

@@ -1,11 +1,11 @@
 import {
   followedRecipes,
   potOf,
-  schools,
+  lineTemplates,
   secondsAModel,
   type BatchTimes,
   type Project,
-  type School,
+  type LineTemplate,
   type Stage,
   type StageId,
 } from '@seriatim/core'
@@ -16,7 +16,7 @@ import { useProgress } from '../../shared/progress/index.ts'
 import { useEstimate, useTimes } from '../../shared/working-project.ts'
 import { useCurrentProject, useEdit, type ShownProject } from '../../shared/project/index.ts'
 import { Button, EmptyState, Headline } from '../../shared/ui/index.ts'
-import { blankStage, lineOfSchool } from './blank-stage.ts'
+import { blankStage, lineOfTemplate } from './blank-stage.ts'
 import { OrderFromRecipes } from './OrderFromRecipes.tsx'
 import { StageList } from './StageList.tsx'
 
@@ -44,7 +44,8 @@ export function LinePage() {
     edit(from, { ...from, line: next }, `${stage.name} is saved.`)
     setOpened(null)
   }
-  const follow = (school: School) => write(lineOfSchool(school), `The line follows “${school.name}”.`)
+  const follow = (template: LineTemplate) =>
+    write(lineOfTemplate(template), `The line follows “${template.name}”.`)
 
   const addButton = (
     <Button weight={line.length > 0 ? 'main' : 'plain'} onClick={add}>
@@ -62,9 +63,9 @@ export function LinePage() {
             title="The line has no stages"
             actions={
               <>
-                {schools.map((school) => (
-                  <Button key={school.id} weight="main" onClick={() => follow(school)}>
-                    Start from “{school.name}”
+                {lineTemplates.map((template) => (
+                  <Button key={template.id} weight="main" onClick={() => follow(template)}>
+                    Start from “{template.name}”
                   </Button>
                 ))}
                 {addButton}
@@ -72,9 +73,9 @@ export function LinePage() {
             }
           >
             <p>A stage is one material put on every model that takes it: prime, skin, coat, shade …</p>
-            {schools.map((school) => (
-              <p key={school.id} className="mt-2">
-                <b>{school.name}:</b> {school.idea} {plural(school.stages.length, 'stage')}.
+            {lineTemplates.map((template) => (
+              <p key={template.id} className="mt-2">
+                <b>{template.name}:</b> {template.idea} {plural(template.stages.length, 'stage')}.
               </p>
             ))}
           </EmptyState>

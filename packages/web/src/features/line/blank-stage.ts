@@ -1,4 +1,4 @@
-import { minutes, type School, type Stage, type StageId } from '@seriatim/core'
+import { minutes, type LineTemplate, type Stage, type StageId } from '@seriatim/core'
 import { v7 } from 'uuid'
 
 /** What a new stage starts as: a brushed acrylic colour (common practice). */
@@ -24,9 +24,9 @@ export function blankStage(number: number): Stage {
   }
 }
 
-/** A line that follows a school, with identities of its own. */
-export function lineOfSchool(school: School): Stage[] {
-  return school.stages.map((template) => ({
+/** A line of a template's stages, with identities of its own. */
+export function lineOfTemplate({ stages }: LineTemplate): Stage[] {
+  return stages.map((template) => ({
     ...template,
     id: v7() as StageId,
     notNeededBy: [],

@@ -1,6 +1,6 @@
-import { schools, type StageId, type UnitId } from '@seriatim/core'
+import { lineTemplates, type StageId, type UnitId } from '@seriatim/core'
 import { describe, expect, it } from 'vitest'
-import { blankStage, lineOfSchool } from './blank-stage.ts'
+import { blankStage, lineOfTemplate } from './blank-stage.ts'
 import { formOf, stageFormSchema, stageOf } from './stage-form.ts'
 
 const units = ['u1', 'u2'] as UnitId[]
@@ -9,7 +9,7 @@ const faultsOf = (some: object) => (form(some).error?.issues ?? []).map((issue) 
 
 describe('the stage form', () => {
   it('gives back the stage it was made from', () => {
-    for (const stage of lineOfSchool(schools[0]!)) {
+    for (const stage of lineOfTemplate(lineTemplates[0]!)) {
       const given = { ...stage, notNeededBy: [units[1]!] }
       const values = stageFormSchema.parse(formOf(given, units))
       expect(stageOf(stage, values, units)).toEqual(given)

@@ -5,13 +5,15 @@ import { toast } from 'sonner'
 import { useBringRates, useHand } from '../../shared/api/index.ts'
 import { CsvButton, CsvFaults, saveText, type CsvFault } from '../../shared/csv/index.ts'
 import { plural } from '../../shared/format/index.ts'
+import { MilestoneDialog } from '../../shared/milestone/index.ts'
 import { useCurrentProject } from '../../shared/project/index.ts'
 import { useProgress } from '../../shared/progress/index.ts'
 import { Button, ErrorState, Figure, Headline, LoadingState } from '../../shared/ui/index.ts'
 import { useEstimate } from '../../shared/working-project.ts'
-import { MilestoneDialog } from './MilestoneDialog.tsx'
+import { Lessons } from './Lessons.tsx'
 import { parseRates, ratesCsv } from './rates-csv.ts'
 import { RateList } from './RateList.tsx'
+import { Surprises } from './Surprises.tsx'
 import { WereTheseTimed } from './WereTheseTimed.tsx'
 import { TimeList } from './TimeList.tsx'
 import { datedObservations, loggedTimes } from './logged-times.ts'
@@ -79,7 +81,7 @@ function Logbook({ progress, estimate }: LogbookProps) {
             </Button>
             <CsvButton label="Rates from CSV" onText={read} />
             <Button onClick={save} disabled={rows.length === 0}>
-              <Download aria-hidden="true" size={18} /> Save as CSV
+              <Download aria-hidden="true" size={18} /> Rates as CSV
             </Button>
           </>
         }
@@ -89,6 +91,8 @@ function Logbook({ progress, estimate }: LogbookProps) {
       <CsvFaults faults={faults} title="No rate was taken from the file." />
       <WereTheseTimed observed={estimate.observed} />
       <RateList rows={rows} />
+      <Surprises estimate={estimate} />
+      <Lessons progress={progress} />
       <TimeList times={times} />
       <MilestoneDialog open={stamping} onOpenChange={setStamping} progress={progress} />
     </>

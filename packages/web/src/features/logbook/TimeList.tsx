@@ -4,6 +4,8 @@ import { useCurrentProject } from '../../shared/project/index.ts'
 import { useRecorder } from '../../shared/progress/index.ts'
 import { Button } from '../../shared/ui/index.ts'
 import { CorrectDialog } from './CorrectDialog.tsx'
+import { saveText } from '../../shared/csv/index.ts'
+import { timesCsv } from './times-csv.ts'
 import type { LoggedTime } from './logged-times.ts'
 
 const shownAtFirst = 8
@@ -25,6 +27,9 @@ export function TimeList({ times }: { readonly times: readonly LoggedTime[] }) {
         <h2 id="times" className="grow text-xl">
           {plural(times.length, 'time')}, the {order} first
         </h2>
+        <Button weight="quiet" onClick={() => saveText('times.csv', timesCsv(times))}>
+          Save as CSV
+        </Button>
         <Button weight="quiet" onClick={() => setOrder(order === 'oddest' ? 'newest' : 'oddest')}>
           {order === 'oddest' ? 'Newest first' : 'Oddest first'}
         </Button>

@@ -33,6 +33,7 @@ import {
   Stepper,
 } from '../../shared/ui/index.ts'
 import { useNarrow } from '../../shared/use-narrow.ts'
+import { RunSheetTicket } from '../../shared/run-sheet/index.ts'
 import { useNow } from '../../shared/use-now.ts'
 import {
   useEstimated,
@@ -57,7 +58,6 @@ import { OddsTicket } from './OddsTicket.tsx'
 import { PlanFigures, planHeadline } from './PlanFigures.tsx'
 import { PlanTable } from './PlanTable.tsx'
 import { PlanWishes } from './PlanWishes.tsx'
-import { RunSheetTicket } from './RunSheetTicket.tsx'
 import { StringChart } from './StringChart.tsx'
 import { TeamworkTable } from './TeamworkTable.tsx'
 import { useKeptPlan } from './use-kept-plan.ts'
@@ -177,6 +177,11 @@ export function PlanPage() {
           <StringChart plan={plan} project={project} now={now} onPlanning={setPlanning} />
         </div>
         <PlanTable plan={plan} project={project} />
+        <p className="mt-2">
+          <Link to="../paper" className="font-bold underline underline-offset-4">
+            Run sheet, tickets and cards on paper
+          </Link>
+        </p>
         <div className="mt-6 grid grid-cols-1 gap-4">
           <Odds input={ready} estimateInput={estimateInput} estimate={estimate} now={now} />
           {earlier && changes ? (

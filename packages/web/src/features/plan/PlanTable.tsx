@@ -1,7 +1,10 @@
 import { batchName, workName, type LinePlan, type Project } from '@seriatim/core'
+import { Download } from 'lucide-react'
 import { useState } from 'react'
+import { saveText } from '../../shared/csv/index.ts'
 import { clockText, dayText, durationText } from '../../shared/format/index.ts'
-import { ScrollRegion } from '../../shared/ui/index.ts'
+import { Button, ScrollRegion } from '../../shared/ui/index.ts'
+import { planCsv } from './plan-csv.ts'
 
 /** The string chart as a table, for whoever reads it better. */
 export function PlanTable({ plan, project }: { readonly plan: LinePlan; readonly project: Project }) {
@@ -9,7 +12,14 @@ export function PlanTable({ plan, project }: { readonly plan: LinePlan; readonly
   return (
     <details className="mt-2" onToggle={(event) => setOpen(event.currentTarget.open)}>
       <summary className="min-h-9 font-bold">The same as a table</summary>
-      {open ? <Rows plan={plan} project={project} /> : null}
+      {open ? (
+        <>
+          <Button weight="quiet" onClick={() => saveText('plan.csv', planCsv(plan, project))}>
+            <Download aria-hidden="true" size={18} /> Save as CSV
+          </Button>
+          <Rows plan={plan} project={project} />
+        </>
+      ) : null}
     </details>
   )
 }

@@ -4,7 +4,7 @@ import {
   minutes,
   planLine,
   runSheets,
-  schools,
+  lineTemplates,
   type LinePlan,
   type ModelId,
   type Project,
@@ -14,7 +14,9 @@ import {
   plainPlanning,
 } from '@seriatim/core'
 import { describe, expect, it } from 'vitest'
-import { groupEntries } from './group-entries.ts'
+import { linesOfCsv } from '../../shared/csv/index.ts'
+import { planCsv } from './plan-csv.ts'
+import { groupEntries } from '../../shared/run-sheet/index.ts'
 import { planHeadline } from './PlanFigures.tsx'
 import { layOutStrings } from './string-layout.ts'
 
@@ -47,7 +49,7 @@ const project: Project = {
     })),
   })),
   recipes: [],
-  line: schools[0]!.stages.map((stage, index) => ({
+  line: lineTemplates[0]!.stages.map((stage, index) => ({
     ...stage,
     id: `s${index}` as StageId,
     notNeededBy: [],
@@ -153,5 +155,19 @@ describe('planHeadline', () => {
     expect(named(null)).toMatch(/^Done by \w{3} \d+ \w{3} in 8 of 10 cases$/)
     expect(named(0.07)).toMatch(/ in 8 of 10 cases; odds of the date 7\u00A0%$/)
     expect(named(null)).not.toContain(dueIn(null).slice(8, 18))
+  })
+})
+
+describe('planCsv', () => {
+  it('is a line a stretch, with its batch, pot and models', () => {
+    const [heading, first, ...others] = linesOfCsv(planCsv(plan, project)).map(({ cells }) => cells)
+    expect(heading).toHaveLength(10)
+    expect(others).toHaveLength(plan.stretches.length - 1)
+    const stretch = plan.stretches[0]!
+    expect(first!.slice(0, 3)).toEqual(
+      [stretch.startsAt, stretch.endsAt, stretch.dryAt].map((moment) => new Date(moment).toISOString()),
+    )
+    expect(first![9]!.split(' + ')).toHaveLength(stretch.modelIds.length)
+    expect(others.every((cells) => cells.length === 10)).toBe(true)
   })
 })

@@ -1,8 +1,18 @@
-import { finishes, type Finish, type Recipe, type Region } from '@seriatim/core'
+import { finishes, type Finish, type Recipe } from '@seriatim/core'
 import { Plus, Trash2 } from 'lucide-react'
 import { useState } from 'react'
 import { v7 } from 'uuid'
 import { PartSizes } from './PartSizes.tsx'
+import {
+  apartOf,
+  blankRow,
+  faultOf,
+  linked,
+  rowsOf,
+  usualPlaces,
+  withRegions,
+  type Row,
+} from './region-rows.ts'
 import { Button, controlLook, Dialog, IconButton } from '../../shared/ui/index.ts'
 
 interface RegionsDialogProps {
@@ -10,22 +20,6 @@ interface RegionsDialogProps {
   readonly open: boolean
   readonly onOpenChange: (open: boolean) => void
   readonly onSave: (recipe: Recipe) => void
-}
-
-interface Row {
-  /** Its identity while the dialog is open, whatever is typed into its name. */
-  readonly key: string
-  /** Its name in the recipe so far; `null` for a new one. */
-  readonly old: string | null
-  readonly name: string
-  readonly finish: Finish
-  readonly area: string
-  readonly parts: string
-  readonly depth: string
-  readonly apart: string
-  readonly bare: boolean
-  /** Keys of rows. */
-  readonly neighbours: readonly string[]
 }
 
 /** What the model is made of: shares, counts, depths and what touches what. */
@@ -90,6 +84,16 @@ export function RegionsDialog({ recipe, open, onOpenChange, onSave }: RegionsDia
               />
               needs no layer of its own: primer, stain or wash is its finish
             </label>
+            <label className="flex flex-wrap items-center gap-x-2 text-sm">
+              a colour hides
+              <input
+                className={`${controlLook} min-w-0 grow basis-60 py-1! font-normal`}
+                aria-label={`Where a colour hides on the ${row.name || 'region'}`}
+                placeholder={usualPlaces(row, rows) || 'nowhere of its own'}
+                value={row.hides ?? ''}
+                onChange={(event) => set(index, { hides: event.target.value })}
+              />
+            </label>
             <div className="flex flex-wrap gap-x-3 text-sm" role="group" aria-label={`${row.name} touches`}>
               <span className="self-center text-ink-soft">touches</span>
               {rows
@@ -148,94 +152,4 @@ function Cell({ label, value, onChange }: CellProps) {
       <input className={controlLook} value={value} onChange={(event) => onChange(event.target.value)} />
     </label>
   )
-}
-
-const blankRow: Omit<Row, 'key'> = {
-  old: null,
-  name: '',
-  finish: 'cloth',
-  area: '5',
-  parts: '1',
-  depth: '0',
-  apart: '',
-  bare: false,
-  neighbours: [],
-}
-
-function rowsOf(regions: readonly Region[]): readonly Row[] {
-  const keys = new Map(regions.map((region) => [region.name, v7()]))
-  const keyOf = (name: string) => keys.get(name) ?? []
-  return regions.map((region) => ({
-    key: keys.get(region.name) ?? v7(),
-    old: region.name,
-    name: region.name,
-    finish: region.finish,
-    area: String(Math.round(region.areaShare * 1000) / 10),
-    parts: String(region.parts),
-    depth: String(region.depth),
-    apart: region.apart,
-    bare: region.bare,
-    neighbours: region.neighbours.flatMap(keyOf),
-  }))
-}
-
-/** Touching goes both ways. */
-function linked(rows: readonly Row[], a: string, b: string, touches: boolean): readonly Row[] {
-  const change = (row: Row, other: string): Row => ({
-    ...row,
-    neighbours: touches
-      ? [...new Set([...row.neighbours, other])]
-      : row.neighbours.filter((each) => each !== other),
-  })
-  return rows.map((row) => (row.key === a ? change(row, b) : row.key === b ? change(row, a) : row))
-}
-
-const apartOf = (row: Row) => row.apart.trim().toLowerCase().slice(0, 40)
-const areaOf = (row: Row) => Number(row.area.replace(',', '.'))
-
-function faultOf(rows: readonly Row[], recipe: Recipe): string {
-  const names = rows.map((row) => row.name.trim().toLowerCase())
-  const nameless = names.findIndex((name) => name === '')
-  if (nameless >= 0) return `Region ${String(nameless + 1)} needs a name.`
-  const twin = names.find((name, index) => names.indexOf(name) !== index)
-  if (twin !== undefined) return `Two regions are called “${twin}”.`
-  for (const row of rows) {
-    if (row.area.trim() === '' || !(areaOf(row) >= 0 && areaOf(row) <= 100))
-      return `${row.name}: give the area as a number from 0 to 100.`
-    if (!/^\d{1,3}$/.test(row.parts.trim())) return `${row.name}: give the parts as a whole number.`
-    if (!/^\d$/.test(row.depth.trim())) return `${row.name}: give the depth as a number from 0 to 9.`
-  }
-  const kept = new Set(rows.map((row) => row.old))
-  const lost = recipe.regions.find((region) => !kept.has(region.name))
-  const orphan = recipe.steps.find(
-    (step) => step.on !== 'whole' && step.on.every((name) => !kept.has(name)) && lost !== undefined,
-  )
-  return orphan && lost
-    ? `A layer lands on nothing but the ${orphan.on === 'whole' ? '' : orphan.on.join(', ')}. Take it out first.`
-    : ''
-}
-
-/** The recipe with these regions; steps and neighbours follow a new name, and leave a region that is gone. */
-function withRegions(recipe: Recipe, rows: readonly Row[]): Recipe {
-  const newName = new Map(rows.flatMap((row) => (row.old === null ? [] : [[row.old, row.name.trim()]])))
-  const nameOf = new Map(rows.map((row) => [row.key, row.name.trim()]))
-  return {
-    ...recipe,
-    regions: rows.map((row) => ({
-      name: row.name.trim(),
-      finish: row.finish,
-      areaShare: areaOf(row) / 100,
-      parts: Number(row.parts),
-      depth: Number(row.depth),
-      neighbours: row.neighbours.flatMap((key) => nameOf.get(key) ?? []),
-      apart: apartOf(row),
-      bare: row.bare,
-    })),
-    steps: recipe.steps.map((step) => {
-      const renamed = (names: readonly string[]) => names.flatMap((name) => newName.get(name) ?? [])
-      return step.on === 'whole'
-        ? { ...step, except: renamed(step.except) }
-        : { ...step, on: renamed(step.on) }
-    }),
-  }
 }

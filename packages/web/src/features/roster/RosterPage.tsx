@@ -1,7 +1,8 @@
 import { countModels, joinWords, workLeft, type Project, type Unit } from '@seriatim/core'
-import { FileUp, Plus } from 'lucide-react'
+import { Download, FileUp, Plus } from 'lucide-react'
 import { useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
+import { saveText } from '../../shared/csv/index.ts'
 import { finishText } from '../../shared/finish-text.ts'
 import { durationText, plural } from '../../shared/format/index.ts'
 import { useProgress } from '../../shared/progress/index.ts'
@@ -11,6 +12,7 @@ import { useEstimated, useProjectInAir, useTimes } from '../../shared/working-pr
 import { Button, EmptyState, Headline } from '../../shared/ui/index.ts'
 import { AddUnitDialog } from './AddUnitDialog.tsx'
 import { ImportRosterDialog } from './ImportRosterDialog.tsx'
+import { rosterCsv } from './roster-csv.ts'
 import { UnitDialog } from './UnitDialog.tsx'
 import { UnitTicket } from './UnitTicket.tsx'
 
@@ -41,6 +43,11 @@ export function RosterPage() {
       <Button onClick={() => setOpen('import')}>
         <FileUp aria-hidden="true" size={18} /> Roster from CSV
       </Button>
+      {models > 0 ? (
+        <Button onClick={() => saveText('roster.csv', rosterCsv(project.units))}>
+          <Download aria-hidden="true" size={18} /> Save as CSV
+        </Button>
+      ) : null}
     </>
   )
   const remove = (unit: Unit) => edit(project, withoutUnit(project, unit.id), `${unit.name} left the roster.`)

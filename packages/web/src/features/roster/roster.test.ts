@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { modelsOfSets, unitsOf } from './new-models.ts'
 import { parseRoster } from './parse-roster.ts'
 import { parseSets } from './parse-sets.ts'
+import { rosterCsv } from './roster-csv.ts'
 
 const where = (text: string) =>
   parseRoster(text, 'New').faults.map((fault) => `${fault.line} ${fault.column}`)
@@ -138,5 +139,63 @@ describe('parseSets', () => {
       ['Fen blue 2', 'trooper', 'blue mark'],
       ['Fen blue, leader', 'leader', 'blue mark'],
     ])
+  })
+})
+
+describe('rosterCsv', () => {
+  const word = fc
+    .string({ minLength: 1, maxLength: 20 })
+    .map((text) => text.trim())
+    .filter((text) => text !== '' && !/[+\0\r\n]/.test(text) && !text.includes('\uFEFF'))
+  const anyModel = fc.record({
+    name: word,
+    role: word,
+    points: fc.integer({ min: 0, max: 999 }).map((points) => points / 2),
+    variants: fc.uniqueArray(word, { maxLength: 3, selector: (each) => each.toLowerCase() }),
+  })
+
+  it('comes back as it went out, whatever the models are called', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.record({ name: word, models: fc.array(anyModel, { minLength: 1, maxLength: 4 }) }), {
+          minLength: 1,
+          maxLength: 3,
+        }),
+        (made) => {
+          const units = made.map((unit, index) => ({
+            ...unitsOf([])[0],
+            ...unit,
+            name: `${String(index)} ${unit.name}`,
+            size: 'mounted',
+            detail: 'ornate',
+          })) as unknown as Parameters<typeof rosterCsv>[0]
+          const { lines, faults } = parseRoster(rosterCsv(units), 'New')
+          expect(faults).toEqual([])
+          const plain = (list: typeof units) =>
+            list.map(({ name, size, detail, models }) => ({
+              name,
+              size,
+              detail,
+              models: models.map(({ name: model, role, points, variants }) => [
+                model,
+                role,
+                points,
+                variants,
+              ]),
+            }))
+          expect(plain(unitsOf(lines))).toEqual(plain(units))
+        },
+      ),
+    )
+  })
+
+  it('holds nothing that a spreadsheet computes', () => {
+    const [unit] = unitsOf(parseRoster('name,role\nx,y', 'New').lines)
+    const evil = {
+      ...unit!,
+      name: '=1+1',
+      models: unit!.models.map((model) => ({ ...model, name: '@SUM(A1)' })),
+    }
+    expect(rosterCsv([evil])).toContain("'=1+1,'@SUM(A1)")
   })
 })

@@ -1,5 +1,6 @@
+import { calendarFeed } from '@seriatim/contract'
 import { painterSessions, type Painter, type PainterId, type Planning } from '@seriatim/core'
-import { ArrowLeft, UserPlus } from 'lucide-react'
+import { ArrowLeft, CalendarDays, UserPlus } from 'lucide-react'
 import { Link } from 'react-router'
 import { v7 } from 'uuid'
 import { clockText, dayText, plural } from '../../shared/format/index.ts'
@@ -56,6 +57,14 @@ export function SessionsPage() {
             >
               <ArrowLeft aria-hidden="true" size={18} /> To the plan
             </Link>
+            <a
+              href={`/api${calendarFeed.path.replace(':id', project.id)}`}
+              download
+              title="The same address can be subscribed to"
+              className="ticket inline-flex min-h-11 items-center gap-2 px-3 font-bold hover:underline"
+            >
+              <CalendarDays aria-hidden="true" size={18} /> For your calendar
+            </a>
             <Button onClick={add} disabled={painters.length >= mostPainters}>
               <UserPlus aria-hidden="true" size={18} /> Another painter
             </Button>

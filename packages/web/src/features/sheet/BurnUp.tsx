@@ -15,7 +15,7 @@ interface BurnUpProps {
 const hour = 3600
 
 const ways = [
-  { key: 'scope', stroke: 'var(--ink-soft)', strokeDasharray: '2 4' },
+  { key: 'scope', stroke: 'var(--ink-soft)', strokeDasharray: '2 4', type: 'stepAfter' as const },
   { key: 'half', stroke: 'var(--done)', strokeWidth: 2, strokeDasharray: '6 4' },
   { key: 'nearlyAll', stroke: 'var(--drying)', strokeWidth: 2, strokeDasharray: '6 4' },
 ]
@@ -24,10 +24,15 @@ const ways = [
 export const BurnUp = memo(function BurnUp({ days, scopeSeconds, forecast, now, timeZone }: BurnUpProps) {
   const scope = scopeSeconds / hour
   const done = (days.at(-1)?.doneSeconds ?? 0) / hour
+  const grew = scopeSeconds - (days[0]?.scopeSeconds ?? scopeSeconds)
   const ends = [forecast?.p50, forecast?.p95].map((end) => end ?? null)
   const [half, nearlyAll] = ends
   const rows = [
-    ...days.map(({ at, doneSeconds }) => ({ at, done: doneSeconds / hour, scope })),
+    ...days.map(({ at, doneSeconds, scopeSeconds: then }) => ({
+      at,
+      done: doneSeconds / hour,
+      scope: then / hour,
+    })),
     { at: now, done, half: done, nearlyAll: done, scope },
     ...(half ? [{ at: half, half: scope, scope }] : []),
     ...(nearlyAll && nearlyAll !== half ? [{ at: nearlyAll, nearlyAll: scope, scope }] : []),
@@ -94,7 +99,7 @@ export const BurnUp = memo(function BurnUp({ days, scopeSeconds, forecast, now, 
           <b className="text-drying">– –</b> in 95 of 100
         </li>
         <li>
-          <b>···</b> all there is
+          <b>···</b> all there is{grew > 0 ? `, ${durationText(grew)} of it came later` : ''}
         </li>
       </ul>
     </section>

@@ -2,14 +2,17 @@ import {
   passes,
   sheetFilters,
   sheetGroupings,
+  type ModelId,
   type ModelStanding,
   type SheetFilter,
   type SheetGrouping,
   type Stage,
   type StageId,
 } from '@seriatim/core'
-import { Undo2 } from 'lucide-react'
+import { Download, Undo2 } from 'lucide-react'
 import { useRef } from 'react'
+import { saveText } from '../../shared/csv/index.ts'
+import { progressCsv } from './progress-csv.ts'
 import { usePageKeys } from '../../shared/use-page-keys.ts'
 import { Button, Kbd, SelectField, TextField } from '../../shared/ui/index.ts'
 
@@ -24,6 +27,8 @@ export interface SheetWish {
 interface SheetControlsProps {
   readonly wish: SheetWish
   readonly standings: readonly ModelStanding[]
+  /** Models that the plan has ready after the date. */
+  readonly late: ReadonlySet<ModelId>
   readonly line: readonly Stage[]
   readonly onWish: (wish: SheetWish) => void
   readonly onUndo: (() => void) | null
@@ -32,6 +37,7 @@ interface SheetControlsProps {
 const filterText: Readonly<Record<SheetFilter, string>> = {
   all: 'all models',
   'to do': 'not table-ready',
+  late: 'late by the plan',
   drying: 'drying now',
   'touch-up': 'waiting for a touch-up',
   'table-ready': 'table-ready',
@@ -40,7 +46,7 @@ const filterText: Readonly<Record<SheetFilter, string>> = {
 }
 
 /** What stands on the sheet, in which groups, and what a sweep over it marks. */
-export function SheetControls({ wish, standings, line, onWish, onUndo }: SheetControlsProps) {
+export function SheetControls({ wish, standings, late, line, onWish, onUndo }: SheetControlsProps) {
   const find = useRef<HTMLInputElement>(null)
   usePageKeys({ '/': () => find.current?.focus(), z: () => onUndo?.() })
   return (
@@ -60,7 +66,7 @@ export function SheetControls({ wish, standings, line, onWish, onUndo }: SheetCo
         value={wish.show}
         options={sheetFilters.map((value) => ({
           value,
-          text: `${filterText[value]} (${String(standings.filter((each) => passes(each, value)).length)})`,
+          text: `${filterText[value]} (${String(standings.filter((each) => passes(each, value, late)).length)})`,
         }))}
         onChange={(event) => onWish({ ...wish, show: event.target.value as SheetFilter })}
         className="sm:w-60"
@@ -87,6 +93,9 @@ export function SheetControls({ wish, standings, line, onWish, onUndo }: SheetCo
       />
       <Button onClick={onUndo ?? undefined} disabled={onUndo === null}>
         <Undo2 aria-hidden="true" size={18} /> Undo <Kbd>Z</Kbd>
+      </Button>
+      <Button weight="quiet" onClick={() => saveText('progress.csv', progressCsv(standings, line))}>
+        <Download aria-hidden="true" size={18} /> Save as CSV
       </Button>
     </div>
   )

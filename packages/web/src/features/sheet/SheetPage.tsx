@@ -1,6 +1,7 @@
 import {
   createStandings,
   groupSheet,
+  lateModels,
   passes,
   pointsOf,
   splitIntoBatches,
@@ -19,7 +20,8 @@ import { useCurrentProject } from '../../shared/project/index.ts'
 import { Button, ErrorState, Headline, HoleLegend, LoadingState, NothingYet } from '../../shared/ui/index.ts'
 import { useFinish } from '../../shared/use-finish.ts'
 import { useNow } from '../../shared/use-now.ts'
-import { useEstimated, useProjectInAir, useTimes } from '../../shared/working-project.ts'
+import { useProjectPlan } from '../../shared/use-project-plan.ts'
+import { useProjectInAir } from '../../shared/working-project.ts'
 import { useSheetLooks, useWorkLeft } from '../../shared/worker/index.ts'
 import { InspectDialog } from './InspectDialog.tsx'
 import { LeftOnPurpose } from './LeftOnPurpose.tsx'
@@ -43,21 +45,22 @@ export function SheetPage() {
 /** Every model at every stage: what is done, what dries, what waits for a touch-up. */
 function Sheet({ progress }: { readonly progress: Progress }) {
   const project = useProjectInAir(useCurrentProject())
-  const estimated = useEstimated(project, progress)
-  const times = useTimes(estimated?.estimate)
+  // Without a date nothing is late, and a plan after every mark would be for nothing.
+  const { estimated, times, plan } = useProjectPlan(project, progress, { isWanted: project.dueOn !== null })
   const recorder = useRecorder(project, times)
   const now = useNow(10)
   const [standingsOf] = useState(createStandings)
   const standings = useMemo(() => standingsOf(project, progress, now), [standingsOf, project, progress, now])
   const batches = useMemo(() => splitIntoBatches(project, project), [project])
+  const late = useMemo(() => lateModels(project, plan), [project, plan])
   const [wish, setWish] = useState<SheetWish>({ by: 'unit', show: 'all', find: '', stageId: null })
   const asked = useDeferredValue(wish)
-  const groups = useMemo(() => groupSheet(standings, batches, asked), [standings, batches, asked])
+  const groups = useMemo(() => groupSheet(standings, batches, asked, late), [standings, batches, asked, late])
   // What goes over all marks follows a moment after the strip that was tapped.
   const looks = useSheetLooks(project, progress, times)
   const [openId, setOpenId] = useState<ModelId | null>(null)
   const [inspecting, setInspecting] = useState<readonly ModelId[] | null>(null)
-  const due = standings.filter((each) => passes(each, 'to inspect'))
+  const due = standings.filter((each) => passes(each, 'to inspect', late))
   const open = standings.find((each) => each.model.id === openId)
   const left = useWorkLeft(project, progress, times)
   const forecast = useFinish(project, estimated)
@@ -138,10 +141,11 @@ function Sheet({ progress }: { readonly progress: Progress }) {
         }}
         onOpen={setOpenId}
       />
-      <LeftOnPurpose standings={standings} onOpen={setOpenId} />
+      <LeftOnPurpose project={project} times={times} standings={standings} onOpen={setOpenId} />
       <SheetControls
         wish={wish}
         standings={standings}
+        late={late}
         line={project.line}
         onWish={setWish}
         onUndo={progress.lastUndoable ? undo : null}
@@ -161,7 +165,7 @@ function Sheet({ progress }: { readonly progress: Progress }) {
           A green frame: table-ready. A heavy foot under it: inspected. A brown frame: a touch-up waits.
         </p>
       </div>
-      {looks && looks.burnUp.days.length > 0 ? (
+      {looks && (looks.burnUp.days.at(-1)?.doneSeconds ?? 0) > 0 ? (
         <Suspense fallback={<p role="status">Loading the chart …</p>}>
           <BurnUp {...looks.burnUp} forecast={forecast} now={now} timeZone={project.evenings.timeZone} />
         </Suspense>

@@ -1,6 +1,7 @@
 import type { AirReading } from '@seriatim/contract'
 import {
   addSeconds,
+  airOfCans,
   instant,
   sprayWindows,
   type Instant,
@@ -41,8 +42,9 @@ export function usePlanningInput(
   }, [project, progress, times, shelf, slot, room, effort, readings])
 }
 
-/** When the readings at the desk, those to come among them, speak against cans. */
-function unfitAir(readings: readonly AirReading[], now: Instant) {
+/** When the readings, those to come among them, speak against cans. */
+function unfitAir(all: readonly AirReading[], now: Instant) {
+  const readings = airOfCans(all)
   const last = Math.max(now, ...readings.map((reading) => reading.at))
   return sprayWindows(readings, now, addSeconds(instant(last), 3600))
     .filter((window) => window.against.length > 0)

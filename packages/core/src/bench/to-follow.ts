@@ -1,0 +1,51 @@
+import { isThrough } from '../progress/hole-state.ts'
+import type { Progress } from '../progress/progress.ts'
+import type { Batch } from '../trade/batches.ts'
+import { takesStage, type Project } from '../trade/project.ts'
+import type { Stage } from '../trade/stage.ts'
+import type { ModelId } from '../units/ids.ts'
+import { addSeconds, type Instant } from '../units/instant.ts'
+
+/** Models of a batch whose coat has to be followed soon: a wash to be wiped, a pool to be mopped. */
+export interface ToFollow {
+  readonly batch: Batch
+  /** What was put on, and what has to follow. */
+  readonly stage: Stage
+  readonly next: Stage
+  readonly modelIds: readonly ModelId[]
+  /** When the first of them has to be taken up at the latest. */
+  readonly until: Instant
+}
+
+/** So long after its limit a coat is as it is, and nobody is reminded any more; seconds. */
+const forgottenAfter = 3600
+
+/** What has to be followed soon at `now`, the most pressing first. Goes by the stages that are followed, which are few. */
+export function toFollow(
+  { line }: Pick<Project, 'line'>,
+  batches: readonly Batch[],
+  progress: Progress,
+  now: Instant,
+): readonly ToFollow[] {
+  const followed = line.flatMap((stage, place) =>
+    stage.nextWithinSeconds === null ? [] : [{ stage, within: stage.nextWithinSeconds, place }],
+  )
+  return followed
+    .flatMap(({ stage, within, place }) =>
+      batches.flatMap((batch): ToFollow[] => {
+        const waiting = batch.models.flatMap((model) => {
+          const mark = progress.marks.get(model.id)?.get(stage.id)
+          if (mark?.kind !== 'punched') return []
+          const next = line.slice(place + 1).find((each) => takesStage(each, batch.unitId, model))
+          if (!next || isThrough(progress, model.id, next)) return []
+          const until = addSeconds(mark.at, within)
+          return addSeconds(until, forgottenAfter) > now ? [{ id: model.id, next, until }] : []
+        })
+        const [first] = waiting.toSorted((a, b) => a.until - b.until)
+        if (!first) return []
+        const modelIds = waiting.filter(({ next }) => next === first.next).map(({ id }) => id)
+        return [{ batch, stage, next: first.next, modelIds, until: first.until }]
+      }),
+    )
+    .sort((a, b) => a.until - b.until)
+}

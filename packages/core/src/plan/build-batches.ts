@@ -1,0 +1,226 @@
+import { batchTime, type BatchTimes } from '../estimating/batch-time.ts'
+import { dryingWait, potOf, touchedRegions, type Stage } from '../trade/stage.ts'
+import type { Progress } from '../progress/progress.ts'
+import { isThrough } from '../progress/hole-state.ts'
+import { batchesMeant, meansBatch, type Batch } from '../trade/batches.ts'
+import { takesStage, type Project } from '../trade/project.ts'
+import { techniqueFacts, type Technique } from '../trade/technique.ts'
+import type { UnitId } from '../units/ids.ts'
+import type { Instant } from '../units/instant.ts'
+import { regionsMeet } from '../trade/regions.ts'
+import type { LineLinks } from './line-links.ts'
+import { followingGroups } from '../schedule/following-groups.ts'
+import type { PlanBatch, PlanTask, Readiness } from '../schedule/instance.ts'
+import { touchUpTasks, withTouchUps } from './touch-up-tasks.ts'
+
+/** Stations by number. */
+export const stationOf = { can: 0, airbrush: 1 } as const
+
+export interface BatchesToPlan {
+  readonly project: Project
+  readonly batches: readonly Batch[]
+  readonly progress: Progress
+  readonly now: Instant
+  readonly times: BatchTimes | undefined
+  /** What has to come before what; without it every batch keeps to the line's row. */
+  readonly links: LineLinks | undefined
+  /** Seconds from now. */
+  readonly dueOf: (unitId: UnitId) => number | null
+  /** By batch and stage: the number of the windows it has to keep to. */
+  readonly windowsOf: (batch: Batch, stage: Stage, technique: Technique | null) => number | null
+  /** Longest session anybody has. */
+  readonly longestSession: number
+  readonly slowestPace: number
+}
+
+export interface BuiltBatches {
+  readonly batches: readonly PlanBatch[]
+  readonly regionCount: number
+  readonly openFamily: number | null
+}
+
+/** What is left of the project, as the planner sees it: done stages are gone, their drying remains. */
+export function buildBatches(input: BatchesToPlan): BuiltBatches {
+  const { project, progress } = input
+  const { line } = project
+  const families = numbered(line.map(potOf))
+  const regions = numbered(line.flatMap(namedRegions))
+  const stages = line.map((stage, index) => {
+    const touched = touchedRegions(stage.touch)
+    const technique = techniqueOf(project, stage)
+    return {
+      stage,
+      index,
+      family: families.get(potOf(stage)) ?? 0,
+      regions: touched === 'whole' ? touched : touched.map((name) => regions.get(name) ?? 0),
+      station: stationFor(technique),
+      painters: paintersFor(project, technique),
+      technique,
+    }
+  })
+  const wayFamilies = new Map<string, number>()
+  const wayFamily = (family: number, technique: Technique) => {
+    const key = `${String(family)} ${technique}`
+    const known = wayFamilies.get(key) ?? families.size + 1 + wayFamilies.size
+    wayFamilies.set(key, known)
+    return known
+  }
+  const dabbers = paintersFor(project, 'detail')
+  const unitIndex = new Map(project.units.map((unit, index) => [unit.id, index]))
+  const joins = joinsOf(input)
+  const firsts = project.planning.first.map((id) => batchesMeant(id, input.batches))
+  const batches = input.batches.map((batch, at): PlanBatch => {
+    const tasks: PlanTask[] = []
+    const drying: Readiness[] = []
+    const touchUps: PlanTask[] = []
+    for (const { stage, index, family, regions: touched, station, painters, technique } of stages) {
+      const left: number[] = []
+      const slipped: number[] = []
+      batch.models.forEach((model, position) => {
+        if (!takesStage(stage, batch.unitId, model)) return
+        const mark = progress.marks.get(model.id)?.get(stage.id)
+        if (!isThrough(progress, model.id, stage)) left.push(position)
+        else if (mark) {
+          const readyAt = Math.ceil((mark.at - input.now) / 1000) + (mark.drySeconds ?? dryingWait(stage))
+          if (readyAt > 0) drying.push({ model: position, regions: touched, readyAt })
+          if (mark.kind === 'touch-up') slipped.push(position)
+        }
+      })
+      const time = batchTime(stage, batch.unitId, input.times)
+      const wait = dryingWait(stage)
+      const isOnRack = (dries: number) =>
+        project.planning.rackPlaces !== null && touched === 'whole' && dries > 0
+      if (slipped.length > 0)
+        touchUps.push(
+          ...touchUpTasks(time.touchUp, {
+            stage: index,
+            pots: { colour: family, undercoat: families.size },
+            regions: touched,
+            models: slipped,
+            wait,
+            painters: dabbers,
+          }),
+        )
+      if (left.length === 0) continue
+      tasks.push({
+        stage: index,
+        family,
+        setUp: time.setUpSeconds,
+        again: Math.min(time.againSeconds, time.setUpSeconds),
+        perModel: time.secondsPerModel,
+        wait,
+        maxWait: stage.nextWithinSeconds,
+        regions: touched,
+        models: left,
+        station,
+        windows: input.windowsOf(batch, stage, technique),
+        painters,
+        onRack: isOnRack(wait),
+        others: time.others.map((way) => ({
+          // The pot is the same, but not what is loaded with it.
+          family: wayFamily(family, way.technique),
+          setUp: way.setUpSeconds,
+          again: way.setUpSeconds,
+          perModel: way.secondsPerModel,
+          wait: way.drySeconds,
+          station: stationFor(way.technique),
+          windows: input.windowsOf(batch, stage, way.technique),
+          painters: paintersFor(project, way.technique),
+          onRack: isOnRack(way.drySeconds),
+        })),
+        joins: joins(at, stage),
+        touchUp: null,
+      })
+    }
+    const begun = batch.models.some((model) => (progress.marks.get(model.id)?.size ?? 0) > 0)
+    const rank = firsts.findIndex((meant) => meant.includes(batch))
+    const listed = followingGroups(withTouchUps(tasks, touchUps), input.longestSession, input.slowestPace)
+    return {
+      models: batch.models.length,
+      tasks: listed,
+      comesAfter: comesAfter(listed, batch, input),
+      drying,
+      begun,
+      kind: unitIndex.get(batch.unitId) ?? 0,
+      due: input.dueOf(batch.unitId),
+      priority: rank < 0 ? 0 : firsts.length - rank,
+    }
+  })
+  const running = line.find((stage) => stage.id === progress.running.at(-1)?.stageId)
+  return {
+    batches,
+    regionCount: regions.size,
+    openFamily: running ? (families.get(potOf(running)) ?? null) : null,
+  }
+}
+
+/** By task those that have to be begun before it; `null` where the painter holds the batch to the line's row. */
+function comesAfter(
+  tasks: readonly PlanTask[],
+  batch: Batch,
+  { project, links, batches }: BatchesToPlan,
+): readonly (readonly number[])[] | null {
+  const own = links?.get(batch.unitId)
+  const { held } = project.planning
+  if (!own || held.all || held.batches.some((id) => meansBatch(id, batch.id, batches))) return null
+  const idOf = (task: PlanTask) => project.line[task.stage]?.id
+  const isHeld = tasks.map((task) => held.stages.some((id) => id === idOf(task)))
+  const isLinked = (earlier: PlanTask, later: PlanTask): boolean => {
+    const [first, then] = [idOf(earlier), idOf(later)]
+    if (!first || !then) return true
+    if (!earlier.models.some((model) => later.models.includes(model))) return false
+    if (regionsMeet(earlier.regions, later.regions)) return true
+    return earlier.touchUp === null && later.touchUp === null && (own.get(then)?.has(first) ?? false)
+  }
+  return tasks.map((later, place) =>
+    tasks.flatMap((earlier, at) =>
+      at < place && (isHeld[at] === true || isHeld[place] === true || isLinked(earlier, later)) ? [at] : [],
+    ),
+  )
+}
+
+/** What the hand does at a stage: as written on it, or as the recipe says. */
+export function techniqueOf(project: Pick<Project, 'recipes'>, stage: Stage): Technique | null {
+  if (stage.technique !== null) return stage.technique
+  const [first] = stage.steps
+  const recipe = project.recipes.find((each) => each.id === first?.recipeId)
+  return recipe?.steps.find((step) => step.id === first?.stepId)?.technique ?? null
+}
+
+export function stationFor(technique: Technique | null): number | null {
+  const tool = technique === null ? null : techniqueFacts[technique].tool
+  return tool === 'can' || tool === 'airbrush' ? stationOf[tool] : null
+}
+
+function paintersFor({ planning }: Project, technique: Technique | null): readonly number[] | null {
+  if (technique === null || planning.painters.every((painter) => !painter.cannot.includes(technique)))
+    return null
+  return planning.painters.flatMap((painter, index) => (painter.cannot.includes(technique) ? [] : [index]))
+}
+
+/** Which batches have to be through before a batch's stage: the units that are joined to its unit there. */
+function joinsOf({ project, batches }: BatchesToPlan): (batch: number, stage: Stage) => readonly number[] {
+  const joined = project.units.flatMap((unit) => (unit.joinedAt ? [{ unit, at: unit.joinedAt }] : []))
+  if (joined.length === 0) return () => []
+  return (index, stage) => {
+    const host = batches[index]
+    if (!host) return []
+    return joined
+      .filter(({ at }) => at.unitId === host.unitId && at.stageId === stage.id)
+      .flatMap(({ unit }) => {
+        const own = batches.flatMap((batch, at) => (batch.unitId === unit.id ? [at] : []))
+        const hosts = batches.flatMap((batch, at) => (batch.unitId === host.unitId ? [at] : []))
+        // As many of the one as of the other are joined pair by pair; else all of it is shared by all.
+        return own.length === hosts.length ? own.slice(hosts.indexOf(index), hosts.indexOf(index) + 1) : own
+      })
+  }
+}
+
+function namedRegions(stage: Stage): readonly string[] {
+  const touched = touchedRegions(stage.touch)
+  return touched === 'whole' ? [] : touched
+}
+
+function numbered(names: readonly string[]): ReadonlyMap<string, number> {
+  return new Map([...new Set(names)].map((name, index) => [name, index]))
+}

@@ -1,0 +1,97 @@
+import { paintedBy } from '../calendar/due.ts'
+import { estimateLine, timesOf, totalOf, type TimeRange } from '../estimating/estimate-line.ts'
+import { amountsLeft, besideByBatch } from '../estimating/amounts-left.ts'
+import { roomFor } from '../estimating/room.ts'
+import { followedRecipes, lineOfOrder } from '../ordering/line-of-order.ts'
+import { orderLine } from '../ordering/order-line.ts'
+import { foldProgress } from '../progress/fold-progress.ts'
+import type { Project, Unit } from '../trade/project.ts'
+import { tableReadyStandard, type Recipe } from '../trade/recipe.ts'
+import type { Shelf } from '../recipe/step-facts.ts'
+import type { Tool } from '../trade/technique.ts'
+import type { Instant } from '../units/instant.ts'
+import type { MaterialId } from '../units/ids.ts'
+import { besideInPlan } from './beside-in-plan.ts'
+import { planLine } from './plan-line.ts'
+
+/** What painting these units by one recipe would come to, were nothing else on the desk. */
+export interface WayOutcome {
+  /** All models together, with the set-ups of their batches. */
+  readonly handsOn: TimeRange
+  readonly models: number
+  readonly stages: number
+  readonly pots: number
+  /** Those of them in stock. */
+  readonly potsThere: number
+  readonly tools: readonly Tool[]
+  /** `null` where no plan holds. */
+  readonly plan: {
+    readonly sittings: number
+    readonly finishesAt: Instant
+    /** At the desk, with nothing else to do. */
+    readonly waitingSeconds: number
+    /** Whether it is done by the project's date; `null` without a date. */
+    readonly fits: boolean | null
+  } | null
+}
+
+export interface WayInput {
+  readonly project: Project
+  readonly shelf: Shelf
+  readonly now: Instant
+}
+
+/** Evaluations of a quick plan: the ways are told apart by far more than a better one would save. */
+const effort = 60_000
+
+/** One way at a time, so that the caller can show progress and stop. */
+export function tryWay(
+  { project, shelf, now }: WayInput,
+  units: readonly Unit[],
+  recipe: Recipe,
+): WayOutcome {
+  const alone: Project = {
+    ...project,
+    units: units.map((unit) => ({ ...unit, joinedAt: null, pilot: [] })),
+    recipes: [{ ...recipe, unitIds: units.map((unit) => unit.id) }],
+    line: [],
+    planning: { ...project.planning, pins: [], first: [] },
+  }
+  let next = 0
+  const order = orderLine({
+    recipes: followedRecipes(alone),
+    shelf,
+    weight: 'fewest pots',
+    tableReady: tableReadyStandard,
+    effort: { width: 4, expansions: 0 },
+  })
+  const line = lineOfOrder(order, alone, shelf, tableReadyStandard, () => `way ${String(next++)}`)
+  const whole = { ...alone, line }
+  const progress = foldProgress([])
+  const estimate = estimateLine({ project: whole, shelf, progress, now })
+  const times = timesOf(estimate)
+  const room = roomFor(whole, estimate).share
+  const planned = planLine({ project: whole, progress, times, now, shelf, room, noSpray: [], effort })
+  const facts = order.stages.flatMap((stage) => stage.facts)
+  const pots = new Set<MaterialId>(facts.flatMap((each) => each.step.mix.map((part) => part.materialId)))
+  const due = paintedBy(project)
+  return {
+    handsOn: totalOf(
+      estimate.rates,
+      amountsLeft(estimate, planned.ok ? besideInPlan(planned.value, times) : besideByBatch(whole, estimate)),
+    ),
+    models: units.reduce((sum, unit) => sum + unit.models.length, 0),
+    stages: line.length,
+    pots: pots.size,
+    potsThere: [...pots].filter((id) => (shelf.get(id)?.stockMl ?? 0) > 0).length,
+    tools: [...new Set(facts.map((each) => each.tool))].filter((tool) => tool !== 'none' && tool !== 'hand'),
+    plan: planned.ok
+      ? {
+          sittings: new Set(planned.value.stretches.map((stretch) => stretch.session)).size,
+          finishesAt: planned.value.finishesAt,
+          waitingSeconds: planned.value.exposedSeconds,
+          fits: due === null ? null : planned.value.finishesAt <= due,
+        }
+      : null,
+  }
+}

@@ -1,0 +1,302 @@
+import type { BatchTimes } from '../estimating/batch-time.ts'
+import type { Session } from '../calendar/sessions.ts'
+import { regionsMeet } from '../trade/regions.ts'
+import { dryingShelf } from '../progress/drying-shelf.ts'
+import { foldProgress } from '../progress/fold-progress.ts'
+import type { Progress } from '../progress/progress.ts'
+import { splitIntoBatches, type Batch, type BatchSplit } from '../trade/batches.ts'
+import type { Teamwork } from '../trade/planning.ts'
+import type { Project } from '../trade/project.ts'
+import type { Shelf } from '../recipe/step-facts.ts'
+import type { StageId, UnitId } from '../units/ids.ts'
+import { addSeconds, instant, type Instant } from '../units/instant.ts'
+import { success, type Result } from '../units/result.ts'
+import { seconds } from '../units/seconds.ts'
+import { earliestFinish, lowerBound } from '../schedule/bounds.ts'
+import { createDesk } from '../schedule/desk.ts'
+import { batchByBatch, stageByStage } from '../schedule/habits.ts'
+import { isChain, wayOf, type PlanCost, type PlanInstance, type PlanSegment } from '../schedule/instance.ts'
+import type { LinePlan, PainterLoad, PlanSession, Stretch } from './line-plan.ts'
+import type { NoSprayTime } from './desk-hours.ts'
+import { planInstance, type PlanInstanceOf } from './plan-instance.ts'
+import type { PlanProblem } from './plan-notes.ts'
+import { freeOrder } from '../schedule/free-order.ts'
+import { lineLinks } from './line-links.ts'
+import { entryOf, layRow, type Row } from '../schedule/row.ts'
+import { searchFreely } from '../schedule/search-freely.ts'
+import type { FoundRow } from '../schedule/search.ts'
+
+export interface PlanningInput {
+  readonly project: Project
+  readonly progress?: Progress
+  readonly now: Instant
+  /** Estimated times; without them what is written on the stages. */
+  readonly times?: BatchTimes
+  /** With it a batch takes its stages in any sound order; without it every batch keeps to the line's row. */
+  readonly shelf?: Shelf
+  /** Defaults to the project's own. */
+  readonly split?: BatchSplit
+  /** Defaults to the project's units split that way. */
+  readonly batches?: readonly Batch[]
+  /** By when units are to be dry that have dates of their own; otherwise the project's. */
+  readonly dueByUnit?: ReadonlyMap<UnitId, Instant | null>
+  /** Defaults to the project's own. */
+  readonly teamwork?: Teamwork
+  /** When the air is known not to be fit for cans. */
+  readonly noSpray?: readonly NoSprayTime[]
+  /** Share of each session that is left free for what is to be expected; 0 by default. */
+  readonly room?: number
+  /** With sessions to spare, for futures that take longer. */
+  readonly spare?: boolean
+  /** The plan before something happened: what can be kept of it is kept. */
+  readonly before?: Pick<LinePlan, 'stretches'>
+  readonly seed?: number
+  /** How many model-stages the search may lay out; more finds better plans. */
+  readonly effort?: number
+  /** Asked now and then; from when it is true on, the search ends with the best so far. */
+  readonly isCalledOff?: () => boolean
+}
+
+const defaultEffort = 2_000_000
+const nothingDone = foldProgress([])
+
+/** A plan together with the instance it solves and the row it lays: what a forecast lays anew. */
+export interface SolvedLine {
+  readonly plan: LinePlan
+  readonly instance: PlanInstance
+  /** The same with the batches as the line has them, and what has to come before what. */
+  readonly listed: PlanInstance
+  readonly found: FoundRow
+  readonly batches: readonly Batch[]
+  /** By painter: the whole sessions, with what the plan leaves free of them. */
+  readonly sessions: readonly (readonly Session[])[]
+  readonly now: Instant
+}
+
+/**
+ * Plans what is left of the project from `now` (cut to the second). Deterministic: the same input gives the same
+ * plan on every machine. Never worse than either hand habit, but where an earlier plan is kept to: it is given up
+ * only for one that saves more than ten minutes, or one part in a hundred.
+ */
+export function planLine(input: PlanningInput): Result<LinePlan, PlanProblem> {
+  const solved = solveLine(input)
+  return solved.ok ? success(solved.value.plan) : solved
+}
+
+export function solveLine(input: PlanningInput): Result<SolvedLine, PlanProblem> {
+  const { project, progress = nothingDone, teamwork = project.planning.teamwork } = input
+  const now = instant(Math.floor(input.now / 1000) * 1000)
+  const batches = input.batches ?? splitIntoBatches(project, input.split ?? project)
+  const made = planInstance({
+    project,
+    batches,
+    progress,
+    now,
+    times: input.times,
+    links: input.shelf ? lineLinks(project, input.shelf) : undefined,
+    teamwork,
+    noSpray: input.noSpray ?? [],
+    ...(input.dueByUnit ? { dueByUnit: input.dueByUnit } : {}),
+    room: input.room ?? 0,
+    spare: input.spare === true,
+  })
+  if (!made.ok) return made
+  const listed = made.value.instance
+  const size = listed.batches.reduce(
+    (sum, batch) =>
+      sum + batch.tasks.reduce((all, task) => all + task.models.length + listed.painters.length, 0),
+    0,
+  )
+  const evaluations = Math.min(20_000, Math.floor((input.effort ?? defaultEffort) / size))
+  const keep = input.before ? rowBefore(input.before.stretches, project, batches, listed) : null
+  const { isCalledOff } = input
+  const budget = {
+    seed: input.seed ?? 1,
+    evaluations,
+    ...(isCalledOff ? { spent: () => (isCalledOff() ? 1 : 0) } : {}),
+  }
+  const { instance, ...found } = searchFreely(listed, budget, project.planning.aims, keep)
+  const plan = planOf(
+    { ...made.value, instance, listed, project, progress, batches, now, times: input.times },
+    found,
+  )
+  return success({ plan, instance, listed, found, batches, sessions: made.value.sessions, now })
+}
+
+/**
+ * The order of an earlier plan on what is left of it: of batches among each other, and of the tasks of each. What it did
+ * not know comes where the line has it, at the end of the row.
+ */
+function rowBefore(
+  stretches: readonly Stretch[],
+  { line }: Project,
+  batches: readonly Batch[],
+  instance: PlanInstance,
+): { readonly row: Row; readonly orders: readonly (readonly number[])[] } {
+  const indexOf = new Map(batches.map((batch, index) => [batch.id, index]))
+  const stageAt = new Map(line.map((stage, index) => [stage.id, index]))
+  const known = instance.batches.map((): number[] => [])
+  const row: number[] = []
+  for (const { batchId, stageId, touchUp, painter } of stretches) {
+    const batch = indexOf.get(batchId)
+    if (batch === undefined) continue
+    const own = known[batch] ?? []
+    const task = instance.batches[batch]?.tasks.findIndex(
+      (each, index) =>
+        each.stage === stageAt.get(stageId) && each.touchUp === touchUp && !own.includes(index),
+    )
+    if (task === undefined || task < 0) continue
+    own.push(task)
+    row.push(entryOf(instance, batch, painter < instance.painters.length ? 1 + painter : 0))
+  }
+  const orders = instance.batches.map((planned, batch) => {
+    const own = known[batch] ?? []
+    planned.tasks.forEach((_, index) => {
+      if (own.includes(index)) return
+      row.push(batch)
+      const place = own.findIndex((each) => each > index)
+      own.splice(place < 0 ? own.length : place, 0, index)
+    })
+    return isChain(planned) ? planned.tasks.map((_, index) => index) : freeOrder(planned).nearest(own)
+  })
+  return { row, orders }
+}
+
+interface Solving extends PlanInstanceOf {
+  readonly project: Project
+  readonly progress: Progress
+  readonly batches: readonly Batch[]
+  readonly now: Instant
+  readonly times: BatchTimes | undefined
+  /** The instance with the batches as the line has them. */
+  readonly listed: PlanInstance
+}
+
+function planOf(solving: Solving, found: FoundRow): LinePlan {
+  const { instance, listed, project, progress, batches, now } = solving
+  const segments: PlanSegment[] = []
+  const count = instance.batches.length
+  const cost = layRow(createDesk(instance), count, found.row, found.policy, (segment) =>
+    segments.push(segment),
+  )
+  segments.sort((a, b) => a.start - b.start || a.painter - b.painter)
+  const sessions = inOrder(solving)
+  const indexOf = new Map(
+    sessions.map((session, index) => [`${String(session.painter)} ${String(session.startsAt)}`, index]),
+  )
+  const sessionOf = (segment: PlanSegment) => {
+    const own = solving.sessions[segment.painter]?.[segment.session]
+    return indexOf.get(`${String(segment.painter)} ${String(own?.startsAt ?? 0)}`) ?? 0
+  }
+  const free = { ...listed, inHandAtMost: null }
+  const unlimited = createDesk(free)
+  const habit = (row: Row) => {
+    const { finish } = layRow(unlimited, count, row, 'fill')
+    return addSeconds(now, Number.isFinite(finish) ? finish : cost.finish)
+  }
+  return {
+    ...summary(instance, listed, cost, now),
+    batches,
+    painters: loadsOf(project, instance, segments, now),
+    sessions,
+    drying: dryingShelf(project, batches, progress, now),
+    stretches: segments.map((segment) => stretchOf(segment, solving, sessionOf(segment))),
+    firstBatchAt: firstBatchDry(instance, segments, now),
+    habits: { batchByBatch: habit(batchByBatch(free, unlimited)), stageByStage: habit(stageByStage(free)) },
+    room: solving.room,
+    notes: solving.notes,
+  }
+}
+
+/** Everybody's sessions by start. */
+function inOrder({ sessions }: PlanInstanceOf): readonly PlanSession[] {
+  return sessions
+    .flatMap((own, painter) => own.map((session) => ({ ...session, painter })))
+    .sort((a, b) => a.startsAt - b.startsAt || a.painter - b.painter)
+}
+
+function loadsOf(
+  project: Project,
+  instance: PlanInstance,
+  segments: readonly PlanSegment[],
+  now: Instant,
+): readonly PainterLoad[] {
+  return instance.painters.map((_, index) => {
+    const own = segments.filter((segment) => segment.painter === index)
+    const last = own.at(-1)
+    const painter = project.planning.painters[index]
+    if (!painter) throw new RangeError('a plan has more painters than its project')
+    return {
+      id: painter.id,
+      name: painter.name,
+      handsOnSeconds: seconds(own.reduce((sum, segment) => sum + segment.end - segment.start, 0)),
+      doneAt: last ? addSeconds(now, last.end) : null,
+    }
+  })
+}
+
+function summary(instance: PlanInstance, listed: PlanInstance, cost: PlanCost, now: Instant) {
+  const bound = earliestFinish(lowerBound(listed))
+  return {
+    finishesAt: addSeconds(now, cost.finish),
+    handsOnSeconds: seconds(cost.handsOnSeconds),
+    setUpSeconds: seconds(cost.setUpSeconds),
+    potOpenings: cost.potOpenings,
+    exposedSeconds: seconds(cost.exposed),
+    hiddenSeconds: seconds(Math.max(0, bindingWaits(instance) - cost.exposed)),
+    samenessSeconds: seconds(cost.sameness),
+    earliestFinishAt: addSeconds(now, bound),
+    gap: bound > 0 ? cost.finish / bound - 1 : 0,
+  }
+}
+
+/** The waits that a later stage of the same batch has to keep. */
+function bindingWaits(instance: PlanInstance): number {
+  let waits = 0
+  for (const batch of instance.batches) {
+    batch.tasks.forEach((task, index) => {
+      const binds = batch.tasks.slice(index + 1).some((later) => regionsMeet(task.regions, later.regions))
+      if (binds) waits += task.wait
+    })
+  }
+  return waits
+}
+
+function stretchOf(
+  segment: PlanSegment,
+  { instance, project, batches, now, times }: Solving,
+  session: number,
+): Stretch {
+  const wayNamed = (stageId: StageId, unitId: UnitId, way: number) =>
+    times?.get(stageId)?.get(unitId)?.others[way - 1]?.technique
+  const batch = batches[segment.batch]
+  const task = instance.batches[segment.batch]?.tasks[segment.task]
+  const stage = task && project.line[task.stage]
+  if (!batch || !stage) throw new RangeError('a segment names no batch or stage')
+  return {
+    batchId: batch.id,
+    stageId: stage.id,
+    touchUp: task.touchUp,
+    by: segment.way === 0 ? null : (wayNamed(stage.id, batch.unitId, segment.way) ?? null),
+    painter: segment.painter,
+    modelIds: task.models
+      .slice(segment.from, segment.from + segment.count)
+      .flatMap((model) => batch.models[model]?.id ?? []),
+    startsAt: addSeconds(now, segment.start),
+    setUpSeconds: seconds(segment.setUp),
+    opensPot: segment.opensPot,
+    endsAt: addSeconds(now, segment.end),
+    dryAt: addSeconds(now, segment.end + wayOf(task, segment.way).wait),
+    session,
+  }
+}
+
+/** When the first batch with work left is through its last stage and dry. */
+function firstBatchDry(instance: PlanInstance, segments: readonly PlanSegment[], now: Instant): Instant {
+  const dry = new Map<number, number>()
+  for (const segment of segments) {
+    const wait = instance.batches[segment.batch]?.tasks[segment.task]?.wait ?? 0
+    dry.set(segment.batch, Math.max(dry.get(segment.batch) ?? 0, segment.end + wait))
+  }
+  return addSeconds(now, Math.min(...dry.values()))
+}

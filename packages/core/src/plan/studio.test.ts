@@ -1,0 +1,348 @@
+import { describe, expect, it } from 'vitest'
+import { plainPlanning, type Painter, type Planning } from '../trade/planning.ts'
+import type { Project, Unit } from '../trade/project.ts'
+import { drying, noon, project, stage, unit } from '../testing/builders.ts'
+import type { BatchId, PainterId, StageId, UnitId } from '../units/ids.ts'
+import { addSeconds } from '../units/instant.ts'
+import type { LocalDate } from '../units/local-date.ts'
+import { minutes } from '../units/seconds.ts'
+import { planLine } from './plan-line.ts'
+import { planTogether } from './plan-together.ts'
+import { planNoteText, planProblemText, type PlanNote } from './plan-notes.ts'
+
+const opening = addSeconds(noon, 1800)
+const you = plainPlanning.painters[0]!
+const painter = (name: string, some: Partial<Painter> = {}): Painter => ({
+  ...you,
+  id: name as PainterId,
+  name,
+  ...some,
+})
+const planning = (some: Partial<Planning>): Planning => ({ ...plainPlanning, ...some })
+const two = planning({ painters: [painter('Marn'), painter('Tiss')] })
+
+const line = [
+  stage('prime', { technique: 'spray', setUpSeconds: minutes(2), ...drying(15) }),
+  stage('coat', {
+    technique: 'base coat',
+    handsOnSecondsPerModel: minutes(3),
+    setUpSeconds: minutes(1),
+    ...drying(5),
+  }),
+  stage('edge', { technique: 'edge', handsOnSecondsPerModel: minutes(4), setUpSeconds: minutes(1) }),
+]
+const job = (some: Partial<Project> = {}) => project([unit('a', 12)], line, { batchSize: 4, ...some })
+
+function plan(given: Project) {
+  const planned = planLine({ project: given, now: opening })
+  if (!planned.ok) throw new Error(planned.error.kind)
+  return planned.value
+}
+function problem(given: Project) {
+  const planned = planLine({ project: given, now: opening })
+  return planned.ok ? null : planned.error
+}
+
+describe('several painters', () => {
+  it('are done sooner than one, and the faster one takes more', () => {
+    const alone = plan(job())
+    const both = plan(job({ planning: two }))
+    expect(both.finishesAt).toBeLessThan(alone.finishesAt)
+    const uneven = plan(
+      job({
+        planning: planning({ painters: [painter('Marn', { pace: 0.5 }), painter('Tiss', { pace: 2 })] }),
+      }),
+    )
+    const worked = uneven.stretches.map((stretch) => [stretch.painter, stretch.modelIds.length] as const)
+    const models = (of: number) =>
+      worked.filter(([who]) => who === of).reduce((sum, [, count]) => sum + count, 0)
+    expect(models(0)).toBeGreaterThan(models(1))
+  })
+
+  it('twenty models at 4½ min by two painters are 45 min (common practice)', () => {
+    const group = project([unit('horde', 20)], [stage('wash', { handsOnSecondsPerModel: minutes(4.5) })], {
+      batchSize: 10,
+      planning: two,
+    })
+    expect(plan(group).finishesAt).toBe(addSeconds(opening, 45 * 60))
+  })
+
+  it('by station a stage is one painter’s, and each a batch a batch is', () => {
+    const owners = (teamwork: Planning['teamwork'], key: 'stageId' | 'batchId') => {
+      const { stretches } = plan(job({ planning: { ...two, teamwork } }))
+      const seen = new Map<string, Set<number>>()
+      for (const stretch of stretches)
+        seen.set(stretch[key], (seen.get(stretch[key]) ?? new Set()).add(stretch.painter))
+      return [...seen.values()].map((each) => each.size)
+    }
+    expect(owners('by-stage', 'stageId')).toEqual([1, 1, 1])
+    expect(owners('by-batch', 'batchId')).toEqual([1, 1, 1])
+  })
+
+  it('nobody does what they are set not to', () => {
+    const skilled = planning({
+      painters: [painter('Marn', { cannot: ['edge'] }), painter('Tiss', { cannot: ['spray'] })],
+    })
+    for (const { stageId, painter: who } of plan(job({ planning: skilled })).stretches) {
+      if (stageId === 'prime') expect(who).toBe(0)
+      if (stageId === 'edge') expect(who).toBe(1)
+    }
+  })
+
+  it('keep to sessions of their own', () => {
+    const weekend = painter('Tiss', {
+      rules: [
+        { weekdays: [6], startsAt: '10:00', lengthSeconds: minutes(240), everyWeeks: 1, countedFrom: null },
+      ],
+    })
+    const result = plan(job({ planning: planning({ painters: [painter('Marn'), weekend] }), batchSize: 2 }))
+    for (const stretch of result.stretches) {
+      const session = result.sessions[stretch.session]!
+      expect(session.painter).toBe(stretch.painter)
+      expect(stretch.startsAt).toBeGreaterThanOrEqual(session.startsAt)
+      expect(stretch.endsAt).toBeLessThanOrEqual(session.endsAt)
+    }
+  })
+})
+
+describe('what the plan keeps to', () => {
+  it('cans are used in the spray hours alone', () => {
+    const byDay = planning({
+      painters: [
+        painter('Marn', {
+          rules: [
+            {
+              weekdays: [1, 2, 3, 4, 5, 6, 7],
+              startsAt: '14:00',
+              lengthSeconds: minutes(240),
+              everyWeeks: 1,
+              countedFrom: null,
+            },
+          ],
+        }),
+      ],
+      sprayHours: { from: '10:00', until: '16:00' },
+    })
+    for (const { stageId, startsAt, endsAt } of plan(job({ planning: byDay })).stretches) {
+      if (stageId !== 'prime') continue
+      const hour = (moment: number) => new Date(moment).getUTCHours() + new Date(moment).getUTCMinutes() / 60
+      expect(hour(startsAt)).toBeGreaterThanOrEqual(10)
+      expect(hour(endsAt)).toBeLessThanOrEqual(16)
+    }
+  })
+
+  it('cans are not used while the air is known to be unfit', () => {
+    const noSpray = [{ from: opening, until: addSeconds(opening, 2 * 3600) }]
+    const planned = planLine({ project: job(), now: opening, noSpray })
+    if (!planned.ok) throw new Error(planned.error.kind)
+    for (const { stageId, startsAt } of planned.value.stretches) {
+      if (stageId === 'prime') expect(startsAt).toBeGreaterThanOrEqual(addSeconds(opening, 2 * 3600))
+    }
+  })
+
+  it('what has to be followed soon is, in groups where the batch is too long for it', () => {
+    const dip = [
+      stage('dip', { handsOnSecondsPerModel: minutes(1), nextWithinSeconds: minutes(5) }),
+      stage('mop', { handsOnSecondsPerModel: minutes(2) }),
+    ]
+    const { stretches } = plan(project([unit('a', 10)], dip))
+    const dipped = new Map<string, number>()
+    for (const { stageId, startsAt, setUpSeconds, modelIds } of stretches) {
+      modelIds.forEach((model, index) => {
+        const each = stageId === 'dip' ? 60_000 : 120_000
+        const begins = startsAt + setUpSeconds * 1000 + index * each
+        if (stageId === 'dip') dipped.set(model, begins + each)
+        else expect(begins - dipped.get(model)!).toBeLessThanOrEqual(5 * 60_000)
+      })
+    }
+    expect(stretches.length).toBeGreaterThan(2)
+  })
+
+  it('a shared base is through and dry before it is joined', () => {
+    const joined: Unit = {
+      ...unit('base', 1),
+      joinedAt: { unitId: 'a' as UnitId, stageId: 'edge' as StageId },
+    }
+    const units = [unit('a', 4), joined]
+    const scenic = stage('scenery', {
+      handsOnSecondsPerModel: minutes(30),
+      notNeededBy: ['a' as UnitId],
+      ...drying(60),
+    })
+    const own = line.map((each) => ({ ...each, notNeededBy: ['base' as UnitId] }))
+    const { stretches } = plan(project(units, [...own, scenic]))
+    const edge = stretches.find((stretch) => stretch.stageId === 'edge')!
+    const scenery = stretches.find((stretch) => stretch.stageId === 'scenery')!
+    // The pot may be opened meanwhile.
+    expect(edge.startsAt + edge.setUpSeconds * 1000).toBeGreaterThanOrEqual(scenery.dryAt)
+  })
+
+  it('a batch put first is finished before all others', () => {
+    const dryAt = (first: readonly BatchId[]) => {
+      const { stretches } = plan(job({ planning: planning({ first }) }))
+      const own = stretches.filter((stretch) => stretch.batchId === 'a-9..a-12')
+      return Math.max(...own.map((stretch) => stretch.dryAt))
+    }
+    expect(dryAt(['a-9..a-12' as BatchId])).toBeLessThan(dryAt(['a-1..a-4' as BatchId]))
+  })
+
+  it('a rack holds no more than its places', () => {
+    const small = planning({ rackPlaces: 4 })
+    const { stretches } = plan(job({ planning: small }))
+    const primed = stretches.filter((stretch) => stretch.stageId === 'prime')
+    for (const [index, one] of primed.entries()) {
+      for (const other of primed.slice(index + 1)) {
+        const begins = other.startsAt + other.setUpSeconds * 1000
+        expect(begins).toBeGreaterThanOrEqual(one.dryAt)
+      }
+    }
+  })
+
+  it('variety wanted first breaks long runs of one stage', () => {
+    const many = (aims: Planning['aims']) =>
+      plan(
+        project([unit('a', 24), unit('b', 12)], line.slice(1), {
+          batchSize: 6,
+          planning: planning({ aims }),
+        }),
+      ).samenessSeconds
+    expect(many(['variety', 'date'])).toBeLessThan(many(['pots', 'date']))
+  })
+})
+
+describe('several projects at one desk', () => {
+  it('are planned as one, each with its own batches and date, and pots are shared by name', () => {
+    const own = line.map((each) => ({ ...each, id: `other ${each.id}` as StageId }))
+    const other = project([unit('b', 9)], own, { batchSize: 3, dueOn: '2026-11-24' as LocalDate })
+    const first = { project: job({ dueOn: '2026-12-24' as LocalDate }), now: opening }
+    const together = planTogether(first, [{ project: other, now: opening }])
+    const planned = planLine(together)
+    if (!planned.ok) throw new Error(planned.error.kind)
+    const { batches, stretches, potOpenings } = planned.value
+    expect(batches.map((batch) => batch.models.length)).toEqual([4, 4, 4, 3, 3, 3])
+    const work = (of: Project, unitId: string) =>
+      stretches
+        .filter((each) => each.batchId.startsWith(unitId))
+        .reduce((sum, each) => sum + each.modelIds.length, 0) / of.line.length
+    expect([work(first.project, 'a'), work(other, 'b')]).toEqual([12, 9])
+    // What is due first is finished first.
+    const dry = (unitId: string) =>
+      Math.max(...stretches.filter((each) => each.batchId.startsWith(unitId)).map((each) => each.dryAt))
+    expect(dry('b')).toBeLessThan(dry('a'))
+    const apart = plan(first.project).potOpenings + plan({ ...other, dueOn: null }).potOpenings
+    expect(potOpenings).toBeLessThanOrEqual(apart)
+  })
+})
+
+describe('bad input is named with the way out', () => {
+  const words = {
+    day: (moment: number) => new Date(moment).toISOString().slice(0, 10),
+    date: (date: LocalDate) => date,
+  }
+  const notes = (given: Project) => plan(given).notes.map((note: PlanNote) => planNoteText(note, words))
+
+  it.each([
+    [
+      'a stage nobody may do',
+      job({ planning: planning({ painters: [painter('Marn', { cannot: ['edge'] })] }) }),
+      'Nobody may do “edge”: every painter is set not to edge. Let one of them do it, or change the stage.',
+    ],
+    [
+      'no session at all',
+      job({
+        planning: planning({
+          painters: [
+            painter('Marn', { off: [{ from: '2020-01-01' as LocalDate, until: '2099-01-01' as LocalDate }] }),
+          ],
+        }),
+      }),
+      'Nobody has a session ahead. Give a painter evenings, or take a day off back.',
+    ],
+    [
+      'a maximum wait shorter than the minimum',
+      project(
+        [unit('a', 2)],
+        [stage('oil', { ...drying(30), nextWithinSeconds: minutes(10) }), stage('wipe')],
+      ),
+      '“wipe” has to begin within 10 min after “oil”, but drying and set-up take 30 min. Allow more time between them.',
+    ],
+    [
+      'a batch larger than the rack',
+      job({ planning: planning({ rackPlaces: 3 }) }),
+      'A batch of 4 models does not fit on the drying rack with 3 places. Make the batches smaller or the rack larger.',
+    ],
+    [
+      'spray hours in which nobody paints',
+      job({ planning: planning({ sprayHours: { from: '10:00', until: '16:00' } }) }),
+      '“prime” is sprayed, and no session lies in the spray hours 10:00–16:00. Widen them, or plan a session by day.',
+    ],
+    [
+      'units joined in a circle',
+      project(
+        [
+          { ...unit('a', 1), joinedAt: { unitId: 'b' as UnitId, stageId: 'coat' as StageId } },
+          { ...unit('b', 1), joinedAt: { unitId: 'a' as UnitId, stageId: 'coat' as StageId } },
+        ],
+        line,
+      ),
+      'a would have to be through before itself: what is joined to what goes in a circle. Undo one of the joins on the roster.',
+    ],
+  ])('%s', (_, given, text) => {
+    expect(planProblemText(problem(given)!)).toBe(text)
+  })
+
+  it('a date in the past, and one before the first session', () => {
+    expect(notes(job({ dueOn: '2026-11-20' as LocalDate }))).toEqual([
+      'The date, 2026-11-20, is past. Give a new one for the odds to mean something.',
+    ])
+    const sundays = { ...job().evenings, weekdays: [7] }
+    expect(notes(job({ dueOn: '2026-11-25' as LocalDate, evenings: sundays }))).toEqual([
+      'No session lies before the date, 2026-11-25: the first is on 2026-11-29. Add a session, or move the date.',
+    ])
+  })
+
+  it('sessions that overlap', () => {
+    const extra = [{ on: '2026-11-25' as LocalDate, at: '20:00', lengthSeconds: minutes(60) }]
+    expect(notes(job({ planning: planning({ painters: [painter('Marn', { extra })] }) }))).toEqual([
+      'Sessions of Marn overlap on 2026-11-25: they are taken as one. Move or drop one of them.',
+    ])
+  })
+
+  it('a pin that cannot be kept is left out, and those that can are kept', () => {
+    const pins = [
+      {
+        batchId: 'a-1..a-4' as BatchId,
+        stageId: 'edge' as StageId,
+        on: '2026-11-24' as LocalDate,
+        at: '05:00',
+      },
+      {
+        batchId: 'a-1..a-4' as BatchId,
+        stageId: 'coat' as StageId,
+        on: '2026-11-26' as LocalDate,
+        at: '19:30',
+      },
+    ]
+    const result = plan(job({ planning: planning({ pins }) }))
+    expect(result.notes.map((note) => note.kind)).toEqual(['pin-not-kept'])
+    const coat = result.stretches.find(
+      (stretch) => stretch.batchId === 'a-1..a-4' && stretch.stageId === 'coat',
+    )!
+    expect(new Date(coat.startsAt).toISOString().slice(0, 10)).toBe('2026-11-26')
+  })
+})
+
+describe('a plan after something happened', () => {
+  it('keeps the order of the one before where it still holds', () => {
+    const given = project([unit('a', 12), unit('b', 12)], line, { batchSize: 4, batchesInHand: 3 })
+    const before = plan(given)
+    const later = planLine({ project: given, now: addSeconds(opening, 300), before, effort: 50_000 })
+    if (!later.ok) throw new Error(later.error.kind)
+    const orderOf = (each: typeof before) => [
+      ...new Set(each.stretches.map((stretch) => `${stretch.batchId} ${stretch.stageId}`)),
+    ]
+    const [old, now] = [orderOf(before), orderOf(later.value)]
+    const same = now.filter((each, index) => each === old[index]).length
+    expect(same / now.length).toBeGreaterThan(0.8)
+  })
+})

@@ -1,0 +1,44 @@
+import { describe, expect, it } from 'vitest'
+import { eventId, noon, project, stage, unit } from '../testing/builders.ts'
+import { addSeconds } from '../units/instant.ts'
+import type { ProgressEvent } from './event.ts'
+import { foldProgress } from './fold-progress.ts'
+import { lessonsOf } from './lessons.ts'
+
+const pikes = unit('pikes', 3)
+const line = [stage('coat', { material: 'moss' }), stage('hood', { material: 'Moss' }), stage('metal')]
+const given = project([pikes], line)
+const [coat, hood, metal] = line.map((each) => each.id)
+
+let number = 0
+const event = (kind: string, stageId: unknown, some: object) =>
+  ({
+    id: eventId((number += 1)),
+    at: addSeconds(noon, number),
+    kind,
+    stageId,
+    modelIds: [pikes.models[0]!.id],
+    ...some,
+  }) as ProgressEvent
+
+describe('lessons', () => {
+  it('are one where the same was noted of a pot, the most frequent first', () => {
+    const progress = foldProgress([
+      event('touch-up', coat, { note: 'inside the cloak', region: 'cloak' }),
+      event('judged', metal, { verdict: 'keep', note: 'thin it more' }),
+      event('touch-up', hood, { note: 'Inside the cloak', region: 'cloak' }),
+      event('touch-up', coat, { note: '', region: null }),
+    ])
+    expect(
+      lessonsOf(given, progress).map(({ kind, stageId, text, times }) => [kind, stageId, text, times]),
+    ).toEqual([
+      ['missed', hood, 'cloak, Inside the cloak', 2],
+      ['said', metal, 'thin it more', 1],
+    ])
+  })
+
+  it('go with the stage that left the line', () => {
+    const progress = foldProgress([event('touch-up', coat, { note: 'bare', region: null })])
+    expect(lessonsOf({ line: line.slice(2) }, progress)).toEqual([])
+  })
+})

@@ -1,0 +1,203 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { bestByForce } from '../testing/exhaustive.ts'
+import { provedCaseNames, readProvedCase } from '../testing/proved-cases.ts'
+import { bareBatch, barePlan, bareTask } from '../testing/bare-plan.ts'
+import { anyInstance } from '../testing/plan-arbitrary.ts'
+import { earliestFinish, lowerBound } from './bounds.ts'
+import { createDesk } from './desk.ts'
+import { batchByBatch, stageByStage } from './habits.ts'
+import type { PlanInstance, PlanSegment, PlanTask } from './instance.ts'
+import { layRow, type Row } from './row.ts'
+import { searchRow } from './search.ts'
+import { validatePlan } from './validate-plan.ts'
+
+const large = { batches: 4, stages: 5, models: 4, sessions: true }
+
+function finishOf(instance: PlanInstance, row: Row, policy: 'fill' | 'whole' = 'fill') {
+  return layRow(createDesk(instance), instance.batches.length, row, policy).finish
+}
+
+function planned(instance: PlanInstance, evaluations = 60, seed = 1) {
+  const found = searchRow(instance, { seed, evaluations })
+  const segments: PlanSegment[] = []
+  const cost = layRow(createDesk(instance), instance.batches.length, found.row, found.policy, (segment) =>
+    segments.push(segment),
+  )
+  return { found, cost, segments }
+}
+
+describe('searchRow with painters, stations, windows, racks, maximum waits, ways and joins', () => {
+  const everything = { batches: 4, stages: 4, models: 4, sessions: true, everything: true }
+
+  it('gives valid plans for a thousand random instances, or says there is none', () => {
+    let without = 0
+    fc.assert(
+      fc.property(anyInstance(everything), (instance) => {
+        const { cost, segments } = planned(instance, 40)
+        if (!Number.isFinite(cost.finish)) without += 1
+        else expect(validatePlan(instance, segments)).toEqual([])
+      }),
+      { numRuns: 1000, seed: 20_261_125 },
+    )
+    expect(without).toBeLessThan(50)
+  })
+
+  it('never finishes before the lower bound, nor later than either hand habit', () => {
+    fc.assert(
+      fc.property(anyInstance(everything), (instance) => {
+        const { cost } = planned(instance, 30)
+        expect(cost.finish).toBeGreaterThanOrEqual(earliestFinish(lowerBound(instance)))
+        if (cost.late > 0 || cost.pressed > 0 || instance.batches.some((batch) => batch.due !== null)) return
+        const byBatch = batchByBatch(instance, createDesk(instance))
+        expect(cost.finish).toBeLessThanOrEqual(finishOf(instance, byBatch))
+        expect(cost.finish).toBeLessThanOrEqual(finishOf(instance, stageByStage(instance)))
+      }),
+      { numRuns: 300 },
+    )
+  })
+
+  it('gives the same row for the same seed', () => {
+    fc.assert(
+      fc.property(anyInstance(everything), fc.integer(), (instance, seed) => {
+        expect(planned(instance, 40, seed).found).toEqual(planned(instance, 40, seed).found)
+      }),
+      { numRuns: 50 },
+    )
+  })
+})
+
+describe('what has to follow soon', () => {
+  const evening = (start: number) => ({ start, end: start + 100 })
+  const painter = (...starts: number[]) => ({ sessions: starts.map(evening), pace: 1 })
+  const soon = (...more: Partial<PlanTask>[]) =>
+    bareBatch([
+      bareTask({ perModel: 10, painters: [0], maxWait: 60 }),
+      ...more.map((each, index) => bareTask({ stage: index + 1, perModel: 10, painters: [1], ...each })),
+    ])
+
+  it('puts a coat off until who follows is there in time', () => {
+    const batch = { ...soon({}), drying: [{ model: 0, regions: 'whole' as const, readyAt: 45 }] }
+    const other = {
+      sessions: [
+        { start: 0, end: 50 },
+        { start: 130, end: 200 },
+      ],
+      pace: 1,
+    }
+    const plan = barePlan([batch], { painters: [painter(0, 1000), other] })
+    const { cost, segments } = planned(plan)
+    // The other comes back at 130, so the coat ends at 70 at the earliest, and not a day later.
+    expect(segments.map(({ start }) => start)).toEqual([60, 130])
+    expect(cost.finish).toBe(140)
+    expect(validatePlan(plan, segments)).toEqual([])
+  })
+
+  it('looks at every way of what follows', () => {
+    const byHand = bareTask({ perModel: 20, painters: [0] })
+    const plan = barePlan([soon({ others: [byHand] })], {
+      painters: [painter(0, 1000), painter(700, 1700)],
+    })
+    expect(planned(plan).cost.finish).toBe(30)
+  })
+
+  it('finds a row by chance where no rule does', () => {
+    const given = fc.sample(
+      anyInstance({ batches: 6, stages: 8, models: 4, sessions: true, everything: true }),
+      { seed: 1, numRuns: 28 },
+    )
+    for (const at of [25, 27]) {
+      const plan = given[at]!
+      const { cost, segments } = planned(plan, 500)
+      expect(cost.finish).toBeLessThan(Number.POSITIVE_INFINITY)
+      expect(validatePlan(plan, segments)).toEqual([])
+    }
+  })
+
+  it('stops building rows when the time is spent', () => {
+    const plan = barePlan(
+      Array.from({ length: 6 }, () => soon({})),
+      {
+        painters: [painter(0, 1000), painter(0, 1000)],
+      },
+    )
+    let asked = 0
+    const found = searchRow(plan, { seed: 1, evaluations: 5000, spent: () => ((asked += 1), 1) })
+    expect(found.row).toEqual(batchByBatch(plan, createDesk(plan)))
+    expect(asked).toBeLessThan(10)
+  })
+})
+
+describe('searchRow', () => {
+  it('never overlaps hands, paints wet regions, works outside sessions or holds too many batches', () => {
+    fc.assert(
+      fc.property(anyInstance(large), (instance) => {
+        const { cost, segments } = planned(instance)
+        expect(cost.finish).toBeLessThan(Number.POSITIVE_INFINITY)
+        expect(validatePlan(instance, segments)).toEqual([])
+      }),
+      { numRuns: 400 },
+    )
+  })
+
+  it('is never later than either hand habit', () => {
+    fc.assert(
+      fc.property(anyInstance(large), fc.integer({ min: 0, max: 50 }), (instance, evaluations) => {
+        const { cost } = planned(instance, evaluations)
+        for (const policy of ['fill', 'whole'] as const) {
+          const byBatch = batchByBatch(instance, createDesk(instance))
+          expect(cost.finish).toBeLessThanOrEqual(finishOf(instance, byBatch, policy))
+          expect(cost.finish).toBeLessThanOrEqual(finishOf(instance, stageByStage(instance), policy))
+        }
+      }),
+      { numRuns: 400 },
+    )
+  })
+
+  it('never finishes before the lower bound', () => {
+    fc.assert(
+      fc.property(anyInstance(large), (instance) => {
+        expect(planned(instance).cost.finish).toBeGreaterThanOrEqual(earliestFinish(lowerBound(instance)))
+      }),
+      { numRuns: 400 },
+    )
+  })
+
+  it('gives the same row for the same seed', () => {
+    fc.assert(
+      fc.property(anyInstance(large), fc.integer(), (instance, seed) => {
+        expect(planned(instance, 40, seed).found).toEqual(planned(instance, 40, seed).found)
+      }),
+      { numRuns: 50 },
+    )
+  })
+
+  it('finds the best finish of small instances, as trying every order does', () => {
+    const small = { batches: 3, stages: 3, models: 3, sessions: false }
+    fc.assert(
+      fc.property(anyInstance(small), (instance) => {
+        const best = bestByForce(instance)
+        expect(best.finish).toBeGreaterThanOrEqual(earliestFinish(lowerBound(instance)))
+        const { cost } = planned(instance, 3000)
+        expect(cost.finish).toBe(best.finish)
+        expect(cost.setUpSeconds).toBeGreaterThanOrEqual(best.setUpSeconds)
+      }),
+      { numRuns: 120, seed: 20_261_124 },
+    )
+  })
+})
+
+describe.each(provedCaseNames)('%s', (name) => {
+  const { instance, reference } = readProvedCase(name)
+
+  it.each([1, 2])('reaches the proved optimum and its fewest set-ups from seed %i', (seed) => {
+    const { cost } = planned(instance, 40_000, seed)
+    expect([cost.finish, cost.potOpenings]).toEqual([reference.makespan, reference.setUps])
+  })
+
+  it('evaluates both hand habits as the reference does', () => {
+    const byBatch = batchByBatch(instance, createDesk(instance))
+    expect(finishOf(instance, byBatch)).toBe(reference.batchByBatch)
+    expect(finishOf(instance, stageByStage(instance))).toBe(reference.stageByStage)
+  })
+})

@@ -1,0 +1,161 @@
+import { anneal } from './anneal.ts'
+import { beam, leastBeam } from './beam.ts'
+import { seededRandom } from '../units/random.ts'
+import { createDesk, type Desk, type SplitPolicy } from './desk.ts'
+import { dispatch, kindsOf, rules } from './dispatch.ts'
+import { batchByBatch, stageByStage, stageByStageInGroups } from './habits.ts'
+import type { Aim } from '../trade/planning.ts'
+import type { PlanCost, PlanInstance } from './instance.ts'
+import { layRow, type Row } from './row.ts'
+import { shopOf, solveShop } from './shop.ts'
+import { orderOfAims } from './weigh-plan.ts'
+
+export interface SearchBudget {
+  readonly seed: number
+  /** Rows tried beyond the built ones: the same answer on every machine. */
+  readonly evaluations: number
+  /** The share of the time that is used up, asked now and then; from 1 on the search ends with the best so far. */
+  readonly spent?: () => number
+}
+
+export interface FoundRow {
+  readonly row: Row
+  readonly policy: SplitPolicy
+  readonly cost: PlanCost
+}
+
+const policies: readonly SplitPolicy[] = ['fill', 'whole']
+const dateFirst: readonly Aim[] = ['date']
+
+/** So many seconds, or such a share, a new plan has to save for the one before it to be given up. */
+const worthwhile = { seconds: 600, share: 0.01 }
+
+/** Of so many tasks only the first rules build a row: each asks every batch and painter for every task. */
+const manyTasks = 2000
+const rulesForMany = 2
+
+/** So many rows by chance are tried where none of those built can be laid. */
+const chancesForAny = 400
+
+/** Beyond this many tasks a beam sees too little ahead. */
+const beamTasks = 70
+const beamBatches = 8
+
+/**
+ * Rows built by habit and by rule, then searched on by the method that suits the shape: a pure shop by tabu search
+ * or iterated greedy, a small instance by a beam over states, and everything by annealing. Both hand habits are
+ * among the rows built, so the answer is never worse than either. With a row to keep, what the plan was before
+ * something happened, it starts from that one and stays close to it.
+ */
+export function searchRow(
+  instance: PlanInstance,
+  budget: SearchBudget,
+  aims: readonly Aim[] = dateFirst,
+  keep: Row | null = null,
+): FoundRow {
+  const desk = createDesk(instance)
+  const order = orderOfAims(aims, instance.batches.length)
+  const better = (a: FoundRow, b: FoundRow) => (order.compare(b.cost, a.cost) < 0 ? b : a)
+  const built = builtRows(desk, instance, keep, budget).sort((a, b) => order.compare(a.cost, b.cost))
+  if (built[0] && !Number.isFinite(built[0].cost.finish)) built.unshift(...anyRow(desk, instance, budget))
+  let best = built[0] ?? emptyRow(desk)
+  const batches = instance.batches.length
+  const tasks = best.row.length
+  if (budget.evaluations === 0 || (new Set(best.row).size < 2 && instance.painters.length === 1)) return best
+  const shop = shopOf(instance)
+  if (shop) {
+    const row = solveShop(instance, shop, budget)
+    return better(best, { row, policy: 'fill', cost: layRow(desk, batches, row, 'fill') })
+  }
+  const starts = policies.flatMap((policy) => built.find((found) => found.policy === policy) ?? [])
+  const small =
+    !keep &&
+    tasks <= beamTasks &&
+    batches <= beamBatches &&
+    instance.rack === null &&
+    budget.evaluations >= leastBeam(tasks)
+  const share = small ? 0.05 : 1
+  starts.forEach((start, index) => {
+    if (!Number.isFinite(start.cost.finish)) return
+    const evaluations = Math.floor((budget.evaluations * share) / starts.length)
+    const seed = budget.seed + index
+    const times = [(index / starts.length) * share, ((index + 1) / starts.length) * share] as const
+    best = better(best, anneal(desk, instance, order, start, { ...budget, seed, evaluations }, times))
+  })
+  if (small) best = better(best, beam(desk, instance, order, best, budget))
+  return keep ? keptUnlessWorse(built, keep, best) : best
+}
+
+/** What was planned before, unless the new one is really better: a small change makes a small difference. */
+function keptUnlessWorse(built: readonly FoundRow[], keep: Row, best: FoundRow): FoundRow {
+  const kept = built.find((found) => found.row === keep)
+  if (!kept || !Number.isFinite(kept.cost.finish)) return best
+  return isWorthwhile(kept.cost, best.cost) ? best : kept
+}
+
+/** Whether a new plan is so much better that what was planned before is given up for it. */
+export function isWorthwhile(kept: PlanCost, best: PlanCost): boolean {
+  return (
+    kept.late > best.late ||
+    kept.pressed > best.pressed ||
+    saves(kept.deskSeconds, best.deskSeconds) ||
+    saves(kept.finish, best.finish)
+  )
+}
+
+function emptyRow(desk: Desk): FoundRow {
+  return { row: [], policy: 'fill', cost: layRow(desk, 0, [], 'fill') }
+}
+
+/** Where what has to follow soon defeats every rule, the first row by chance that can be laid; none when none is met. */
+function anyRow(desk: Desk, instance: PlanInstance, budget: SearchBudget): FoundRow[] {
+  const random = seededRandom(budget.seed)
+  const batches = instance.batches.length
+  const tried = instance.batches.flatMap((batch, index) => batch.tasks.map(() => index))
+  for (let step = 0; step < Math.min(budget.evaluations, chancesForAny); step++) {
+    if ((budget.spent?.() ?? 0) >= 1) break
+    for (let at = tried.length - 1; at > 0; at--) {
+      const other = Math.floor(random() * (at + 1))
+      ;[tried[at], tried[other]] = [tried[other] ?? 0, tried[at] ?? 0]
+    }
+    for (const policy of policies) {
+      const cost = layRow(desk, batches, tried, policy)
+      if (Number.isFinite(cost.finish)) return [{ row: [...tried], policy, cost }]
+    }
+  }
+  return []
+}
+
+/** As many as there is time for, the habits first; one at least. */
+function builtRows(
+  desk: Desk,
+  instance: PlanInstance,
+  keep: Row | null,
+  { spent }: SearchBudget,
+): FoundRow[] {
+  const batches = instance.batches.length
+  if (batches === 0) return []
+  const kinds = kindsOf(instance.batches)
+  const tasks = instance.batches.reduce((sum, batch) => sum + batch.tasks.length, 0)
+  const most = tasks > manyTasks ? rulesForMany : rules.length
+  const groups = [...new Set([2, 3, 4, 6, 8].filter((size) => size < batches))]
+  const habits = [() => batchByBatch(instance, desk), () => stageByStage(instance)]
+  const ruled = (policy: SplitPolicy) => [
+    ...groups.map((size) => () => stageByStageInGroups(instance, size)),
+    ...rules.slice(0, most).map((rule) => () => dispatch(desk, instance, policy, rule, kinds)),
+  ]
+  const waysOf = (rows: (policy: SplitPolicy) => readonly (() => Row)[]) =>
+    policies.flatMap((policy) => rows(policy).map((make) => ({ policy, make })))
+  const ways = keep ? waysOf(() => [() => keep, ...habits]) : [...waysOf(() => habits), ...waysOf(ruled)]
+  const built: FoundRow[] = []
+  for (const { policy, make } of ways) {
+    if (built.length > 0 && (spent?.() ?? 0) >= 1) break
+    const row = make()
+    built.push({ row, policy, cost: layRow(desk, batches, row, policy) })
+  }
+  return built
+}
+
+function saves(kept: number, best: number): boolean {
+  return kept - best > Math.max(worthwhile.seconds, best * worthwhile.share)
+}

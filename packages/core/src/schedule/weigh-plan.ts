@@ -1,0 +1,65 @@
+import { aims, type Aim } from '../trade/planning.ts'
+import type { PlanCost } from './instance.ts'
+
+/** One figure of a plan for each aim, in seconds. */
+const terms: Readonly<Record<Aim, (cost: PlanCost, batches: number) => number>> = {
+  date: (cost) => cost.deskSeconds + (cost.finish - cost.handsDone),
+  // A pot not opened is worth its minutes and the bother.
+  pots: (cost) => cost.setUpSeconds + cost.potOpenings * 60,
+  waiting: (cost) => cost.exposed,
+  first: (cost, batches) => cost.flow / Math.max(1, batches) / 10,
+  variety: (cost) => cost.sameness,
+}
+
+/** How much more an aim counts than the next. */
+const step = 4
+
+/** Compares plans of one instance as the painter orders the aims; negative where the first is better. */
+export interface PlanOrder {
+  readonly compare: (a: PlanCost, b: PlanCost) => number
+  /** A smooth figure to search by; small is good. */
+  readonly height: (cost: PlanCost) => number
+}
+
+/**
+ * Lateness first, then batches with a priority. With the date as first aim an earlier finish always wins, and what
+ * comes after decides between equals; else each aim counts four times the next.
+ */
+export function orderOfAims(order: readonly Aim[], batches: number): PlanOrder {
+  const full = [...order, ...aims.filter((aim) => !order.includes(aim))]
+  const weights = full.map((aim, index) => ({ term: terms[aim], weight: step ** -index }))
+  const weighed = (cost: PlanCost) =>
+    weights.reduce((sum, { term, weight }) => sum + weight * term(cost, batches), 0)
+  const finishFirst = full[0] === 'date'
+  // Of plans that end alike: who minds waiting next wants the time beside the work small, whatever it goes into.
+  const mindsWaiting = full[1] === 'waiting'
+  const beside = mindsWaiting ? 0.3 : 0.05
+  const besideWork = ({ setUpSeconds, exposed }: PlanCost) =>
+    mindsWaiting ? setUpSeconds + exposed : setUpSeconds
+  return {
+    compare: (a, b) => {
+      if (!Number.isFinite(a.finish) || !Number.isFinite(b.finish)) return compareNumbers(a.finish, b.finish)
+      return (
+        a.late - b.late ||
+        a.pressed - b.pressed ||
+        (finishFirst ? a.finish - b.finish || besideWork(a) - besideWork(b) : 0) ||
+        weighed(a) - weighed(b) ||
+        a.finish - b.finish ||
+        a.flow - b.flow
+      )
+    },
+    // Time at the desk, not on the calendar: there a few seconds saved show at once, while the finish only
+    // moves when they add up to an evening.
+    height: finishFirst
+      ? (cost) =>
+          terms.date(cost, batches) +
+          (cost.late + cost.pressed) / 8 +
+          beside * besideWork(cost) +
+          0.02 * (weighed(cost) - terms.date(cost, batches))
+      : (cost) => weighed(cost) + (cost.late + cost.pressed) / 8,
+  }
+}
+
+function compareNumbers(a: number, b: number): number {
+  return a === b ? 0 : a < b ? -1 : 1
+}

@@ -1,0 +1,14 @@
+import { paintedBy } from '../calendar/due.ts'
+import type { LinePlan } from '../plan/line-plan.ts'
+import type { Project } from '../trade/project.ts'
+import type { ModelId } from '../units/ids.ts'
+
+/** Models whose last planned coat is not dry by the date, cure and packing before it; none where there is no date. */
+export function lateModels(
+  project: Pick<Project, 'dueOn' | 'evenings' | 'planning'>,
+  plan: Pick<LinePlan, 'stretches'> | null,
+): ReadonlySet<ModelId> {
+  const due = paintedBy(project)
+  if (due === null || !plan) return new Set()
+  return new Set(plan.stretches.flatMap(({ dryAt, modelIds }) => (dryAt > due ? modelIds : [])))
+}

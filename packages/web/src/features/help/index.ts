@@ -1,0 +1,2 @@
+export { HelpPage } from './HelpPage.tsx'
+export { KeysDialog } from './KeysDialog.tsx'

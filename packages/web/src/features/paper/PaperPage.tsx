@@ -1,0 +1,120 @@
+import { isThrough, splitIntoBatches, takesStage, type Progress } from '@seriatim/core'
+import { Printer } from 'lucide-react'
+import { useMemo, useState } from 'react'
+import { useProgress } from '../../shared/progress/index.ts'
+import { useCurrentProject } from '../../shared/project/index.ts'
+import { RunSheetTicket } from '../../shared/run-sheet/index.ts'
+import { Button, ErrorState, Headline, LoadingState, NothingYet } from '../../shared/ui/index.ts'
+import { useProjectPlan } from '../../shared/use-project-plan.ts'
+import { useMaterials, useProjectInAir } from '../../shared/working-project.ts'
+import { useRunSheets, useSheetLooks } from '../../shared/worker/index.ts'
+import { RecipeCard } from './RecipeCard.tsx'
+import { RoundSheet } from './RoundSheet.tsx'
+import { TravellerTicket } from './TravellerTicket.tsx'
+
+const papers = {
+  run: 'Run sheet of the next evening',
+  tickets: 'Tickets for the trays',
+  recipes: 'Recipe cards',
+  round: 'Touch-up round',
+} as const
+type Paper = keyof typeof papers
+
+export function PaperPage() {
+  const project = useCurrentProject()
+  const { progress, error, refetch } = useProgress(project.id)
+  if (progress) return <Papers progress={progress} />
+  if (error) return <ErrorState error={error} onRetry={() => void refetch()} />
+  return <LoadingState what="the sheets" />
+}
+
+/** What goes to the desk on paper, each on sheets of its own; safe in black and white. */
+function Papers({ progress }: { readonly progress: Progress }) {
+  const project = useProjectInAir(useCurrentProject())
+  const shelf = useMaterials()
+  const { times, plan, isPlanned } = useProjectPlan(project, progress)
+  const [tonight] = useRunSheets(plan, project) ?? []
+  const round = useSheetLooks(project, progress, times)?.round ?? []
+  const batches = useMemo(() => splitIntoBatches(project, project), [project])
+  const open = batches.filter((batch) =>
+    batch.models.some((model) =>
+      project.line.some(
+        (stage) => takesStage(stage, batch.unitId, model) && !isThrough(progress, model.id, stage),
+      ),
+    ),
+  )
+  const [wanted, setWanted] = useState<readonly Paper[]>(['run', 'tickets'])
+  const isWanted = (paper: Paper) => wanted.includes(paper)
+  if (batches.length === 0 || project.line.length === 0)
+    return (
+      <NothingYet headline="Nothing to print yet" missing={batches.length === 0 ? 'models' : 'stages'}>
+        With a roster and a recipe there are run sheets, tickets for the trays and recipe cards.
+      </NothingYet>
+    )
+  const painter =
+    tonight && plan && plan.painters.length > 1
+      ? (plan.painters[tonight.session.painter]?.name ?? null)
+      : null
+  return (
+    <>
+      <div className="no-print">
+        <Headline
+          actions={
+            <Button weight="main" disabled={wanted.length === 0} onClick={() => window.print()}>
+              <Printer aria-hidden="true" size={18} /> Print
+            </Button>
+          }
+          sub={<p>What is chosen is below, as it comes out of the printer; A4 or Letter.</p>}
+        >
+          On paper
+        </Headline>
+        <fieldset className="flex flex-wrap gap-x-6">
+          <legend className="sr-only">What to print</legend>
+          {(Object.keys(papers) as Paper[]).map((paper) => (
+            <label key={paper} className="inline-flex min-h-11 items-center gap-2">
+              <input
+                type="checkbox"
+                className="size-5 accent-ink"
+                checked={isWanted(paper)}
+                onChange={(event) =>
+                  setWanted(
+                    event.target.checked ? [...wanted, paper] : wanted.filter((each) => each !== paper),
+                  )
+                }
+              />
+              {papers[paper]}
+            </label>
+          ))}
+        </fieldset>
+      </div>
+      {isWanted('run') ? (
+        <div className="paper-sheet mt-5">
+          {tonight ? (
+            <RunSheetTicket sheet={tonight} project={project} painter={painter} />
+          ) : (
+            <p role="status">
+              {isPlanned ? 'There is no evening with work ahead.' : 'Planning the evening …'}
+            </p>
+          )}
+        </div>
+      ) : null}
+      {isWanted('tickets')
+        ? open.map((batch) => (
+            <TravellerTicket key={batch.id} batch={batch} project={project} progress={progress} />
+          ))
+        : null}
+      {isWanted('recipes')
+        ? project.units.map((unit) => (
+            <RecipeCard key={unit.id} unit={unit} project={project} progress={progress} shelf={shelf} />
+          ))
+        : null}
+      {isWanted('round') ? (
+        round.length > 0 ? (
+          <RoundSheet round={round} project={project} />
+        ) : (
+          <p className="no-print mt-5">No touch-up waits.</p>
+        )
+      ) : null}
+    </>
+  )
+}

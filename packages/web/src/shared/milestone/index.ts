@@ -1,0 +1,1 @@
+export { MilestoneDialog } from './MilestoneDialog.tsx'

@@ -1,0 +1,2 @@
+export { groupEntries } from './group-entries.ts'
+export { RunSheetTicket } from './RunSheetTicket.tsx'

@@ -1,0 +1,19 @@
+import { useEffect, useRef } from 'react'
+import { useNow } from './use-now.ts'
+
+/** Something that is due at a moment. */
+interface Due {
+  readonly key: string
+  readonly at: number
+}
+
+/** Calls once for each of these when its moment comes while the page is open; not for what was past before. */
+export function useDue<Each extends Due>(list: readonly Each[], onDue: (each: Each) => void): void {
+  const now = useNow()
+  const before = useRef<number>(now)
+  useEffect(() => {
+    const came = list.filter(({ at }) => at > before.current && at <= now)
+    before.current = now
+    for (const each of came) onDue(each)
+  }, [list, now, onDue])
+}
