@@ -96,7 +96,7 @@ test('tomorrow the plan tells what became of today’s', async ({ page, request 
   await expect(page.getByRole('heading', { level: 1 })).toContainText('Done by')
   await expect(inTime(page)).toBeVisible()
   await setTime(page, '2026-11-25T12:00:00Z')
-  await page.reload()
+  await page.goto(`${url}/plan`)
   const since = page.getByRole('region', { name: /^Since the plan of Tue 24 Nov/ })
   await expect(since).toContainText('The session of Tue 24 Nov fell out: nothing planned for it was done.')
 })
