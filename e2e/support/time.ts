@@ -1,4 +1,6 @@
-import type { Page } from '@playwright/test'
+import type { Page, Route } from '@playwright/test'
+
+const moments = new WeakMap<Page, string>()
 
 /**
  * Page and server at one moment: a page whose clock differs from the server's goes by the server's.
@@ -6,11 +8,18 @@ import type { Page } from '@playwright/test'
  */
 export async function setTime(page: Page, moment: string): Promise<void> {
   await page.goto('about:blank')
+  if (!moments.has(page)) await page.route('**/events*', (route) => answerAt(page, route))
+  moments.set(page, moment)
   await page.clock.setFixedTime(moment)
-  await page.unroute('**/events*')
-  await page.route('**/events*', async (route) => {
+}
+
+/** The server's answer with the moment that is set; a page that is left no longer waits for one. */
+async function answerAt(page: Page, route: Route): Promise<void> {
+  try {
     const response = await route.fetch()
     const body = (await response.json()) as object
-    await route.fulfill({ response, json: { ...body, now: moment } })
-  })
+    await route.fulfill({ response, json: { ...body, now: moments.get(page) } })
+  } catch {
+    await route.abort().catch(() => undefined)
+  }
 }
