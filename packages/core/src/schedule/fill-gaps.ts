@@ -1,6 +1,7 @@
+import { regionsMeet } from '../trade/regions.ts'
 import type { Desk } from './desk.ts'
 import type { FreeOrder } from './free-order.ts'
-import type { PlanCost, PlanSegment } from './instance.ts'
+import type { PlanCost, PlanSegment, PlanTask } from './instance.ts'
 import { layRow } from './row.ts'
 import {
   inFull,
@@ -14,8 +15,8 @@ import {
 
 /**
  * Where somebody waits at the desk, a task of a batch in hand that was to come later is taken at once, as long as nothing
- * ends later for it and it does not cost more in set-ups than it saves in waiting. Nobody sits idle beside what could be
- * done, even where the same wait would only come later.
+ * ends later for it and waits and set-ups do not grow by more than what is done meanwhile. Nobody sits idle beside what
+ * could be done, even where the same wait would only come later. Waits are gone through once, in the order of time.
  * @param most so many changes are tried at most. @returns the same plan where there is nothing to fill.
  */
 export function fillGaps(
@@ -30,41 +31,58 @@ export function fillGaps(
   let best = whole
   let laid = lay(desk, work, best)
   let tried = 0
-  for (let gap = 0; gap < laid.gaps.length;) {
-    const at = laid.gaps[gap] ?? 0
-    const filled = tries(sequenceOf(best, count), best, frees, at, count).find(({ sequence, orders }) => {
-      tried += 1
-      if (tried > most) return false
-      const next: FoundSequence = { ...best, row: sequence.entries, orders }
-      const then = lay(desk, work, next)
-      if (!isBetter(then, laid)) return false
-      best = { ...next, cost: then.cost }
-      laid = then
-      return true
-    })
-    if (tried > most) break
-    // What was filled may leave a rest of the gap, or open one before it.
-    gap = filled ? 0 : gap + 1
+  let reached = Number.NEGATIVE_INFINITY
+  for (;;) {
+    const gap = laid.gaps.find(({ from }) => from > reached)
+    if (!gap || tried >= most) break
+    const isDry = dryWithin(gap, laid, work)
+    const filled = tries(sequenceOf(best, count), best, frees, gap.place, count, isDry).some(
+      ({ sequence, orders }) => {
+        tried += 1
+        if (tried > most) return false
+        const next: FoundSequence = { ...best, row: sequence.entries, orders }
+        const then = lay(desk, work, next)
+        if (!fills(then, laid, gap)) return false
+        best = { ...next, cost: then.cost }
+        laid = then
+        return true
+      },
+    )
+    // A rest of the gap begins later, and comes next.
+    if (!filled) reached = gap.from
   }
   return best === whole ? found : best
 }
 
 interface Laid {
   readonly cost: PlanCost
-  /** When all tasks begin, together. */
-  readonly starts: number
-  /** The places in the row of what somebody waits for, in the order of time. */
-  readonly gaps: readonly number[]
+  /** In the order of time. */
+  readonly gaps: readonly Gap[]
+  readonly laid: readonly { readonly segment: PlanSegment; readonly task: PlanTask }[]
+}
+
+/** A wait at the desk. */
+interface Gap {
+  readonly painter: number
+  readonly from: number
+  readonly to: number
+  /** Where in the row that stands which is waited for. */
+  readonly place: number
 }
 
 function lay(desk: Desk, work: Mutable, { row, policy, orders }: FoundSequence): Laid {
   const { batches, painters } = work.instance
   orders.forEach((order, batch) => work.set(batch, order))
-  const segments: PlanSegment[] = []
-  const cost = layRow(desk, batches.length, row, policy, (segment) => segments.push(segment))
+  const laid: { segment: PlanSegment; task: PlanTask }[] = []
+  const cost = layRow(desk, batches.length, row, policy, (segment) => {
+    const task = batches[segment.batch]?.tasks[segment.task]
+    if (task) laid.push({ segment, task })
+  })
   const places = placesOf(row, batches.length)
   const gaps = painters.flatMap(({ sessions }, painter) => {
-    const own = segments.filter((each) => each.painter === painter).sort((a, b) => a.start - b.start)
+    const own = laid
+      .flatMap(({ segment }) => (segment.painter === painter ? [segment] : []))
+      .sort((a, b) => a.start - b.start)
     return own.flatMap((segment, index) => {
       const before = own[index - 1]
       const from =
@@ -73,14 +91,24 @@ function lay(desk: Desk, work: Mutable, { row, policy, orders }: FoundSequence):
           : (sessions?.[segment.session]?.start ?? segment.start)
       const place = places[segment.batch]?.[segment.task]
       return segment.from === 0 && segment.start > from && place !== undefined
-        ? [{ place, start: segment.start }]
+        ? [{ painter, from, to: segment.start, place }]
         : []
     })
   })
-  return {
-    cost,
-    starts: segments.reduce((sum, each) => sum + each.start, 0),
-    gaps: gaps.sort((a, b) => a.start - b.start).map((each) => each.place),
+  return { cost, gaps: gaps.sort((a, b) => a.from - b.from), laid }
+}
+
+/** Whether a task, by its place in the batch's own list, could be begun on its first model before a wait is over. */
+function dryWithin({ to }: Gap, { laid }: Laid, work: Mutable) {
+  const before = laid.filter(({ segment }) => segment.from === 0 && segment.start < to)
+  return (batch: number, task: number) => {
+    const wanted = work.instance.batches[batch]?.tasks[work.orderOf(batch).indexOf(task)]
+    return before.every(
+      ({ segment, task: below }) =>
+        segment.batch !== batch ||
+        !regionsMeet(below.regions, wanted?.regions ?? 'whole') ||
+        segment.start + segment.setUp + below.perModel + below.wait < to,
+    )
   }
 }
 
@@ -91,38 +119,65 @@ function placesOf(row: readonly number[], batches: number): readonly number[][] 
   return places
 }
 
-/** What could be taken before what stands at a place: tasks of batches in hand that nothing holds back, the nearest first. */
+/** So many tasks of a batch, one after the other, are taken forward together at most. */
+const longestRun = 3
+
+/**
+ * What could be taken before what stands at a place: tasks of batches in hand that nothing holds back, the nearest first,
+ * each by itself and with those of its batch that come after it.
+ */
 function tries(
   { entries, tasks }: Sequence,
   { orders }: FoundSequence,
   frees: readonly FreeOrder[],
   at: number,
   count: number,
+  isDry: (batch: number, task: number) => boolean,
 ): readonly { readonly sequence: Sequence; readonly orders: FoundSequence['orders'] }[] {
   const done = Array.from({ length: count }, (): number[] => [])
   for (let place = 0; place < at; place++) done[(entries[place] ?? 0) % count]?.push(tasks[place] ?? 0)
   const ready = done.map((own, batch) => new Set(own.length > 0 ? frees[batch]?.ready(own) : []))
   return entries.flatMap((entry, place) => {
     const batch = entry % count
-    if (place <= at || !ready[batch]?.has(tasks[place] ?? 0)) return []
-    const moved = {
-      entries: [...entries.slice(0, at), entry, ...entries.slice(at, place), ...entries.slice(place + 1)],
-      tasks: [...tasks.slice(0, at), tasks[place] ?? 0, ...tasks.slice(at, place), ...tasks.slice(place + 1)],
-    }
-    const renewed = [...orders]
-    renewed[batch] = frees[batch]?.nearest(ownOrder(moved, batch, count)) ?? []
-    return [{ sequence: settled(moved, renewed, count), orders: renewed }]
+    const task = tasks[place] ?? 0
+    if (place <= at || !ready[batch]?.has(task) || !isDry(batch, task)) return []
+    const later = entries.flatMap((each, index) => (index > place && each % count === batch ? [index] : []))
+    return Array.from({ length: longestRun }, (_, more) => [place, ...later.slice(0, more)])
+      .filter((run, more) => run.length === more + 1)
+      .map((run) => {
+        const moved = {
+          entries: forward(entries, run, at),
+          tasks: forward(tasks, run, at),
+        }
+        const renewed = [...orders]
+        renewed[batch] = frees[batch]?.nearest(ownOrder(moved, batch, count)) ?? []
+        return { sequence: settled(moved, renewed, count), orders: renewed }
+      })
   })
 }
 
-function isBetter(next: Laid, now: Laid): boolean {
-  const beside = (cost: PlanCost) => cost.exposed + cost.setUpSeconds
-  const saved = beside(now.cost) - beside(next.cost)
+function forward(row: readonly number[], run: readonly number[], at: number): readonly number[] {
+  const taken = new Set(run)
+  return [
+    ...row.slice(0, at),
+    ...run.map((place) => row[place] ?? 0),
+    ...row.filter((_, place) => place >= at && !taken.has(place)),
+  ]
+}
+
+/** Whether more of a wait is worked in than waits and set-ups grow by. */
+function fills(next: Laid, now: Laid, gap: Gap): boolean {
+  const beside = ({ cost }: Laid) => cost.exposed + cost.setUpSeconds
+  const waits = next.gaps.filter(
+    ({ painter, from, to }) => painter === gap.painter && from < gap.to && to > gap.from,
+  )
+  const left = waits.reduce((sum, { from, to }) => sum + Math.min(to, gap.to) - Math.max(from, gap.from), 0)
+  const gained = gap.to - gap.from - left - Math.max(0, beside(next) - beside(now))
   return (
     Number.isFinite(next.cost.finish) &&
     next.cost.finish <= now.cost.finish &&
     next.cost.late <= now.cost.late &&
     next.cost.pressed <= now.cost.pressed &&
-    (saved > 0 || (saved === 0 && next.starts < now.starts))
+    gained > 0
   )
 }

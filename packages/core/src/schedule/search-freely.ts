@@ -38,7 +38,7 @@ const mostAsked = 16_000
 /** Beyond so many tasks only the next few of each batch are asked for when a sequence is built. */
 const manyTasks = 400
 /** What filling the gaps of the best plan may take beside the search. */
-const filled = 0.05
+const filled = 0.15
 /** With so few tasks a walk is over soon, and another from the start finds more than a longer one. */
 const fewTasks = 30
 const walksOfFew = 8
