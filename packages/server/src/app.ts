@@ -6,8 +6,9 @@ import { Hono } from 'hono'
 import { compress } from 'hono/compress'
 import { secureHeaders } from 'hono/secure-headers'
 import type { Logger } from 'pino'
-import type { Database } from './db/client.ts'
 import type { News } from './db/news.ts'
+import type { StudioId } from './db/schema/columns.ts'
+import type { Studios } from './db/studios.ts'
 import { airRoutes } from './features/air/routes.ts'
 import { calendarRoutes } from './features/calendar/routes.ts'
 import { handRoutes } from './features/hand/routes.ts'
@@ -23,7 +24,9 @@ import { problemResponse, RequestProblem } from './http/problem.ts'
 import { serveRoute } from './http/serve-route.ts'
 
 export interface AppOptions {
-  readonly db: Database
+  readonly studios: Studios
+  /** Whose desk it is. */
+  readonly studio: StudioId
   readonly log: Logger
   readonly now: () => Instant
   /** Without it pages only hear what they ask for. */
@@ -32,8 +35,10 @@ export interface AppOptions {
   readonly webRoot?: string | undefined
 }
 
-function createApi({ db, now, news }: AppOptions): Hono {
+/** The routes of one studio, with what they remember of it. */
+function createApi({ studios, studio, now, news }: AppOptions): Hono {
   const api = new Hono()
+  const db = studios.of(studio)
   const summaries = createSummaries(db, now)
   const packedLogs = createPackedLogs(db)
   serveRoute(api, routes.health, async () => {

@@ -2,16 +2,17 @@ import { serve } from '@hono/node-server'
 import { instant } from '@seriatim/core'
 import { pino } from 'pino'
 import { createApp } from './app.ts'
-import { openDatabase } from './db/client.ts'
 import { migrateDatabase, NewerDatabase } from './db/migrate.ts'
 import { openNews } from './db/news.ts'
+import type { StudioId } from './db/schema/columns.ts'
+import { openStudios } from './db/studios.ts'
 import { loadDemoOnce, readDemo } from './demo.ts'
 import { stockShelfOnce } from './features/shelf/service.ts'
 import { readEnvironment } from './env.ts'
 
 const env = readEnvironment()
 const log = pino({ level: env.logLevel }, pino.destination(2))
-const { db, close } = openDatabase(env.databaseUrl, log)
+const studios = openStudios(env.databaseUrl, log)
 
 const now = () => instant(env.fixedNow === undefined ? Date.now() : Date.parse(env.fixedNow))
 
@@ -22,21 +23,25 @@ function giveUp(sentence: string, error?: unknown): never {
   process.exit(1)
 }
 
-try {
-  await migrateDatabase(env.databaseUrl, async () => {
+async function prepare(): Promise<StudioId> {
+  return migrateDatabase(env.databaseUrl, async (own) => {
+    const db = studios.of(own)
     const demo = env.demoFile === undefined ? null : readDemo(env.demoFile)
     await stockShelfOnce(db, demo?.shelf)
     if (demo) await loadDemoOnce(db, demo, now())
   })
-} catch (error) {
+}
+
+function notPrepared(error: unknown): never {
   const cause = error instanceof Error ? ((error.cause as Error | undefined) ?? error) : error
   if (error instanceof NewerDatabase) giveUp(error.message)
   const why = cause instanceof Error ? cause.message : String(cause)
   giveUp(`The database could not be prepared: ${why || 'it does not answer'}.`, error)
 }
 
+const studio = await prepare().catch(notPrepared)
 const news = openNews(env.databaseUrl, log)
-const app = createApp({ db, log, now, news, webRoot: env.webRoot })
+const app = createApp({ studios, studio, log, now, news, webRoot: env.webRoot })
 /** Longer than clients leave a connection idle: one that closes just as it is used again loses a request. */
 const keepAliveTimeout = 75_000
 const server = serve(
@@ -63,7 +68,7 @@ function stop(): void {
   // Who listens would else hold the server up.
   void news.close()
   server.close(() => {
-    void close().then(() => process.exit(0))
+    void studios.close().then(() => process.exit(0))
   })
   if ('closeIdleConnections' in server) server.closeIdleConnections()
   setTimeout(() => {

@@ -1,4 +1,4 @@
-import { drizzle, type NodePgDatabase, type NodePgQueryResultHKT } from 'drizzle-orm/node-postgres'
+import type { NodePgQueryResultHKT } from 'drizzle-orm/node-postgres'
 import type { PgDatabase } from 'drizzle-orm/pg-core'
 import pg from 'pg'
 import type { Logger } from 'pino'
@@ -10,7 +10,7 @@ export type Database = PgDatabase<NodePgQueryResultHKT>
 const longestStatement = 30_000
 
 /** A pool that outlives a database that goes away: broken connections, idle or in use, are logged and replaced. */
-export function openDatabase(url: string, log: Logger): { db: NodePgDatabase; close: () => Promise<void> } {
+export function openPool(url: string, log: Logger): pg.Pool {
   const pool = new pg.Pool({
     connectionString: url,
     max: 8,
@@ -26,5 +26,5 @@ export function openDatabase(url: string, log: Logger): { db: NodePgDatabase; cl
   pool.on('error', broke)
   // A connection lost inside a transaction tells its client, not the pool; unheard it would end the process.
   pool.on('connect', (client) => client.on('error', broke))
-  return { db: drizzle(pool), close: () => pool.end() }
+  return pool
 }

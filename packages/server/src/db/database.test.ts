@@ -5,8 +5,9 @@ import { v7 } from 'uuid'
 import { describe, expect, it } from 'vitest'
 import { createApp } from '../app.ts'
 import { settings, startTestServer, testNow } from '../testing/test-server.ts'
-import { openDatabase } from './client.ts'
 import { migrateDatabase, NewerDatabase } from './migrate.ts'
+import type { StudioId } from './schema/columns.ts'
+import { openStudios } from './studios.ts'
 
 const log = pino({ level: 'silent' })
 
@@ -19,23 +20,18 @@ describe('the database', () => {
   })
 
   it('migrates once when several servers begin at once', async () => {
-    const server = await startTestServer()
-    await server.db.execute(sql`drop schema drizzle cascade`)
-    await server.db.execute(sql`drop schema public cascade`)
-    await server.db.execute(sql`create schema public`)
-    await Promise.all([1, 2, 3, 4].map(() => migrateDatabase(server.url)))
+    const server = await startTestServer(async (_, url) => {
+      await Promise.all([1, 2, 3, 4].map(() => migrateDatabase(url)))
+    })
     expect((await server.call('GET', '/projects')).body).toEqual({ projects: [] })
     await server.stop()
   })
 
   it('as the release before left it is brought up to date, with every event and every wish', async () => {
-    const server = await startTestServer()
-    await server.db.execute(sql`drop schema drizzle cascade`)
-    await server.db.execute(sql`drop schema public cascade`)
-    await server.db.execute(sql`create schema public`)
-    const dump = new URL('../testing/release-before.sql', import.meta.url)
-    await server.db.execute(sql.raw(readFileSync(dump, 'utf8')))
-    await migrateDatabase(server.url)
+    const server = await startTestServer(async (owner) => {
+      const dump = new URL('../testing/release-before.sql', import.meta.url)
+      await owner.query(`drop schema public cascade; create schema public; ${readFileSync(dump, 'utf8')}`)
+    })
     await migrateDatabase(server.url)
     const { projects } = (await server.call('GET', '/projects')).body as {
       projects: { id: string; name: string }[]
@@ -57,11 +53,11 @@ describe('the database', () => {
     expect(project.planning.handOver).toBeNull()
     expect(project.recipes[0]?.unitIds).toEqual([pikes!.id])
     expect(eels!.joinedAt).toBeNull()
-    const kept = await server.db.execute(sql`
+    const kept = await server.owner.execute(sql`
       select bool_and(step ? 'except') and count(*) > 0 as whole
       from recipe, jsonb_array_elements(document -> 'steps') as step`)
     expect(kept.rows).toEqual([{ whole: true }])
-    const shelf = await server.db.execute(sql`
+    const shelf = await server.owner.execute(sql`
       select bool_and(document ? 'form' and document ? 'sheen' and document ? 'workable') as whole from material`)
     expect(shelf.rows).toEqual([{ whole: true }])
     const events = await server.events(`/projects/${id}`)
@@ -84,7 +80,7 @@ describe('the database', () => {
         { stageId: project.line[0]!.id, drySeconds: 901 },
       ],
     })
-    await expect(server.db.execute(sql`delete from progress_event`)).rejects.toThrow()
+    await expect(server.owner.execute(sql`delete from progress_event`)).rejects.toThrow()
     const file = await server.call('GET', `/projects/${id}/file`)
     expect((await server.call('POST', '/projects/import?copy=true', file.body)).status).toBe(201)
     const record = { id: v7(), at: '2026-11-24T20:00:00.000Z', kind: 'undone', targetId: events[1]!.id }
@@ -102,8 +98,8 @@ describe('the database', () => {
     )
     const migration = new URL('./migrations/0003_roles_variants_standards.sql', import.meta.url)
     const statements = readFileSync(migration, 'utf8').split('--> statement-breakpoint')
-    await server.db.execute(sql.raw(statements.at(-1) ?? ''))
-    const { rows } = await server.db.execute(sql`select document from recipe where id = ${old.id}`)
+    await server.owner.execute(sql.raw(statements.at(-1) ?? ''))
+    const { rows } = await server.owner.execute(sql`select document from recipe where id = ${old.id}`)
     expect(rows[0]?.document).toEqual({
       ...old,
       regions: [
@@ -117,7 +113,7 @@ describe('the database', () => {
 
   it('written by a newer version is left alone', async () => {
     const server = await startTestServer()
-    await server.db.execute(
+    await server.owner.execute(
       sql`insert into drizzle.__drizzle_migrations (hash, created_at) values ('from the future', 9999999999999)`,
     )
     await expect(migrateDatabase(server.url)).rejects.toBeInstanceOf(NewerDatabase)
@@ -125,34 +121,34 @@ describe('the database', () => {
   })
 
   it('that does not answer gives 503 and a time to try again', async () => {
-    const { db, close } = openDatabase('postgres://nobody:x@127.0.0.1:9/none', log)
-    const app = createApp({ db, log, now: () => testNow })
+    const studios = openStudios('postgres://nobody:x@127.0.0.1:9/none', log)
+    const app = createApp({ studios, studio: v7() as StudioId, log, now: () => testNow })
     const response = await app.request('/api/projects')
     expect(response.status).toBe(503)
     expect(response.headers.get('retry-after')).toBe('2')
     expect(await response.json()).toMatchObject({ type: 'urn:seriatim:problem:database-away' })
-    await close()
+    await studios.close()
   })
 
   it('whose disk is full gives 507 and takes the same request later', async () => {
     const server = await startTestServer()
-    await server.db.execute(
+    await server.owner.execute(
       sql.raw(`create function full_disk() returns trigger language plpgsql as
         $$ begin raise exception 'could not extend file' using errcode = 'disk_full'; end $$`),
     )
-    await server.db.execute(
+    await server.owner.execute(
       sql`create trigger full_disk before insert on project for each row execute function full_disk()`,
     )
     const put = () => server.problem(`/projects/${v7()}`, 'PUT', settings())
     expect(await put()).toMatchObject({ status: 507, body: { type: 'urn:seriatim:problem:disk-full' } })
-    await server.db.execute(sql`drop trigger full_disk on project`)
+    await server.owner.execute(sql`drop trigger full_disk on project`)
     expect((await put()).status).toBe(201)
     await server.stop()
   })
 
   it('an unexpected failure gives an id and no SQL', async () => {
     const server = await startTestServer()
-    await server.db.execute(sql`alter table project rename to elsewhere`)
+    await server.owner.execute(sql`alter table project rename to elsewhere`)
     const response = await server.app.request('/api/projects')
     const text = await response.text()
     expect(response.status).toBe(500)

@@ -4,6 +4,8 @@ import { drizzle } from 'drizzle-orm/node-postgres'
 import { migrate } from 'drizzle-orm/node-postgres/migrator'
 import pg from 'pg'
 import { nameBatchesByModels } from './name-batches-by-models.ts'
+import type { StudioId } from './schema/columns.ts'
+import { firstStudio, tenantRole } from './studios.ts'
 
 const folder = fileURLToPath(new URL('./migrations', import.meta.url))
 
@@ -19,9 +21,13 @@ export class NewerDatabase extends Error {
 /**
  * Brings the database up to date, on a connection of its own that holds a lock: of several servers starting at once
  * one does it, and the others wait and find it done; `afterwards` runs under the same lock.
+ * @returns the studio of whoever paints alone.
  * @throws NewerDatabase when the database has had migrations this version does not know; nothing is changed then.
  */
-export async function migrateDatabase(url: string, afterwards?: () => Promise<void>): Promise<void> {
+export async function migrateDatabase(
+  url: string,
+  afterwards?: (own: StudioId) => Promise<void>,
+): Promise<StudioId> {
   const client = new pg.Client({ connectionString: url, connectionTimeoutMillis: 3000 })
   // Unheard it would end the process; what it breaks is thrown where it is waited for.
   client.on('error', () => undefined)
@@ -33,10 +39,32 @@ export async function migrateDatabase(url: string, afterwards?: () => Promise<vo
     const db = drizzle(client)
     await migrate(db, { migrationsFolder: folder })
     await nameBatchesByModels(db)
-    await afterwards?.()
+    await letTenantsIn(client)
+    const own = await firstStudio(db)
+    await afterwards?.(own)
+    return own
   } finally {
     await client.end().catch(() => undefined)
   }
+}
+
+/**
+ * The role of all requests may read and write every table, as far as row-level security lets it. A backup carries no
+ * rights, and a role belongs to no database, so both are given at every start.
+ */
+async function letTenantsIn(client: pg.Client): Promise<void> {
+  await client.query(`do $$ begin
+    create role ${tenantRole} nologin;
+  exception when duplicate_object or unique_violation then null;
+  end $$`)
+  await client.query(`
+    grant usage on schema public to ${tenantRole};
+    grant select, insert, update, delete on all tables in schema public to ${tenantRole};
+    grant usage on all sequences in schema public to ${tenantRole}`)
+  const { rows } = await client.query<{ there: boolean }>(
+    `select pg_has_role('${tenantRole}', 'member') as there`,
+  )
+  if (!rows[0]?.there) await client.query(`grant ${tenantRole} to current_user`)
 }
 
 async function appliedCount(client: pg.Client): Promise<number> {

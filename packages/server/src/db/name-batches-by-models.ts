@@ -2,7 +2,8 @@ import { batchNames } from '@seriatim/contract'
 import type { BatchId, UnitId } from '@seriatim/core'
 import { and, asc, eq, isNull, sql } from 'drizzle-orm'
 import type { Database } from './client.ts'
-import { model, project, unit } from './schema.ts'
+import { project } from './schema/project.ts'
+import { model, unit } from './schema/roster.ts'
 
 /** `<unit id>/<number>`, as batches were called up to migration 6. */
 const oldName = '^[0-9a-f-]{36}/[0-9]+$'

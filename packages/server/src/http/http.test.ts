@@ -123,9 +123,13 @@ describe('pages', () => {
   writeFileSync(join(root, 'index.html'), '<p>the page</p>')
   writeFileSync(join(root, 'assets', 'app-1.js'), 'ours')
   const get = (path: string) =>
-    createApp({ db: server.db, log: pino({ level: 'silent' }), now: () => testNow, webRoot: root }).request(
-      path,
-    )
+    createApp({
+      studios: server.studios,
+      studio: server.studio,
+      log: pino({ level: 'silent' }),
+      now: () => testNow,
+      webRoot: root,
+    }).request(path)
 
   it('a place of the application is the page, and asked for anew each time', async () => {
     const response = await get('/projects/x/plan')
@@ -186,14 +190,14 @@ describe('a database that breaks under way', () => {
   it('ends a transaction and not the server', async () => {
     const other = await startTestServer()
     const { path } = await other.seed()
-    await other.db.execute(`create function cut() returns trigger language plpgsql as
+    await other.owner.execute(`create function cut() returns trigger language plpgsql security definer as
       $$ begin perform pg_terminate_backend(pg_backend_pid()); perform pg_sleep(0.2); return new; end $$`)
-    await other.db.execute(
+    await other.owner.execute(
       'create trigger cut before insert on project_change for each row execute function cut()',
     )
     const answer = await other.edit(path, (project) => ({ ...project, name: 'Weir' }))
     expect(answer.status).toBe(503)
-    await other.db.execute('drop trigger cut on project_change')
+    await other.owner.execute('drop trigger cut on project_change')
     expect((await other.edit(path, (project) => ({ ...project, name: 'Weir' }))).status).toBe(200)
     await other.stop()
   })

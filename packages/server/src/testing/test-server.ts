@@ -12,13 +12,15 @@ import {
   type StoredProject,
 } from '@seriatim/contract'
 import { commandsBetween, instant, type Command, type CommandVerdict } from '@seriatim/core'
-import { sql } from 'drizzle-orm'
+import { drizzle } from 'drizzle-orm/node-postgres'
+import type pg from 'pg'
 import { pino } from 'pino'
 import { v7 } from 'uuid'
 import { createApp } from '../app.ts'
-import { openDatabase } from '../db/client.ts'
+import { openPool } from '../db/client.ts'
 import { migrateDatabase } from '../db/migrate.ts'
 import { openNews } from '../db/news.ts'
+import { openStudios } from '../db/studios.ts'
 import { checkAnswer } from './check-answer.ts'
 
 const log = pino({ level: process.env['SERIATIM_LOG'] ?? 'silent' })
@@ -27,17 +29,19 @@ export const testNow = instant(Date.parse('2026-11-24T21:00:00Z'))
 const address = process.env['SERIATIM_TEST_DATABASE']
 if (!address) throw new Error('SERIATIM_TEST_DATABASE is not set: run the tests with npm test')
 
-/** A migrated database of its own on the test cluster, and the application on it. */
-export async function startTestServer() {
+/** A migrated database of its own on the test cluster, and the application on it. @param before what the database is filled with first. */
+export async function startTestServer(before?: (owner: pg.Pool, url: string) => Promise<void>) {
   const name = `test_${randomUUID().replaceAll('-', '')}`
-  const admin = openDatabase(address ?? '', log)
-  await admin.db.execute(sql.raw(`create database ${name}`))
+  const admin = openPool(address ?? '', log)
+  await admin.query(`create database ${name}`)
   const url = new URL(address ?? '')
   url.pathname = `/${name}`
-  const own = openDatabase(url.href, log)
-  await migrateDatabase(url.href)
+  const owner = openPool(url.href, log)
+  await before?.(owner, url.href)
+  const studio = await migrateDatabase(url.href)
+  const studios = openStudios(url.href, log)
   const news = openNews(url.href, log)
-  const app = createApp({ db: own.db, log, now: () => testNow, news })
+  const app = createApp({ studios, studio, log, now: () => testNow, news })
 
   async function call(method: string, path: string, body?: unknown) {
     const response = await app.request(`/api${path}`, {
@@ -72,7 +76,12 @@ export async function startTestServer() {
   return {
     app,
     url: url.href,
-    db: own.db,
+    studios,
+    studio,
+    /** As a request has it. */
+    db: studios.of(studio),
+    /** The whole database, past all policies. */
+    owner: drizzle(owner),
     call,
     project: async (path: string, method = 'GET', body?: unknown) =>
       (await call(method, path, body)).body as StoredProject,
@@ -108,9 +117,10 @@ export async function startTestServer() {
     },
     stop: async () => {
       await news.close()
-      await own.close()
-      await admin.db.execute(sql.raw(`drop database ${name} with (force)`))
-      await admin.close()
+      await studios.close()
+      await owner.end()
+      await admin.query(`drop database ${name} with (force)`)
+      await admin.end()
     },
   }
 }

@@ -2,7 +2,7 @@ import type { AirReading } from '@seriatim/contract'
 import { instant, type Instant } from '@seriatim/core'
 import { asc, eq, gte, sql } from 'drizzle-orm'
 import type { Database } from '../../db/client.ts'
-import { airReading } from '../../db/schema.ts'
+import { airReading } from '../../db/schema/desk.ts'
 
 const kept = 14 * 24 * 3600 * 1000
 
@@ -31,7 +31,7 @@ export async function writeAir(db: Database, readings: readonly AirReading[]): P
       .insert(airReading)
       .values(rows.slice(from, from + rowsAtOnce))
       .onConflictDoUpdate({
-        target: [airReading.at, airReading.place],
+        target: [airReading.studioId, airReading.at, airReading.place],
         set: {
           celsius: sql`excluded.celsius`,
           humidity: sql`excluded.humidity`,

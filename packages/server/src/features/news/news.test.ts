@@ -98,7 +98,7 @@ describe('news of a project', () => {
     const { path, line, unit } = await server.seed()
     const page = await listen(path)
     await hearTheLast(page, path)
-    await server.db.execute(
+    await server.owner.execute(
       sql`select pg_terminate_backend(pid) from pg_stat_activity where datname = current_database() and query like 'listen%'`,
     )
     expect(await page.next()).toBe('')

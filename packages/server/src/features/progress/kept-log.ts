@@ -4,7 +4,7 @@ import { packedLogSchema, type PackedLog } from '@seriatim/contract'
 import type { ProjectId } from '@seriatim/core'
 import { eq, lt } from 'drizzle-orm'
 import type { Database } from '../../db/client.ts'
-import { packedLog } from '../../db/schema.ts'
+import { packedLog } from '../../db/schema/progress.ts'
 
 /** A project's log up to an event, and that event's number. */
 export interface LogSoFar {
@@ -30,7 +30,7 @@ export async function keepLog(db: Database, id: ProjectId, { log, last }: LogSoF
     .insert(packedLog)
     .values({ projectId: id, last, body })
     .onConflictDoUpdate({
-      target: packedLog.projectId,
+      target: [packedLog.studioId, packedLog.projectId],
       set: { last, body },
       setWhere: lt(packedLog.last, last),
     })

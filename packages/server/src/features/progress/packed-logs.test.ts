@@ -1,7 +1,7 @@
 import { unpackLog } from '@seriatim/contract'
 import type { ProjectId } from '@seriatim/core'
 import { afterAll, beforeAll, expect, it } from 'vitest'
-import { packedLog } from '../../db/schema.ts'
+import { packedLog } from '../../db/schema/progress.ts'
 import { punched, startTestServer, testNow } from '../../testing/test-server.ts'
 import { createSummaries } from '../projects/summaries.ts'
 import { keepLog, readKeptLog } from './kept-log.ts'

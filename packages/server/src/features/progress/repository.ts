@@ -19,7 +19,10 @@ import { instant } from '@seriatim/core'
 import { and, eq, inArray, sql, type SQL } from 'drizzle-orm'
 import type { Database } from '../../db/client.ts'
 import { newsOf } from '../../db/news.ts'
-import { installation, model, progressEvent, stage, unit } from '../../db/schema.ts'
+import { stage } from '../../db/schema/line.ts'
+import { progressEvent } from '../../db/schema/progress.ts'
+import { model, unit } from '../../db/schema/roster.ts'
+import { installation } from '../../db/schema/studio.ts'
 
 /** An event as it is kept: with the server's number, and the moment the device gave where it was set right. */
 export interface KeptEvent {

@@ -2,7 +2,7 @@ import type { LoggedChange, NewChange } from '@seriatim/contract'
 import { instant, type ChangeId, type Command, type CommandVerdict, type ProjectId } from '@seriatim/core'
 import { and, desc, eq, gt, lt, not, lte } from 'drizzle-orm'
 import type { Database } from '../../db/client.ts'
-import { projectChange } from '../../db/schema.ts'
+import { projectChange } from '../../db/schema/project.ts'
 
 export interface KeptChange {
   readonly projectId: ProjectId

@@ -1,7 +1,8 @@
 import type { ModelId, ProjectId, RecipeId, StageId, UnitId } from '@seriatim/core'
 import { eq, inArray } from 'drizzle-orm'
 import type { Database } from '../../db/client.ts'
-import { model, recipe, stage, unit } from '../../db/schema.ts'
+import { recipe, stage } from '../../db/schema/line.ts'
+import { model, unit } from '../../db/schema/roster.ts'
 
 export interface IdsOf {
   readonly units: readonly UnitId[]

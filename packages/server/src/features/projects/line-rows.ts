@@ -2,7 +2,8 @@ import type { StoredProject } from '@seriatim/contract'
 import type { ProjectId, Seconds, Stage, StageId, UnitId } from '@seriatim/core'
 import { and, asc, eq, inArray, isNull, sql } from 'drizzle-orm'
 import type { Database } from '../../db/client.ts'
-import { stage, stageExemption, unit } from '../../db/schema.ts'
+import { stage, stageExemption } from '../../db/schema/line.ts'
+import { unit } from '../../db/schema/roster.ts'
 
 /** The line, with what it says of units that have left as well. */
 export async function readLine(db: Database, projectId: ProjectId): Promise<StoredProject['line']> {
@@ -91,7 +92,7 @@ async function writeStages(
     .insert(stage)
     .values(rows)
     .onConflictDoUpdate({
-      target: stage.id,
+      target: [stage.studioId, stage.id],
       set: {
         position: sql`excluded.position`,
         name: sql`excluded.name`,

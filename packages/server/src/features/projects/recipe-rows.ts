@@ -2,7 +2,8 @@ import type { StoredProject } from '@seriatim/contract'
 import type { ProjectId, Recipe } from '@seriatim/core'
 import { and, asc, desc, eq, inArray, isNull, ne, sql } from 'drizzle-orm'
 import type { Database } from '../../db/client.ts'
-import { project, recipe } from '../../db/schema.ts'
+import { recipe } from '../../db/schema/line.ts'
+import { project } from '../../db/schema/project.ts'
 
 export async function readRecipes(db: Database, projectId: ProjectId): Promise<StoredProject['recipes']> {
   const rows = await db
@@ -47,7 +48,7 @@ export async function writeRecipes(
       .insert(recipe)
       .values(changed)
       .onConflictDoUpdate({
-        target: recipe.id,
+        target: [recipe.studioId, recipe.id],
         set: { position: sql`excluded.position`, document: sql`excluded.document`, removedAt: null },
       })
   }

@@ -2,7 +2,7 @@ import type { ProjectSettings, ProjectSummary, StoredProject } from '@seriatim/c
 import type { LocalDate, ProjectId, Seconds } from '@seriatim/core'
 import { and, eq, isNull } from 'drizzle-orm'
 import type { Database } from '../../db/client.ts'
-import { project } from '../../db/schema.ts'
+import { project } from '../../db/schema/project.ts'
 import { readLine } from './line-rows.ts'
 import { readRecipes } from './recipe-rows.ts'
 import { readUnits } from './unit-rows.ts'

@@ -13,7 +13,7 @@ import {
 } from '@seriatim/core'
 import { eq, sql } from 'drizzle-orm'
 import type { Database } from '../../db/client.ts'
-import { project, projectSummary } from '../../db/schema.ts'
+import { project, projectSummary } from '../../db/schema/project.ts'
 import { readKeptLog } from '../progress/kept-log.ts'
 import { readEventsAfter } from '../progress/repository.ts'
 import { readShelf } from '../shelf/service.ts'
@@ -86,7 +86,10 @@ export function createSummaries(db: Database, now: () => Instant) {
     await db
       .insert(projectSummary)
       .values({ projectId: id, madeOf, summary })
-      .onConflictDoUpdate({ target: projectSummary.projectId, set: { madeOf, summary, times: null } })
+      .onConflictDoUpdate({
+        target: [projectSummary.studioId, projectSummary.projectId],
+        set: { madeOf, summary, times: null },
+      })
   }
 
   /** What the project teaches others, worked out when first asked for since it changed. */

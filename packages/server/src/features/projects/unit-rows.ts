@@ -2,7 +2,7 @@ import type { StoredProject } from '@seriatim/contract'
 import type { ProjectId, Unit } from '@seriatim/core'
 import { and, asc, eq, inArray, isNull, notInArray, sql } from 'drizzle-orm'
 import type { Database } from '../../db/client.ts'
-import { model, unit } from '../../db/schema.ts'
+import { model, unit } from '../../db/schema/roster.ts'
 
 export async function readUnits(db: Database, projectId: ProjectId): Promise<StoredProject['units']> {
   const units = await db
@@ -61,7 +61,7 @@ export async function writeUnit(
   await db
     .insert(unit)
     .values({ id: written.id, projectId, position, ...values })
-    .onConflictDoUpdate({ target: unit.id, set: { ...values, removedAt: null } })
+    .onConflictDoUpdate({ target: [unit.studioId, unit.id], set: { ...values, removedAt: null } })
   const ids = written.models.map((each) => each.id)
   const stay = and(eq(model.unitId, written.id), isNull(model.removedAt))
   await db
@@ -80,7 +80,7 @@ export async function writeUnit(
       })),
     )
     .onConflictDoUpdate({
-      target: model.id,
+      target: [model.studioId, model.id],
       set: {
         unitId: written.id,
         name: sql`excluded.name`,

@@ -1,7 +1,8 @@
 import { materialsOf, type Material, type MaterialId, type RecipeId } from '@seriatim/core'
 import { and, eq, inArray, isNull, sql } from 'drizzle-orm'
 import type { Database } from '../../db/client.ts'
-import { material, recipe } from '../../db/schema.ts'
+import { material } from '../../db/schema/desk.ts'
+import { recipe } from '../../db/schema/line.ts'
 
 export async function readShelf(db: Database): Promise<readonly Material[]> {
   const rows = await db
@@ -18,7 +19,7 @@ export async function isShelfNew(db: Database): Promise<boolean> {
 
 /** One at a time changes the shelf: names stay unique by looking before writing. */
 export async function lockShelf(db: Database): Promise<void> {
-  await db.execute(sql`select pg_advisory_xact_lock(47, 1)`)
+  await db.execute(sql`select pg_advisory_xact_lock(hashtextextended(this_studio()::text, 1))`)
 }
 
 export async function countMaterials(db: Database): Promise<number> {
@@ -41,7 +42,7 @@ export async function writeMaterials(db: Database, materials: readonly Material[
     .insert(material)
     .values(materials.map((document) => ({ id: document.id, document })))
     .onConflictDoUpdate({
-      target: material.id,
+      target: [material.studioId, material.id],
       set: { document: sql`excluded.document`, removedAt: null },
     })
 }
