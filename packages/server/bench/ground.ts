@@ -4,6 +4,7 @@ import { Agent, request } from 'node:http'
 import { createServer, type AddressInfo } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import pg from 'pg'
 import { v7 } from 'uuid'
 import { jobFile, laps, punches, type Job } from './job.ts'
 
@@ -120,6 +121,15 @@ async function tick(port: number, job: Job, clients: number, seconds: number): P
   return times
 }
 
+/** Whose rows the server wrote. */
+async function firstStudio(): Promise<string> {
+  const client = new pg.Client({ connectionString: database })
+  await client.connect()
+  const { rows } = await client.query<{ id: string }>('select id from studio')
+  await client.end()
+  return rows[0]?.id ?? ''
+}
+
 /** The same rows inserted by as many clients of PostgreSQL's own benchmark. */
 async function bareInserts(job: Job, clients: number, seconds: number): Promise<number[]> {
   const folder = mkdtempSync(join(tmpdir(), 'seriatim-bench-'))
@@ -140,6 +150,7 @@ async function bareInserts(job: Job, clients: number, seconds: number): Promise<
   const args = ['-n', '-c', String(clients), '-j', '2', '-T', String(seconds), '-f', script, '-l']
   const child = spawn(pgbench, [...args, '--log-prefix', join(folder, 'log'), database], {
     stdio: ['ignore', 'ignore', 'pipe'],
+    env: { ...process.env, PGOPTIONS: `-c seriatim.studio=${await firstStudio()}` },
   })
   let said = ''
   child.stderr.on('data', (text: Buffer) => (said += text.toString()))
