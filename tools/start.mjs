@@ -34,7 +34,9 @@ await runTool(async () => {
   const [address] = await Promise.all([given ?? cluster.start(), ensureWebBuild()])
   await startServer(address, stopper)
   if (reminder) process.stdout.write(`${reminder}\n`)
-  process.stdout.write(`Seriatim is ready at http://127.0.0.1:${port} (Ctrl-C stops it)\n`)
+  process.stdout.write(
+    `Seriatim is ready at ${process.env.SERIATIM_ORIGIN ?? `http://127.0.0.1:${port}`} (Ctrl-C stops it)\n`,
+  )
   if (cluster) watch(cluster, stopper)
 })
 
@@ -64,7 +66,8 @@ function makeStopper() {
 }
 
 function startServer(databaseUrl, stopper) {
-  const server = spawn(process.execPath, ['--import', 'tsx', 'packages/server/src/main.ts'], {
+  const entry = Number(process.env.SERIATIM_PROCESSES ?? 1) > 1 ? 'processes' : 'main'
+  const server = spawn(process.execPath, ['--import', 'tsx', `packages/server/src/${entry}.ts`], {
     cwd: root,
     stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
     env: {

@@ -60,7 +60,12 @@ export class Instance {
   }
 
   serverPid(): number {
-    const pids = execFileSync('pgrep', ['-P', String(this.child?.pid), '-f', 'server/src/main']).toString()
+    const pids = execFileSync('pgrep', [
+      '-P',
+      String(this.child?.pid),
+      '-f',
+      'server/src/(main|processes)',
+    ]).toString()
     return Number(pids.trim().split('\n')[0])
   }
 

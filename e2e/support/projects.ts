@@ -99,3 +99,21 @@ export async function recordedKinds(request: APIRequestContext, id: string): Pro
   const { log } = (await response.json()) as { log: PackedLog }
   return unpackLog(log).map((event) => event.kind)
 }
+
+/** What a device records at the bench: the first stage on the first model of a project. */
+export async function recordPunch(request: APIRequestContext, id: string, device = newId()): Promise<void> {
+  const { units, line } = (await (await request.get(`/api/projects/${id}`)).json()) as {
+    readonly units: readonly { readonly models: readonly { readonly id: string }[] }[]
+    readonly line: readonly { readonly id: string }[]
+  }
+  const event = {
+    id: newId(),
+    at: new Date().toISOString(),
+    by: { device, number: 1, painter: null },
+    kind: 'punched',
+    stageId: line[0]?.id,
+    modelIds: [units[0]?.models[0]?.id],
+  }
+  const response = await request.post(`/api/projects/${id}/events`, { data: { events: [event] } })
+  expect(await response.json()).toMatchObject({ verdicts: [{ verdict: 'taken' }] })
+}

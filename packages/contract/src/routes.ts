@@ -6,6 +6,14 @@ import { eventVerdictSchema } from './event.ts'
 import { idOf, instantField } from './fields.ts'
 import { anyProjectFileSchema } from './files/read-project-file.ts'
 import { handSchema, putBroughtRatesSchema } from './hand.ts'
+import {
+  memberRoleSchema,
+  memberSchema,
+  meSchema,
+  newMemberSchema,
+  passwordMadeSchema,
+  type Audience,
+} from './members.ts'
 import { packedLogSchema } from './packed-log.ts'
 import { projectFileSchema } from './project-file.ts'
 import { finishSchema, projectSettingsSchema, projectSummarySchema, storedProjectSchema } from './project.ts'
@@ -26,6 +34,8 @@ export interface Route<
   readonly query: Query
   readonly body: Body
   readonly answer: Answer
+  /** Who may ask, where there is a door. */
+  readonly audience: Audience
   /** The status of an answer that is no problem. */
   readonly status: 200 | 201
   /** The largest body, in bytes. */
@@ -42,6 +52,8 @@ interface Given {
   readonly query?: z.ZodType
   readonly body?: z.ZodType
   readonly answer: z.ZodType
+  /** Left out: who paints may look, and who manages may change. */
+  readonly audience?: Audience
   readonly status?: 200 | 201
   readonly largest?: number
 }
@@ -58,11 +70,13 @@ function route<G extends Given>(
     query: (given.query ?? nothing) as Part<G['query']>,
     body: (given.body ?? nothing) as Part<G['body']>,
     answer: given.answer,
+    audience: given.audience ?? (method === 'GET' ? 'painter' : 'manager'),
     status: given.status ?? 200,
     largest: given.largest ?? megabyte,
   }
 }
 
+const ofMember = z.object({ memberId: z.string().min(1).max(80) })
 const ofProject = z.object({ id: idOf<ProjectId>() })
 const ofMaterial = z.object({ materialId: idOf<MaterialId>() })
 
@@ -75,9 +89,42 @@ const shelfAnswer = z.object({ materials: z.array(materialSchema).readonly() })
 
 /** Everything the server can be asked; server, client and documents stand on this. */
 export const routes = {
-  health: route('GET', '/health', { answer: z.object({ ok: z.literal(true), now: instantField }) }),
+  health: route('GET', '/health', {
+    audience: 'anyone',
+    answer: z.object({ ok: z.literal(true), now: instantField }),
+  }),
+
+  readMe: route('GET', '/me', { audience: 'anyone', answer: meSchema }),
+  listMembers: route('GET', '/members', {
+    audience: 'owner',
+    answer: z.object({ members: z.array(memberSchema).readonly() }),
+  }),
+  addMember: route('POST', '/members', {
+    audience: 'owner',
+    body: newMemberSchema,
+    answer: passwordMadeSchema,
+    status: 201,
+  }),
+  setMemberRole: route('PUT', '/members/:memberId', {
+    audience: 'owner',
+    params: ofMember,
+    body: memberRoleSchema,
+    answer: memberSchema,
+  }),
+  /** A new password, and every sign-in of theirs ends. */
+  renewPassword: route('POST', '/members/:memberId/password', {
+    audience: 'owner',
+    params: ofMember,
+    answer: passwordMadeSchema,
+  }),
+  removeMember: route('DELETE', '/members/:memberId', {
+    audience: 'owner',
+    params: ofMember,
+    answer: z.object({ removed: z.literal(true) }),
+  }),
 
   sayFinish: route('PUT', '/projects/:id/finish', {
+    audience: 'painter',
     params: ofProject,
     body: finishSchema,
     answer: z.object({ said: z.literal(true) }),
@@ -136,6 +183,7 @@ export const routes = {
   }),
   /** Each event is judged by itself, so that one that cannot be taken keeps none of the others. */
   recordEvents: route('POST', '/projects/:id/events', {
+    audience: 'painter',
     params: ofProject,
     body: z.object({
       events: z

@@ -2,15 +2,19 @@ import { serveStatic } from '@hono/node-server/serve-static'
 import { openApiDocument, routes } from '@seriatim/contract'
 import type { Instant } from '@seriatim/core'
 import { sql } from 'drizzle-orm'
-import { Hono } from 'hono'
+import { Hono, type Context } from 'hono'
 import { compress } from 'hono/compress'
 import { secureHeaders } from 'hono/secure-headers'
 import type { Logger } from 'pino'
+import type { Database } from './db/client.ts'
 import type { News } from './db/news.ts'
 import type { StudioId } from './db/schema/columns.ts'
 import type { Studios } from './db/studios.ts'
 import { airRoutes } from './features/air/routes.ts'
 import { calendarRoutes } from './features/calendar/routes.ts'
+import { addressHeader, doorPath } from './features/door/door-path.ts'
+import type { Door } from './features/door/door.ts'
+import { memberRoutes } from './features/door/routes.ts'
 import { handRoutes } from './features/hand/routes.ts'
 import { newsRoutes } from './features/news/routes.ts'
 import { createPackedLogs } from './features/progress/packed-logs.ts'
@@ -21,29 +25,48 @@ import { shelfRoutes } from './features/shelf/routes.ts'
 import { onError } from './http/on-error.ts'
 import { ownPagesOnly } from './http/own-pages-only.ts'
 import { problemResponse, RequestProblem } from './http/problem.ts'
-import { serveRoute } from './http/serve-route.ts'
+import { refuseOthers, serveRoute, type Asking } from './http/serve-route.ts'
 
 export interface AppOptions {
   readonly studios: Studios
-  /** Whose desk it is. */
+  /** Whose desk it is where there is no door. */
   readonly studio: StudioId
   readonly log: Logger
   readonly now: () => Instant
+  /** Without one whoever sits at this machine may do everything. */
+  readonly door?: AppDoor | undefined
   /** Without it pages only hear what they ask for. */
   readonly news?: News | undefined
   /** The built web application; without it only the API answers. */
   readonly webRoot?: string | undefined
 }
 
+export interface AppDoor {
+  readonly door: Door
+  /** The whole database, for who may sign in. */
+  readonly owner: Database
+  /** As browsers name this place. */
+  readonly origin: string
+}
+
+type Api = Hono<{ Bindings: Asking }>
+
 /** The routes of one studio, with what they remember of it. */
-function createApi({ studios, studio, now, news }: AppOptions): Hono {
-  const api = new Hono()
+function createApi({ studios, now, news, door, log }: AppOptions, studio: StudioId): Api {
+  const api: Api = new Hono()
   const db = studios.of(studio)
   const summaries = createSummaries(db, now)
   const packedLogs = createPackedLogs(db)
+  const members = door ? { db, owner: door.owner, accounts: door.door.accounts } : null
   serveRoute(api, routes.health, async () => {
     await db.execute(sql`select 1`)
     return { ok: true as const, now: now() }
+  })
+  memberRoutes(api, members, db)
+  // What is no route of the contract is for whoever belongs here.
+  api.use('*', async (context, next) => {
+    refuseOthers(context.env.role, 'painter')
+    await next()
   })
   let document: string | undefined
   // Made when somebody asks, not at every start.
@@ -57,12 +80,41 @@ function createApi({ studios, studio, now, news }: AppOptions): Hono {
   handRoutes(api, db, summaries)
   airRoutes(api, db, now)
   calendarRoutes(api, db, now)
-  if (news) newsRoutes(api, db, news)
-  return api
+  if (news) newsRoutes(api, db, news, studio)
+  api.all('*', (context) =>
+    problemResponse(context, new RequestProblem('not-found', 'There is nothing at this address.')),
+  )
+  const whole: Api = new Hono()
+  whole.onError(onError(log))
+  whole.route('/api', api)
+  return whole
+}
+
+/** So many studios are kept ready, the last asked for. */
+const studiosReady = 200
+
+/** The routes of whoever asks: behind a door those of their studio, and none but the open ones for who has not signed in. */
+function createApis(options: AppOptions) {
+  const ready = new Map<StudioId, Api>()
+  const apiOf = (studio: StudioId): Api => {
+    const api = ready.get(studio) ?? createApi(options, studio)
+    ready.delete(studio)
+    ready.set(studio, api)
+    for (const oldest of [...ready.keys()].slice(0, Math.max(0, ready.size - studiosReady)))
+      ready.delete(oldest)
+    return api
+  }
+  return async (request: Request): Promise<Response> => {
+    if (!options.door) return apiOf(options.studio).fetch(request, { role: 'owner', accountId: null })
+    const visitor = await options.door.door.whoIs(request.headers)
+    const asking = { role: visitor?.role ?? null, accountId: visitor?.accountId ?? null }
+    return apiOf(visitor?.studio ?? options.studio).fetch(request, asking)
+  }
 }
 
 export function createApp(options: AppOptions): Hono {
   const app = new Hono()
+  const { door } = options
   app.onError(onError(options.log))
   app.use(
     secureHeaders({
@@ -81,18 +133,26 @@ export function createApp(options: AppOptions): Hono {
       },
     }),
   )
-  app.use(ownPagesOnly)
+  app.use(ownPagesOnly(door?.origin))
   app.use(compress())
   app.use('/api/*', async (context, next) => {
     await next()
     context.header('cache-control', 'no-store')
   })
-  app.route('/api', createApi(options))
-  app.all('/api/*', (context) =>
-    problemResponse(context, new RequestProblem('not-found', 'There is nothing at this address.')),
-  )
+  if (door) app.on(['GET', 'POST'], `${doorPath}/*`, (context) => door.door.answer(knocking(context)))
+  const answer = createApis(options)
+  app.all('/api/*', (context) => answer(context.req.raw))
   if (options.webRoot) servePages(app, options.webRoot)
   return app
+}
+
+/** The request with the address it came from, which no header of its own may say. */
+function knocking(context: Context): Request {
+  const bindings = context.env as
+    { readonly incoming?: { readonly socket: { readonly remoteAddress?: string } } } | undefined
+  const headers = new Headers(context.req.raw.headers)
+  headers.set(addressHeader, bindings?.incoming?.socket.remoteAddress ?? '127.0.0.1')
+  return new Request(context.req.raw, { headers })
 }
 
 function servePages(app: Hono, root: string): void {

@@ -1,7 +1,11 @@
+import { readFileSync } from 'node:fs'
+import { createServer as createSecureServer } from 'node:https'
 import { serve } from '@hono/node-server'
 import { instant } from '@seriatim/core'
+import { drizzle } from 'drizzle-orm/node-postgres'
 import { pino } from 'pino'
-import { createApp } from './app.ts'
+import { createApp, type AppDoor } from './app.ts'
+import { openPool } from './db/client.ts'
 import { migrateDatabase, NewerDatabase } from './db/migrate.ts'
 import { openNews } from './db/news.ts'
 import type { StudioId } from './db/schema/columns.ts'
@@ -40,12 +44,41 @@ function notPrepared(error: unknown): never {
 }
 
 const studio = await prepare().catch(notPrepared)
+/** Whoever comes from elsewhere signs in; only this machine's own loopback does without. */
+async function makeDoor(): Promise<AppDoor | undefined> {
+  const { host, origin } = env
+  if (origin === undefined) {
+    if (host === '127.0.0.1') return undefined
+    giveUp('Beyond this machine Seriatim has to know its own address: npm run serve -- --origin http://…')
+  }
+  const owner = drizzle(openPool(env.databaseUrl, log))
+  // Kept out of a start without a door: it takes most of a second to load.
+  const { hasOwner, openDoor } = await import('./features/door/index.ts')
+  if (!(await hasOwner(owner)))
+    giveUp(
+      'Nobody owns this studio yet, so nobody could sign in: npm run owner -- you@example.org makes an owner.',
+    )
+  return { door: await openDoor(owner, origin, log), owner, origin }
+}
+
 const news = openNews(env.databaseUrl, log)
-const app = createApp({ studios, studio, log, now, news, webRoot: env.webRoot })
+const app = createApp({ studios, studio, log, now, news, webRoot: env.webRoot, door: await makeDoor() })
 /** Longer than clients leave a connection idle: one that closes just as it is used again loses a request. */
 const keepAliveTimeout = 75_000
+const { certificate, privateKey } = env
+const tls =
+  certificate !== undefined && privateKey !== undefined
+    ? { cert: readFileSync(certificate), key: readFileSync(privateKey) }
+    : null
 const server = serve(
-  { fetch: app.fetch, port: env.port, hostname: '127.0.0.1', serverOptions: { keepAliveTimeout } },
+  {
+    fetch: app.fetch,
+    port: env.port,
+    hostname: env.host,
+    ...(tls
+      ? { createServer: createSecureServer, serverOptions: { ...tls, keepAliveTimeout } }
+      : { serverOptions: { keepAliveTimeout } }),
+  },
   () => {
     process.send?.('listening')
   },

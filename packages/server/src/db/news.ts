@@ -3,6 +3,7 @@ import { sql, type SQL } from 'drizzle-orm'
 import pg from 'pg'
 import type { Logger } from 'pino'
 import type { Database } from './client.ts'
+import type { StudioId } from './schema/columns.ts'
 
 const channel = 'seriatim_news'
 const tryAgainAfter = 1000
@@ -13,7 +14,7 @@ type Hear = (writer: DeviceId | null) => void
 /** What any process on this database writes, as PostgreSQL's own notifications tell it. */
 export interface News {
   /** Hears once as soon as nothing is missed any more, at first and after a lost connection. @returns what ends it. */
-  readonly subscribe: (projectId: ProjectId, hear: Hear) => () => void
+  readonly subscribe: (studio: StudioId, projectId: ProjectId, hear: Hear) => () => void
   readonly isClosed: () => boolean
   /** Everybody hears once more, and then nothing. */
   readonly close: () => Promise<void>
@@ -21,7 +22,7 @@ export interface News {
 
 /** An expression that tells everybody when its transaction is through. @param writer who need not hear of it. */
 export function newsOf(projectId: ProjectId, writer: DeviceId | null): SQL {
-  return sql`pg_notify(${channel}, ${`${projectId} ${writer ?? ''}`})`
+  return sql`pg_notify(${channel}, concat_ws(' ', this_studio(), ${projectId}::text, ${writer}::text))`
 }
 
 export async function tellNews(db: Database, projectId: ProjectId, writer: DeviceId | null): Promise<void> {
@@ -30,7 +31,8 @@ export async function tellNews(db: Database, projectId: ProjectId, writer: Devic
 
 /** One connection that listens for all who subscribe here; it is made with the first and made anew when it breaks. */
 export function openNews(url: string, log: Logger): News {
-  const heard = new Map<ProjectId, Set<Hear>>()
+  /** By studio and project: two studios may hold the same file. */
+  const heard = new Map<string, Set<Hear>>()
   let connection: Promise<pg.Client> | null = null
   let current: pg.Client | null = null
   let isListening = false
@@ -39,9 +41,9 @@ export function openNews(url: string, log: Logger): News {
   const everybody = () => [...heard.values()].flatMap((each) => [...each])
 
   function onNews(text: string): void {
-    const [projectId = '', writer = ''] = text.split(' ')
-    for (const hear of heard.get(projectId as ProjectId) ?? [])
-      hear(writer === '' ? null : (writer as DeviceId))
+    const [studio = '', projectId = '', writer] = text.split(' ')
+    for (const hear of heard.get(`${studio} ${projectId}`) ?? [])
+      hear((writer as DeviceId | undefined) ?? null)
   }
 
   async function connect(): Promise<pg.Client> {
@@ -83,14 +85,15 @@ export function openNews(url: string, log: Logger): News {
   }
 
   return {
-    subscribe: (projectId, hear) => {
-      const own = heard.get(projectId) ?? new Set()
-      heard.set(projectId, own.add(hear))
+    subscribe: (studio, projectId, hear) => {
+      const key = `${studio} ${projectId}`
+      const own = heard.get(key) ?? new Set()
+      heard.set(key, own.add(hear))
       if (isListening) queueMicrotask(() => hear(null))
       else if (connection === null && !isClosed) listen()
       return () => {
         own.delete(hear)
-        if (own.size === 0 && heard.get(projectId) === own) heard.delete(projectId)
+        if (own.size === 0 && heard.get(key) === own) heard.delete(key)
       }
     },
     isClosed: () => isClosed,

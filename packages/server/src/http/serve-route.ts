@@ -1,18 +1,26 @@
-import { fieldErrors, pathText, unkeepableText, type Route } from '@seriatim/contract'
+import { fieldErrors, mayAsk, pathText, unkeepableText, type Role, type Route } from '@seriatim/contract'
 import type { Context, Hono } from 'hono'
 import { bodyLimit } from 'hono/body-limit'
 import { z } from 'zod'
 import { RequestProblem } from './problem.ts'
 
+/** Who asks, as the door found out. */
+export interface Asking {
+  /** `null` for whoever has not signed in. */
+  readonly role: Role | null
+  readonly accountId: string | null
+}
+
 interface Asked<R extends Route> {
   readonly params: z.output<R['params']>
   readonly query: z.output<R['query']>
   readonly body: z.output<R['body']>
+  readonly by: Asking
 }
 
 /** Serves one route of the contract: what comes in is checked by it, and what goes out is written by it. */
 export function serveRoute<R extends Route>(
-  app: Hono,
+  app: Hono<{ Bindings: Asking }>,
   route: R,
   handle: (asked: Asked<R>) => Promise<z.output<R['answer']>>,
 ): void {
@@ -24,14 +32,25 @@ export function serveRoute<R extends Route>(
     },
   })
   app.on(route.method, route.path, tooLarge, async (context) => {
+    const by = context.env
+    if (route.audience !== 'anyone') refuseOthers(by.role, route.audience)
     const params = route.params.safeParse(context.req.param())
     if (!params.success) throw new RequestProblem('not-found', 'This address names nothing here.')
     const query = checked(route.query, context.req.query())
     const takesBody = route.method === 'POST' || route.method === 'PUT'
     const body = takesBody && !isEmpty(route.body) ? checked(route.body, await jsonOf(context)) : {}
-    const answer = await handle({ params: params.data, query, body } as Asked<R>)
+    const answer = await handle({ params: params.data, query, body, by } as Asked<R>)
     return context.json(z.encode(route.answer, answer) as object, route.status)
   })
+}
+
+/** @throws RequestProblem the role is not enough. */
+export function refuseOthers(role: Role | null, audience: Role): void {
+  if (role === null)
+    throw new RequestProblem('sign-in-needed', 'Sign in first; what waits here is delivered then.')
+  if (mayAsk(role, audience)) return
+  const who = audience === 'owner' ? 'An owner' : 'An owner or a manager'
+  throw new RequestProblem('not-allowed', `${who} of the studio does this.`)
 }
 
 function isEmpty(schema: z.ZodType): boolean {

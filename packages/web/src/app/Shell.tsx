@@ -12,6 +12,7 @@ import { forgetProject } from '../shared/kept/index.ts'
 import { useNews } from '../shared/progress/index.ts'
 import { ProjectContext, useProject } from '../shared/project/index.ts'
 import { ErrorState, IconButton, LoadingState } from '../shared/ui/index.ts'
+import { useDoorway } from '../shared/signed-in.ts'
 import { usePageKeys } from '../shared/use-page-keys.ts'
 import { LineFollows } from './LineFollows.tsx'
 import { NotFoundPage } from './NotFoundPage.tsx'
@@ -34,10 +35,18 @@ const besideTheDesk = [
   { path: '/air', name: 'Air' },
 ] as const
 
+/** Where there is a door. */
+const studioPlace = { path: '/studio', name: 'Studio' } as const
+
+/** Fetched when somebody has to sign in. */
+const SignInNotice = lazy(async () => ({ default: (await import('../features/door/index.ts')).SignInNotice }))
+
 /** The mat, the road across its top, and what is on its way to the server. */
 export function Shell() {
   const { projectId } = useParams()
   const main = useFocusOnArrival()
+  const { isShut, wasIn, isIn } = useDoorway()
+  const isStranger = isShut && !wasIn
   return (
     <>
       <a
@@ -51,19 +60,25 @@ export function Shell() {
           <Link to="/projects" className="py-2 font-heading text-2xl font-extrabold">
             Seriatim
           </Link>
-          {projectId === undefined ? null : <Road projectId={projectId as ProjectId} />}
+          {projectId === undefined || isStranger ? null : <Road projectId={projectId as ProjectId} />}
           <div className="ml-auto flex min-w-0 items-center gap-1">
-            {projectId === undefined ? null : <ProjectName projectId={projectId as ProjectId} />}
-            {besideTheDesk.map(({ path, name }) => (
-              <NavLink
-                key={path}
-                to={path}
-                className="flex min-h-11 items-center px-2 font-bold aria-[current=page]:underline"
-              >
-                {name}
-              </NavLink>
-            ))}
-            {projectId === undefined ? null : <ChangesButton projectId={projectId as ProjectId} />}
+            {projectId === undefined || isStranger ? null : (
+              <ProjectName projectId={projectId as ProjectId} />
+            )}
+            {(isStranger ? [] : isIn ? [...besideTheDesk, studioPlace] : besideTheDesk).map(
+              ({ path, name }) => (
+                <NavLink
+                  key={path}
+                  to={path}
+                  className="flex min-h-11 items-center px-2 font-bold aria-[current=page]:underline"
+                >
+                  {name}
+                </NavLink>
+              ),
+            )}
+            {projectId === undefined || isStranger ? null : (
+              <ChangesButton projectId={projectId as ProjectId} />
+            )}
             <ThemeButton />
             <HelpButton />
           </div>
@@ -76,7 +91,12 @@ export function Shell() {
         tabIndex={-1}
         className="mx-auto outline-none max-w-[1360px] px-4 pb-16 sm:px-6"
       >
-        <Outlet />
+        {isShut ? (
+          <Suspense>
+            <SignInNotice wasIn={wasIn} />
+          </Suspense>
+        ) : null}
+        {isStranger ? null : <Outlet />}
       </main>
     </>
   )

@@ -25,6 +25,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../features/air/index.ts')).AirPage }),
       },
       {
+        path: 'studio',
+        lazy: async () => ({ Component: (await import('../features/door/index.ts')).StudioPage }),
+      },
+      {
         path: 'help',
         lazy: async () => ({ Component: (await import('../features/help/index.ts')).HelpPage }),
       },

@@ -2,6 +2,7 @@ import { calendarFeed } from '@seriatim/contract'
 import { calendarEntries, type Instant } from '@seriatim/core'
 import type { Hono } from 'hono'
 import type { Database } from '../../db/client.ts'
+import type { Asking } from '../../http/serve-route.ts'
 import { RequestProblem } from '../../http/problem.ts'
 import { requireProject } from '../projects/service.ts'
 import { calendarText } from './calendar-text.ts'
@@ -9,7 +10,7 @@ import { calendarText } from './calendar-text.ts'
 const daysAhead = 180
 
 /** A project's sessions and date for another calendar: as a file, or as a feed that is asked now and then. */
-export function calendarRoutes(app: Hono, db: Database, now: () => Instant): void {
+export function calendarRoutes(app: Hono<{ Bindings: Asking }>, db: Database, now: () => Instant): void {
   app.get(calendarFeed.path, async (context) => {
     const params = calendarFeed.params.safeParse(context.req.param())
     if (!params.success) throw new RequestProblem('not-found', 'This address names nothing here.')

@@ -1,11 +1,11 @@
 import { routes } from '@seriatim/contract'
 import type { Hono } from 'hono'
 import type { Database } from '../../db/client.ts'
-import { serveRoute } from '../../http/serve-route.ts'
+import { serveRoute, type Asking } from '../../http/serve-route.ts'
 import type { Summaries } from '../projects/summaries.ts'
 import * as hand from './service.ts'
 
-export function handRoutes(app: Hono, db: Database, summaries: Summaries): void {
+export function handRoutes(app: Hono<{ Bindings: Asking }>, db: Database, summaries: Summaries): void {
   serveRoute(app, routes.readHand, ({ params }) => hand.readHand(db, summaries, params.id))
   serveRoute(app, routes.bringRates, async ({ body }) => {
     await hand.putBroughtRates(db, body.rates)

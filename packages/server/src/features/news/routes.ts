@@ -3,7 +3,9 @@ import type { DeviceId } from '@seriatim/core'
 import type { Hono } from 'hono'
 import { streamSSE } from 'hono/streaming'
 import type { Database } from '../../db/client.ts'
+import type { Asking } from '../../http/serve-route.ts'
 import type { News } from '../../db/news.ts'
+import type { StudioId } from '../../db/schema/columns.ts'
 import { RequestProblem } from '../../http/problem.ts'
 import { requireRevision } from '../projects/service.ts'
 
@@ -13,7 +15,12 @@ const pulse = 20_000
 const mostListeners = 500
 
 /** Tells pages that there is something new in a project; what it is they ask for themselves, from where they are. */
-export function newsRoutes(app: Hono, db: Database, news: News): void {
+export function newsRoutes(
+  app: Hono<{ Bindings: Asking }>,
+  db: Database,
+  news: News,
+  studio: StudioId,
+): void {
   let listeners = 0
   app.get(newsStream.path, async (context) => {
     const params = newsStream.params.safeParse(context.req.param())
@@ -27,7 +34,7 @@ export function newsRoutes(app: Hono, db: Database, news: News): void {
       let waiting: (() => void) | null = null
       let told: (DeviceId | null)[] = []
       const wake = () => waiting?.()
-      const end = news.subscribe(id, (writer) => {
+      const end = news.subscribe(studio, id, (writer) => {
         told.push(writer)
         wake()
       })

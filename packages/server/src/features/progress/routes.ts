@@ -2,13 +2,18 @@ import { routes } from '@seriatim/contract'
 import type { Instant } from '@seriatim/core'
 import type { Hono } from 'hono'
 import type { Database } from '../../db/client.ts'
-import { serveRoute } from '../../http/serve-route.ts'
+import { serveRoute, type Asking } from '../../http/serve-route.ts'
 import { requireRevision } from '../projects/service.ts'
 import type { PackedLogs } from './packed-logs.ts'
 import { readInstallation } from './repository.ts'
 import { createRecorder } from './service.ts'
 
-export function progressRoutes(app: Hono, db: Database, now: () => Instant, packedLog: PackedLogs): void {
+export function progressRoutes(
+  app: Hono<{ Bindings: Asking }>,
+  db: Database,
+  now: () => Instant,
+  packedLog: PackedLogs,
+): void {
   const recorder = createRecorder(db, now)
   let installationId: string | null = null
   serveRoute(app, routes.readEvents, async ({ params, query }) => {

@@ -2,7 +2,7 @@ import { routes } from '@seriatim/contract'
 import type { Instant } from '@seriatim/core'
 import type { Hono } from 'hono'
 import type { Database } from '../../db/client.ts'
-import { serveRoute } from '../../http/serve-route.ts'
+import { serveRoute, type Asking } from '../../http/serve-route.ts'
 import type { PackedLogs } from '../progress/packed-logs.ts'
 import { exportProject, importProject } from './project-files.ts'
 import { readKeptRecipes } from './recipe-rows.ts'
@@ -10,7 +10,7 @@ import * as projects from './service.ts'
 import type { Summaries } from './summaries.ts'
 
 export function projectRoutes(
-  app: Hono,
+  app: Hono<{ Bindings: Asking }>,
   db: Database,
   now: () => Instant,
   summaries: Summaries,

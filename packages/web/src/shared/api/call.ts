@@ -23,7 +23,7 @@ class NoAnswer extends Error {
 }
 
 /** An answer, but not Seriatim's: something stands between, or another program took the port. */
-class StrangeAnswer extends Error {
+export class StrangeAnswer extends Error {
   constructor(status: number) {
     super(`Something other than Seriatim answered (${String(status)}).`)
   }
@@ -46,6 +46,8 @@ const lasting = new Set([
   'too-many',
   'project-exists',
   'in-use',
+  'last-owner',
+  'not-allowed',
 ])
 
 /** Whether the same request may be taken later: anything but a clear word against the request itself. */

@@ -2,6 +2,8 @@ export { useAir, useAirChange } from './air.ts'
 export { ApiProblem, call, isAway, isTooLarge, mayPass } from './call.ts'
 export { broughtObservations, useBringRates, useHand } from './hand.ts'
 export { useLibrary } from './library.ts'
+export { changePassword, isSignInNeeded, meQuery, signIn, signOut, useMe } from './me.ts'
+export { useMemberChange, useMembers } from './members.ts'
 export {
   createProject,
   exportProjectFile,

@@ -1,4 +1,4 @@
-import { createStore, del, get, set, type UseStore } from 'idb-keyval'
+import { clear, createStore, del, get, set, type UseStore } from 'idb-keyval'
 
 /** Copies of what the server said, on this device; it works without them, and they may be thrown away at any time. */
 let store: UseStore | null = null
@@ -15,4 +15,5 @@ async function quietly<T>(work: (store: UseStore) => Promise<T>): Promise<T | un
 
 export const keep = (key: string, value: unknown) => quietly((place) => set(key, value, place))
 export const forget = (key: string) => quietly((place) => del(key, place))
+export const forgetAll = () => quietly((place) => clear(place))
 export const readKept = (key: string): Promise<unknown> => quietly((place) => get<unknown>(key, place))

@@ -1,0 +1,36 @@
+import { z } from 'zod'
+
+/** What somebody may do in a studio; each may what those before it may. */
+export const roles = ['painter', 'manager', 'owner'] as const
+export type Role = (typeof roles)[number]
+
+/** Whom a route is for: whoever comes to the door, or a role and those above it. */
+export type Audience = 'anyone' | Role
+
+export const mayAsk = (role: Role, audience: Audience): boolean =>
+  audience === 'anyone' || roles.indexOf(role) >= roles.indexOf(audience)
+
+const name = z.string().trim().min(1, { error: 'Give a name.' }).max(80, { error: 'Up to 80 characters.' })
+const email = z
+  .email({ error: 'This is no e-mail address.' })
+  .max(200, { error: 'Up to 200 characters.' })
+  .toLowerCase()
+const role = z.enum(roles, { error: 'Owner, manager or painter.' })
+
+export const memberSchema = z.object({ id: z.string(), name: z.string(), email: z.string(), role })
+
+export const newMemberSchema = z.object({ name, email, role })
+export const memberRoleSchema = z.object({ role })
+
+/** Who asks. Without a door the desk is whoever sits at it. */
+export const meSchema = z.object({
+  door: z.boolean(),
+  member: memberSchema.nullable(),
+  studio: z.string().nullable(),
+})
+
+/** A password is told once, to whoever made it, and kept nowhere in words. */
+export const passwordMadeSchema = z.object({ member: memberSchema, password: z.string() })
+
+export type Member = z.output<typeof memberSchema>
+export type Me = z.output<typeof meSchema>

@@ -1,0 +1,227 @@
+import { mayAsk, roles, routes, type Role } from '@seriatim/contract'
+import { sql } from 'drizzle-orm'
+import { pino } from 'pino'
+import { v7 } from 'uuid'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { createApp } from '../../app.ts'
+import type { StudioId } from '../../db/schema/columns.ts'
+import { newChange, punched, settings, startTestServer, testNow } from '../../testing/test-server.ts'
+import { openDoor } from './door.ts'
+import { addMember } from './service.ts'
+
+const origin = 'http://desk.test:4640'
+const secret = 'reed heron marsh tallow'
+
+let server: Awaited<ReturnType<typeof startTestServer>>
+let app: ReturnType<typeof createApp>
+const cookies = new Map<string, string>()
+
+/** What of an answer is looked at. */
+interface Said {
+  readonly member: { readonly id: string; readonly email: string }
+  readonly password: string
+  readonly role: Role
+  readonly detail: string
+}
+
+async function ask(
+  who: string,
+  method: string,
+  path: string,
+  body?: unknown,
+  headers: Record<string, string> = {},
+) {
+  const cookie = cookies.get(who)
+  const answer = await app.request(`${origin}/api${path}`, {
+    method,
+    headers: {
+      host: new URL(origin).host,
+      origin,
+      ...(cookie === undefined ? {} : { cookie }),
+      ...(body === undefined ? {} : { 'content-type': 'application/json' }),
+      ...headers,
+    },
+    ...(body === undefined ? {} : { body: JSON.stringify(body) }),
+  })
+  const text = await answer.text()
+  return {
+    status: answer.status,
+    headers: answer.headers,
+    body: JSON.parse(text || 'null') as Said,
+  }
+}
+
+async function signIn(who: string, email: string, password: string) {
+  const answer = await ask('nobody', 'POST', '/auth/sign-in/email', { email, password })
+  const given = answer.headers.getSetCookie().map((each) => each.split(';')[0])
+  if (answer.status === 200) cookies.set(who, given.join('; '))
+  return answer
+}
+
+const address = (role: string) => `${role}@tallow.test`
+
+beforeAll(async () => {
+  server = await startTestServer()
+  const { owner } = server
+  const log = pino({ level: 'silent' })
+  const door = await openDoor(owner, origin, log)
+  app = createApp({
+    studios: server.studios,
+    studio: server.studio,
+    log,
+    now: () => testNow,
+    door: { door, owner, origin },
+  })
+  const of = { db: server.db, owner, accounts: door.accounts }
+  for (const role of roles) await addMember(of, { name: role, email: address(role), role }, secret)
+  const other = v7() as StudioId
+  await owner.execute(sql`insert into studio (id, name) values (${other}, 'Across the river')`)
+  await addMember(
+    { ...of, db: server.studios.of(other) },
+    { name: 'stranger', email: address('stranger'), role: 'owner' },
+    secret,
+  )
+  for (const who of [...roles, 'stranger']) expect((await signIn(who, address(who), secret)).status).toBe(200)
+})
+afterAll(() => server.stop())
+
+describe('the door', () => {
+  it('lets nobody in who has not signed in, and tells them so', async () => {
+    expect((await ask('nobody', 'GET', '/me')).body).toEqual({ door: true, member: null, studio: null })
+    expect(await ask('nobody', 'GET', '/projects')).toMatchObject({
+      status: 401,
+      body: { type: 'urn:seriatim:problem:sign-in-needed' },
+    })
+    expect((await ask('nobody', 'GET', '/openapi.json')).status).toBe(401)
+    expect((await ask('nobody', 'GET', '/anything')).status).toBe(401)
+    expect((await ask('owner', 'GET', '/me')).body).toMatchObject({
+      member: { name: 'owner', role: 'owner' },
+    })
+  })
+
+  it('does not say whether an address is known, and takes no new account', async () => {
+    const wrong = await signIn('x', address('owner'), 'not the password')
+    const unknown = await signIn('x', 'nobody@tallow.test', 'not the password')
+    expect([wrong.status, unknown.status]).toEqual([401, 401])
+    expect(wrong.body).toEqual(unknown.body)
+    const made = await ask('nobody', 'POST', '/auth/sign-up/email', {
+      name: 'x',
+      email: 'x@y.test',
+      password: secret,
+    })
+    expect(made.status).toBeGreaterThanOrEqual(400)
+  })
+
+  it('answers under its own name and to its own pages alone', async () => {
+    const elsewhere = await ask('owner', 'GET', '/projects', undefined, { origin: 'http://elsewhere.test' })
+    expect(elsewhere.status).toBe(403)
+    const renamed = await app.request('http://127.0.0.1:4640/api/projects', {
+      headers: { cookie: cookies.get('owner')! },
+    })
+    expect(renamed.status).toBe(403)
+    const forged = await ask(
+      'nobody',
+      'POST',
+      '/auth/sign-in/email',
+      { email: address('owner'), password: secret },
+      { origin: 'http://elsewhere.test' },
+    )
+    expect(forged.status).toBe(403)
+  })
+
+  it('opens to each role what is for it, and to a stranger nothing of this studio', async () => {
+    const { id, line, unit } = await server.seed()
+    const bodies: Record<string, unknown> = {
+      createProject: settings(),
+      changeProject: newChange(1, [{ kind: 'set', thing: 'project', field: 'name', value: 'Tallow Fen' }]),
+      recordEvents: { events: [punched(line[0]!.id, [unit.models[0]!.id])] },
+      sayFinish: { doneBy: null, odds: null },
+      addMember: { name: '', email: '', role: 'painter' },
+      setMemberRole: { role: 'painter' },
+    }
+    const table: string[] = []
+    for (const [name, route] of Object.entries(routes)) {
+      const to = route.path.replace(':id', id).replace(':materialId', v7()).replace(':memberId', v7())
+      // What takes the project away would take it from who comes after.
+      if (name === 'removeProject' || name === 'restoreProject') continue
+      const statuses: number[] = []
+      // Making a project of this id would make a stranger one of their own.
+      const all = ['nobody', ...roles, ...(name === 'createProject' ? [] : ['stranger'])]
+      for (const who of all) {
+        const { status } = await ask(
+          who,
+          route.method,
+          to,
+          bodies[name] ?? (route.method === 'GET' || route.method === 'DELETE' ? undefined : {}),
+        )
+        statuses.push(status)
+        const role = who === 'stranger' ? 'owner' : (who as Role)
+        if (route.audience === 'anyone') expect(status, `${name} for ${who}`).toBe(200)
+        else if (who === 'nobody') expect(status, `${name} for nobody`).toBe(401)
+        else if (!mayAsk(role, route.audience)) expect(status, `${name} for ${who}`).toBe(403)
+        else expect([401, 403, 500], `${name} for ${who}`).not.toContain(status)
+        if (who === 'stranger' && route.path.startsWith('/projects/:id'))
+          expect(status, `${name} for a stranger`).toBe(404)
+        if (who === 'stranger' && route.path.includes(':memberId')) expect(status).toBe(404)
+      }
+      table.push(`${name.padEnd(20)} ${route.audience.padEnd(8)} ${statuses.join('  ')}`)
+    }
+    process.stdout.write(
+      `${['route                for      nobody painter manager owner stranger', ...table].join('\n')}\n`,
+    )
+    expect(table.length).toBe(Object.keys(routes).length - 2)
+  })
+
+  it('is kept by its owners: members come, change, get a new password, and go with their sign-ins', async () => {
+    const made = await ask('owner', 'POST', '/members', {
+      name: 'Second hand',
+      email: 'Second@Tallow.test',
+      role: 'painter',
+    })
+    expect(made).toMatchObject({
+      status: 201,
+      body: { member: { email: 'second@tallow.test', role: 'painter' } },
+    })
+    const { member, password } = made.body
+    expect((await signIn('second', member.email, password)).status).toBe(200)
+    expect((await ask('second', 'GET', '/projects')).status).toBe(200)
+    expect(
+      (await ask('owner', 'POST', '/members', { name: 'Again', email: member.email, role: 'painter' })).body,
+    ).toMatchObject({
+      errors: [{ path: 'email', message: 'Somebody with this address can sign in here already.' }],
+    })
+    expect((await ask('second', 'PUT', `/projects/${v7()}`, settings())).status).toBe(403)
+    expect((await ask('owner', 'PUT', `/members/${member.id}`, { role: 'manager' })).body.role).toBe(
+      'manager',
+    )
+    expect((await ask('second', 'PUT', `/projects/${v7()}`, settings())).status).toBe(201)
+    const renewed = await ask('owner', 'POST', `/members/${member.id}/password`, {})
+    expect((await ask('second', 'GET', '/projects')).status).toBe(401)
+    expect((await signIn('second', member.email, renewed.body.password)).status).toBe(200)
+    expect((await ask('owner', 'DELETE', `/members/${member.id}`)).status).toBe(200)
+    expect((await ask('second', 'GET', '/projects')).status).toBe(401)
+    expect((await signIn('second', member.email, renewed.body.password)).status).toBe(401)
+  })
+
+  it('keeps an owner', async () => {
+    const { members } = (await ask('owner', 'GET', '/members')).body as unknown as {
+      members: { id: string; role: Role }[]
+    }
+    const { id } = members.find((each) => each.role === 'owner')!
+    for (const refused of [
+      await ask('owner', 'DELETE', `/members/${id}`),
+      await ask('owner', 'PUT', `/members/${id}`, { role: 'painter' }),
+    ]) {
+      expect(refused.status).toBe(409)
+      expect(refused.body.detail).toBe('The last owner stays one: make somebody else an owner first.')
+    }
+    expect((await ask('owner', 'GET', '/members')).status).toBe(200)
+  })
+
+  it('shuts for a while on whoever guesses', async () => {
+    const states: number[] = []
+    for (let guess = 0; guess < 14; guess++)
+      states.push((await signIn('x', address('manager'), `guess number ${guess}`)).status)
+    expect(states.at(-1)).toBe(429)
+  })
+})

@@ -1,0 +1,3 @@
+export { openDoor } from './door.ts'
+export { hasOwner } from './repository.ts'
+export { addMember } from './service.ts'

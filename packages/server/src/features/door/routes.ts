@@ -1,0 +1,39 @@
+import { routes } from '@seriatim/contract'
+import type { Hono } from 'hono'
+import type { Database } from '../../db/client.ts'
+import { RequestProblem } from '../../http/problem.ts'
+import { serveRoute, type Asking } from '../../http/serve-route.ts'
+import { readMembers, readStudioName } from './repository.ts'
+import * as members from './service.ts'
+
+/** @param of `null` where there is no door: then nobody is a member, and nobody needs to be. */
+export function memberRoutes(
+  app: Hono<{ Bindings: Asking }>,
+  of: members.MembersOf | null,
+  db: Database,
+): void {
+  const required = (): members.MembersOf => {
+    if (!of)
+      throw new RequestProblem('not-found', 'This desk has no door: whoever sits at it may do everything.')
+    return of
+  }
+  serveRoute(app, routes.readMe, async ({ by }) => {
+    if (!of) return { door: false, member: null, studio: null }
+    if (by.accountId === null) return { door: true, member: null, studio: null }
+    const member = (await readMembers(of.db, of.owner)).find((each) => each.id === by.accountId)
+    return { door: true, member: member ?? null, studio: await readStudioName(db) }
+  })
+  serveRoute(app, routes.listMembers, async () => {
+    const { db, owner } = required()
+    return { members: await readMembers(db, owner) }
+  })
+  serveRoute(app, routes.addMember, ({ body }) => members.addMember(required(), body))
+  serveRoute(app, routes.setMemberRole, ({ params, body }) =>
+    members.setMemberRole(required(), params.memberId, body.role),
+  )
+  serveRoute(app, routes.renewPassword, ({ params }) => members.renewPassword(required(), params.memberId))
+  serveRoute(app, routes.removeMember, async ({ params }) => {
+    await members.removeMember(required(), params.memberId)
+    return { removed: true as const }
+  })
+}

@@ -1,0 +1,30 @@
+import { useMe } from '../../shared/api/index.ts'
+import { EmptyState, LoadingState } from '../../shared/ui/index.ts'
+import { MemberTable } from './MemberTable.tsx'
+import { OwnAccount } from './OwnAccount.tsx'
+
+/** Who belongs to the studio, and one's own account. */
+export function StudioPage() {
+  const me = useMe()
+  if (!me) return <LoadingState what="the studio" />
+  if (!me.door) {
+    return (
+      <EmptyState title="This desk has no door">
+        <p>
+          Whoever sits at this machine may do everything. To paint on other machines too, with a sign-in for
+          everybody, stop Seriatim and start it with <code>npm run serve</code>.
+        </p>
+      </EmptyState>
+    )
+  }
+  if (!me.member) return null
+  return (
+    <>
+      <h1 className="mt-6 text-3xl">{me.studio}</h1>
+      <div className="mt-4 grid items-start gap-4 lg:grid-cols-[2fr_1fr]">
+        {me.member.role === 'owner' ? <MemberTable ownId={me.member.id} /> : null}
+        <OwnAccount member={me.member} />
+      </div>
+    </>
+  )
+}

@@ -1,0 +1,2 @@
+export { SignInNotice } from './SignInNotice.tsx'
+export { StudioPage } from './StudioPage.tsx'

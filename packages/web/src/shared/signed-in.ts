@@ -1,0 +1,25 @@
+import { useEffect } from 'react'
+import { useMe } from './api/index.ts'
+import { storeWord, useStoredWord } from './stored-word.ts'
+
+/** Under it this device remembers that somebody signed in here and did not sign out. */
+export const signedInKey = 'seriatim.signed-in'
+
+interface Doorway {
+  /** Somebody has to sign in before the server answers. */
+  readonly isShut: boolean
+  /** Somebody had signed in here: what the device keeps is theirs to see meanwhile. */
+  readonly wasIn: boolean
+  /** Somebody is in, through a door. */
+  readonly isIn: boolean
+}
+
+export function useDoorway(): Doorway {
+  const me = useMe()
+  const wasIn = useStoredWord(signedInKey) === 'yes'
+  const isIn = me?.door === true && me.member !== null
+  useEffect(() => {
+    if (isIn && !wasIn) storeWord(signedInKey, 'yes')
+  }, [isIn, wasIn])
+  return { isShut: me?.door === true && me.member === null, wasIn, isIn }
+}

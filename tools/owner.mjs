@@ -1,0 +1,55 @@
+// npm run owner -- EMAIL [NAME]: somebody who may sign in and owns the studio; asks for a password.
+import { spawn } from 'node:child_process'
+import { existsSync } from 'node:fs'
+import { resolve } from 'node:path'
+import { createInterface } from 'node:readline/promises'
+import { Writable } from 'node:stream'
+import { text } from 'node:stream/consumers'
+import { ensureNodePackages, requireNode } from './lib/node-packages.mjs'
+import { openDatabase } from './lib/open-database.mjs'
+import { inRoot, root } from './lib/paths.mjs'
+import { runTool, Stop } from './lib/stop.mjs'
+
+const dataFolder = resolve(process.env.SERIATIM_DATA ?? inRoot('data'))
+const [email, ...name] = process.argv.slice(2)
+
+await runTool(async () => {
+  requireNode()
+  if (!email) throw new Stop('Name the owner: npm run owner -- you@example.org "Your name"')
+  await ensureNodePackages()
+  const password = await askPassword()
+  const database = await openDatabase(dataFolder, { mayMake: !existsSync(dataFolder) })
+  try {
+    process.exitCode = await makeOwner(database.address, password)
+  } finally {
+    await database.close()
+  }
+})
+
+/** Typed unseen, or given on standard input by a script. */
+async function askPassword() {
+  if (!process.stdin.isTTY) return (await text(process.stdin)).split('\n')[0]
+  const unseen = new Writable({ write: (_chunk, _encoding, done) => done() })
+  const terminal = createInterface({ input: process.stdin, output: unseen, terminal: true })
+  process.stdout.write('A password of at least 10 characters: ')
+  const password = await terminal.question('')
+  terminal.close()
+  process.stdout.write('\n')
+  return password
+}
+
+function makeOwner(address, password) {
+  const child = spawn(
+    process.execPath,
+    [
+      '--import',
+      'tsx',
+      'packages/server/src/make-owner.ts',
+      email,
+      ...(name.length > 0 ? [name.join(' ')] : []),
+    ],
+    { cwd: root, stdio: ['pipe', 'inherit', 'inherit'], env: { ...process.env, DATABASE_URL: address } },
+  )
+  child.stdin.end(password)
+  return new Promise((done) => child.once('exit', (code) => done(code ?? 1)))
+}
