@@ -1,5 +1,6 @@
 import type { ProjectFile } from '@seriatim/contract'
 import {
+  deskOf,
   estimateLine,
   foldProgress,
   forecastFinish,
@@ -32,7 +33,7 @@ export function runPlan(args: readonly string[]): Printed {
     if (!other.ok) return other
     if (other.value.project.id === file.value.project.id)
       return { ok: false, error: ['--beside: this is the same project.'] }
-    input = planTogether(own.input, [ownInput(other.value, now, undefined).input])
+    input = planTogether(deskOf(file.value.project), [own.input, ownInput(other.value, now, undefined).input])
   }
   const { project } = input
   const planned = solveLine({ ...input, spare: true })

@@ -85,6 +85,7 @@ const afterQuery = z.object({
   after: z.coerce.number().int().min(0).max(Number.MAX_SAFE_INTEGER).default(0),
 })
 
+const deskSchema = z.object({ hoursOf: idOf<ProjectId>().nullable() })
 const shelfAnswer = z.object({ materials: z.array(materialSchema).readonly() })
 
 /** Everything the server can be asked; server, client and documents stand on this. */
@@ -217,6 +218,10 @@ export const routes = {
     body: putBroughtRatesSchema,
     answer: z.object({ kept: z.int() }),
   }),
+
+  /** Whose hours, people and stations hold where several projects are planned at one desk. */
+  readDesk: route('GET', '/desk', { answer: deskSchema }),
+  putDesk: route('PUT', '/desk', { body: deskSchema, answer: deskSchema }),
 
   readAir: route('GET', '/air', { answer: airSchema }),
   putAir: route('PUT', '/air', { body: putAirSchema, answer: airSchema, largest: 4 * megabyte }),

@@ -272,10 +272,18 @@ export type { LinePlan, PainterLoad, PlanSession, Stretch } from './plan/line-pl
 export { planLine, solveLine, type PlanningInput, type SolvedLine } from './plan/plan-line.ts'
 export { planNoteText, planProblemText, type PlanNote, type PlanProblem } from './plan/plan-notes.ts'
 export { planTogether } from './plan/plan-together.ts'
+export { atDesk, deskOf, type Desk } from './trade/desk.ts'
 export { runSheets, type Drying, type RunSheet, type RunSheetEntry } from './plan/run-sheet.ts'
 export { whyThen, type WhyThen } from './plan/why-then.ts'
 export { workName } from './plan/work-name.ts'
 
+export {
+  planDesk,
+  type DeskInput,
+  type DeskJob,
+  type DeskPlan,
+  type JobAtDesk,
+} from './forecasting/plan-desk.ts'
 export { forecastFinish, type FinishForecast, type SpreadDriver } from './forecasting/forecast-finish.ts'
 export { offersFor, takeOffer, tryOffer, type Offer, type OfferInput } from './forecasting/offers.ts'
 

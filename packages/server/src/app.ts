@@ -12,6 +12,7 @@ import type { StudioId } from './db/schema/columns.ts'
 import type { Studios } from './db/studios.ts'
 import { airRoutes } from './features/air/routes.ts'
 import { calendarRoutes } from './features/calendar/routes.ts'
+import { deskRoutes } from './features/desk/routes.ts'
 import { addressHeader, doorPath } from './features/door/door-path.ts'
 import type { Door } from './features/door/door.ts'
 import { memberRoutes } from './features/door/routes.ts'
@@ -78,6 +79,7 @@ function createApi({ studios, now, news, door, log }: AppOptions, studio: Studio
   progressRoutes(api, db, now, packedLogs)
   shelfRoutes(api, db)
   handRoutes(api, db, summaries)
+  deskRoutes(api, db)
   airRoutes(api, db, now)
   calendarRoutes(api, db, now)
   if (news) newsRoutes(api, db, news, studio)

@@ -45,20 +45,46 @@ const mostDays = 400
 
 /** Draws futures of the plan. The same input and seed give the same forecast on every machine. */
 export function forecastFinish(input: ForecastInput): FinishForecast {
-  const { solved, project, estimate, seed = 1, futures = usualFutures } = input
-  const source = drawFutures(solved, project, estimate, seed)
-  const drawn: Future[] = []
-  while (drawn.length < futures) {
-    if (drawn.length % 50 === 49 && input.stop?.() === true) break
-    drawn.push(source.next())
+  return forecastOf(input, drawMany(input))
+}
+
+/** When one of several jobs at one desk is done. */
+export interface JobForecast {
+  /** By then it is done in 80 of 100 futures; `null` where that is beyond the calendar. */
+  readonly p80: Instant | null
+  /** Share of futures that meet its date; `null` without one. */
+  readonly odds: number | null
+}
+
+/**
+ * The same for several jobs in one plan, and for each by itself, from the same futures.
+ * @param jobs the batches of each, by their place in the plan, and by when it has to be painted.
+ */
+export function forecastJobs(
+  input: ForecastInput,
+  jobs: readonly { readonly batches: readonly number[]; readonly due: Instant | null }[],
+): { readonly whole: FinishForecast; readonly jobs: readonly JobForecast[] } {
+  const drawn = drawMany(input)
+  const { now } = input.solved
+  return {
+    whole: forecastOf(input, drawn),
+    jobs: jobs.map(({ batches, due }) => {
+      const finishes = drawn
+        .map((each) => batches.reduce((last, batch) => Math.max(last, each.dryAt[batch] ?? 0), 0))
+        .sort((a, b) => a - b)
+      return {
+        p80: heldBy(finishes, 0.8, now),
+        odds: due === null ? null : shareUntil(finishes, (due - now) / 1000),
+      }
+    }),
   }
+}
+
+function forecastOf({ solved, project }: ForecastInput, drawn: readonly Future[]): FinishForecast {
   const finishes = drawn.map((each) => each.finish).sort((a, b) => a - b)
   const painted = paintedBy(project)
   const due = painted === null ? null : (painted - solved.now) / 1000
-  const at = (share: number): Instant | null => {
-    const finish = finishes[Math.ceil(share * finishes.length) - 1] ?? Number.POSITIVE_INFINITY
-    return Number.isFinite(finish) ? addSeconds(solved.now, finish) : null
-  }
+  const at = (share: number) => heldBy(finishes, share, solved.now)
   return {
     futures: drawn.length,
     odds: due === null ? null : shareUntil(finishes, due),
@@ -68,6 +94,29 @@ export function forecastFinish(input: ForecastInput): FinishForecast {
     drivers: driversOf(drawn, project),
     byDay: byDayOf(finishes, solved.now, project.evenings.timeZone),
   }
+}
+
+function drawMany({
+  solved,
+  project,
+  estimate,
+  seed = 1,
+  futures = usualFutures,
+  stop,
+}: ForecastInput): readonly Future[] {
+  const source = drawFutures(solved, project, estimate, seed)
+  const drawn: Future[] = []
+  while (drawn.length < futures) {
+    if (drawn.length % 50 === 49 && stop?.() === true) break
+    drawn.push(source.next())
+  }
+  return drawn
+}
+
+/** The moment by which a share of the futures is done; `null` where that is beyond the calendar. */
+function heldBy(sorted: readonly number[], share: number, now: Instant): Instant | null {
+  const finish = sorted[Math.ceil(share * sorted.length) - 1] ?? Number.POSITIVE_INFINITY
+  return Number.isFinite(finish) ? addSeconds(now, finish) : null
 }
 
 function shareUntil(sorted: readonly number[], moment: number): number {

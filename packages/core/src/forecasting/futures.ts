@@ -20,6 +20,8 @@ export interface Future {
   readonly deskSeconds: number
   /** Hands-on seconds by stage of the line. */
   readonly stageSeconds: Float64Array
+  /** By batch, when its last coat is dry, in seconds from now; Infinity where the future ends before. */
+  readonly dryAt: Float64Array
 }
 
 /** Draws futures one after the other; the same seed gives the same ones. */
@@ -110,6 +112,9 @@ export function drawFutures(
         finish: cost.finish,
         deskSeconds: cost.deskSeconds + Math.max(0, cost.finish - cost.handsDone),
         stageSeconds,
+        dryAt: Float64Array.from({ length: count }, (_, batch) =>
+          Number.isFinite(cost.finish) ? desk.dryAt(batch) : Number.POSITIVE_INFINITY,
+        ),
       }
     },
     drawn: () => ({

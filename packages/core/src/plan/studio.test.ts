@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { deskOf } from '../trade/desk.ts'
 import { plainPlanning, type Painter, type Planning } from '../trade/planning.ts'
 import type { Project, Unit } from '../trade/project.ts'
 import { drying, noon, project, stage, unit } from '../testing/builders.ts'
@@ -215,7 +216,7 @@ describe('several projects at one desk', () => {
     const own = line.map((each) => ({ ...each, id: `other ${each.id}` as StageId }))
     const other = project([unit('b', 9)], own, { batchSize: 3, dueOn: '2026-11-24' as LocalDate })
     const first = { project: job({ dueOn: '2026-12-24' as LocalDate }), now: opening }
-    const together = planTogether(first, [{ project: other, now: opening }])
+    const together = planTogether(deskOf(first.project), [first, { project: other, now: opening }])
     const planned = planLine(together)
     if (!planned.ok) throw new Error(planned.error.kind)
     const { batches, stretches, potOpenings } = planned.value

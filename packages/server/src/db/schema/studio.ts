@@ -1,3 +1,4 @@
+import type { ProjectId } from '@seriatim/core'
 import { sql } from 'drizzle-orm'
 import { check, pgTable, text, uuid } from 'drizzle-orm/pg-core'
 import { moment, type StudioId } from './columns.ts'
@@ -11,6 +12,8 @@ export const studio = pgTable(
   {
     id: uuid().$type<StudioId>().primaryKey().defaultRandom(),
     name: text().notNull(),
+    /** The project whose hours, people and stations hold where several are planned at one desk; `null` until one is chosen. */
+    hoursOf: uuid('hours_of').$type<ProjectId>(),
     createdAt: moment('created_at').notNull().defaultNow(),
   },
   (table) => [check('studio_name_given', sql`length(trim(${table.name})) > 0`)],

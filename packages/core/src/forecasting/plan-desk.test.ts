@@ -1,0 +1,94 @@
+import { describe, expect, it } from 'vitest'
+import { drying, noon, project, stage, unit } from '../testing/builders.ts'
+import { testShelf } from '../testing/recipes.ts'
+import { deskOf } from '../trade/desk.ts'
+import type { Project } from '../trade/project.ts'
+import type { ProjectId, StageId } from '../units/ids.ts'
+import type { LocalDate } from '../units/local-date.ts'
+import { minutes } from '../units/seconds.ts'
+import { planDesk } from './plan-desk.ts'
+
+const lineOf = (name: string) => [
+  stage(`${name} prime`, { technique: 'spray', setUpSeconds: minutes(2), ...drying(15) }),
+  stage(`${name} coat`, {
+    technique: 'base coat',
+    material: 'moss green',
+    handsOnSecondsPerModel: minutes(4),
+    setUpSeconds: minutes(3),
+    ...drying(10),
+  }),
+]
+const job = (name: string, models: number, some: Partial<Project> = {}): Project => ({
+  ...project([unit(name, models)], lineOf(name), { batchSize: 5, ...some }),
+  id: `job ${name}` as ProjectId,
+  name,
+})
+const evenings = (weekdays: readonly number[], startsAt: string) => ({
+  weekdays,
+  startsAt,
+  lengthSeconds: minutes(90),
+  timeZone: 'Europe/Berlin',
+})
+
+function planned(jobs: readonly [Project, ...Project[]], of: Project) {
+  const [first, ...others] = jobs.map((each) => ({ project: each }))
+  const result = planDesk({
+    desk: deskOf(of),
+    jobs: [first!, ...others],
+    shelf: testShelf,
+    now: noon,
+    effort: 200_000,
+  })
+  if (!result.ok) throw new Error(result.error.kind)
+  return result.value
+}
+
+describe('planDesk', () => {
+  const mondays = job('pikes', 20, { evenings: evenings([1], '18:00') })
+  const desk = job('eels', 15, { evenings: evenings([3, 6], '20:00') })
+  const third = job('owls', 10, { evenings: evenings([7], '09:00'), dueOn: '2026-11-29' as LocalDate })
+
+  it('lays three jobs into the hours of the desk, though each has others, the first job too', () => {
+    const { plan, project: whole } = planned([mondays, desk, third], desk)
+    const days = plan.sessions.map((session) =>
+      new Intl.DateTimeFormat('en', {
+        weekday: 'short',
+        hour: '2-digit',
+        hourCycle: 'h23',
+        timeZone: 'Europe/Berlin',
+      }).format(session.startsAt),
+    )
+    expect(new Set(days)).toEqual(new Set(['Wed, 20', 'Sat, 20']))
+    expect(whole.evenings).toEqual(desk.evenings)
+    const done = new Map<StageId, number>()
+    for (const { stageId, modelIds } of plan.stretches)
+      done.set(stageId, (done.get(stageId) ?? 0) + modelIds.length)
+    expect([...done.values()].sort((a, b) => a - b)).toEqual([10, 10, 15, 15, 20, 20])
+  })
+
+  it('says of each job when it is done among the others, by itself, and with which odds', () => {
+    const { jobs, plan, forecast } = planned([mondays, desk, third], desk)
+    expect(jobs.map((each) => each.projectId)).toEqual(['job pikes', 'job eels', 'job owls'])
+    expect(Math.max(...jobs.map((each) => each.doneAt ?? 0))).toBe(plan.finishesAt)
+    for (const each of jobs) {
+      expect(each.aloneAt).not.toBeNull()
+      expect(each.aloneAt!).toBeLessThanOrEqual(each.doneAt!)
+      expect(each.p80!).toBeLessThanOrEqual(forecast.p80!)
+    }
+    expect(jobs.map((each) => each.odds === null)).toEqual([true, true, false])
+    // What is due on Sunday goes before what is due at no time.
+    expect(jobs[2]!.doneAt).toBeLessThan(jobs[0]!.doneAt!)
+  })
+
+  it('opens the pot that all share less often than the three would by themselves', () => {
+    const { potsSaved, plan } = planned([mondays, desk, third], desk)
+    expect(potsSaved).toBeGreaterThan(0)
+    expect(plan.potOpenings).toBeGreaterThan(0)
+  })
+
+  it('of one job alone says what its own plan says', () => {
+    const { jobs, potsSaved } = planned([desk], desk)
+    expect(jobs[0]!.doneAt).toBe(jobs[0]!.aloneAt)
+    expect(potsSaved).toBe(0)
+  })
+})

@@ -1,0 +1,1 @@
+ALTER TABLE "studio" ADD COLUMN "hours_of" uuid;

@@ -1,0 +1,23 @@
+import { routes } from '@seriatim/contract'
+import type { ProjectId } from '@seriatim/core'
+import type { Hono } from 'hono'
+import type { Database } from '../../db/client.ts'
+import { studio } from '../../db/schema/studio.ts'
+import { serveRoute, type Asking } from '../../http/serve-route.ts'
+import { requireRevision } from '../projects/service.ts'
+
+/** What holds at the desk, whichever project is planned there. */
+export function deskRoutes(app: Hono<{ Bindings: Asking }>, db: Database): void {
+  serveRoute(app, routes.readDesk, async () => ({ hoursOf: await readHoursOf(db) }))
+  serveRoute(app, routes.putDesk, async ({ body: { hoursOf } }) => {
+    if (hoursOf !== null) await requireRevision(db, hoursOf)
+    // Every statement sees one studio.
+    await db.update(studio).set({ hoursOf })
+    return { hoursOf }
+  })
+}
+
+async function readHoursOf(db: Database): Promise<ProjectId | null> {
+  const [row] = await db.select({ hoursOf: studio.hoursOf }).from(studio)
+  return row?.hoursOf ?? null
+}
