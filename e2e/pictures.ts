@@ -1,4 +1,5 @@
 // One current picture of each main view, from the demo data, at a fixed moment.
+import { execFileSync } from 'node:child_process'
 import { mkdirSync, readdirSync, rmSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 import { chromium, type Locator, type Page } from '@playwright/test'
@@ -23,7 +24,6 @@ interface Shot {
 }
 
 const shots: Shot[] = [
-  { name: 'projects', path: '/projects', size: desktop },
   { name: 'roster', path: `${project}/roster`, size: desktop },
   { name: 'recipe', path: `${project}/recipe`, size: desktop },
   {
@@ -128,9 +128,34 @@ const shots: Shot[] = [
       await page.getByText('The simulated thermo-hygrometers are running').waitFor({ state: 'detached' })
     },
   },
-  // It changes the project, so it comes after all others.
+  // They bring other projects in, or change this one, so they come after all others.
+  { name: 'desk', path: '/projects', size: desktop, act: atOneDesk },
   { name: 'not-delivered', path: `${project}/bench`, size: desktop, act: notDelivered },
 ]
+
+/** Two jobs beside the demo, one of them rushed. */
+async function atOneDesk(page: Page) {
+  for (const [school, models] of [
+    ['layers-over-colour', '15'],
+    ['dark-under', '10'],
+  ] as const) {
+    const file = execFileSync(process.execPath, ['tools/cli.mjs', 'job', school, '--models', models], {
+      cwd: root,
+    })
+    await fetch(`${new URL(page.url()).origin}/api/projects/import?copy=true`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: file,
+    })
+  }
+  await page.reload()
+  await page.getByRole('button', { name: 'All at one desk' }).click()
+  await page.getByRole('button', { name: /^Rush 15 by/ }).click({ timeout: 60_000 })
+  await page
+    .getByText(/^(\d+ days? (sooner|later)|as before)$/)
+    .first()
+    .waitFor({ timeout: 60_000 })
+}
 
 /** A record refused, a date somebody else was first with, and one that waits while the server is away. */
 async function notDelivered(page: Page) {

@@ -30,7 +30,7 @@ const evenings = (weekdays: readonly number[], startsAt: string) => ({
   timeZone: 'Europe/Berlin',
 })
 
-function planned(jobs: readonly [Project, ...Project[]], of: Project) {
+function planned(jobs: readonly [Project, ...Project[]], of: Project, rush: ProjectId | null = null) {
   const [first, ...others] = jobs.map((each) => ({ project: each }))
   const result = planDesk({
     desk: deskOf(of),
@@ -38,6 +38,7 @@ function planned(jobs: readonly [Project, ...Project[]], of: Project) {
     shelf: testShelf,
     now: noon,
     effort: 200_000,
+    rush,
   })
   if (!result.ok) throw new Error(result.error.kind)
   return result.value
@@ -84,6 +85,44 @@ describe('planDesk', () => {
     const { potsSaved, plan } = planned([mondays, desk, third], desk)
     expect(potsSaved).toBeGreaterThan(0)
     expect(plan.potOpenings).toBeGreaterThan(0)
+  })
+
+  it('a rush job is done as soon as by itself, and the others say what it costs them', () => {
+    const calm = planned([mondays, desk, third], desk)
+    const rushed = planned([mondays, desk, third], desk, mondays.id)
+    const [own, , due] = rushed.jobs
+    expect(own!.doneAt).toBeLessThan(calm.jobs[0]!.doneAt!)
+    expect(own!.doneAt).toBeLessThanOrEqual(own!.aloneAt! + 86_400_000)
+    expect(due!.doneAt).toBeGreaterThan(calm.jobs[2]!.doneAt!)
+    expect(due!.odds).toBeLessThanOrEqual(calm.jobs[2]!.odds!)
+  })
+
+  it('with a job less, and the plan of all to keep to, no other comes later', () => {
+    const all = planned([mondays, desk, third], desk)
+    const result = planDesk({
+      desk: deskOf(desk),
+      jobs: [{ project: mondays }, { project: third }],
+      shelf: testShelf,
+      now: noon,
+      effort: 200_000,
+      before: all.plan,
+    })
+    if (!result.ok) throw new Error(result.error.kind)
+    const [first, , last] = all.jobs
+    expect(result.value.jobs[0]!.doneAt).toBeLessThanOrEqual(first!.doneAt!)
+    expect(result.value.jobs[1]!.doneAt).toBeLessThanOrEqual(last!.doneAt!)
+  })
+
+  it('names units of two jobs that are called alike by their job', () => {
+    const twin: Project = { ...job('pikes', 5), id: 'job twin' as ProjectId, name: 'Second levy' }
+    const other = {
+      ...twin,
+      units: [unit('levy pikes', 5)].map((each) => ({ ...each, name: mondays.units[0]!.name })),
+    }
+    const { plan } = planned([mondays, { ...other, line: lineOf('levy') }], desk)
+    expect(new Set(plan.batches.map((batch) => batch.unitName))).toEqual(
+      new Set([`${mondays.units[0]!.name} (pikes)`, `${mondays.units[0]!.name} (Second levy)`]),
+    )
   })
 
   it('of one job alone says what its own plan says', () => {

@@ -6,8 +6,9 @@ import { solveLine, type PlanningInput } from '../plan/plan-line.ts'
 import type { PlanProblem } from '../plan/plan-notes.ts'
 import { planTogether } from '../plan/plan-together.ts'
 import { runSheets, type RunSheet } from '../plan/run-sheet.ts'
+import { splitIntoBatches } from '../trade/batches.ts'
 import { atDesk, type Desk } from '../trade/desk.ts'
-import type { Project } from '../trade/project.ts'
+import type { Model, Project } from '../trade/project.ts'
 import type { ProjectId } from '../units/ids.ts'
 import { addSeconds, type Instant } from '../units/instant.ts'
 import { success, type Result } from '../units/result.ts'
@@ -18,6 +19,10 @@ export interface DeskInput extends Pick<EstimateInput, 'shelf' | 'now' | 'known'
   readonly desk: Desk
   /** Those put first before the others. */
   readonly jobs: readonly [DeskJob, ...DeskJob[]]
+  /** This one first, whatever it costs the others; these then by their dates. */
+  readonly rush?: ProjectId | null
+  /** A plan to keep to where nothing is much better, of these jobs or more: with a job less no other is to come later. */
+  readonly before?: Pick<LinePlan, 'stretches'>
   readonly effort?: number
   readonly isCalledOff?: () => boolean
 }
@@ -47,9 +52,16 @@ export interface DeskPlan {
   readonly potsSaved: number
 }
 
+/** So many tasks are drawn over all futures, as far as they are enough to tell eight of ten. */
+const tasksDrawn = 150_000
+const fewestFutures = 100
+const usualFutures = 1000
+const usualEffort = 2_000_000
+
 /** Several jobs at one desk: one plan, when each is done in it, and what it would be by itself. */
 export function planDesk(input: DeskInput): Result<DeskPlan, PlanProblem> {
-  const { desk, shelf, now, known, effort, isCalledOff } = input
+  const { desk, shelf, now, known, rush, effort, isCalledOff } = input
+  const given = tellApart(input.jobs)
   const ready = ({ project, progress }: DeskJob) => {
     const here = atDesk(project, desk)
     const estimate = estimateLine({
@@ -70,9 +82,9 @@ export function planDesk(input: DeskInput): Result<DeskPlan, PlanProblem> {
       ...(isCalledOff ? { isCalledOff } : {}),
     } satisfies PlanningInput
   }
-  const [first, ...others] = input.jobs
+  const [first, ...others] = given
   const inputs: [PlanningInput, ...PlanningInput[]] = [ready(first), ...others.map(ready)]
-  const together = planTogether(desk, inputs)
+  const together = hurried(planTogether(desk, inputs), given, input)
   const { project } = together
   // At one desk it is one hand: what it showed at one job holds for the others.
   const estimate = estimateLine({
@@ -82,23 +94,32 @@ export function planDesk(input: DeskInput): Result<DeskPlan, PlanProblem> {
     ...(together.progress ? { progress: together.progress } : {}),
     ...(known ? { known } : {}),
   })
+  // Planned apart to be compared, and the rush job to be kept so: less will do.
+  const alone = inputs.map((each) => solveLine({ ...each, effort: (effort ?? usualEffort) / 4 }))
+  const rushed = alone[given.findIndex((job) => job.project.id === rush)]
   const solved = solveLine({
     ...together,
+    ...(rushed?.ok ? { before: rushed.value.plan } : input.before ? { before: input.before } : {}),
     times: timesOf(estimate),
     room: roomFor(project, estimate).share,
     spare: true,
   })
   if (!solved.ok) return solved
   const { plan } = solved.value
-  const futures = { solved: solved.value, project, estimate, ...(isCalledOff ? { stop: isCalledOff } : {}) }
-  const units = input.jobs.map((job) => new Set(job.project.units.map((unit) => unit.id)))
-  const asked = input.jobs.map((job, index) => ({
+  const tasks = plan.batches.length * Math.max(1, project.line.length / given.length)
+  const futures = {
+    solved: solved.value,
+    project,
+    estimate,
+    futures: Math.round(Math.min(usualFutures, Math.max(fewestFutures, tasksDrawn / tasks))),
+    ...(isCalledOff ? { stop: isCalledOff } : {}),
+  }
+  const units = given.map((job) => new Set(job.project.units.map((unit) => unit.id)))
+  const asked = given.map((job, index) => ({
     due: paintedBy(job.project),
     batches: plan.batches.flatMap((batch, place) => (units[index]?.has(batch.unitId) ? [place] : [])),
   }))
   const { whole, jobs: forecasts } = forecastJobs(futures, asked)
-  // Planned apart only to be compared: less will do.
-  const alone = inputs.map((each) => solveLine({ ...each, effort: 0 }))
   const openings = alone.reduce((sum, each) => sum + (each.ok ? each.value.plan.potOpenings : 0), 0)
   return success({
     project,
@@ -106,7 +127,7 @@ export function planDesk(input: DeskInput): Result<DeskPlan, PlanProblem> {
     sheets: runSheets(plan, project),
     forecast: whole,
     potsSaved: Math.max(0, openings - plan.potOpenings),
-    jobs: input.jobs.map((job, index) => {
+    jobs: given.map((job, index) => {
       const own = new Set((asked[index]?.batches ?? []).map((place) => plan.batches[place]?.id))
       const dry = plan.stretches.flatMap((each) => (own.has(each.batchId) ? [each.dryAt] : []))
       const apart = alone[index]
@@ -121,4 +142,52 @@ export function planDesk(input: DeskInput): Result<DeskPlan, PlanProblem> {
       }
     }),
   })
+}
+
+/** Units of one name in several jobs are told apart by their job's. */
+function tellApart(jobs: DeskInput['jobs']): DeskInput['jobs'] {
+  const names = jobs.flatMap((job) => job.project.units.map((unit) => unit.name))
+  const twice = new Set(names.filter((name, at) => names.indexOf(name) !== at))
+  const named = ({ project, ...rest }: DeskJob): DeskJob => ({
+    ...rest,
+    project: {
+      ...project,
+      units: project.units.map((unit) =>
+        twice.has(unit.name) ? { ...unit, name: `${unit.name} (${project.name})` } : unit,
+      ),
+    },
+  })
+  const [first, ...others] = jobs
+  return [named(first), ...others.map(named)]
+}
+
+/** The rush job is late from now on, so that nothing goes before it; the others follow by their dates. */
+function hurried(together: PlanningInput, jobs: DeskInput['jobs'], { rush, now }: DeskInput): PlanningInput {
+  if (rush === undefined || rush === null) return together
+  const due = ({ project }: DeskJob) => paintedBy(project) ?? Number.POSITIVE_INFINITY
+  const others = jobs.filter((job) => job.project.id !== rush && Number.isFinite(due(job)))
+  const inOrder = others.toSorted((a, b) => due(a) - due(b))
+  const inHand = together.project.batchesInHand
+  const isBegun = (model: Model) => (together.progress?.marks.get(model.id)?.size ?? 0) > 0
+  const begun = (together.batches ?? []).filter((batch) => batch.models.some(isBegun)).length
+  const rushed = jobs
+    .filter((job) => job.project.id === rush)
+    .reduce((sum, { project }) => sum + splitIntoBatches(project, project).length, 0)
+  return {
+    ...together,
+    dueByUnit: new Map(
+      jobs.flatMap(({ project }) =>
+        project.units.map((unit) => [unit.id, project.id === rush ? now : null] as const),
+      ),
+    ),
+    project: {
+      ...together.project,
+      // It is begun at once, beside what is in hand.
+      batchesInHand: inHand === null ? null : Math.max(inHand, begun) + rushed,
+      planning: {
+        ...together.project.planning,
+        first: inOrder.flatMap(({ project }) => splitIntoBatches(project, project).map((batch) => batch.id)),
+      },
+    },
+  }
 }

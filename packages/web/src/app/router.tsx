@@ -25,6 +25,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../features/air/index.ts')).AirPage }),
       },
       {
+        path: 'desk',
+        lazy: async () => ({ Component: (await import('../features/desk/index.ts')).DeskPage }),
+      },
+      {
         path: 'studio',
         lazy: async () => ({ Component: (await import('../features/door/index.ts')).StudioPage }),
       },

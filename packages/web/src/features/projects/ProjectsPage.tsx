@@ -1,7 +1,8 @@
 import type { ProjectSummary } from '@seriatim/contract'
 import { useQuery } from '@tanstack/react-query'
-import { FolderOpen, Plus } from 'lucide-react'
+import { FolderOpen, Layers, Plus } from 'lucide-react'
 import { useState } from 'react'
+import { useNavigate } from 'react-router'
 import { projectListQuery } from '../../shared/api/index.ts'
 import { plural } from '../../shared/format/index.ts'
 import { Button, EmptyState, ErrorState, Headline, LoadingState } from '../../shared/ui/index.ts'
@@ -12,6 +13,7 @@ import { ProjectTicket } from './ProjectTicket.tsx'
 export function ProjectsPage() {
   const { data, error, failureReason, refetch } = useQuery(projectListQuery)
   const [open, setOpen] = useState<'new' | 'file' | null>(null)
+  const navigate = useNavigate()
   const actions = (
     <>
       <Button weight="main" onClick={() => setOpen('new')}>
@@ -20,6 +22,11 @@ export function ProjectsPage() {
       <Button onClick={() => setOpen('file')}>
         <FolderOpen aria-hidden="true" size={18} /> Open a project file
       </Button>
+      {data && data.length > 1 ? (
+        <Button onClick={() => void navigate('/desk')}>
+          <Layers aria-hidden="true" size={18} /> All at one desk
+        </Button>
+      ) : null}
     </>
   )
   const reason = error ?? failureReason

@@ -1,5 +1,6 @@
 export { useAir, useAirChange } from './air.ts'
 export { ApiProblem, call, isAway, isTooLarge, mayPass } from './call.ts'
+export { useChooseHours, useHoursOf } from './desk.ts'
 export { broughtObservations, useBringRates, useHand } from './hand.ts'
 export { useLibrary } from './library.ts'
 export { changePassword, isSignInNeeded, meQuery, signIn, signOut, useMe } from './me.ts'

@@ -5,6 +5,8 @@ import {
   estimateLine,
   extrasFor,
   findFaults,
+  foldProgress,
+  lineAsFelt,
   lineJudge,
   judgementCalls,
   learnBores,
@@ -13,6 +15,7 @@ import {
   orderLine,
   pilotProposals,
   pilotReport,
+  planDesk,
   planLine,
   runSheets,
   standardCosts,
@@ -25,6 +28,9 @@ import {
   trySplit,
   workLeft,
   type BatchSplit,
+  type DeskInput,
+  type DeskJob,
+  type ProgressEvent,
   type BatchTimes,
   type EstimateInput,
   type FollowingUnit,
@@ -79,11 +85,31 @@ const heard = (turn: number) => () => calledOff !== null && Atomics.load(calledO
 
 const { unpack, ...keeper } = createKeeper()
 
+/** A job as it is told of: its log is read here. */
+export interface JobToPlan {
+  readonly project: Project
+  readonly events: readonly ProgressEvent[]
+}
+
+export interface DeskWish extends Omit<DeskInput, 'jobs' | 'isCalledOff'> {
+  readonly jobs: readonly JobToPlan[]
+}
+
+function jobOf({ project, events }: JobToPlan): DeskJob {
+  const progress = foldProgress(events)
+  return { project: { ...project, line: [...lineAsFelt(project.line, progress.touches)] }, progress }
+}
+
 /** Every input may name what was sent before instead of bringing it again; see `held.ts`. */
 const planner = {
   ...keeper,
   listenTo: (memory: SharedArrayBuffer) => {
     calledOff = new Int32Array(memory)
+  },
+  planDesk: ({ jobs, ...input }: DeskWish, turn: number) => {
+    const [first, ...others] = jobs.map(jobOf)
+    if (!first) throw new Error('a desk without jobs')
+    return planDesk({ ...unpack(input), jobs: [first, ...others], isCalledOff: heard(turn) })
   },
   planLine: (input: PlanningInput, turn: number) => planLine({ ...unpack(input), isCalledOff: heard(turn) }),
   trySplit: (input: PlanningInput, split: BatchSplit, turn: number) =>

@@ -1,0 +1,127 @@
+import {
+  deskOf,
+  planProblemText,
+  withCapital,
+  type DeskPlan,
+  type LinePlan,
+  type ProjectId,
+} from '@seriatim/core'
+import { useMemo, useState } from 'react'
+import { Link } from 'react-router'
+import { useChooseHours, useHoursOf } from '../../shared/api/index.ts'
+import { finishText } from '../../shared/finish-text.ts'
+import { dayText, durationText, plural } from '../../shared/format/index.ts'
+import { RunSheetTicket } from '../../shared/run-sheet/index.ts'
+import { EmptyState, ErrorState, Headline, LoadingState, SelectField } from '../../shared/ui/index.ts'
+import { useDeskPlan, type DeskWish } from '../../shared/worker/index.ts'
+import { JobTable } from './JobTable.tsx'
+import { useJobs } from './use-jobs.ts'
+
+const sheetsShown = 4
+
+/** All projects at one desk: one plan, when each is done in it, and what a rush job would cost the others. */
+export function DeskPage() {
+  const { jobs, shelf, now, error } = useJobs()
+  const hours = useHoursOf()
+  const choose = useChooseHours()
+  const [left, setLeft] = useState<ReadonlySet<ProjectId>>(new Set())
+  const [rush, setRush] = useState<ProjectId | null>(null)
+  const host = jobs?.find(({ project }) => project.id === hours.data) ?? jobs?.[0]
+  const all = useMemo(
+    (): DeskWish | null => (jobs && host && shelf ? { desk: deskOf(host.project), jobs, shelf, now } : null),
+    [jobs, host, shelf, now],
+  )
+  const isChanged = left.size > 0 || rush !== null
+  const before = useDeskPlan(all, 'as it is')
+  const kept = before?.ok ? before.value.plan : null
+  const wish = useMemo(() => (all ? asWished(all, left, rush, kept) : null), [all, left, rush, kept])
+  const shown = useDeskPlan(isChanged ? wish : all, isChanged ? 'as wished' : 'as it is')
+  if (error && !jobs) return <ErrorState error={error} />
+  if (!jobs || hours.data === undefined) return <LoadingState what="the desk" />
+  if (!host) {
+    return (
+      <EmptyState title="Nothing to plan together yet">
+        <p>Every project with models and a line is planned here, all at one desk.</p>
+        <Link to="/projects" className="font-bold underline">
+          To the projects
+        </Link>
+      </EmptyState>
+    )
+  }
+  const hoursField = (
+    <SelectField
+      label="Hours, people and stations of"
+      value={host.project.id}
+      onChange={(event) => choose.mutate(event.target.value as ProjectId)}
+      options={jobs.map(({ project }) => ({ value: project.id, text: project.name }))}
+    />
+  )
+  if (!shown) return <LoadingState what="the plan of the desk" />
+  if (!shown.ok) {
+    return (
+      <>
+        <Headline actions={hoursField}>No plan holds</Headline>
+        <EmptyState title={planProblemText(shown.error)}>
+          <p>What is wrong is mended in the project itself; or another project’s hours are chosen above.</p>
+        </EmptyState>
+      </>
+    )
+  }
+  const desk = shown.value
+  return (
+    <>
+      <Headline sub={subOf(desk)}>{withCapital(finishText(desk.forecast, desk.project))}</Headline>
+      <JobTable
+        hours={hoursField}
+        jobs={jobs.map((job) => job.project)}
+        shown={desk.jobs}
+        before={isChanged && before?.ok ? before.value.jobs : null}
+        timeZone={desk.project.evenings.timeZone}
+        left={left}
+        rush={rush}
+        onLeft={(id) => {
+          const next = new Set(left)
+          if (!next.delete(id)) next.add(id)
+          // Something stays to be planned.
+          if (next.size < jobs.length) setLeft(next)
+          if (rush === id) setRush(null)
+        }}
+        onRush={(id) => setRush(rush === id ? null : id)}
+      />
+      <h2 className="mt-6 text-xl">What comes next</h2>
+      <div className="mt-3 grid items-start gap-4 md:grid-cols-2">
+        {desk.sheets.slice(0, sheetsShown).map((sheet) => (
+          <RunSheetTicket
+            key={`${String(sheet.session.startsAt)} ${String(sheet.session.painter)}`}
+            sheet={sheet}
+            project={desk.project}
+            painter={
+              desk.plan.painters.length > 1 ? (desk.plan.painters[sheet.session.painter]?.name ?? null) : null
+            }
+          />
+        ))}
+      </div>
+    </>
+  )
+}
+
+/** Without some jobs, and with one before everything else. */
+function asWished(
+  all: DeskWish,
+  left: ReadonlySet<ProjectId>,
+  rush: ProjectId | null,
+  kept: LinePlan | null,
+): DeskWish {
+  const jobs = all.jobs.filter(({ project }) => !left.has(project.id))
+  return { ...all, jobs, rush, ...(kept ? { before: { stretches: kept.stretches } } : {}) }
+}
+
+function subOf({ plan, project, potsSaved }: DeskPlan): string {
+  const waits = plan.exposedSeconds >= 60 ? `, of them ${durationText(plan.exposedSeconds)} waiting` : ''
+  const pots =
+    potsSaved > 0
+      ? ` Together ${plural(potsSaved, 'pot')} less ${potsSaved === 1 ? 'is' : 'are'} opened.`
+      : ''
+  const time = durationText(plan.handsOnSeconds + plan.exposedSeconds)
+  return `${time} at the desk${waits}; ${dayText(plan.finishesAt, project.evenings.timeZone)} if every session happens and every guess is met.${pots}`
+}

@@ -1,0 +1,45 @@
+import { routes, unpackLog } from '@seriatim/contract'
+import { airNow, instant, lineInAir, type ProjectId } from '@seriatim/core'
+import { useQuery } from '@tanstack/react-query'
+import { useMemo } from 'react'
+import { call, projectListQuery, useAir, useShelf } from '../../shared/api/index.ts'
+import type { JobToPlan } from '../../shared/worker/index.ts'
+import { useNow } from '../../shared/use-now.ts'
+
+/** A step of the clock: a plan is not to follow every second. */
+const slotSeconds = 600
+
+/** What can be planned at the desk: every project with models left and a line, as the server has it, in the air that is. */
+export function useJobs() {
+  const list = useQuery(projectListQuery)
+  const wanted = useMemo(
+    () => list.data?.filter((each) => each.models > 0 && each.stages > 0).map((each) => each.id),
+    [list.data],
+  )
+  const jobs = useQuery({
+    queryKey: ['desk jobs', ...(wanted ?? [])],
+    enabled: wanted !== undefined,
+    queryFn: ({ signal }) => Promise.all((wanted ?? []).map((id) => readJob(id, signal))),
+    staleTime: 30_000,
+  })
+  const shelf = useShelf().data
+  const air = useAir().data
+  const now = instant(Math.ceil(useNow(slotSeconds) / 1000) * 1000)
+  const ready = useMemo(() => {
+    if (!jobs.data || !shelf) return undefined
+    const here = air ? airNow(air, now, 'indoors') : null
+    return jobs.data.map(({ project, events }): JobToPlan => ({
+      project: here ? { ...project, line: [...lineInAir(project, shelf, here)] } : project,
+      events,
+    }))
+  }, [jobs.data, shelf, air, now])
+  return { jobs: ready, shelf, now, error: list.error ?? jobs.error }
+}
+
+async function readJob(id: ProjectId, signal: AbortSignal): Promise<JobToPlan> {
+  const [project, { log }] = await Promise.all([
+    call(routes.readProject, { params: { id } }, signal),
+    call(routes.readEvents, { params: { id } }, signal),
+  ])
+  return { project, events: unpackLog(log) }
+}

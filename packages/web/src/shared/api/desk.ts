@@ -1,0 +1,22 @@
+import { routes } from '@seriatim/contract'
+import type { ProjectId } from '@seriatim/core'
+import { queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { toast } from 'sonner'
+import { call } from './call.ts'
+
+const deskQuery = queryOptions({
+  queryKey: ['desk'],
+  queryFn: ({ signal }) => call(routes.readDesk, {}, signal).then(({ hoursOf }) => hoursOf),
+})
+
+/** The project whose hours, people and stations hold at the desk; `null` where none was chosen. */
+export const useHoursOf = () => useQuery(deskQuery)
+
+export function useChooseHours() {
+  const client = useQueryClient()
+  return useMutation({
+    mutationFn: (hoursOf: ProjectId) => call(routes.putDesk, { body: { hoursOf } }),
+    onSuccess: ({ hoursOf }) => client.setQueryData(deskQuery.queryKey, hoursOf),
+    onError: (error) => toast.error(error.message),
+  })
+}
