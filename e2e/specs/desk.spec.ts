@@ -29,7 +29,9 @@ test('all projects are planned at one desk, by the hours that are chosen, and a 
     const hours = jobs.getByLabel('Hours, people and stations of')
     await hours.selectOption({ label: eels.name })
     await expect(hours).toHaveValue(eels.id)
-    await expect.poll(async () => (await request.get('/api/desk')).json()).toEqual({ hoursOf: eels.id })
+    await expect
+      .poll(async () => (await (await request.get('/api/desk')).json()) as unknown)
+      .toEqual({ hoursOf: eels.id })
     await page.reload()
     await expect(hours).toHaveValue(eels.id)
 
