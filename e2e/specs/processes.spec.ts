@@ -10,12 +10,14 @@ const data = fileURLToPath(new URL('../../.cache/e2e-processes-data', import.met
 test.beforeAll(() => rmSync(data, { recursive: true, force: true }))
 test.afterAll(() => rmSync(data, { recursive: true, force: true }))
 
-const childrenOf = (pid: number) =>
-  execFileSync('pgrep', ['-P', String(pid)])
+/** The servers among what a process started: what compiles their sources is another. */
+const serversOf = (pid: number) =>
+  execFileSync('pgrep', ['-P', String(pid), '-f', 'server/src/main'])
     .toString()
     .trim()
     .split('\n')
     .map(Number)
+    .filter(isAlive)
 
 test('of several servers behind one port each hears what any of them wrote, and one that is killed is replaced', async ({
   playwright,
@@ -25,7 +27,7 @@ test('of several servers behind one port each hears what any of them wrote, and 
   const request = await playwright.request.newContext({ baseURL: instance.origin })
   try {
     const { id } = await seedProject(request, { units: { Pikes: 6 }, stages: 2 })
-    const servers = childrenOf(instance.serverPid())
+    const servers = serversOf(instance.serverPid())
     expect(servers).toHaveLength(3)
 
     // Connections go round among the servers: six of them reach each one twice.
@@ -46,8 +48,8 @@ test('of several servers behind one port each hears what any of them wrote, and 
     end.abort()
 
     process.kill(servers[0]!, 'SIGKILL')
-    await expect.poll(() => childrenOf(instance.serverPid()).filter(isAlive).length).toBe(3)
-    expect(childrenOf(instance.serverPid())).not.toContain(servers[0])
+    await expect.poll(() => serversOf(instance.serverPid()).length).toBe(3)
+    expect(serversOf(instance.serverPid())).not.toContain(servers[0])
     await recordPunch(request, id)
     await expect.poll(() => recordedKinds(request, id)).toEqual(['punched', 'punched'])
   } finally {

@@ -15,7 +15,18 @@ export { batchNames } from './files/project-file-v1.ts'
 export { anyProjectFileSchema } from './files/read-project-file.ts'
 export { broughtRatesSchema, handSchema, putBroughtRatesSchema, type BroughtRate, type Hand } from './hand.ts'
 export { moveProjectFile } from './move-project-file.ts'
-export { mayAsk, newMemberSchema, roles, type Audience, type Me, type Member, type Role } from './members.ts'
+export {
+  mayAsk,
+  newMemberSchema,
+  roles,
+  scopes,
+  type AccessKey,
+  type Audience,
+  type Me,
+  type Member,
+  type Role,
+  type Scope,
+} from './members.ts'
 export { fieldErrors, pathText, problemSchema, type Problem, type ProblemKind } from './problem.ts'
 export { projectJsonSchema } from './project-json-schema.ts'
 export { mostEvents, projectFileSchema, type ProjectFile, type ProjectFileJson } from './project-file.ts'

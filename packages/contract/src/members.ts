@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { instantField } from './fields.ts'
 
 /** What somebody may do in a studio; each may what those before it may. */
 export const roles = ['painter', 'manager', 'owner'] as const
@@ -21,6 +22,26 @@ export const memberSchema = z.object({ id: z.string(), name: z.string(), email: 
 
 export const newMemberSchema = z.object({ name, email, role })
 export const memberRoleSchema = z.object({ role })
+
+/** What a key opens: looking alone, or also recording what is painted, or also changing what a manager may. */
+export const scopes = ['look', 'record', 'change'] as const
+export type Scope = (typeof scopes)[number]
+
+const scope = z.enum(scopes, { error: 'Look, record or change.' })
+
+/** A key of somebody's, for a script or a calendar; what it is made of is told once. */
+export const accessKeySchema = z.object({
+  id: z.string(),
+  name: z.string(),
+  scope,
+  madeAt: instantField,
+  usedAt: instantField.nullable(),
+})
+
+export const newAccessKeySchema = z.object({ name, scope })
+export const accessKeyMadeSchema = z.object({ made: accessKeySchema, key: z.string() })
+
+export type AccessKey = z.output<typeof accessKeySchema>
 
 /** Who asks. Without a door the desk is whoever sits at it. */
 export const meSchema = z.object({

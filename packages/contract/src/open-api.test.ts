@@ -46,14 +46,18 @@ describe('the OpenAPI document', () => {
       expect(own.every(({ required }) => required)).toBe(true)
     }
     expect(operations.flatMap((each) => (each.requestBody ? [each.operationId] : [])).sort()).toEqual([
+      'addKey',
+      'addMember',
       'bringRates',
       'changeProject',
       'createProject',
       'importProject',
       'putAir',
+      'putDesk',
       'putMaterials',
       'recordEvents',
       'sayFinish',
+      'setMemberRole',
     ])
     const query = operations
       .find(({ operationId }) => operationId === 'readEvents')!

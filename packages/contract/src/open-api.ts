@@ -43,6 +43,9 @@ function operationOf(name: string, route: Route): Json {
   const isEmpty = Object.keys((body['properties'] as object | undefined) ?? {}).length === 0
   return {
     operationId: name,
+    // Who may ask, where there is a door: by signing in, or by a key of the scope for it.
+    'x-audience': route.audience,
+    ...(route.audience === 'anyone' ? { security: [] } : {}),
     parameters: [...parametersOf(route.params, 'path'), ...parametersOf(route.query, 'query')],
     ...(takesBody && !(body['type'] === 'object' && isEmpty)
       ? { requestBody: { required: true, content: { 'application/json': { schema: body } } } }
@@ -98,6 +101,14 @@ export function openApiDocument(): Json {
     },
     servers: [{ url: '/api' }],
     paths,
-    components: { schemas: { Problem: schemaOf(problemSchema, 'output') } },
+    // On this machine's loopback nobody signs in; through a door a script sends a key.
+    security: [{}, { key: [] }, { feedKey: [] }],
+    components: {
+      schemas: { Problem: schemaOf(problemSchema, 'output') },
+      securitySchemes: {
+        key: { type: 'http', scheme: 'bearer' },
+        feedKey: { type: 'apiKey', in: 'query', name: 'key', description: 'For the calendar alone.' },
+      },
+    },
   }
 }

@@ -7,9 +7,12 @@ import { idOf, instantField } from './fields.ts'
 import { anyProjectFileSchema } from './files/read-project-file.ts'
 import { handSchema, putBroughtRatesSchema } from './hand.ts'
 import {
+  accessKeyMadeSchema,
+  accessKeySchema,
   memberRoleSchema,
   memberSchema,
   meSchema,
+  newAccessKeySchema,
   newMemberSchema,
   passwordMadeSchema,
   type Audience,
@@ -76,6 +79,7 @@ function route<G extends Given>(
   }
 }
 
+const ofKey = z.object({ keyId: z.string().min(1).max(80) })
 const ofMember = z.object({ memberId: z.string().min(1).max(80) })
 const ofProject = z.object({ id: idOf<ProjectId>() })
 const ofMaterial = z.object({ materialId: idOf<MaterialId>() })
@@ -121,6 +125,20 @@ export const routes = {
   removeMember: route('DELETE', '/members/:memberId', {
     audience: 'owner',
     params: ofMember,
+    answer: z.object({ removed: z.literal(true) }),
+  }),
+
+  /** One's own keys, for scripts and calendars; made and taken away by somebody who signed in, never by a key. */
+  listKeys: route('GET', '/keys', { answer: z.object({ keys: z.array(accessKeySchema).readonly() }) }),
+  addKey: route('POST', '/keys', {
+    audience: 'painter',
+    body: newAccessKeySchema,
+    answer: accessKeyMadeSchema,
+    status: 201,
+  }),
+  removeKey: route('DELETE', '/keys/:keyId', {
+    audience: 'painter',
+    params: ofKey,
     answer: z.object({ removed: z.literal(true) }),
   }),
 

@@ -107,9 +107,18 @@ function createApis(options: AppOptions) {
     return api
   }
   return async (request: Request): Promise<Response> => {
-    if (!options.door) return apiOf(options.studio).fetch(request, { role: 'owner', accountId: null })
-    const visitor = await options.door.door.whoIs(request.headers)
-    const asking = { role: visitor?.role ?? null, accountId: visitor?.accountId ?? null }
+    if (!options.door)
+      return apiOf(options.studio).fetch(request, { role: 'owner', accountId: null, byKey: false })
+    const { pathname, searchParams } = new URL(request.url)
+    const feedKey = pathname.endsWith('/calendar.ics') ? (searchParams.get('key') ?? undefined) : undefined
+    const visitor = await options.door.door.whoIs(request.headers, feedKey)
+    if (visitor?.by === 'looking-key' && request.method !== 'GET')
+      throw new RequestProblem('not-allowed', 'This key only looks.')
+    const asking = {
+      role: visitor?.role ?? null,
+      accountId: visitor?.accountId ?? null,
+      byKey: visitor !== null && visitor.by !== 'sign-in',
+    }
     return apiOf(visitor?.studio ?? options.studio).fetch(request, asking)
   }
 }

@@ -13,11 +13,11 @@ import * as line from './schema/line.ts'
 import * as progress from './schema/progress.ts'
 import * as projects from './schema/project.ts'
 import * as roster from './schema/roster.ts'
-import { membership } from './schema/door.ts'
+import { accessKey, membership } from './schema/door.ts'
 import { studio } from './schema/studio.ts'
 
 /** Every table but the one row that names the database. */
-const tables = [desk, line, progress, projects, roster, { membership, studio }].flatMap((area) =>
+const tables = [desk, line, progress, projects, roster, { accessKey, membership, studio }].flatMap((area) =>
   Object.values(area).filter((each): each is PgTable => is(each, PgTable)),
 )
 
@@ -78,6 +78,8 @@ beforeAll(async () => {
     sql`insert into door.account (id, name, email) values ('odile', 'Odile', 'odile@tallow.test')`,
   )
   await server.db.execute(sql`insert into membership (account_id, role) values ('odile', 'owner')`)
+  await server.db.execute(sql`
+    insert into access_key (id, account_id, name, scope, hash) values ('key', 'odile', 'Feed', 'look', 'none')`)
   await server.call('GET', '/projects')
   await server.call('GET', `${demoPath}/events?after=0`)
   await server.db.execute(sql`

@@ -11,6 +11,7 @@ import {
   primaryKey,
   text,
 } from 'drizzle-orm/pg-core'
+import type { Role, Scope } from '@seriatim/contract'
 import { moment, ofStudio } from './columns.ts'
 import { studio } from './studio.ts'
 
@@ -92,8 +93,6 @@ export const doorKey = door.table('door_key', {
   secret: text().notNull(),
 })
 
-export type Role = 'owner' | 'manager' | 'painter'
-
 /** Who belongs to a studio, and what they may do there. */
 export const membership = pgTable(
   'membership',
@@ -109,5 +108,31 @@ export const membership = pgTable(
     foreignKey({ columns: [table.accountId], foreignColumns: [account.id] }).onDelete('cascade'),
     index('membership_by_account').on(table.accountId),
     check('membership_role_known', sql`${table.role} in ('owner', 'manager', 'painter')`),
+  ],
+)
+
+/** A key that somebody made for a script or a calendar; it opens no more than its maker may, and goes with them. */
+export const accessKey = pgTable(
+  'access_key',
+  {
+    studioId: ofStudio(),
+    id: text().notNull(),
+    accountId: text('account_id').notNull(),
+    name: text().notNull(),
+    scope: text().$type<Scope>().notNull(),
+    /** SHA-256: the key itself is told once and kept nowhere. */
+    hash: text().notNull().unique(),
+    createdAt: moment('created_at').notNull().defaultNow(),
+    usedAt: moment('used_at'),
+  },
+  (table) => [
+    primaryKey({ columns: [table.studioId, table.id] }),
+    foreignKey({
+      columns: [table.studioId, table.accountId],
+      foreignColumns: [membership.studioId, membership.accountId],
+      name: 'access_key_maker',
+    }).onDelete('cascade'),
+    check('access_key_name_given', sql`length(trim(${table.name})) > 0`),
+    check('access_key_scope_known', sql`${table.scope} in ('look', 'record', 'change')`),
   ],
 )

@@ -22,6 +22,8 @@ interface Said {
   readonly password: string
   readonly role: Role
   readonly detail: string
+  readonly made: { readonly id: string }
+  readonly key: string
 }
 
 async function ask(
@@ -138,10 +140,15 @@ describe('the door', () => {
       sayFinish: { doneBy: null, odds: null },
       addMember: { name: '', email: '', role: 'painter' },
       setMemberRole: { role: 'painter' },
+      addKey: { name: 'A script', scope: 'look' },
     }
     const table: string[] = []
     for (const [name, route] of Object.entries(routes)) {
-      const to = route.path.replace(':id', id).replace(':materialId', v7()).replace(':memberId', v7())
+      const to = route.path
+        .replace(':id', id)
+        .replace(':materialId', v7())
+        .replace(':memberId', v7())
+        .replace(':keyId', v7())
       // What takes the project away would take it from who comes after.
       if (name === 'removeProject' || name === 'restoreProject') continue
       const statuses: number[] = []
@@ -201,6 +208,72 @@ describe('the door', () => {
     expect((await ask('owner', 'DELETE', `/members/${member.id}`)).status).toBe(200)
     expect((await ask('second', 'GET', '/projects')).status).toBe(401)
     expect((await signIn('second', member.email, renewed.body.password)).status).toBe(401)
+  })
+
+  it('gives keys to scripts and calendars: as far as their scope and their maker go, told once, and never more keys', async () => {
+    const { id, line, unit } = await server.seed()
+    const keyOf = async (who: string, scope: string) => {
+      const { status, body } = await ask(who, 'POST', '/keys', { name: `to ${scope}`, scope })
+      expect(status).toBe(201)
+      return { id: body.made.id, key: body.key }
+    }
+    const byKey = (key: string, method: string, path: string, body?: unknown) =>
+      ask('nobody', method, path, body, { authorization: `Bearer ${key}` })
+    const [look, record, change] = [
+      await keyOf('manager', 'look'),
+      await keyOf('manager', 'record'),
+      await keyOf('manager', 'change'),
+    ]
+    const punch = { events: [punched(line[0]!.id, [unit.models[0]!.id])] }
+    const rename = () => newChange(1, [{ kind: 'set', thing: 'project', field: 'name', value: 'By script' }])
+    const tried = async (key: string) => [
+      (await byKey(key, 'GET', `/projects/${id}`)).status,
+      (await byKey(key, 'POST', `/projects/${id}/events`, punch)).status,
+      (await byKey(key, 'POST', `/projects/${id}/changes`, rename())).status,
+      (await byKey(key, 'GET', '/members')).status,
+      (await byKey(key, 'POST', '/keys', { name: 'More', scope: 'look' })).status,
+    ]
+    expect(await tried(look.key)).toEqual([200, 403, 403, 403, 403])
+    expect(await tried(record.key)).toEqual([200, 200, 403, 403, 403])
+    expect(await tried(change.key)).toEqual([200, 200, 200, 403, 403])
+    expect(await tried('no key at all')).toEqual([401, 401, 401, 401, 401])
+    expect((await ask('painter', 'POST', '/keys', { name: 'Too far', scope: 'change' })).status).toBe(403)
+
+    // A calendar can send no header: the feed takes the key in its address, and nothing else does.
+    const feed = async (key: string, path: string) =>
+      (
+        await app.request(`${origin}/api/projects/${id}${path}?key=${key}`, {
+          headers: { host: new URL(origin).host },
+        })
+      ).status
+    expect(await feed(look.key, '/calendar.ics')).toBe(200)
+    expect(await feed('wrong', '/calendar.ics')).toBe(401)
+    expect(await feed(look.key, '')).toBe(401)
+
+    const kept = await server.owner.execute(
+      sql`select string_agg(access_key::text, '') as text from access_key`,
+    )
+    expect(kept.rows[0]!['text']).not.toContain(look.key)
+    const listed = (await ask('manager', 'GET', '/keys')).body as unknown as {
+      keys: { id: string; name: string; usedAt: string | null }[]
+    }
+    const own = listed.keys.filter((each) => each.name.startsWith('to '))
+    expect(own.map((each) => each.id)).toEqual([look.id, record.id, change.id])
+    expect(own[0]!.usedAt).not.toBeNull()
+    // Nobody takes away another's, and one that is gone opens nothing.
+    expect((await ask('owner', 'DELETE', `/keys/${look.id}`)).status).toBe(404)
+    expect((await ask('manager', 'DELETE', `/keys/${look.id}`)).status).toBe(200)
+    expect((await tried(look.key))[0]).toBe(401)
+
+    // Whose maker may less opens less, and whose maker is gone opens nothing.
+    const { members } = (await ask('owner', 'GET', '/members')).body as unknown as {
+      members: { id: string; role: Role }[]
+    }
+    const maker = members.find((each) => each.role === 'manager')!
+    await ask('owner', 'PUT', `/members/${maker.id}`, { role: 'painter' })
+    expect((await tried(change.key))[2]).toBe(403)
+    await ask('owner', 'DELETE', `/members/${maker.id}`)
+    expect((await tried(change.key))[0]).toBe(401)
   })
 
   it('keeps an owner', async () => {

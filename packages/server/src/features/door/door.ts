@@ -7,6 +7,7 @@ import type { Database } from '../../db/client.ts'
 import type { StudioId } from '../../db/schema/columns.ts'
 import { account, credential, knocks, signIn, verification } from '../../db/schema/door.ts'
 import { addressHeader, doorPath } from './door-path.ts'
+import { whoHasKey } from './keys.ts'
 import { readDoorKey, readMembership } from './repository.ts'
 
 /** Somebody who signed in, in a studio of theirs. */
@@ -14,14 +15,19 @@ export interface Visitor {
   readonly studio: StudioId
   readonly role: Role
   readonly accountId: string
+  /** By signing in, or by a key; a looking key changes nothing. */
+  readonly by: 'sign-in' | 'key' | 'looking-key'
 }
 
 /** Whoever is not on this machine comes through here. */
 export interface Door {
   /** Sign-in, sign-out, a new password: what the authentication library answers. */
   readonly answer: (request: Request) => Promise<Response>
-  /** `null` for whoever is not signed in, or belongs to no studio any more. */
-  readonly whoIs: (headers: Headers) => Promise<Visitor | null>
+  /**
+   * `null` for whoever is not signed in, or belongs to no studio any more.
+   * @param feedKey the key in the address of a feed, for calendars that can send no header.
+   */
+  readonly whoIs: (headers: Headers, feedKey?: string) => Promise<Visitor | null>
   readonly accounts: Accounts
 }
 
@@ -73,7 +79,10 @@ export async function openDoor(owner: Database, origin: string, log: Logger): Pr
   const { internalAdapter, password: secrets } = await auth.$context
   return {
     answer: (request) => auth.handler(request),
-    whoIs: async (headers) => {
+    whoIs: async (headers, feedKey) => {
+      const [, bearer] = /^Bearer (\S+)$/.exec(headers.get('authorization') ?? '') ?? []
+      const key = bearer ?? feedKey
+      if (key !== undefined) return whoHasKey(owner, key)
       const known = await auth.api.getSession({ headers })
       return known ? readMembership(owner, known.user.id) : null
     },

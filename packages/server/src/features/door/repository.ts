@@ -20,7 +20,7 @@ export async function readMembership(owner: Database, accountId: string): Promis
     .where(eq(membership.accountId, accountId))
     .orderBy(asc(membership.createdAt))
     .limit(1)
-  return row ?? null
+  return row ? { ...row, by: 'sign-in' } : null
 }
 
 export async function hasOwner(owner: Database): Promise<boolean> {

@@ -3,6 +3,7 @@ import type { Hono } from 'hono'
 import type { Database } from '../../db/client.ts'
 import { RequestProblem } from '../../http/problem.ts'
 import { serveRoute, type Asking } from '../../http/serve-route.ts'
+import { addKey, listKeys, removeKey } from './keys.ts'
 import { readMembers, readStudioName } from './repository.ts'
 import * as members from './service.ts'
 
@@ -23,6 +24,14 @@ export function memberRoutes(
     const member = (await readMembers(of.db, of.owner)).find((each) => each.id === by.accountId)
     return { door: true, member: member ?? null, studio: await readStudioName(db) }
   })
+  serveRoute(app, routes.listKeys, async ({ by }) => ({ keys: await listKeys(db, ownAccount(by)) }))
+  serveRoute(app, routes.addKey, async ({ by, body }) =>
+    addKey(db, { accountId: ownAccount(by), role: by.role ?? 'painter' }, body),
+  )
+  serveRoute(app, routes.removeKey, async ({ by, params }) => {
+    await removeKey(db, ownAccount(by), params.keyId)
+    return { removed: true as const }
+  })
   serveRoute(app, routes.listMembers, async () => {
     const { db, owner } = required()
     return { members: await readMembers(db, owner) }
@@ -36,4 +45,16 @@ export function memberRoutes(
     await members.removeMember(required(), params.memberId)
     return { removed: true as const }
   })
+}
+
+/** @throws RequestProblem nobody signed in: there is no door, or a key asks. */
+function ownAccount({ accountId, byKey }: Asking): string {
+  if (accountId === null)
+    throw new RequestProblem(
+      'not-found',
+      'This desk has no door, and so no keys: scripts on this machine ask without.',
+    )
+  if (byKey)
+    throw new RequestProblem('not-allowed', 'Keys are made and taken away after signing in, not by a key.')
+  return accountId
 }

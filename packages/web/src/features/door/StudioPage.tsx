@@ -1,5 +1,6 @@
 import { useMe } from '../../shared/api/index.ts'
 import { EmptyState, LoadingState } from '../../shared/ui/index.ts'
+import { KeyList } from './KeyList.tsx'
 import { MemberTable } from './MemberTable.tsx'
 import { OwnAccount } from './OwnAccount.tsx'
 
@@ -23,7 +24,10 @@ export function StudioPage() {
       <h1 className="mt-6 text-3xl">{me.studio}</h1>
       <div className="mt-4 grid items-start gap-4 lg:grid-cols-[2fr_1fr]">
         {me.member.role === 'owner' ? <MemberTable ownId={me.member.id} /> : null}
-        <OwnAccount member={me.member} />
+        <div className="grid gap-4">
+          <OwnAccount member={me.member} />
+          <KeyList role={me.member.role} />
+        </div>
       </div>
     </>
   )
