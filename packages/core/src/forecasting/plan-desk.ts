@@ -57,6 +57,8 @@ const tasksDrawn = 150_000
 const fewestFutures = 100
 const usualFutures = 1000
 const usualEffort = 2_000_000
+/** So many are planned apart as well as together. */
+const fewJobs = 4
 
 /** Several jobs at one desk: one plan, when each is done in it, and what it would be by itself. */
 export function planDesk(input: DeskInput): Result<DeskPlan, PlanProblem> {
@@ -94,8 +96,10 @@ export function planDesk(input: DeskInput): Result<DeskPlan, PlanProblem> {
     ...(together.progress ? { progress: together.progress } : {}),
     ...(known ? { known } : {}),
   })
-  // Planned apart to be compared, and the rush job to be kept so: less will do.
-  const alone = inputs.map((each) => solveLine({ ...each, effort: (effort ?? usualEffort) / 4 }))
+  // Planned apart to be compared, and the rush job to be kept so; of many, with less effort each.
+  const alone = inputs.map((each) =>
+    solveLine({ ...each, effort: (effort ?? usualEffort) / Math.max(1, given.length - fewJobs + 1) }),
+  )
   const rushed = alone[given.findIndex((job) => job.project.id === rush)]
   const solved = solveLine({
     ...together,

@@ -1,6 +1,6 @@
 import type { ProjectId } from '@seriatim/core'
 import { countModels } from '@seriatim/core'
-import { CircleQuestionMark, Moon, Sun } from 'lucide-react'
+import { CircleQuestionMark, Moon, Sun, UsersRound } from 'lucide-react'
 import { lazy, Suspense, useEffect, useRef, useState } from 'react'
 import { Link, NavLink, Outlet, useLocation, useParams } from 'react-router'
 import { ChangesButton } from '../features/changes/index.ts'
@@ -72,7 +72,14 @@ export function Shell() {
                   to={path}
                   className="flex min-h-11 items-center px-2 font-bold aria-[current=page]:underline"
                 >
-                  {name}
+                  {path === studioPlace.path ? (
+                    <>
+                      <UsersRound aria-hidden="true" size={20} className="sm:hidden" />
+                      <span className="sr-only sm:not-sr-only">{name}</span>
+                    </>
+                  ) : (
+                    name
+                  )}
                 </NavLink>
               ),
             )}

@@ -23,12 +23,12 @@ export function MemberTable({ ownId }: { readonly ownId: string }) {
       <LoadingState what="the members" />
     )
   return (
-    <section className="ticket p-4" aria-labelledby="members">
+    <section className="ticket min-w-0 p-4" aria-labelledby="members">
       <h2 id="members" className="text-xl">
         Who belongs here
       </h2>
       <ScrollRegion label="Members">
-        <table className="mt-2 w-full text-left">
+        <table className="mt-2 w-full min-w-[32rem] text-left">
           <thead className="text-sm text-ink-soft">
             <tr>
               <th scope="col" className="py-1">

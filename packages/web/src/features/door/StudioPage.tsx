@@ -22,7 +22,7 @@ export function StudioPage() {
   return (
     <>
       <h1 className="mt-6 text-3xl">{me.studio}</h1>
-      <div className="mt-4 grid items-start gap-4 lg:grid-cols-[2fr_1fr]">
+      <div className="mt-4 grid grid-cols-1 items-start gap-4 lg:grid-cols-[2fr_1fr]">
         {me.member.role === 'owner' ? <MemberTable ownId={me.member.id} /> : null}
         <div className="grid gap-4">
           <OwnAccount member={me.member} />
