@@ -1,17 +1,11 @@
-import { QueryCache, QueryClient } from '@tanstack/react-query'
-import { isAway, isSignInNeeded, meQuery } from '../shared/api/index.ts'
+import { QueryClient } from '@tanstack/react-query'
+import { isAway, meQuery, onSignInNeeded } from '../shared/api/index.ts'
 import { askOrRemember, keepAnswers } from '../shared/kept/index.ts'
 
 const longestPause = 10_000
 
 /** A server that does not answer is asked again until it does; any other failure is shown at once. */
-export const queryClient: QueryClient = new QueryClient({
-  queryCache: new QueryCache({
-    onError: (error) => {
-      // A sign-in ran out: who sits here is asked anew, and the page says so.
-      if (isSignInNeeded(error)) void queryClient.invalidateQueries({ queryKey: meQuery.queryKey })
-    },
-  }),
+export const queryClient = new QueryClient({
   defaultOptions: {
     queries: {
       networkMode: 'always',
@@ -25,3 +19,6 @@ export const queryClient: QueryClient = new QueryClient({
 })
 
 keepAnswers(queryClient)
+
+// A sign-in ran out, told to a query or to the outbox: who sits here is asked anew, and the page says so.
+onSignInNeeded(() => void queryClient.invalidateQueries({ queryKey: meQuery.queryKey }))

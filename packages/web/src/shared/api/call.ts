@@ -68,6 +68,13 @@ type Part<Name extends string, S extends z.ZodType> =
     ? { readonly [K in Name]?: z.input<S> }
     : { readonly [K in Name]: z.input<S> }
 
+/** Who is told when the server says that nobody is signed in any more, whatever was asked. */
+const atTheDoor = new Set<() => void>()
+
+export function onSignInNeeded(listener: () => void): void {
+  atTheDoor.add(listener)
+}
+
 const longestWait = 30_000
 
 /** Asks one route of the contract. @throws ApiProblem, or an error that `isAway` knows. */
@@ -112,7 +119,10 @@ export async function call<R extends Route>(
     throw new StrangeAnswer(answer.status)
   }
   const problem = problemSchema.safeParse(said)
-  throw problem.success ? new ApiProblem(problem.data) : new StrangeAnswer(answer.status)
+  if (!problem.success) throw new StrangeAnswer(answer.status)
+  const failure = new ApiProblem(problem.data)
+  if (failure.kind === 'sign-in-needed') for (const listener of atTheDoor) listener()
+  throw failure
 }
 
 function readJson(text: string): unknown {

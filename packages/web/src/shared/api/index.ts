@@ -1,10 +1,10 @@
 export { useAir, useAirChange } from './air.ts'
-export { ApiProblem, call, isAway, isTooLarge, mayPass } from './call.ts'
+export { ApiProblem, call, isAway, isTooLarge, mayPass, onSignInNeeded } from './call.ts'
 export { useChooseHours, useHoursOf } from './desk.ts'
 export { broughtObservations, useBringRates, useHand } from './hand.ts'
 export { useKeyChange, useKeys } from './keys.ts'
 export { useLibrary } from './library.ts'
-export { changePassword, isSignInNeeded, meQuery, signIn, signOut, useMe } from './me.ts'
+export { changePassword, meQuery, signIn, signOut, useMe } from './me.ts'
 export { useMemberChange, useMembers } from './members.ts'
 export {
   createProject,

@@ -1,6 +1,6 @@
 import { routes, type Me } from '@seriatim/contract'
 import { queryOptions, useQuery } from '@tanstack/react-query'
-import { ApiProblem, call, StrangeAnswer } from './call.ts'
+import { call, StrangeAnswer } from './call.ts'
 
 export const meQuery = queryOptions({
   queryKey: ['me'],
@@ -10,10 +10,6 @@ export const meQuery = queryOptions({
 
 /** Who sits here; `undefined` until it is known. Without a door nobody has to be anybody. */
 export const useMe = (): Me | undefined => useQuery(meQuery).data
-
-/** Whether something was refused since nobody is signed in any more. */
-export const isSignInNeeded = (error: unknown): boolean =>
-  error instanceof ApiProblem && error.kind === 'sign-in-needed'
 
 /** Asks the authentication of the door itself, which speaks a JSON of its own. @throws Error with its sentence. */
 async function askDoor(path: string, body: object): Promise<void> {
