@@ -6,7 +6,7 @@ import type { Project } from '../trade/project.ts'
 import type { StageId } from '../units/ids.ts'
 import { addSeconds, type Instant } from '../units/instant.ts'
 import { addDays } from '../units/local-date.ts'
-import { drawFutures, type Future } from './futures.ts'
+import { drawFutures, type Future, type Futures } from './futures.ts'
 
 /** A stage, and how much of the spread of the finish is its own. */
 export interface SpreadDriver {
@@ -64,17 +64,21 @@ export function forecastJobs(
   input: ForecastInput,
   jobs: readonly { readonly batches: readonly number[]; readonly due: Instant | null }[],
 ): { readonly whole: FinishForecast; readonly jobs: readonly JobForecast[] } {
-  const drawn = drawMany(input)
   const { now } = input.solved
+  const finishes = jobs.map((): number[] => [])
+  const drawn = drawMany(input, ({ finish }, { dryAt }) => {
+    jobs.forEach(({ batches }, job) => {
+      const done = batches.reduce((last, batch) => Math.max(last, dryAt(batch)), 0)
+      finishes[job]?.push(Number.isFinite(finish) || batches.length === 0 ? done : Number.POSITIVE_INFINITY)
+    })
+  })
   return {
     whole: forecastOf(input, drawn),
-    jobs: jobs.map(({ batches, due }) => {
-      const finishes = drawn
-        .map((each) => batches.reduce((last, batch) => Math.max(last, each.dryAt[batch] ?? 0), 0))
-        .sort((a, b) => a - b)
+    jobs: jobs.map(({ due }, job) => {
+      const sorted = (finishes[job] ?? []).sort((a, b) => a - b)
       return {
-        p80: heldBy(finishes, 0.8, now),
-        odds: due === null ? null : shareUntil(finishes, (due - now) / 1000),
+        p80: heldBy(sorted, 0.8, now),
+        odds: due === null ? null : shareUntil(sorted, (due - now) / 1000),
       }
     }),
   }
@@ -96,19 +100,17 @@ function forecastOf({ solved, project }: ForecastInput, drawn: readonly Future[]
   }
 }
 
-function drawMany({
-  solved,
-  project,
-  estimate,
-  seed = 1,
-  futures = usualFutures,
-  stop,
-}: ForecastInput): readonly Future[] {
+function drawMany(
+  { solved, project, estimate, seed = 1, futures = usualFutures, stop }: ForecastInput,
+  look?: (future: Future, source: Futures) => void,
+): readonly Future[] {
   const source = drawFutures(solved, project, estimate, seed)
   const drawn: Future[] = []
   while (drawn.length < futures) {
     if (drawn.length % 50 === 49 && stop?.() === true) break
-    drawn.push(source.next())
+    const future = source.next()
+    look?.(future, source)
+    drawn.push(future)
   }
   return drawn
 }

@@ -20,13 +20,13 @@ export interface Future {
   readonly deskSeconds: number
   /** Hands-on seconds by stage of the line. */
   readonly stageSeconds: Float64Array
-  /** By batch, when its last coat is dry, in seconds from now; Infinity where the future ends before. */
-  readonly dryAt: Float64Array
 }
 
 /** Draws futures one after the other; the same seed gives the same ones. */
 export interface Futures {
   readonly next: () => Future
+  /** When the last coat of a batch is dry in the last one, in seconds from now; of use where that one has a finish. */
+  readonly dryAt: (batch: number) => number
   /** The last one as a problem of its own: times as drawn, without the sessions that fell out. */
   readonly drawn: () => PlanInstance
 }
@@ -112,11 +112,9 @@ export function drawFutures(
         finish: cost.finish,
         deskSeconds: cost.deskSeconds + Math.max(0, cost.finish - cost.handsDone),
         stageSeconds,
-        dryAt: Float64Array.from({ length: count }, (_, batch) =>
-          Number.isFinite(cost.finish) ? desk.dryAt(batch) : Number.POSITIVE_INFINITY,
-        ),
       }
     },
+    dryAt: desk.dryAt,
     drawn: () => ({
       ...instance,
       painters: instance.painters.map(({ sessions, pace }, painter) => ({

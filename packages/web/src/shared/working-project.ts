@@ -26,7 +26,7 @@ const noObservations: readonly PaceObservation[] = []
 const slotSeconds = 600
 
 /** The end of the ten minutes that are running. */
-function useSlotEnd(): Instant {
+export function useSlotEnd(): Instant {
   const step = slotSeconds * 1000
   return instant((Math.floor(useNow(slotSeconds) / step) + 1) * step)
 }

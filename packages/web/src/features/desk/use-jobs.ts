@@ -1,13 +1,10 @@
 import { routes, unpackLog } from '@seriatim/contract'
-import { airNow, instant, lineInAir, type ProjectId } from '@seriatim/core'
+import { airNow, lineInAir, type ProjectId } from '@seriatim/core'
 import { useQuery } from '@tanstack/react-query'
 import { useMemo } from 'react'
 import { call, projectListQuery, useAir, useShelf } from '../../shared/api/index.ts'
 import type { JobToPlan } from '../../shared/worker/index.ts'
-import { useNow } from '../../shared/use-now.ts'
-
-/** A step of the clock: a plan is not to follow every second. */
-const slotSeconds = 600
+import { useSlotEnd } from '../../shared/working-project.ts'
 
 /** What can be planned at the desk: every project with models left and a line, as the server has it, in the air that is. */
 export function useJobs() {
@@ -24,7 +21,7 @@ export function useJobs() {
   })
   const shelf = useShelf().data
   const air = useAir().data
-  const now = instant(Math.ceil(useNow(slotSeconds) / 1000) * 1000)
+  const now = useSlotEnd()
   const ready = useMemo(() => {
     if (!jobs.data || !shelf) return undefined
     const here = air ? airNow(air, now, 'indoors') : null
