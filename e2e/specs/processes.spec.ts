@@ -19,6 +19,20 @@ const serversOf = (pid: number) =>
     .map(Number)
     .filter(isAlive)
 
+/** @returns what reads on until something was said. */
+async function listen(url: string, signal: AbortSignal): Promise<(what: string) => Promise<void>> {
+  const answer = await fetch(url, { signal })
+  const reader = answer.body!.pipeThrough(new TextDecoderStream()).getReader()
+  let said = ''
+  return async (what) => {
+    while (!said.includes(what)) {
+      const { value, done } = await reader.read()
+      if (done) throw new Error(`the news ended before they said ${what}`)
+      said += value
+    }
+  }
+}
+
 test('of several servers behind one port each hears what any of them wrote, and one that is killed is replaced', async ({
   playwright,
 }) => {
@@ -33,18 +47,13 @@ test('of several servers behind one port each hears what any of them wrote, and 
     // Connections go round among the servers: six of them reach each one twice.
     const end = new AbortController()
     const listeners = await Promise.all(
-      Array.from({ length: 6 }, async () => {
-        const answer = await fetch(`${instance.origin}/api/projects/${id}/news`, { signal: end.signal })
-        return answer.body!.pipeThrough(new TextDecoderStream()).getReader()
-      }),
+      Array.from({ length: 6 }, () => listen(`${instance.origin}/api/projects/${id}/news`, end.signal)),
     )
+    // An answer begins before its server hears; from the first word on nothing is missed.
+    await Promise.all(listeners.map((until) => until('event: ')))
     const device = newId()
-    const heard = listeners.map(async (reader) => {
-      let said = ''
-      while (!said.includes(device)) said += (await reader.read()).value ?? ''
-    })
     await recordPunch(request, id, device)
-    await Promise.all(heard)
+    await Promise.all(listeners.map((until) => until(device)))
     end.abort()
 
     process.kill(servers[0]!, 'SIGKILL')
