@@ -1,6 +1,6 @@
 import { makeFirstRecipe, seeLineFollow } from '../support/recipes.ts'
 import { expect, test } from '@playwright/test'
-import { demoId, seedProject } from '../support/projects.ts'
+import { demoId, recordPunch, seedProject } from '../support/projects.ts'
 
 test('the batch size changes the plan, and its figures open to how they came about', async ({
   page,
@@ -23,6 +23,36 @@ test('the batch size changes the plan, and its figures open to how they came abo
   )
   await page.keyboard.press('Escape')
   await expect(page.getByRole('list', { name: 'Batches', exact: true }).getByRole('listitem')).toHaveCount(8)
+})
+
+test('a batch that is begun stays together whatever the size, and one is made by hand', async ({
+  page,
+  request,
+}) => {
+  const { id, url } = await seedProject(request, { units: { 'Reed-pikes': 12 }, batchSize: 4 })
+  await recordPunch(request, id)
+  await page.goto(`${url}/plan`)
+  const together = page.getByRole('region', { name: 'What goes together' })
+  const rows = together.getByRole('listitem')
+  await expect(rows).toContainText(['A1–4', 'B5–8', 'C9–12'])
+  const size = page.getByRole('group', { name: 'Batch of' })
+  for (const value of ['5', '6', '7', '8']) {
+    await size.getByRole('button', { name: 'one more' }).click()
+    await expect(size.getByRole('status')).toHaveText(value)
+  }
+  await expect(rows).toHaveText([/A1–4kept together/, /B5–12by size/])
+  await together.getByRole('button', { name: 'A batch of my own' }).click()
+  const dialog = page.getByRole('dialog', { name: 'A batch of my own' })
+  await dialog.getByLabel('Reed-pikes 6', { exact: true }).check()
+  await dialog.getByLabel('Reed-pikes 8', { exact: true }).check()
+  await dialog.getByRole('button', { name: '2 models together' }).click()
+  await expect(rows).toHaveText([/A1–4kept/, /B5, 7, 9–12by size/, /C6, 8kept together/])
+  await page.reload()
+  await expect(rows).toHaveText([/A1–4kept/, /B5, 7, 9–12by size/, /C6, 8kept together/])
+  await together.getByRole('button', { name: 'Keep Reed-pikes C together', pressed: true }).click()
+  await expect(rows).toHaveText([/A1–4kept/, /B5–12by size/])
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(rows).toHaveCount(3)
 })
 
 test('all batch sizes are compared in one chart, and one is chosen from it', async ({ page, request }) => {

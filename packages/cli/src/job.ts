@@ -63,6 +63,7 @@ export function jobFile(job: Job): ProjectFile {
     id: newId() as ProjectId,
     name: job.name,
     dueOn: null,
+    commission: null,
     evenings: { weekdays: [2, 4, 7], startsAt: '19:30', lengthSeconds: seconds(9000), timeZone: 'UTC' },
     batchSize: job.batchSize,
     firstBatch: null,

@@ -10,7 +10,7 @@ import type {
 } from '@seriatim/core'
 import { z } from 'zod'
 import { idOf, instantField, nameOf } from './fields.ts'
-import { painterSchema, pinSchema, wishFields } from './planning.ts'
+import { keptBatchSchema, painterSchema, pinSchema, wishFields } from './planning.ts'
 import { modelSchema, projectSettingsSchema, stageSchema, unitSchema } from './project.ts'
 import { recipeSchema, stepSchema } from './recipe.ts'
 
@@ -31,6 +31,7 @@ const shapes: { readonly [T in Thing]: Shape<Fields[T]> } = {
   stage: without(stageSchema.shape, 'id'),
   painter: without(painterSchema.shape, 'id'),
   pin: without(pinSchema.shape, 'batchId', 'stageId'),
+  batch: without(keptBatchSchema.shape, 'id'),
 }
 
 /** Whole things, as they are put into a list. */
@@ -42,6 +43,7 @@ const wholes: { readonly [T in Thing]: z.ZodType<Listed[T]> } = {
   stage: stageSchema,
   painter: painterSchema,
   pin: pinSchema,
+  batch: keptBatchSchema,
 }
 
 const things = [
@@ -52,16 +54,17 @@ const things = [
   'stage',
   'painter',
   'pin',
+  'batch',
 ] as const satisfies readonly Thing[]
 
 const lowerId = z.uuid({ error: 'This must be a UUID.' }).overwrite((id) => id.toLowerCase())
 const anyName = z.string().min(1).max(200)
 
-/** Painters and pins go by names of their own, all else by a UUID; models stand in a unit, steps in a recipe. */
+/** Painters, pins and batches go by names of their own, all else by a UUID; models stand in a unit, steps in a recipe. */
 function refOf(thing: Thing) {
   return {
     thing: z.literal(thing),
-    id: thing === 'painter' || thing === 'pin' ? anyName : lowerId,
+    id: thing === 'painter' || thing === 'pin' || thing === 'batch' ? anyName : lowerId,
     in: thing === 'model' || thing === 'step' ? lowerId : z.null(),
   }
 }

@@ -8,6 +8,14 @@ export {
   type LoggedChange,
   type NewChange,
 } from './commands.ts'
+export {
+  clientSchema,
+  priceListSchema,
+  type Client,
+  type ClientLink,
+  type KeptQuote,
+  type SharedProgress,
+} from './commissions.ts'
 export { demoProjectId } from './demo-project-id.ts'
 export { eventSchema, type EventJson, type EventVerdict } from './event.ts'
 export { unkeepableText } from './fields.ts'

@@ -1,4 +1,12 @@
-import { addDays, daysBetween, instant, localDateAt, type Instant, type SessionMark } from '@seriatim/core'
+import {
+  addDays,
+  daysBetween,
+  instant,
+  localDateAt,
+  type Instant,
+  type LocalDate,
+  type SessionMark,
+} from '@seriatim/core'
 import type { ProjectFile } from './project-file.ts'
 
 /**
@@ -6,16 +14,26 @@ import type { ProjectFile } from './project-file.ts'
  * the same days, and the evenings keep their hours on the new wall clock.
  */
 export function moveProjectFile(file: ProjectFile, now: Instant, timeZone: string): ProjectFile {
-  const { evenings, dueOn, recipes } = file.project
+  const { evenings, dueOn, commission, recipes } = file.project
   const written = localDateAt(file.writtenAt, evenings.timeZone)
   const days = daysBetween(written, localDateAt(now, timeZone))
+  const move = (date: LocalDate | null) => (date === null ? null : addDays(date, days))
   const shift = now - file.writtenAt
   return {
     ...file,
     writtenAt: now,
     project: {
       ...file.project,
-      dueOn: dueOn === null ? null : addDays(dueOn, days),
+      dueOn: move(dueOn),
+      commission: commission && {
+        ...commission,
+        arrivesOn: move(commission.arrivesOn),
+        deliveredOn: move(commission.deliveredOn),
+        testModel: commission.testModel && {
+          ...commission.testModel,
+          agreedOn: move(commission.testModel.agreedOn),
+        },
+      },
       evenings: { ...evenings, timeZone },
       planning: movePlanning(file.project.planning, days),
       recipes: recipes.map((recipe) => ({

@@ -46,15 +46,20 @@ describe('the OpenAPI document', () => {
       expect(own.every(({ required }) => required)).toBe(true)
     }
     expect(operations.flatMap((each) => (each.requestBody ? [each.operationId] : [])).sort()).toEqual([
+      'acceptQuote',
       'addKey',
       'addMember',
       'bringRates',
       'changeProject',
       'createProject',
       'importProject',
+      'makeLink',
+      'makeQuote',
       'putAir',
+      'putClient',
       'putDesk',
       'putMaterials',
+      'putPrices',
       'recordEvents',
       'sayFinish',
       'setMemberRole',

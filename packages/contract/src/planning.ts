@@ -5,8 +5,10 @@ import {
   teamworks,
   usualBores,
   type BatchId,
+  type ModelId,
   type PainterId,
   type StageId,
+  type UnitId,
 } from '@seriatim/core'
 import { z } from 'zod'
 import { idOf, localDateField, nameOf, secondsField, textField } from './fields.ts'
@@ -70,6 +72,16 @@ export const pinSchema = z.object({
   ...sessionMark,
 })
 
+export const keptBatchSchema = z.object({
+  id: nameOf<BatchId>(),
+  unitId: idOf<UnitId>(),
+  modelIds: z
+    .array(idOf<ModelId>())
+    .min(1, { error: 'A batch has at least one model.' })
+    .max(1000, { error: 'A batch has up to 1,000 models.' })
+    .readonly(),
+})
+
 const boreField = secondsField.refine((length) => length >= 300 && length <= 12 * 3600, {
   error: 'Give from 5 minutes to 12 hours.',
 })
@@ -91,6 +103,7 @@ const wholePlanningSchema = z.object({
     .readonly(),
   first: z.array(nameOf<BatchId>()).max(500).readonly(),
   pins: z.array(pinSchema).max(500).readonly(),
+  batches: z.array(keptBatchSchema).max(500).readonly().default([]),
   sprayPlaces: z.int().min(1, { error: 'At least one can spray.' }).max(20),
   airbrushes: z.int().min(1, { error: 'At least one airbrush.' }).max(20),
   rackPlaces: z
@@ -126,4 +139,4 @@ const wholePlanningSchema = z.object({
 export const planningSchema = wholePlanningSchema.default(plainPlanning)
 
 /** The wishes by field; what is a list of things is put and taken one by one. */
-export const wishFields = wholePlanningSchema.omit({ painters: true, pins: true }).shape
+export const wishFields = wholePlanningSchema.omit({ painters: true, pins: true, batches: true }).shape

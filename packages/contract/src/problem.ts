@@ -12,6 +12,7 @@ export type ProblemKind =
   | 'too-many'
   | 'project-exists'
   | 'id-reused'
+  | 'changed-meanwhile'
   | 'in-use'
   | 'unknown-reference'
   | 'database-away'

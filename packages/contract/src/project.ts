@@ -4,6 +4,7 @@ import {
   spreadOf,
   standards,
   techniques,
+  type ClientId,
   type ModelId,
   type ProjectId,
   type StageId,
@@ -167,9 +168,19 @@ const eveningsSchema = z.object({
 })
 
 /** What a project is told about itself, apart from its roster and its line. */
+/** Whose clients they are, is known to the studio alone: a file says no name. */
+const commissionSchema = z.object({
+  clientId: idOf<ClientId>(),
+  arrivesOn: localDateField.nullable(),
+  received: optionalTextField(2000),
+  testModel: z.object({ modelId: idOf<ModelId>(), agreedOn: localDateField.nullable() }).nullable(),
+  deliveredOn: localDateField.nullable(),
+})
+
 export const projectSettingsSchema = z.object({
   name: textField('the project a name', 120),
   dueOn: localDateField.nullable(),
+  commission: commissionSchema.nullable().default(null),
   evenings: eveningsSchema,
   batchSize: z
     .int({ error: 'A batch is a whole number of models.' })

@@ -16,6 +16,13 @@ export function renumberProjectFile(file: ProjectFile, makeId: () => string): Pr
     project: {
       ...file.project,
       id: renew(file.project.id),
+      commission: file.project.commission && {
+        ...file.project.commission,
+        testModel: file.project.commission.testModel && {
+          ...file.project.commission.testModel,
+          modelId: renew(file.project.commission.testModel.modelId),
+        },
+      },
       planning: renumberPlanning(file.project.planning, renew),
       units: file.project.units.map((unit) => ({
         ...unit,
@@ -58,7 +65,7 @@ export function renumberProjectFile(file: ProjectFile, makeId: () => string): Pr
   }
 }
 
-/** A batch is named by the models it begins and ends with. */
+/** A batch is named by the models it begins and ends with, or by an id of its own. */
 function renumberPlanning(
   planning: ProjectFile['project']['planning'],
   renew: <Id extends string>(id: Id) => Id,
@@ -81,6 +88,11 @@ function renumberPlanning(
       ...pin,
       batchId: renewBatch(pin.batchId),
       stageId: renew(pin.stageId),
+    })),
+    batches: planning.batches.map(({ id, unitId, modelIds }) => ({
+      id: renewBatch(id),
+      unitId: renew(unitId),
+      modelIds: modelIds.map(renew),
     })),
   }
 }

@@ -1,6 +1,16 @@
-import type { MaterialId, ProjectId } from '@seriatim/core'
+import type { ClientId, MaterialId, ProjectId } from '@seriatim/core'
 import { z } from 'zod'
 import { airSchema, putAirSchema } from './air.ts'
+import {
+  acceptQuoteSchema,
+  clientLinkSchema,
+  clientSchema,
+  keptQuoteSchema,
+  newLinkSchema,
+  newQuoteSchema,
+  priceListSchema,
+  sharedProgressSchema,
+} from './commissions.ts'
 import { commandVerdictSchema, loggedChangeSchema, newChangeSchema } from './commands.ts'
 import { eventVerdictSchema } from './event.ts'
 import { idOf, instantField } from './fields.ts'
@@ -82,6 +92,14 @@ function route<G extends Given>(
 const ofKey = z.object({ keyId: z.string().min(1).max(80) })
 const ofMember = z.object({ memberId: z.string().min(1).max(80) })
 const ofProject = z.object({ id: idOf<ProjectId>() })
+const ofClient = z.object({ clientId: idOf<ClientId>() })
+const ofQuote = ofProject.extend({ quoteId: z.uuid() })
+const ofLink = ofProject.extend({ linkId: z.uuid() })
+
+/** The revision of a list that two may change: who writes says which one was read. */
+const revision = z.int().min(0).max(2_147_483_646)
+const clientsAnswer = z.object({ clients: z.array(clientSchema).readonly() })
+const pricesAnswer = z.object({ prices: priceListSchema, revision })
 const ofMaterial = z.object({ materialId: idOf<MaterialId>() })
 
 /** Where to go on reading: the last number a client has. */
@@ -240,6 +258,55 @@ export const routes = {
   /** Whose hours, people and stations hold where several projects are planned at one desk. */
   readDesk: route('GET', '/desk', { answer: deskSchema }),
   putDesk: route('PUT', '/desk', { body: deskSchema, answer: deskSchema }),
+
+  readClients: route('GET', '/clients', { audience: 'manager', answer: clientsAnswer }),
+  /** A client as it is to be; made where there is none of this id. */
+  putClient: route('PUT', '/clients/:clientId', {
+    params: ofClient,
+    body: clientSchema.omit({ id: true }),
+    answer: clientsAnswer,
+  }),
+  removeClient: route('DELETE', '/clients/:clientId', { params: ofClient, answer: clientsAnswer }),
+
+  /** What the studio charges; the usual, with revision 0, until somebody said so. */
+  readPrices: route('GET', '/prices', { audience: 'manager', answer: pricesAnswer }),
+  putPrices: route('PUT', '/prices', { body: pricesAnswer, answer: pricesAnswer }),
+
+  /** The quotes of a project, the newest first, and the links by which its client looks at it. */
+  readCommission: route('GET', '/projects/:id/commission', {
+    audience: 'manager',
+    params: ofProject,
+    answer: z.object({
+      quotes: z.array(keptQuoteSchema).readonly(),
+      links: z.array(clientLinkSchema).readonly(),
+    }),
+  }),
+  makeQuote: route('POST', '/projects/:id/quotes', {
+    params: ofProject,
+    body: newQuoteSchema,
+    answer: keptQuoteSchema,
+    status: 201,
+  }),
+  /** The client's yes to one standard of the newest quote. */
+  acceptQuote: route('POST', '/projects/:id/quotes/:quoteId/yes', {
+    params: ofQuote,
+    body: acceptQuoteSchema,
+    answer: keptQuoteSchema,
+  }),
+  /** What the link is made of is told once. */
+  makeLink: route('POST', '/projects/:id/links', {
+    params: ofProject,
+    body: newLinkSchema,
+    answer: z.object({ made: clientLinkSchema, token: z.string() }),
+    status: 201,
+  }),
+  revokeLink: route('DELETE', '/projects/:id/links/:linkId', { params: ofLink, answer: clientLinkSchema }),
+  /** What a client sees behind a link. */
+  readShared: route('GET', '/shared/:token', {
+    audience: 'anyone',
+    params: z.object({ token: z.string().min(1).max(200) }),
+    answer: sharedProgressSchema,
+  }),
 
   readAir: route('GET', '/air', { answer: airSchema }),
   putAir: route('PUT', '/air', { body: putAirSchema, answer: airSchema, largest: 4 * megabyte }),

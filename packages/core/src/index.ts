@@ -1,7 +1,9 @@
+export { lastRecordedAt, unitsForClient, type UnitForClient } from './sheet/client-view.ts'
 export { withCapital } from './units/capital.ts'
 export type {
   BatchId,
   ChangeId,
+  ClientId,
   DeviceId,
   EventId,
   MaterialId,
@@ -27,6 +29,8 @@ export {
   batchSizesText,
   batchLetter,
   batchName,
+  keepBatches,
+  keepTogether,
   largestBatchSize,
   meansBatch,
   splitIntoBatches,
@@ -55,6 +59,7 @@ export {
   usualHandOver,
   type Bores,
   type HandOver,
+  type KeptBatch,
   teamworks,
   type Painter,
   type Pin,
@@ -233,6 +238,25 @@ export {
 export { recipeAsDone, type RecipeAsDone } from './ordering/recipe-as-done.ts'
 export type { Finding, Mend, Severity } from './ordering/rule.ts'
 
+export { isCurrency, minor, minorDigits, sumOf, type Minor } from './money/money.ts'
+export { confidences, usualPriceList, type PriceList } from './money/price-list.ts'
+export {
+  outcomeOfQuote,
+  priceMovers,
+  priceParts,
+  quoteDoubts,
+  quoteTiers,
+  workByPainter,
+  type Outcome,
+  type PriceMover,
+  type PriceParts,
+  type Quote,
+  type QuoteDoubt,
+  type QuotedTier,
+  type QuoteInput,
+  type QuoteTier,
+} from './money/quote.ts'
+export { type Commission } from './trade/commission.ts'
 export { materialsNeeded, stepMillilitres, type MaterialNeed } from './mixing/materials-needed.ts'
 export { dropsPerMl, millilitresFor, mixCard, type MixCard } from './mixing/mix-card.ts'
 export { mixOfText, textOfMix } from './mixing/mix-of-text.ts'

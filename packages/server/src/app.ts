@@ -9,9 +9,11 @@ import type { Logger } from 'pino'
 import type { Database } from './db/client.ts'
 import type { News } from './db/news.ts'
 import type { StudioId } from './db/schema/columns.ts'
+import { studio } from './db/schema/studio.ts'
 import type { Studios } from './db/studios.ts'
 import { airRoutes } from './features/air/routes.ts'
 import { calendarRoutes } from './features/calendar/routes.ts'
+import { commissionRoutes, sharedRoutes, studioOfLink } from './features/commissions/index.ts'
 import { deskRoutes } from './features/desk/routes.ts'
 import { addressHeader, doorPath } from './features/door/door-path.ts'
 import type { Door } from './features/door/door.ts'
@@ -64,6 +66,7 @@ function createApi({ studios, now, news, door, log }: AppOptions, studio: Studio
     return { ok: true as const, now: now() }
   })
   memberRoutes(api, members, db)
+  sharedRoutes(api, { db, now, summaries })
   // What is no route of the contract is for whoever belongs here.
   api.use('*', async (context, next) => {
     refuseOthers(context.env.role, 'painter')
@@ -80,6 +83,7 @@ function createApi({ studios, now, news, door, log }: AppOptions, studio: Studio
   shelfRoutes(api, db)
   handRoutes(api, db, summaries)
   deskRoutes(api, db)
+  commissionRoutes(api, { db, studio, now })
   airRoutes(api, db, now)
   calendarRoutes(api, db, now)
   if (news) newsRoutes(api, db, news, studio)
@@ -91,6 +95,10 @@ function createApi({ studios, now, news, door, log }: AppOptions, studio: Studio
   whole.route('/api', api)
   return whole
 }
+
+/** Below this path a client looks, who is nobody here. */
+const sharedPath = '/api/shared/'
+const nobody: Asking = { role: null, accountId: null, byKey: false }
 
 /** So many studios are kept ready, the last asked for. */
 const studiosReady = 200
@@ -106,10 +114,18 @@ function createApis(options: AppOptions) {
       ready.delete(oldest)
     return api
   }
+  /** A client's link says itself which studio it is of. */
+  const studioBehind = async (token: string): Promise<StudioId> => {
+    const named = studioOfLink(token)
+    if (named === null || named === options.studio || ready.has(named)) return named ?? options.studio
+    return (await options.studios.of(named).$count(studio)) > 0 ? named : options.studio
+  }
   return async (request: Request): Promise<Response> => {
+    const { pathname, searchParams } = new URL(request.url)
+    if (pathname.startsWith(sharedPath))
+      return apiOf(await studioBehind(pathname.slice(sharedPath.length))).fetch(request, nobody)
     if (!options.door)
       return apiOf(options.studio).fetch(request, { role: 'owner', accountId: null, byKey: false })
-    const { pathname, searchParams } = new URL(request.url)
     const feedKey = pathname.endsWith('/calendar.ics') ? (searchParams.get('key') ?? undefined) : undefined
     const visitor = await options.door.door.whoIs(request.headers, feedKey)
     if (visitor?.by === 'looking-key' && request.method !== 'GET')

@@ -1,4 +1,11 @@
-import { bodyPlans, recipeFromSchool, recipeSchools, seededRandom, starterShelf } from '@seriatim/core'
+import {
+  bodyPlans,
+  recipeFromSchool,
+  recipeSchools,
+  seededRandom,
+  starterShelf,
+  usualPriceList,
+} from '@seriatim/core'
 import { v7 } from 'uuid'
 import { describe, expect, it } from 'vitest'
 import { mutateJson, pick, type Json } from './testing/mutate-json.ts'
@@ -6,6 +13,7 @@ import {
   demoFile,
   newChange,
   newModel,
+  newQuote,
   newStage,
   punched,
   settings,
@@ -104,6 +112,26 @@ function asksOf({ path, unit, line, id }: Seeded, recipe: object, file: object |
     {
       kind: 'set',
       thing: 'project',
+      field: 'commission',
+      value: {
+        clientId: v7(),
+        arrivesOn: '2026-11-26',
+        received: 'all there',
+        testModel: { modelId: modelIds[0], agreedOn: null },
+        deliveredOn: null,
+      },
+    },
+    {
+      kind: 'put',
+      thing: 'batch',
+      id: `${modelIds[0]!}..${modelIds[1]!}`,
+      in: null,
+      ...last,
+      value: { id: `${modelIds[0]!}..${modelIds[1]!}`, unitId: unit.id, modelIds },
+    },
+    {
+      kind: 'set',
+      thing: 'project',
       field: 'handOver',
       value: { at: '10:00', cureSeconds: 86_400, packingSeconds: 3600 },
     },
@@ -157,6 +185,13 @@ function asksOf({ path, unit, line, id }: Seeded, recipe: object, file: object |
       path: '/hand/brought',
       body: asJson({ rates: [{ technique: 'wash', size: 'foot', factor: 1.2, laps: 3 }] }),
     },
+    { method: 'PUT', path: `/clients/${v7()}`, body: asJson({ name: 'Maren', contact: '', note: '' }) },
+    { method: 'PUT', path: '/prices', body: asJson({ prices: usualPriceList, revision: 0 }) },
+    { method: 'POST', path: `${path}/quotes`, body: asJson({ id: v7(), after: 0, quote: newQuote() }) },
+    { method: 'POST', path: `${path}/quotes/${v7()}/yes`, body: { standard: 'tabletop' } },
+    { method: 'POST', path: `${path}/links`, body: { days: 30 } },
+    { method: 'DELETE', path: `${path}/links/${v7()}` },
+    { method: 'GET', path: `/shared/${'x'.repeat(54)}` },
     { method: 'GET', path: `${path}/events?after=${String(2 ** 53)}` },
     { method: 'GET', path: `${path}/events?after=-1` },
     { method: 'GET', path: `${path}/changes?before=1e9` },

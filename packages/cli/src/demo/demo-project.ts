@@ -31,6 +31,7 @@ const evenings = { weekdays: [2, 4, 7], startsAt: '19:30', lengthSeconds: second
 const unordered: Project = {
   id: demoProjectId,
   name: 'Tallow Fen militia',
+  commission: null,
   dueOn: '2026-12-19' as LocalDate,
   evenings,
   batchSize: 6,

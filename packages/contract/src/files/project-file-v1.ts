@@ -28,12 +28,13 @@ export function batchNames(project: Record<string, unknown>): ReadonlyMap<string
   const split = { batchSize, firstBatch: isCount(firstBatch) ? firstBatch : null }
   return new Map(
     units.flatMap((unit) =>
-      splitIntoBatches({ units: [{ ...unit, pilot: unit.pilot ?? [] } as unknown as Unit] }, split).map(
-        (batch) => [
-          `${unit.id}/${String(batch.number)}`.toLowerCase(),
-          batchIdOf(batch.models).toLowerCase(),
-        ],
-      ),
+      splitIntoBatches(
+        { units: [{ ...unit, pilot: unit.pilot ?? [] } as unknown as Unit], planning: { batches: [] } },
+        split,
+      ).map((batch) => [
+        `${unit.id}/${String(batch.number)}`.toLowerCase(),
+        batchIdOf(batch.models).toLowerCase(),
+      ]),
     ),
   )
 }

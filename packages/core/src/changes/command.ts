@@ -1,11 +1,11 @@
-import type { Painter, Pin, Planning } from '../trade/planning.ts'
+import type { KeptBatch, Painter, Pin, Planning } from '../trade/planning.ts'
 import type { Model, Project, Unit } from '../trade/project.ts'
 import type { Recipe, Step } from '../trade/recipe.ts'
 import type { Stage } from '../trade/stage.ts'
 
 /** What a project says of itself and of its planning, apart from the lists in it. */
 export type ProjectFields = Omit<Project, 'id' | 'planning' | 'units' | 'recipes' | 'line'> &
-  Omit<Planning, 'painters' | 'pins'>
+  Omit<Planning, 'painters' | 'pins' | 'batches'>
 
 /** The things of a project that stand in a list, each under an id. */
 export interface Listed {
@@ -16,6 +16,7 @@ export interface Listed {
   readonly stage: Stage
   readonly painter: Painter
   readonly pin: Pin
+  readonly batch: KeptBatch
 }
 
 export type Thing = keyof Listed
@@ -30,6 +31,7 @@ export interface Fields {
   readonly stage: Omit<Stage, 'id'>
   readonly painter: Omit<Painter, 'id'>
   readonly pin: Omit<Pin, 'batchId' | 'stageId'>
+  readonly batch: Omit<KeptBatch, 'id'>
 }
 
 /** Which thing is meant. */

@@ -44,6 +44,10 @@ export const rooms: { readonly [T in Thing]: Room<T> } = {
     list: (project) => project.planning.pins,
     withList: (project, _, pins) => withPlanning(project, { pins }),
   },
+  batch: {
+    list: (project) => project.planning.batches,
+    withList: (project, _, batches) => withPlanning(project, { batches }),
+  },
 }
 
 /** A pin has no id of its own: there is one for a batch at a stage. */
@@ -58,9 +62,9 @@ function withPlanning(project: Project, some: Partial<Planning>): Project {
 /** What a project says of itself, in one record. */
 export function projectFields(project: Project): ProjectFields {
   const { id: _id, units: _units, recipes: _recipes, line: _line, planning, ...own } = project
-  const { painters: _painters, pins: _pins, ...wishes } = planning
-  const { name, dueOn, evenings, batchSize, firstBatch, batchesInHand } = own
-  return { name, dueOn, evenings, batchSize, firstBatch, batchesInHand, ...wishes }
+  const { painters: _painters, pins: _pins, batches: _batches, ...wishes } = planning
+  const { name, dueOn, commission, evenings, batchSize, firstBatch, batchesInHand } = own
+  return { name, dueOn, commission, evenings, batchSize, firstBatch, batchesInHand, ...wishes }
 }
 
 /** The project with one of its own fields set, wherever it is kept. */

@@ -16,7 +16,7 @@ export interface StandardCosts {
 /** For every unit and standard the work left, pots opened for batches of the project's size. */
 export function standardCosts(
   input: EstimateInput & {
-    readonly project: Pick<Project, 'units' | 'recipes' | 'line' | 'batchSize' | 'firstBatch'>
+    readonly project: Pick<Project, 'units' | 'recipes' | 'line' | 'planning' | 'batchSize' | 'firstBatch'>
   },
 ): readonly StandardCosts[] {
   const { project } = input

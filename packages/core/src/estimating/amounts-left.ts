@@ -1,5 +1,5 @@
 import { potOf } from '../trade/stage.ts'
-import { splitIntoBatches } from '../trade/batches.ts'
+import { splitIntoBatches, type BatchSplit, type ToSplit } from '../trade/batches.ts'
 import type { Project } from '../trade/project.ts'
 import type { UnitId } from '../units/ids.ts'
 import { type LineEstimate, type StageAmount, type StageEstimate } from './estimate-line.ts'
@@ -15,7 +15,7 @@ export type BesideWorkOf = ReadonlyMap<string, BesideWork>
  * before needs no set-up, one whose colour is still on the palette a rinse.
  */
 export function besideByBatch(
-  project: Pick<Project, 'units' | 'line' | 'batchSize' | 'firstBatch'>,
+  project: ToSplit & BatchSplit & Pick<Project, 'line'>,
   estimate: LineEstimate,
 ): BesideWorkOf {
   const byUnit = new Map<UnitId, StageEstimate[]>()

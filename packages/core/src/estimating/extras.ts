@@ -19,7 +19,7 @@ export interface Extra {
  */
 export function extrasFor(
   input: EstimateInput & {
-    readonly project: Pick<Project, 'units' | 'recipes' | 'line' | 'batchSize' | 'firstBatch'>
+    readonly project: Pick<Project, 'units' | 'recipes' | 'line' | 'planning' | 'batchSize' | 'firstBatch'>
   },
   standardOf: ReadonlyMap<UnitId, Standard>,
   overSeconds: number,

@@ -5,6 +5,7 @@ declare module 'jstat' {
     cdf(value: number, degreesOfFreedom: number): number
   }
   const jstat: {
+    readonly normal: { inv(probability: number, mean: number, deviation: number): number }
     readonly studentt: StudentT
     inv(matrix: readonly (readonly number[])[]): number[][]
   }

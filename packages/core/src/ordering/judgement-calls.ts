@@ -67,7 +67,14 @@ function secondsOf({ recipe, units, shelf, batchSize, known = [] }: Omit<Judgeme
     material: mixText(step.mix, shelf),
     notNeededBy: units.flatMap((unit) => (standardReaches(step.standard, unit.standard) ? [] : [unit.id])),
   }))
-  const project = { units, recipes: [followed], line, batchSize, firstBatch: null }
+  const project = {
+    units,
+    recipes: [followed],
+    line,
+    batchSize,
+    firstBatch: null,
+    planning: { batches: [] },
+  }
   const estimate = estimateLine({ project, shelf, now: 0 as Instant, known })
   return totalOf(estimate.rates, amountsLeft(estimate, besideByBatch(project, estimate))).likely
 }

@@ -26,6 +26,8 @@ export interface BatchesToPlan {
   readonly links: LineLinks | undefined
   /** Seconds from now. */
   readonly dueOf: (unitId: UnitId) => number | null
+  /** Seconds from now until its models are here; `null`: they are. */
+  readonly hereFromOf: (unitId: UnitId) => number | null
   /** By batch and stage: the number of the windows it has to keep to. */
   readonly windowsOf: (batch: Batch, stage: Stage, technique: Technique | null) => number | null
   /** Longest session anybody has. */
@@ -71,7 +73,12 @@ export function buildBatches(input: BatchesToPlan): BuiltBatches {
   const firsts = project.planning.first.map((id) => batchesMeant(id, input.batches))
   const batches = input.batches.map((batch, at): PlanBatch => {
     const tasks: PlanTask[] = []
-    const drying: Readiness[] = []
+    const here = input.hereFromOf(batch.unitId)
+    // What has not come yet cannot be touched, as if it were wet.
+    const drying: Readiness[] =
+      here === null
+        ? []
+        : batch.models.map((_, model) => ({ model, regions: 'whole', readyAt: Math.ceil(here) }))
     const touchUps: PlanTask[] = []
     for (const { stage, index, family, regions: touched, station, painters, technique } of stages) {
       const left: number[] = []

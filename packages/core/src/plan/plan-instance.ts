@@ -1,5 +1,5 @@
 import { momentOf } from '../calendar/painter-sessions.ts'
-import { paintedBy } from '../calendar/due.ts'
+import { hereFrom, paintedBy } from '../calendar/due.ts'
 import { localDateAt, type Session } from '../calendar/sessions.ts'
 import type { BatchTimes } from '../estimating/batch-time.ts'
 import type { Progress } from '../progress/progress.ts'
@@ -32,6 +32,7 @@ export interface InstanceInput {
   readonly teamwork: Teamwork
   readonly noSpray: readonly NoSprayTime[]
   readonly dueByUnit?: ReadonlyMap<UnitId, Instant | null>
+  readonly hereByUnit?: ReadonlyMap<UnitId, Instant | null>
   /** Share of each session that is left free. */
   readonly room: number
   /** Sessions beyond what the work as estimated takes: three times as many. */
@@ -186,10 +187,16 @@ function build(input: InstanceInput, hours: DeskHours): Result<PlanInstance, Pla
     const due = known === undefined ? paintedBy(project) : known
     return due === null ? null : (due - now) / 1000
   }
+  const hereFromOf = (unitId: UnitId): number | null => {
+    const known = input.hereByUnit?.get(unitId)
+    const here = known === undefined ? hereFrom(project) : known
+    return here === null || here <= now ? null : (here - now) / 1000
+  }
   const built = buildBatches({
     ...input,
     batches,
     dueOf,
+    hereFromOf,
     windowsOf: hours.windowsOf,
     longestSession: hours.longestSession,
     slowestPace: Math.max(...planning.painters.map((painter) => painter.pace)),

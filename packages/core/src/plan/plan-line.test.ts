@@ -1,9 +1,14 @@
 import { describe, expect, it } from 'vitest'
 import { foldProgress } from '../progress/fold-progress.ts'
 import { drying, log, models, noon, project, stage, stageId, unit } from '../testing/builders.ts'
+import { localDateAt } from '../calendar/sessions.ts'
+import { deskOf } from '../trade/desk.ts'
+import type { ClientId } from '../units/ids.ts'
 import { addSeconds } from '../units/instant.ts'
+import { addDays, type LocalDate } from '../units/local-date.ts'
 import { minutes, seconds } from '../units/seconds.ts'
 import type { LinePlan } from './line-plan.ts'
+import { planTogether } from './plan-together.ts'
 import { planLine, type PlanningInput } from './plan-line.ts'
 
 /** From the moment the desk opens. */
@@ -206,5 +211,43 @@ describe('when there is no plan, the reason is named', () => {
     const result = plan({ project: project([unit('a', 1)], [idle]) })
     expect(result.gap).toBe(0)
     expect(result.finishesAt).toBe(opening)
+  })
+})
+
+describe('models that have not come yet', () => {
+  const job = project([unit('a', 3)], [stage('coat', { handsOnSecondsPerModel: minutes(3) })])
+  const arriving = (arrivesOn: LocalDate | null) => ({
+    ...job,
+    commission: {
+      clientId: 'client' as ClientId,
+      arrivesOn,
+      received: '',
+      testModel: null,
+      deliveredOn: null,
+    },
+  })
+  const begins = (given: typeof job) => plan({ project: given }).stretches[0]!.startsAt
+
+  it('are not planned before their day', () => {
+    const today = localDateAt(opening, job.evenings.timeZone)
+    expect(begins(arriving(addDays(today, 3)))).toBe(addSeconds(begins(job), 3 * 86_400))
+    expect(begins(arriving(today))).toBe(begins(job))
+    expect(begins(arriving(addDays(today, -9)))).toBe(begins(job))
+    expect(begins(arriving(null))).toBe(begins(job))
+  })
+
+  it('do not hold up those of another job at the same desk', () => {
+    const later = arriving(addDays(localDateAt(opening, job.evenings.timeZone), 3))
+    const own = project([unit('b', 3)], [stage('b coat')])
+    const together = plan(
+      planTogether(deskOf(job), [
+        { project: later, now: opening },
+        { project: own, now: opening },
+      ]),
+    )
+    const startOf = (name: string) =>
+      together.stretches.find((each) => each.batchId.startsWith(`${name}-`))!.startsAt
+    expect(startOf('b')).toBe(begins(job))
+    expect(startOf('a')).toBe(addSeconds(begins(job), 3 * 86_400))
   })
 })

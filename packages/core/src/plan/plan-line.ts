@@ -40,6 +40,8 @@ export interface PlanningInput {
   readonly batches?: readonly Batch[]
   /** By when units are to be dry that have dates of their own; otherwise the project's. */
   readonly dueByUnit?: ReadonlyMap<UnitId, Instant | null>
+  /** From when on the models of each unit are here, for jobs of different clients; the project's own day without it. */
+  readonly hereByUnit?: ReadonlyMap<UnitId, Instant | null>
   /** Defaults to the project's own. */
   readonly teamwork?: Teamwork
   /** When the air is known not to be fit for cans. */
@@ -97,6 +99,7 @@ export function solveLine(input: PlanningInput): Result<SolvedLine, PlanProblem>
     teamwork,
     noSpray: input.noSpray ?? [],
     ...(input.dueByUnit ? { dueByUnit: input.dueByUnit } : {}),
+    ...(input.hereByUnit ? { hereByUnit: input.hereByUnit } : {}),
     room: input.room ?? 0,
     spare: input.spare === true,
   })

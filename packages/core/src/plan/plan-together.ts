@@ -1,4 +1,4 @@
-import { paintedBy } from '../calendar/due.ts'
+import { hereFrom, paintedBy } from '../calendar/due.ts'
 import type { BatchTime } from '../estimating/batch-time.ts'
 import { foldProgress } from '../progress/fold-progress.ts'
 import { splitIntoBatches } from '../trade/batches.ts'
@@ -31,6 +31,7 @@ export function planTogether(desk: Desk, jobs: readonly [PlanningInput, ...Plann
       ...merged.planning,
       first: projects.flatMap((each) => each.planning.first),
       pins: projects.flatMap((each) => each.planning.pins),
+      batches: projects.flatMap((each) => each.planning.batches),
       held: {
         all: projects.every((each) => each.planning.held.all),
         batches: projects.flatMap((each) => each.planning.held.batches),
@@ -59,6 +60,9 @@ export function planTogether(desk: Desk, jobs: readonly [PlanningInput, ...Plann
       marks: new Map(known.flatMap((progress) => [...progress.marks])),
     },
     batches: jobs.flatMap((input) => splitIntoBatches(input.project, input.split ?? input.project)),
+    hereByUnit: new Map(
+      projects.flatMap((each) => each.units.map((unit) => [unit.id, hereFrom(each)] as const)),
+    ),
     dueByUnit: new Map(
       projects.flatMap((each) => each.units.map((unit) => [unit.id, paintedBy(each)] as const)),
     ),

@@ -129,7 +129,10 @@ describe('workLeft', () => {
 describe('dryingShelf', () => {
   it('lists what is wet, the soonest dry first, until it is dry', () => {
     const two = [stage('prime', drying(60)), stage('wash', { touch: { kind: 'base' }, ...drying(10) })]
-    const batches = splitIntoBatches({ units: [a] }, { batchSize: 3, firstBatch: null })
+    const batches = splitIntoBatches(
+      { units: [a], planning: { batches: [] } },
+      { batchSize: 3, firstBatch: null },
+    )
     const progress = foldProgress(
       log(
         { kind: 'punched', stageId: stageId('prime'), modelIds: models('a-1') },

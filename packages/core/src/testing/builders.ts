@@ -65,6 +65,7 @@ export function project(
     id: 'project' as ProjectId,
     name: 'Project',
     dueOn: null,
+    commission: null,
     evenings: {
       weekdays: [1, 2, 3, 4, 5, 6, 7],
       startsAt: '19:30',

@@ -2,11 +2,15 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { unit } from '../testing/builders.ts'
 import type { Unit } from './project.ts'
-import type { BatchId } from '../units/ids.ts'
+import type { KeptBatch } from './planning.ts'
+import type { BatchId, ModelId } from '../units/ids.ts'
 import {
+  batchIdOf,
   batchesMeant,
   batchName,
   batchSizesText,
+  keepBatches,
+  keepTogether,
   largestBatchSize,
   splitIntoBatches,
   type Batch,
@@ -16,7 +20,7 @@ const even = (
   project: { readonly units: readonly Unit[] },
   batchSize: number,
   firstBatch: number | null = null,
-) => splitIntoBatches(project, { batchSize, firstBatch })
+) => splitIntoBatches({ ...project, planning: { batches: [] } }, { batchSize, firstBatch })
 
 describe('splitIntoBatches', () => {
   it('takes the pilot first by itself, then a smaller first batch, and keeps the roster order', () => {
@@ -76,7 +80,7 @@ describe('splitIntoBatches', () => {
 
 describe('a batch goes by its models', () => {
   const split = (batchSize: number, units: readonly Unit[] = [unit('a', 12)]) =>
-    splitIntoBatches({ units }, { batchSize, firstBatch: null })
+    splitIntoBatches({ units, planning: { batches: [] } }, { batchSize, firstBatch: null })
   const meant = (id: BatchId, batches: readonly Batch[]) => batchesMeant(id, batches).map((batch) => batch.id)
 
   it('so that after another split a name means the same models, or nothing', () => {
@@ -95,6 +99,76 @@ describe('a batch goes by its models', () => {
     const without = (count: number) => [{ ...pikes, models: pikes.models.toSpliced(4, count) }]
     expect(meant(second!.id, split(12, without(1)))).toEqual(['a-1..a-12'])
     expect(meant(second!.id, split(4, without(4)))).toEqual([])
+  })
+})
+
+describe('what is kept together', () => {
+  const pikes = unit('a', 12)
+  const ids = (...numbers: readonly number[]) => numbers.map((number) => pikes.models[number - 1]!.id)
+  const sizes = (batches: readonly Batch[]) =>
+    batches.map((batch) => `${batch.kept ? '=' : ''}${String(batch.models.length)}`)
+  const keep = (batchSize: number, batches: readonly KeptBatch[], units: readonly Unit[] = [pikes]) =>
+    splitIntoBatches({ units, planning: { batches } }, { batchSize, firstBatch: null })
+
+  it('stays so whatever the batch size says of the others, in roster order', () => {
+    const own = { id: 'own' as BatchId, unitId: pikes.id, modelIds: ids(9, 3, 5) }
+    const batches = keep(5, [own])
+    expect(sizes(batches)).toEqual(['4', '=3', '5'])
+    expect(batches[1]!.models.map((model) => model.name)).toEqual(['a 3', 'a 5', 'a 9'])
+    expect(batches.map(batchName)).toEqual(['a A', 'a B', 'a C'])
+    expect(sizes(keep(12, [own]))).toEqual(['9', '=3'])
+  })
+
+  it('is what was begun, under the name it had, when the batch size changes', () => {
+    const begun = keep(4, [])[1]!
+    const project = { units: [pikes], planning: { batches: [] }, batchSize: 4, firstBatch: null }
+    const batches = keepBatches(project, (batch) => batch === begun || batch.id === begun.id)
+    expect(batches).toEqual([{ id: begun.id, unitId: pikes.id, modelIds: ids(5, 6, 7, 8) }])
+    const after = keep(8, batches)
+    expect(sizes(after)).toEqual(['8', '=4'])
+    expect(batchesMeant(begun.id, after).map((batch) => batch.models)).toEqual([begun.models])
+  })
+
+  it('lets a pilot go by itself, and does not miss a model that has left', () => {
+    const own = { id: 'own' as BatchId, unitId: pikes.id, modelIds: [...ids(1, 2, 3), 'gone' as ModelId] }
+    expect(sizes(keep(12, [own], [{ ...pikes, pilot: ids(2) }]))).toEqual(['1', '=2', '9'])
+    const all = { ...own, modelIds: ['gone' as ModelId] }
+    expect(sizes(keep(12, [all]))).toEqual(['12'])
+  })
+
+  it('takes a model out of the batch that held it, and gives no batch the name of another', () => {
+    const first = { id: batchIdOf(keep(4, [])[0]!.models), unitId: pikes.id, modelIds: ids(1, 2, 3, 4) }
+    const two = keepTogether([first], { id: 'own' as BatchId, unitId: pikes.id, modelIds: ids(1, 4) })
+    expect(two.map((each) => each.modelIds)).toEqual([ids(2, 3), ids(1, 4)])
+    // The first and the last of them go by the size again, beside the batch that was called after them.
+    const [kept] = two
+    const batches = keep(2, [kept!])
+    expect(new Set(batches.map((batch) => batch.id)).size).toBe(batches.length)
+    expect(
+      keepTogether(two, { id: 'all' as BatchId, unitId: pikes.id, modelIds: ids(1, 2, 3, 4) }),
+    ).toHaveLength(1)
+  })
+
+  it('holds every model once, however it was kept', () => {
+    const some = fc.array(fc.subarray(pikes.models.map((model) => model.id)), { maxLength: 4 })
+    fc.assert(
+      fc.property(
+        some,
+        fc.subarray(pikes.models.map((model) => model.id)),
+        fc.integer({ min: 1, max: 13 }),
+        (lists, pilot, size) => {
+          const kept = lists.map((modelIds, index) => ({
+            id: String(index) as BatchId,
+            unitId: pikes.id,
+            modelIds,
+          }))
+          const batches = keep(size, kept, [{ ...pikes, pilot }])
+          const held = batches.flatMap((batch) => batch.models.map((model) => model.id))
+          expect(held.toSorted()).toEqual(pikes.models.map((model) => model.id).toSorted())
+          expect(new Set(batches.map((batch) => batch.id)).size).toBe(batches.length)
+        },
+      ),
+    )
   })
 })
 

@@ -1,8 +1,14 @@
 import type { BatchId, ModelId, UnitId } from '../units/ids.ts'
-import type { Model, Project } from './project.ts'
+import type { KeptBatch, Planning } from './planning.ts'
+import type { Model, Project, Unit } from './project.ts'
 
 /** At most so many models a batch, and in the first one of a unit. */
 export type BatchSplit = Pick<Project, 'batchSize' | 'firstBatch'>
+
+/** What batches are made of: units, and what is kept together in them. */
+export interface ToSplit extends Pick<Project, 'units'> {
+  readonly planning: Pick<Planning, 'batches'>
+}
 
 /** The models of one unit that move down the line together. */
 export interface Batch {
@@ -14,48 +20,116 @@ export interface Batch {
   readonly of: number
   /** The unit's pilot: by itself, and before the others. */
   readonly pilot: boolean
+  /** Kept together, whatever the batch size says. */
+  readonly kept: boolean
   readonly models: readonly Model[]
 }
 
 /**
  * Splits every unit into as few batches of at most `batchSize` models as it takes, their sizes as equal
  * as can be (12 models at most 5 → 4 · 4 · 4): a small last batch would open every pot for little.
- * A unit's pilot comes first, by itself; then, where it is asked for, a smaller first batch.
+ * A unit's pilot comes first, by itself; then, where it is asked for, a smaller first batch. What is kept together
+ * stays so, and only the others are split.
  * @throws RangeError a batch size below 1 or with a fraction.
  */
 export function splitIntoBatches(
-  project: Pick<Project, 'units'>,
+  { units, planning }: ToSplit,
   { batchSize, firstBatch }: BatchSplit,
 ): readonly Batch[] {
   if (!Number.isSafeInteger(batchSize) || batchSize < 1) {
     throw new RangeError(`not a batch size: ${String(batchSize)}`)
   }
-  return project.units.flatMap((unit) => {
+  const ids = new Set<BatchId>(planning.batches.map((kept) => kept.id))
+  return units.flatMap((unit) => {
     const isPilot = (model: Model) => unit.pilot.includes(model.id)
-    const others = unit.models.filter((model) => !isPilot(model))
+    const kept = keptOf(unit, planning.batches)
+    const isKept = new Set(kept.flatMap((each) => each.models))
+    const others = unit.models.filter((model) => !isPilot(model) && !isKept.has(model))
     const soon = firstBatch === null || firstBatch >= others.length ? 0 : Math.min(firstBatch, batchSize)
+    const place = new Map(unit.models.map((model, index) => [model, index]))
+    const placeOf = ({ models: [first] }: { readonly models: readonly Model[] }) =>
+      first === undefined ? 0 : (place.get(first) ?? 0)
     const parts = [
       ...splitEvenly(unit.models.filter(isPilot), batchSize),
-      ...splitEvenly(others.slice(0, soon), batchSize),
-      ...splitEvenly(others.slice(soon), batchSize),
+      ...[
+        ...kept,
+        ...splitEvenly(others.slice(0, soon), batchSize),
+        ...splitEvenly(others.slice(soon), batchSize),
+      ].toSorted((one, other) => placeOf(one) - placeOf(other)),
     ]
-    return parts.map((models, index): Batch => ({
-      id: batchIdOf(models),
+    return parts.map(({ id, models }, index): Batch => ({
+      id: id ?? unusedId(models, ids),
       unitId: unit.id,
       unitName: unit.name,
       number: index + 1,
       of: parts.length,
       pilot: models.some(isPilot),
+      kept: id !== null,
       models,
     }))
   })
 }
 
-function splitEvenly(models: readonly Model[], most: number): readonly (readonly Model[])[] {
-  const of = Math.ceil(models.length / most)
-  return Array.from({ length: of }, (_, index) =>
-    models.slice(Math.floor((index * models.length) / of), Math.floor(((index + 1) * models.length) / of)),
+interface Part {
+  readonly id: BatchId | null
+  readonly models: readonly Model[]
+}
+
+/** What is kept together of a unit, in roster order; a pilot goes by itself, and a model goes with one batch only. */
+function keptOf(unit: Unit, batches: readonly KeptBatch[]): readonly Part[] {
+  const free = new Set(unit.models.filter((model) => !unit.pilot.includes(model.id)))
+  return batches
+    .filter((each) => each.unitId === unit.id)
+    .map(({ id, modelIds }) => {
+      const models = [...free].filter((model) => modelIds.includes(model.id))
+      for (const model of models) free.delete(model)
+      return { id, models }
+    })
+    .filter(({ models }) => models.length > 0)
+}
+
+/** A kept batch may have the name of models that have left it since. */
+function unusedId(models: readonly Model[], taken: ReadonlySet<BatchId>): BatchId {
+  const id = batchIdOf(models)
+  return taken.has(id) ? (`${id}${between}` as BatchId) : id
+}
+
+/**
+ * What is kept together if these batches are as well: one that is begun stands on the desk as it is, and no other
+ * batch size takes it apart.
+ */
+export function keepBatches(
+  project: ToSplit & BatchSplit,
+  isToKeep: (batch: Batch) => boolean,
+): readonly KeptBatch[] {
+  const more = splitIntoBatches(project, project).filter(
+    (batch) => !batch.kept && !batch.pilot && isToKeep(batch),
   )
+  return [
+    ...project.planning.batches,
+    ...more.map(({ id, unitId, models }) => ({ id, unitId, modelIds: models.map((model) => model.id) })),
+  ]
+}
+
+/** What is kept together when these models are a batch of their own: no batch holds them as well. */
+export function keepTogether(batches: readonly KeptBatch[], own: KeptBatch): readonly KeptBatch[] {
+  const others = batches.map((each) =>
+    each.modelIds.some((id) => own.modelIds.includes(id))
+      ? { ...each, modelIds: each.modelIds.filter((id) => !own.modelIds.includes(id)) }
+      : each,
+  )
+  return [...others.filter(({ modelIds }) => modelIds.length > 0), own]
+}
+
+function splitEvenly(models: readonly Model[], most: number): readonly Part[] {
+  const of = Math.ceil(models.length / most)
+  return Array.from({ length: of }, (_, index) => ({
+    id: null,
+    models: models.slice(
+      Math.floor((index * models.length) / of),
+      Math.floor(((index + 1) * models.length) / of),
+    ),
+  }))
 }
 
 /** The largest batch size that still changes anything: the largest unit's count, at least 1. */

@@ -1,5 +1,5 @@
 import type { Technique } from './technique.ts'
-import type { BatchId, PainterId, StageId } from '../units/ids.ts'
+import type { BatchId, ModelId, PainterId, StageId, UnitId } from '../units/ids.ts'
 import type { LocalDate } from '../units/local-date.ts'
 import { minutes, type Seconds } from '../units/seconds.ts'
 
@@ -63,6 +63,13 @@ export interface Pin extends SessionMark {
   readonly stageId: StageId
 }
 
+/** Models of one unit that go down the line together, whatever the batch size says of the others. */
+export interface KeptBatch {
+  readonly id: BatchId
+  readonly unitId: UnitId
+  readonly modelIds: readonly ModelId[]
+}
+
 /** How long the same is borne before a change is wanted. */
 export interface Bores {
   /** At one stage. */
@@ -105,6 +112,8 @@ export interface Planning {
   /** Batches to be finished before all others, in this order. */
   readonly first: readonly BatchId[]
   readonly pins: readonly Pin[]
+  /** Batches made by hand, or begun before the batch size was changed. */
+  readonly batches: readonly KeptBatch[]
   /** How many can spray from a can at a time, and how many airbrushes there are. */
   readonly sprayPlaces: number
   readonly airbrushes: number
@@ -138,6 +147,7 @@ export const plainPlanning: Planning = {
   aims: ['date', 'waiting'],
   first: [],
   pins: [],
+  batches: [],
   sprayPlaces: 1,
   airbrushes: 1,
   rackPlaces: null,

@@ -1,3 +1,4 @@
+import type { Commission } from './commission.ts'
 import type { Size } from './size.ts'
 import type { Stage } from './stage.ts'
 import type { Planning } from './planning.ts'
@@ -52,6 +53,8 @@ export interface Project {
   readonly id: ProjectId
   readonly name: string
   readonly dueOn: LocalDate | null
+  /** For whom it is painted; `null`: for the painter's own table. */
+  readonly commission: Commission | null
   readonly evenings: Evenings
   /** At most this many models of a unit go down the line together. */
   readonly batchSize: number

@@ -12,6 +12,8 @@ export type MaterialId = Id<'material'>
 export type RecipeId = Id<'recipe'>
 export type StepId = Id<'step'>
 export type PainterId = Id<'painter'>
+/** Who has models painted. */
+export type ClientId = Id<'client'>
 /** One browser, tablet or phone. */
 export type DeviceId = Id<'device'>
 /** One change to the structure of a project. */

@@ -1,4 +1,5 @@
 import { routes } from '@seriatim/contract'
+import { usualPriceList } from '@seriatim/core'
 import { getTableName, is, sql } from 'drizzle-orm'
 import { PgTable } from 'drizzle-orm/pg-core'
 import { pino } from 'pino'
@@ -6,8 +7,17 @@ import { v7 } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { createApp } from '../app.ts'
 import { stockShelfOnce } from '../features/shelf/service.ts'
-import { demoFile, newChange, punched, settings, startTestServer, testNow } from '../testing/test-server.ts'
+import {
+  demoFile,
+  newChange,
+  newQuote,
+  punched,
+  settings,
+  startTestServer,
+  testNow,
+} from '../testing/test-server.ts'
 import type { StudioId } from './schema/columns.ts'
+import * as commissions from './schema/commissions.ts'
 import * as desk from './schema/desk.ts'
 import * as line from './schema/line.ts'
 import * as progress from './schema/progress.ts'
@@ -17,9 +27,15 @@ import { accessKey, membership } from './schema/door.ts'
 import { studio } from './schema/studio.ts'
 
 /** Every table but the one row that names the database. */
-const tables = [desk, line, progress, projects, roster, { accessKey, membership, studio }].flatMap((area) =>
-  Object.values(area).filter((each): each is PgTable => is(each, PgTable)),
-)
+const tables = [
+  commissions,
+  desk,
+  line,
+  progress,
+  projects,
+  roster,
+  { accessKey, membership, studio },
+].flatMap((area) => Object.values(area).filter((each): each is PgTable => is(each, PgTable)))
 
 let server: Awaited<ReturnType<typeof startTestServer>>
 let other: StudioId
@@ -80,6 +96,11 @@ beforeAll(async () => {
   await server.db.execute(sql`insert into membership (account_id, role) values ('odile', 'owner')`)
   await server.db.execute(sql`
     insert into access_key (id, account_id, name, scope, hash) values ('key', 'odile', 'Feed', 'look', 'none')`)
+  await server.call('PUT', `/clients/${v7()}`, { name: 'Maren Voss', contact: '', note: '' })
+  await server.call('PUT', '/prices', { prices: usualPriceList, revision: 0 })
+  await server.call('POST', `${demoPath}/links`, { days: 30 })
+  await server.db.execute(sql`
+    insert into quote (id, project_id, number, document, made_at) values (${v7()}, ${demo.project.id}, 1, '{}', now())`)
   await server.call('GET', '/projects')
   await server.call('GET', `${demoPath}/events?after=0`)
   await server.db.execute(sql`
@@ -166,7 +187,7 @@ describe('two studios in one database', () => {
     const asked: string[] = []
     for (const [name, route] of Object.entries(routes)) {
       if (!route.path.includes(':id') || name === 'createProject') continue
-      const to = route.path.replace(':id', id)
+      const to = route.path.replace(':id', id).replace(':quoteId', v7()).replace(':linkId', v7())
       const body = bodies(unit.models[0]!.id, stages[0]!.id)[name]
       const answer = await ask(others, route.method.toUpperCase(), to, body)
       asked.push(`${name} ${String(answer.status)}`)
@@ -188,5 +209,8 @@ describe('two studios in one database', () => {
 const bodies = (modelId: string, stageId: string): Record<string, unknown> => ({
   changeProject: newChange(0, [{ kind: 'set', thing: 'project', field: 'name', value: 'Taken over' }]),
   recordEvents: { events: [punched(stageId, [modelId])] },
+  makeQuote: { id: v7(), after: 0, quote: newQuote() },
+  acceptQuote: { standard: 'tabletop' },
+  makeLink: { days: 30 },
   sayFinish: { doneBy: '2026-12-10T20:00:00.000Z', odds: 0.8 },
 })

@@ -14,6 +14,7 @@ const table: Readonly<Record<ProblemKind, { status: ContentfulStatusCode; title:
   'too-many': { status: 422, title: 'More than there can be' },
   'project-exists': { status: 409, title: 'This project is here already' },
   'id-reused': { status: 409, title: 'This id names something else' },
+  'changed-meanwhile': { status: 409, title: 'Somebody else was first' },
   'in-use': { status: 409, title: 'Still in use' },
   'unknown-reference': { status: 422, title: 'Something named here does not exist' },
   'database-away': { status: 503, title: 'The database does not answer' },

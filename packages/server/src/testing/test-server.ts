@@ -185,6 +185,30 @@ export const newStage = (name: string, some: object = {}) => ({
 export const punched = (stageId: string, modelIds: string[], some: Partial<EventJson> = {}): EventJson =>
   ({ id: v7(), at: '2026-11-24T19:41:00.000Z', kind: 'punched', stageId, modelIds, ...some }) as EventJson
 
+/** A quote as a page works it out. */
+export const newQuote = (some: object = {}) => {
+  const parts = {
+    painting: 20_000,
+    preparation: 1000,
+    materials: 500,
+    basing: 1500,
+    packing: 1000,
+    contingency: 1200,
+    margin: 3780,
+  }
+  const tier = {
+    standard: 'tabletop',
+    lowSeconds: 30_000,
+    chargedSeconds: 36_000.5,
+    highSeconds: 42_000,
+    hour: 2000,
+    parts,
+    price: 28_980,
+    promisedOn: '2026-12-20',
+  }
+  return { currency: 'EUR', confidence: 0.8, models: 3, tiers: [tier], ...some }
+}
+
 export function demoFile(): ProjectFileJson {
   const text = readFileSync(new URL('../../../../demo/tallow-fen.json', import.meta.url), 'utf8')
   const file = JSON.parse(text) as ProjectFileJson

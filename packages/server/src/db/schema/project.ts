@@ -3,6 +3,7 @@ import type {
   ChangeId,
   Command,
   CommandVerdict,
+  Commission,
   DeviceId,
   PainterId,
   Planning,
@@ -32,6 +33,8 @@ export const project = pgTable(
     id: uuid().$type<ProjectId>().notNull(),
     name: text().notNull(),
     dueOn: date('due_on', { mode: 'string' }),
+    /** For whom it is painted; without it, for the painter's own table. */
+    commission: jsonb().$type<Commission>(),
     weekdays: smallint().array().notNull(),
     startsAt: text('starts_at').notNull(),
     eveningSeconds: integer('evening_seconds').notNull(),

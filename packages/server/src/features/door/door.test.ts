@@ -1,11 +1,19 @@
 import { mayAsk, roles, routes, type Role } from '@seriatim/contract'
+import { usualPriceList } from '@seriatim/core'
 import { sql } from 'drizzle-orm'
 import { pino } from 'pino'
 import { v7 } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { createApp } from '../../app.ts'
 import type { StudioId } from '../../db/schema/columns.ts'
-import { newChange, punched, settings, startTestServer, testNow } from '../../testing/test-server.ts'
+import {
+  newChange,
+  newQuote,
+  punched,
+  settings,
+  startTestServer,
+  testNow,
+} from '../../testing/test-server.ts'
 import { openDoor } from './door.ts'
 import { addMember } from './service.ts'
 
@@ -24,6 +32,7 @@ interface Said {
   readonly detail: string
   readonly made: { readonly id: string }
   readonly key: string
+  readonly token: string
 }
 
 async function ask(
@@ -133,7 +142,13 @@ describe('the door', () => {
 
   it('opens to each role what is for it, and to a stranger nothing of this studio', async () => {
     const { id, line, unit } = await server.seed()
+    const { token } = (await ask('owner', 'POST', `/projects/${id}/links`, { days: 30 })).body
     const bodies: Record<string, unknown> = {
+      putClient: { name: 'Maren Voss', contact: '', note: '' },
+      putPrices: { prices: usualPriceList, revision: 7 },
+      makeQuote: { id: v7(), after: 0, quote: newQuote() },
+      acceptQuote: { standard: 'tabletop' },
+      makeLink: { days: 30 },
       createProject: settings(),
       changeProject: newChange(1, [{ kind: 'set', thing: 'project', field: 'name', value: 'Tallow Fen' }]),
       recordEvents: { events: [punched(line[0]!.id, [unit.models[0]!.id])] },
@@ -149,6 +164,10 @@ describe('the door', () => {
         .replace(':materialId', v7())
         .replace(':memberId', v7())
         .replace(':keyId', v7())
+        .replace(':clientId', v7())
+        .replace(':quoteId', v7())
+        .replace(':linkId', v7())
+        .replace(':token', token)
       // What takes the project away would take it from who comes after.
       if (name === 'removeProject' || name === 'restoreProject') continue
       const statuses: number[] = []

@@ -36,6 +36,7 @@ function settingsOf(row: Row): ProjectSettings {
   return {
     name: row.name,
     dueOn: row.dueOn as LocalDate | null,
+    commission: row.commission,
     evenings: {
       weekdays: row.weekdays,
       startsAt: row.startsAt,
@@ -53,6 +54,7 @@ function columnsOf(settings: ProjectSettings) {
   return {
     name: settings.name,
     dueOn: settings.dueOn,
+    commission: settings.commission,
     weekdays: [...settings.evenings.weekdays],
     startsAt: settings.evenings.startsAt,
     eveningSeconds: settings.evenings.lengthSeconds,

@@ -166,7 +166,10 @@ export function createSummaries(db: Database, now: () => Instant) {
     return times
   }
 
-  return { list, timesBeside }
+  /** The project with how it stands, as the list and a client are told. */
+  const standingOf = async (id: ProjectId) => estimateOf(id, await shelfNow())
+
+  return { list, timesBeside, standingOf }
 }
 
 export type Summaries = ReturnType<typeof createSummaries>

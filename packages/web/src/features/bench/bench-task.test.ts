@@ -69,6 +69,7 @@ const project: Project = {
   id: 'p' as ProjectId,
   name: 'Fen',
   dueOn: null,
+  commission: null,
   evenings: { weekdays: [2], startsAt: '19:30', lengthSeconds: minutes(150), timeZone: 'UTC' },
   batchSize: 2,
   firstBatch: null,

@@ -1,8 +1,6 @@
 import {
   batchSizesText,
   bearableBatch,
-  largestBatchSize,
-  outcomeOf,
   planNoteText,
   planProblemText,
   splitIntoBatches,
@@ -16,22 +14,12 @@ import {
   type PlanProblem,
   type Project,
 } from '@seriatim/core'
-import { CalendarDays, UsersRound } from 'lucide-react'
-import { lazy, Suspense, useMemo, useState } from 'react'
+import { useMemo, useState } from 'react'
 import { Link } from 'react-router'
-import { dateText, dayText, durationText, plural, weekdayText } from '../../shared/format/index.ts'
-import { ProjectSettingsForm } from '../../shared/project-settings-form.tsx'
-import { useCurrentProject, useEdit, useSettings, type ShownProject } from '../../shared/project/index.ts'
+import { dateText, dayText, plural } from '../../shared/format/index.ts'
+import { useCurrentProject, useSettings } from '../../shared/project/index.ts'
 import { useProgress } from '../../shared/progress/index.ts'
-import {
-  Button,
-  Dialog,
-  EmptyState,
-  ErrorState,
-  Headline,
-  LoadingState,
-  Stepper,
-} from '../../shared/ui/index.ts'
+import { Button, EmptyState, ErrorState, Headline, LoadingState } from '../../shared/ui/index.ts'
 import { useNarrow } from '../../shared/use-narrow.ts'
 import { RunSheetTicket } from '../../shared/run-sheet/index.ts'
 import { useNow } from '../../shared/use-now.ts'
@@ -43,7 +31,6 @@ import {
   useTimes,
 } from '../../shared/working-project.ts'
 import {
-  useBatchSizeComparison,
   useLearntBores,
   useForecast,
   useOdds,
@@ -53,17 +40,18 @@ import {
   useRunSheets,
   useTeamworks,
 } from '../../shared/worker/index.ts'
+import { BatchList } from './BatchList.tsx'
+import { BatchSizeControl } from './BatchSizeControl.tsx'
 import { ChangesSince } from './ChangesSince.tsx'
 import { OddsTicket } from './OddsTicket.tsx'
+import { EveningsButton, PlanControls } from './PlanControls.tsx'
 import { PlanFigures, planHeadline } from './PlanFigures.tsx'
 import { PlanTable } from './PlanTable.tsx'
 import { PlanWishes } from './PlanWishes.tsx'
 import { StringChart } from './StringChart.tsx'
 import { TeamworkTable } from './TeamworkTable.tsx'
+import { useBatchSize } from './use-batch-size.ts'
 import { useKeptPlan } from './use-kept-plan.ts'
-
-/** Charts are fetched when they are wanted. */
-const BatchSizeChart = lazy(async () => ({ default: (await import('./BatchSizeChart.tsx')).BatchSizeChart }))
 
 const sheetsAtFirst = 3
 
@@ -97,6 +85,7 @@ export function PlanPage() {
   const learnt = useLearntBores(project, estimated?.progress, estimate)
   const now = useNow(60)
   const setSettings = useSettings()
+  const setBatchSize = useBatchSize(project, progress)
   const setPlanning = (planning: Planning, said: string) => setSettings({ planning }, said)
   const [allSheets, setAllSheets] = useState(false)
   const plan = planned.data?.ok ? planned.data.value : null
@@ -139,7 +128,10 @@ export function PlanPage() {
   const split = batchSizesText(splitIntoBatches(project, project))
   return (
     <>
-      <Headline sub={narrow ? undefined : figures} actions={narrow ? undefined : <PlanControls />}>
+      <Headline
+        sub={narrow ? undefined : figures}
+        actions={narrow ? undefined : <PlanControls progress={progress} />}
+      >
         <PlanTitle plan={plan} project={project} input={ready} estimateInput={estimateInput} />
       </Headline>
       <Notes notes={plan.notes} timeZone={project.evenings.timeZone} />
@@ -170,7 +162,7 @@ export function PlanPage() {
             <div className="grid gap-3">
               {figures}
               <div className="flex flex-wrap gap-2">
-                <PlanControls />
+                <PlanControls progress={progress} />
               </div>
             </div>
           ) : null}
@@ -221,11 +213,17 @@ export function PlanPage() {
           learnt={learnt}
           bearable={bearable !== null && bearable.models < project.batchSize ? bearable : null}
           onBatchSize={(batchSize) =>
-            setSettings({ batchSize, firstBatch: null }, `Batches of ${String(batchSize)}.`)
+            setBatchSize({ batchSize, firstBatch: null }, `Batches of ${String(batchSize)}.`)
           }
           onChange={setPlanning}
         />
-        <BatchSizeControl input={planned.data?.ok ? input : null} plan={plan} chosen={split} />
+        <BatchList />
+        <BatchSizeControl
+          input={planned.data?.ok ? input : null}
+          plan={plan}
+          chosen={split}
+          progress={progress}
+        />
       </div>
     </>
   )
@@ -303,99 +301,5 @@ function SharedWork({
         onPlanning({ ...project.planning, teamwork }, 'The plan shares the work out this way.')
       }
     />
-  )
-}
-
-function BatchSizeControl({
-  input,
-  plan,
-  chosen,
-}: {
-  readonly input: PlanningInput | null
-  readonly plan: LinePlan
-  readonly chosen: string
-}) {
-  const tried = useBatchSizeComparison(input)
-  // The size in use has the figures of the plan on this page, which was searched for longer than the others.
-  const outcomes = tried.outcomes.map((each) => (each.split === chosen ? outcomeOf(plan, each) : each))
-  const comparison = { ...tried, outcomes }
-  const project = useCurrentProject()
-  const setSettings = useSettings()
-  return (
-    <Suspense fallback={<p role="status">Loading the batch sizes …</p>}>
-      <BatchSizeChart
-        comparison={comparison}
-        project={project}
-        chosen={chosen}
-        onChoose={({ batchSize, firstBatch, split }) =>
-          setSettings({ batchSize, firstBatch }, `Batches of ${split}.`)
-        }
-      />
-    </Suspense>
-  )
-}
-
-function PlanControls() {
-  const project = useCurrentProject()
-  const setSettings = useSettings()
-  const largest = largestBatchSize(project)
-  const batches = splitIntoBatches(project, project).length
-  const inHand = Math.min(project.batchesInHand ?? batches, batches)
-  return (
-    <>
-      <Stepper
-        label="Batch of"
-        value={Math.min(project.batchSize, largest)}
-        min={1}
-        max={largest}
-        onChange={(batchSize) => setSettings({ batchSize, firstBatch: null }, '')}
-      />
-      <Stepper
-        label="In hand"
-        value={inHand}
-        min={1}
-        max={batches}
-        valueText={inHand >= batches ? 'all' : String(inHand)}
-        onChange={(value) => setSettings({ batchesInHand: value >= batches ? null : value }, '')}
-      />
-      <EveningsButton />
-    </>
-  )
-}
-
-function EveningsButton() {
-  const project = useCurrentProject()
-  const edit = useEdit()
-  /** The project as the open form shows it. */
-  const [opened, setOpened] = useState<ShownProject | null>(null)
-  const { weekdays, lengthSeconds } = project.evenings
-  const painters = project.planning.painters.length
-  return (
-    <>
-      <Link
-        to="../sessions"
-        className="ticket inline-flex min-h-11 items-center gap-2 px-3 font-bold hover:underline"
-      >
-        <UsersRound aria-hidden="true" size={18} />
-        {painters > 1 ? plural(painters, 'painter') : 'Sessions'}
-      </Link>
-      <Button onClick={() => setOpened(project)}>
-        <CalendarDays aria-hidden="true" size={18} />
-        {weekdays.map(weekdayText).join(' · ')}, {durationText(lengthSeconds)}
-      </Button>
-      <Dialog open={opened !== null} onOpenChange={() => setOpened(null)} title="Date and evenings">
-        <ProjectSettingsForm
-          settings={opened ?? project}
-          submitLabel="Save"
-          busy={false}
-          onSubmit={({ name, dueOn, evenings, planning: { handOver } }) => {
-            const from = opened ?? project
-            const planning = { ...from.planning, handOver }
-            edit(from, { ...from, name, dueOn, evenings, planning }, 'Date and evenings are saved.')
-            setOpened(null)
-          }}
-        />
-      </Dialog>
-    </>
   )
 }

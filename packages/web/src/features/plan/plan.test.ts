@@ -26,6 +26,7 @@ const project: Project = {
   id: 'p' as ProjectId,
   name: 'Fen',
   dueOn: null,
+  commission: null,
   evenings: { weekdays: [2, 4], startsAt: '19:30', lengthSeconds: minutes(150), timeZone: 'UTC' },
   batchSize: 5,
   firstBatch: null,

@@ -12,6 +12,7 @@ import { Dialog } from '../../shared/ui/index.ts'
 const fresh = (): ProjectSettings => ({
   name: '',
   dueOn: null,
+  commission: null,
   evenings: {
     weekdays: [2, 4],
     startsAt: '19:30',

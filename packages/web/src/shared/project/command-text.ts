@@ -99,10 +99,13 @@ function nameOfThing(command: Extract<Command, { id: string }>, project: Project
       return inIt(project.planning.painters) ?? 'a painter'
     case 'pin':
       return 'A pin'
+    case 'batch':
+      return 'What is kept together'
   }
 }
 
 function nameOfValue(value: object): string {
   if ('name' in value && typeof value.name === 'string') return value.name
+  if ('modelIds' in value) return 'What is kept together'
   return 'batchId' in value ? 'A pin' : 'A layer'
 }

@@ -1,0 +1,217 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { noon } from '../testing/builders.ts'
+import { testShelf } from '../testing/recipes.ts'
+import { schoolJob } from '../testing/school-jobs.ts'
+import { standards } from '../trade/recipe.ts'
+import type { PainterId } from '../units/ids.ts'
+import { minor, sumOf } from './money.ts'
+import { usualPriceList, type PriceList } from './price-list.ts'
+import {
+  outcomeOfQuote,
+  priceMovers,
+  quoteDoubts,
+  quoteTiers,
+  workByPainter,
+  type QuotedTier,
+  type QuoteTier,
+} from './quote.ts'
+
+const job = schoolJob('layers-over-colour', 'foot', 3)
+const quoted = (some: Partial<PriceList> = {}, project = job) =>
+  quoteTiers({ project, shelf: testShelf, now: noon, prices: { ...usualPriceList, ...some } })
+
+const share = fc.double({ min: 0, max: 1, noNaN: true })
+const price = fc.integer({ min: 0, max: 20_000 }).map(minor)
+const anyPrices = fc.record({
+  currency: fc.constant('EUR'),
+  hour: price,
+  painters: fc.constant([]),
+  confidence: fc.double({ min: 0.5, max: 0.99, noNaN: true }),
+  preparationSeconds: fc.constant(usualPriceList.preparationSeconds),
+  pot: price,
+  can: price,
+  piece: price,
+  basing: price,
+  packing: price,
+  box: price,
+  contingency: share,
+  margin: share,
+})
+
+describe('a quote', () => {
+  it('has a price for each standard that the recipe tells apart, the plainest first', () => {
+    const tiers = quoted()
+    expect(tiers.map((tier) => tier.standard)).toEqual(
+      standards.filter((each) => tiers.some((tier) => tier.standard === each)),
+    )
+    expect(tiers.length).toBeGreaterThanOrEqual(3)
+    expect(tiers.map((tier) => tier.hours.likely)).toEqual(
+      tiers.map((tier) => tier.hours.likely).toSorted((a, b) => a - b),
+    )
+  })
+
+  it('is the sum of whole parts, finer is never cheaper, and surer is never cheaper, whatever the prices', () => {
+    fc.assert(
+      fc.property(anyPrices, (prices) => {
+        const tiers = quoted(prices)
+        for (const { parts, price } of tiers) {
+          expect(Object.values(parts).every(Number.isSafeInteger)).toBe(true)
+          expect(sumOf(Object.values(parts))).toBe(price)
+        }
+        tiers.forEach((tier, index) => {
+          const plainer = tiers[index - 1]
+          if (plainer) expect(tier.price).toBeGreaterThanOrEqual(plainer.price)
+        })
+        const surer = quoted({ ...prices, confidence: 0.99 })
+        tiers.forEach((tier, index) => expect(surer[index]!.price).toBeGreaterThanOrEqual(tier.price))
+        expect(quoteDoubts({ project: job, prices }, tiers).map((doubt) => doubt.kind)).toEqual(
+          prices.hour === 0 ? ['hour-for-nothing'] : [],
+        )
+      }),
+      { numRuns: 25, seed: 11 },
+    )
+  })
+
+  it('charges the hours that hold as often as it is to be sure: the likely ones in half, the end of the range in nine of ten', () => {
+    const [half, nine] = [quoted({ confidence: 0.5 }), quoted({ confidence: 0.9 })]
+    half.forEach((tier, index) => {
+      expect(tier.chargedSeconds).toBeCloseTo(tier.hours.likely, 6)
+      expect(nine[index]!.chargedSeconds).toBeCloseTo(tier.hours.high, 6)
+    })
+  })
+
+  it('by hand: six hours at 20 an hour, a twentieth for what nobody foresaw, a fifth on top', () => {
+    const [tier] = quoted({
+      confidence: 0.5,
+      preparationSeconds: 0 as never,
+      pot: minor(0),
+      can: minor(0),
+      piece: minor(0),
+      basing: minor(0),
+      packing: minor(10),
+      box: minor(500),
+      contingency: 0.05,
+      margin: 0.2,
+    })
+    const work = Math.round((tier!.hours.likely / 3600) * 2000)
+    const packing = 15 * 10 + 500
+    const contingency = Math.round((work + packing) * 0.05)
+    expect(tier!.parts).toEqual({
+      painting: work,
+      preparation: 0,
+      materials: 0,
+      basing: 0,
+      packing,
+      contingency,
+      margin: Math.round((work + packing + contingency) * 0.2),
+    })
+  })
+
+  it('takes the price of an hour from whoever paints it', () => {
+    const [odile, brann] = ['odile', 'brann'] as PainterId[]
+    const [you] = job.planning.painters
+    const project = {
+      ...job,
+      planning: {
+        ...job.planning,
+        painters: [
+          { ...you!, id: odile! },
+          { ...you!, id: brann! },
+        ],
+      },
+    }
+    const prices = { ...usualPriceList, painters: [{ painterId: brann!, hour: minor(3000) }] }
+    const hour = (workOf?: ReadonlyMap<PainterId, number>) =>
+      quoteTiers({ project, shelf: testShelf, now: noon, prices, ...(workOf ? { workOf } : {}) })[0]!.hour
+    expect(hour()).toBe(2500)
+    expect(
+      hour(
+        new Map([
+          [odile!, 3 * 3600],
+          [brann!, 3600],
+        ]),
+      ),
+    ).toBe(2250)
+    expect(hour(new Map())).toBe(2500)
+    const shared = workByPainter(
+      [
+        { painter: 0, startsAt: 0, endsAt: 3_600_000 },
+        { painter: 1, startsAt: 0, endsAt: 1_800_000 },
+        { painter: 0, startsAt: 0, endsAt: 1_800_000 },
+      ],
+      project.planning.painters,
+    )
+    expect([...shared]).toEqual([
+      [odile, 5400],
+      [brann, 1800],
+    ])
+  })
+
+  it('says what stands in its way', () => {
+    const doubts = (project: typeof job, some: Partial<PriceList> = {}, tiers: readonly QuoteTier[] = []) =>
+      quoteDoubts({ project, prices: { ...usualPriceList, ...some } }, tiers)
+    const bare = { ...job, recipes: [], line: [] }
+    expect(doubts(bare)).toEqual([{ kind: 'unit-without-stages', unitIds: job.units.map((unit) => unit.id) }])
+    expect(doubts({ ...job, units: [] })).toEqual([{ kind: 'no-models' }])
+    expect(doubts(job, { margin: -0.1, hour: minor(0) })).toEqual([
+      { kind: 'hour-for-nothing' },
+      { kind: 'margin-below-nothing' },
+    ])
+    const [plain, fine] = quoted()
+    expect(doubts(job, {}, [{ ...plain!, price: minor(fine!.price + 1) }, fine!])).toEqual([
+      { kind: 'finer-is-cheaper', standard: fine!.standard, than: plain!.standard },
+    ])
+    expect(quoted({}, { ...job, units: [] })).toEqual([])
+  })
+
+  it('names the stages of a standard whose leaving out moves its price most', () => {
+    const input = { project: job, shelf: testShelf, now: noon, prices: usualPriceList }
+    const { standard, price, hours } = quoteTiers(input).at(-1)!
+    const movers = priceMovers(input, standard)
+    expect(movers.length).toBeGreaterThan(0)
+    expect(movers.map((each) => each.saves)).toEqual(
+      movers.map((each) => each.saves).toSorted((a, b) => b - a),
+    )
+    for (const { saves, savedSeconds } of movers) {
+      expect(saves).toBeGreaterThan(0)
+      expect(saves).toBeLessThan(price)
+      expect(savedSeconds).toBeLessThan(hours.likely)
+    }
+  })
+})
+
+describe('after delivery', () => {
+  const tier: QuotedTier = {
+    standard: 'tabletop',
+    lowSeconds: 4 * 3600,
+    chargedSeconds: 10 * 3600,
+    highSeconds: 12 * 3600,
+    hour: minor(2000),
+    parts: {
+      painting: minor(20_000),
+      preparation: minor(1000),
+      materials: minor(500),
+      basing: minor(1500),
+      packing: minor(1000),
+      contingency: minor(1200),
+      margin: minor(3780),
+    },
+    price: minor(28_980),
+    promisedOn: null,
+  }
+
+  it('hours as they were say what is left of the price, and what to quote next time', () => {
+    expect(outcomeOfQuote(tier, 12 * 3600)).toEqual({
+      quotedSeconds: 36_000,
+      spentSeconds: 43_200,
+      price: 28_980,
+      cost: 28_000,
+      left: 980,
+      margin: 980 / 28_980,
+      nextTime: 1.2,
+    })
+    expect(outcomeOfQuote(tier, 16 * 3600).left).toBe(-7020)
+    expect(outcomeOfQuote({ ...tier, price: minor(0) }, 0)).toMatchObject({ margin: null, nextTime: null })
+  })
+})

@@ -1,0 +1,264 @@
+import jstat from 'jstat'
+import { amountsLeft, besideByBatch } from '../estimating/amounts-left.ts'
+import { estimateLine, totalOf, type EstimateInput, type TimeRange } from '../estimating/estimate-line.ts'
+import { projectForStandard } from '../estimating/line-for-standard.ts'
+import { materialsNeeded } from '../mixing/materials-needed.ts'
+import { followedRecipes } from '../ordering/line-of-order.ts'
+import { surfacePresets } from '../presets/presets.ts'
+import type { Shelf } from '../recipe/step-facts.ts'
+import { formOf } from '../trade/material.ts'
+import { countModels, takesStage, type Project } from '../trade/project.ts'
+import { standards, type Standard } from '../trade/recipe.ts'
+import type { PainterId, StageId, UnitId } from '../units/ids.ts'
+import type { LocalDate } from '../units/local-date.ts'
+import type { Seconds } from '../units/seconds.ts'
+import { minor, sumOf, type Minor } from './money.ts'
+import { usualPotMl, type PriceList } from './price-list.ts'
+
+export const priceParts = [
+  'painting',
+  'preparation',
+  'materials',
+  'basing',
+  'packing',
+  'contingency',
+  'margin',
+] as const
+
+/** What a price is made of. Each is rounded to a whole minor unit by itself, and the price is their sum. */
+export type PriceParts = Readonly<Record<(typeof priceParts)[number], Minor>>
+
+/** What it costs to have all of it painted to one standard. */
+export interface QuoteTier {
+  readonly standard: Standard
+  /** At the desk: likely, and in four cases of five between these. */
+  readonly hours: TimeRange
+  /** The hours that are charged: they hold as often as the price list wants. */
+  readonly chargedSeconds: number
+  /** What an hour of whoever paints it costs. */
+  readonly hour: Minor
+  readonly parts: PriceParts
+  readonly price: Minor
+}
+
+export interface QuoteInput extends Pick<EstimateInput, 'shelf' | 'now' | 'known' | 'progress'> {
+  readonly project: Project
+  readonly prices: PriceList
+  /** Seconds of the job by painter, as a plan shares them; without it everybody counts the same. */
+  readonly workOf?: ReadonlyMap<PainterId, number>
+}
+
+/** What stands in the way of a price, or is to be looked at before it is said. */
+export type QuoteDoubt =
+  | { readonly kind: 'no-models' }
+  /** Their hours are in no price. */
+  | { readonly kind: 'unit-without-stages'; readonly unitIds: readonly UnitId[] }
+  | { readonly kind: 'hour-for-nothing' }
+  | { readonly kind: 'margin-below-nothing' }
+  | { readonly kind: 'finer-is-cheaper'; readonly standard: Standard; readonly than: Standard }
+
+/** The standards that the units can be told apart by, each with its price; the plainest first. */
+export function quoteTiers(input: QuoteInput): readonly QuoteTier[] {
+  const tiers = standards.map((standard) =>
+    tierOf(projectForStandard(input.project, standard), standard, input),
+  )
+  // A standard whose hours are those of the one before is none of its own here.
+  return tiers.filter(
+    (tier, index) => tier.hours.likely > 0 && tier.hours.likely !== tiers[index - 1]?.hours.likely,
+  )
+}
+
+/** @param adapted with the stages of the standard, and no others. */
+function tierOf(adapted: Project, standard: Standard, input: QuoteInput): QuoteTier {
+  const { shelf, now, known, progress, prices } = input
+  const estimate = estimateLine({
+    project: adapted,
+    shelf,
+    now,
+    ...(known ? { known } : {}),
+    ...(progress ? { progress } : {}),
+  })
+  const hours = totalOf(estimate.rates, amountsLeft(estimate, besideByBatch(adapted, estimate)))
+  const chargedSeconds = heldSeconds(hours, prices.confidence)
+  const hour = hourOf(input)
+  const feet = footModels(adapted)
+  const preparation = minor((feet * prices.preparationSeconds * hour) / 3600)
+  const own = {
+    painting: minor((chargedSeconds * hour) / 3600),
+    preparation,
+    materials: materialCost(adapted, standard, shelf, prices),
+    basing: minor(feet * prices.basing),
+    packing: minor(countModels(adapted) * prices.packing + prices.box),
+  }
+  const cost = sumOf(Object.values(own))
+  const contingency = minor(cost * prices.contingency)
+  const margin = minor((cost + contingency) * prices.margin)
+  const parts = { ...own, contingency, margin }
+  return { standard, hours, chargedSeconds, hour, parts, price: sumOf(Object.values(parts)) }
+}
+
+/** The time that is enough in so many of all cases, where times are log-normal. */
+function heldSeconds({ likely, high }: TimeRange, confidence: number): number {
+  if (likely <= 0) return 0
+  // The range spans four cases of five: nine of ten lie below its end.
+  const reach = jstat.normal.inv(confidence, 0, 1) / jstat.normal.inv(0.9, 0, 1)
+  return likely * (high / likely) ** reach
+}
+
+function hourOf({ project, prices, workOf }: QuoteInput): Minor {
+  const priceOf = (id: PainterId) =>
+    prices.painters.find((each) => each.painterId === id)?.hour ?? prices.hour
+  const { painters } = project.planning
+  const shares = workOf && [...workOf.values()].some((share) => share > 0) ? workOf : null
+  const weighed = painters.map(({ id }) => ({
+    price: priceOf(id),
+    share: shares ? (shares.get(id) ?? 0) : 1,
+  }))
+  const all = weighed.reduce((sum, { share }) => sum + share, 0)
+  if (all === 0) return prices.hour
+  return minor(weighed.reduce((sum, { price, share }) => sum + price * share, 0) / all)
+}
+
+/** As many models on foot as have the surface of all of these. */
+function footModels({ units }: Pick<Project, 'units'>): number {
+  return units.reduce((sum, unit) => sum + unit.models.length * surfacePresets[unit.size], 0)
+}
+
+/** By what the recipes use, not by what is bought. */
+function materialCost(project: Project, standard: Standard, shelf: Shelf, prices: PriceList): Minor {
+  const units = project.units.map((unit) => ({ ...unit, standard }))
+  const costs = materialsNeeded(followedRecipes({ ...project, units }), shelf).map(
+    ({ material, ml, pieces }) => {
+      const isCan = formOf(material) === 'can'
+      const holds = material.potMl > 0 ? material.potMl : usualPotMl[isCan ? 'can' : 'pot']
+      return pieces * prices.piece + (ml / holds) * (isCan ? prices.can : prices.pot)
+    },
+  )
+  return minor(costs.reduce((sum, each) => sum + each, 0))
+}
+
+/** @param tiers of the same project and prices. */
+export function quoteDoubts(
+  { project, prices }: Pick<QuoteInput, 'project' | 'prices'>,
+  tiers: readonly QuoteTier[],
+): readonly QuoteDoubt[] {
+  const doubts: QuoteDoubt[] = []
+  if (countModels(project) === 0) doubts.push({ kind: 'no-models' })
+  const bare = project.units.filter(
+    (unit) =>
+      unit.models.length > 0 &&
+      !project.line.some((stage) => unit.models.some((model) => takesStage(stage, unit.id, model))) &&
+      !project.recipes.some((recipe) => recipe.unitIds.includes(unit.id)),
+  )
+  if (bare.length > 0) doubts.push({ kind: 'unit-without-stages', unitIds: bare.map((unit) => unit.id) })
+  if (prices.hour === 0) doubts.push({ kind: 'hour-for-nothing' })
+  if (prices.margin < 0) doubts.push({ kind: 'margin-below-nothing' })
+  tiers.forEach((tier, index) => {
+    const plainer = tiers[index - 1]
+    if (plainer && tier.price < plainer.price)
+      doubts.push({ kind: 'finer-is-cheaper', standard: tier.standard, than: plainer.standard })
+  })
+  return doubts
+}
+
+/** A stage that could be left out of a standard, and what that takes off the price. */
+export interface PriceMover {
+  readonly stageId: StageId
+  readonly name: string
+  readonly saves: Minor
+  readonly savedSeconds: number
+}
+
+const worthAWord = 0.01
+const mostMovers = 6
+
+/** The stages that only this standard and finer ones ask for, those first whose leaving out moves its price most. */
+export function priceMovers(input: QuoteInput, standard: Standard): readonly PriceMover[] {
+  const whole = projectForStandard(input.project, standard)
+  const { price, hours } = tierOf(whole, standard, input)
+  const standardOf = new Map(
+    input.project.recipes.flatMap((recipe) =>
+      recipe.steps.map((step) => [`${recipe.id} ${step.id}`, step.standard] as const),
+    ),
+  )
+  return whole.line
+    .filter((stage) => {
+      const own = stage.steps.flatMap((step) => standardOf.get(`${step.recipeId} ${step.stepId}`) ?? [])
+      return own.length > 0 && own.every((each) => each === standard)
+    })
+    .map(({ id, name }): PriceMover => {
+      const without = { ...whole, line: whole.line.filter((stage) => stage.id !== id) }
+      const tier = tierOf(without, standard, input)
+      return {
+        stageId: id,
+        name,
+        saves: minor(price - tier.price),
+        savedSeconds: hours.likely - tier.hours.likely,
+      }
+    })
+    .filter(({ saves }) => saves > price * worthAWord)
+    .sort((a, b) => b.saves - a.saves)
+    .slice(0, mostMovers)
+}
+
+/** A quote as it was said: figures of the day, kept whatever changes after. */
+export interface Quote {
+  readonly currency: string
+  readonly confidence: number
+  readonly models: number
+  readonly tiers: readonly QuotedTier[]
+}
+
+export interface QuotedTier extends Pick<
+  QuoteTier,
+  'standard' | 'chargedSeconds' | 'hour' | 'parts' | 'price'
+> {
+  readonly lowSeconds: number
+  readonly highSeconds: number
+  /** The day that holds as often as the quote says, from the queue as it was; `null` where nothing could be planned. */
+  readonly promisedOn: LocalDate | null
+}
+
+/** What a job brought, against what was quoted. */
+export interface Outcome {
+  readonly quotedSeconds: number
+  readonly spentSeconds: number
+  readonly price: Minor
+  /** Hours as they were at the quote's price of an hour, and everything else as quoted but contingency and margin. */
+  readonly cost: Minor
+  readonly left: Minor
+  /** Of the price; `null` where the price is nothing. */
+  readonly margin: number | null
+  /** What the hours of the next quote of this kind are to be multiplied with. */
+  readonly nextTime: number | null
+}
+
+/** @param spentSeconds at the desk, as recorded. */
+export function outcomeOfQuote(tier: QuotedTier, spentSeconds: number): Outcome {
+  const { parts, price, hour, chargedSeconds } = tier
+  const work = minor((spentSeconds * hour) / 3600)
+  const cost = sumOf([work, parts.preparation, parts.materials, parts.basing, parts.packing])
+  const left = minor(price - cost)
+  return {
+    quotedSeconds: chargedSeconds,
+    spentSeconds,
+    price,
+    cost,
+    left,
+    margin: price === 0 ? null : left / price,
+    nextTime: chargedSeconds > 0 && spentSeconds > 0 ? spentSeconds / chargedSeconds : null,
+  }
+}
+
+/** Seconds by painter of some units, as a plan shares them out. */
+export function workByPainter(
+  stretches: readonly { readonly painter: number; readonly startsAt: number; readonly endsAt: number }[],
+  painters: readonly { readonly id: PainterId }[],
+): ReadonlyMap<PainterId, Seconds> {
+  const shares = new Map<PainterId, Seconds>()
+  for (const { painter, startsAt, endsAt } of stretches) {
+    const id = painters[painter]?.id
+    if (id) shares.set(id, ((shares.get(id) ?? 0) + (endsAt - startsAt) / 1000) as Seconds)
+  }
+  return shares
+}

@@ -1,0 +1,2 @@
+export { studioOfLink } from './links.ts'
+export { commissionRoutes, sharedRoutes } from './routes.ts'

@@ -1,0 +1,94 @@
+import {
+  batchName,
+  keepTogether,
+  splitIntoBatches,
+  type Batch,
+  type BatchId,
+  type KeptBatch,
+} from '@seriatim/core'
+import { Link2, Link2Off } from 'lucide-react'
+import { useState } from 'react'
+import { v7 } from 'uuid'
+import { plural } from '../../shared/format/index.ts'
+import { useCurrentProject, useSettings } from '../../shared/project/index.ts'
+import { Button } from '../../shared/ui/index.ts'
+import { modelRunText } from './model-run-text.ts'
+import { OwnBatchDialog } from './OwnBatchDialog.tsx'
+
+/** Which models go down the line together: by the batch size, or kept together whatever it says. */
+export function BatchList() {
+  const project = useCurrentProject()
+  const setSettings = useSettings()
+  const [choosing, setChoosing] = useState(false)
+  const { planning, units } = project
+  const setBatches = (batches: readonly KeptBatch[], said: string) =>
+    setSettings({ planning: { ...planning, batches } }, said)
+  const keep = (own: KeptBatch, said: string) => setBatches(keepTogether(planning.batches, own), said)
+  const toggle = (batch: Batch) =>
+    batch.kept
+      ? setBatches(
+          planning.batches.filter((each) => each.id !== batch.id),
+          `${batchName(batch)} goes by the batch size again.`,
+        )
+      : keep(
+          { id: batch.id, unitId: batch.unitId, modelIds: batch.models.map((model) => model.id) },
+          `${batchName(batch)} stays together.`,
+        )
+  return (
+    <section aria-labelledby="batches" className="ticket p-4">
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
+        <h2 id="batches" className="grow text-xl">
+          What goes together
+        </h2>
+        <Button onClick={() => setChoosing(true)}>A batch of my own</Button>
+      </div>
+      <p className="mb-2 text-sm text-ink-soft">
+        Kept together, a batch stays as it is whatever the batch size says. One that is begun is kept when the
+        size changes.
+      </p>
+      <ul className="grid gap-x-8 md:grid-cols-2">
+        {splitIntoBatches(project, project).map((batch) => (
+          <li
+            key={batch.id}
+            className="flex min-h-12 flex-wrap items-center gap-x-3 border-b border-paper-edge py-1"
+          >
+            <span className="font-bold">{batchName(batch)}</span>
+            <span className="grow text-sm text-ink-soft">
+              {modelRunText(batch.models, batch.unitName)}
+              {batch.pilot ? ', the pilot' : ''}
+            </span>
+            {batch.pilot ? null : (
+              <Button
+                weight="quiet"
+                aria-pressed={batch.kept}
+                aria-label={`Keep ${batchName(batch)} together`}
+                className="aria-pressed:text-hands"
+                onClick={() => toggle(batch)}
+              >
+                {batch.kept ? (
+                  <Link2 aria-hidden="true" size={18} />
+                ) : (
+                  <Link2Off aria-hidden="true" size={18} />
+                )}
+                {batch.kept ? 'kept together' : 'by size'}
+              </Button>
+            )}
+          </li>
+        ))}
+      </ul>
+      {choosing ? (
+        <OwnBatchDialog
+          units={units.filter((unit) => unit.models.length > 1)}
+          onClose={() => setChoosing(false)}
+          onChoose={(unitId, modelIds) => {
+            keep(
+              { id: v7() as BatchId, unitId, modelIds },
+              `${plural(modelIds.length, 'model')} go together.`,
+            )
+            setChoosing(false)
+          }}
+        />
+      ) : null}
+    </section>
+  )
+}

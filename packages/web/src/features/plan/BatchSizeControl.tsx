@@ -1,0 +1,40 @@
+import { outcomeOf, type LinePlan, type PlanningInput, type Progress } from '@seriatim/core'
+import { lazy, Suspense } from 'react'
+import { useCurrentProject } from '../../shared/project/index.ts'
+import { useBatchSizeComparison } from '../../shared/worker/index.ts'
+import { useBatchSize } from './use-batch-size.ts'
+
+/** Charts are fetched when they are wanted. */
+const BatchSizeChart = lazy(async () => ({ default: (await import('./BatchSizeChart.tsx')).BatchSizeChart }))
+
+/** How the batch sizes compare, and the one that is chosen. */
+export function BatchSizeControl({
+  input,
+  plan,
+  chosen,
+  progress,
+}: {
+  readonly input: PlanningInput | null
+  readonly plan: LinePlan
+  readonly chosen: string
+  readonly progress: Progress | undefined
+}) {
+  const tried = useBatchSizeComparison(input)
+  // The size in use has the figures of the plan on this page, which was searched for longer than the others.
+  const outcomes = tried.outcomes.map((each) => (each.split === chosen ? outcomeOf(plan, each) : each))
+  const comparison = { ...tried, outcomes }
+  const project = useCurrentProject()
+  const setBatchSize = useBatchSize(project, progress)
+  return (
+    <Suspense fallback={<p role="status">Loading the batch sizes …</p>}>
+      <BatchSizeChart
+        comparison={comparison}
+        project={project}
+        chosen={chosen}
+        onChoose={({ batchSize, firstBatch, split }) =>
+          setBatchSize({ batchSize, firstBatch }, `Batches of ${split}.`)
+        }
+      />
+    </Suspense>
+  )
+}

@@ -1,0 +1,76 @@
+import { largestBatchSize, splitIntoBatches, type Progress } from '@seriatim/core'
+import { CalendarDays, UsersRound } from 'lucide-react'
+import { useState } from 'react'
+import { Link } from 'react-router'
+import { durationText, plural, weekdayText } from '../../shared/format/index.ts'
+import { useCurrentProject, useEdit, useSettings, type ShownProject } from '../../shared/project/index.ts'
+import { ProjectSettingsForm } from '../../shared/project-settings-form.tsx'
+import { Button, Dialog, Stepper } from '../../shared/ui/index.ts'
+import { useBatchSize } from './use-batch-size.ts'
+
+/** What of a plan is set beside its headline: how many models go together, how many batches at a time, and when. */
+export function PlanControls({ progress }: { readonly progress: Progress | undefined }) {
+  const project = useCurrentProject()
+  const setSettings = useSettings()
+  const setBatchSize = useBatchSize(project, progress)
+  const largest = largestBatchSize(project)
+  const batches = splitIntoBatches(project, project).length
+  const inHand = Math.min(project.batchesInHand ?? batches, batches)
+  return (
+    <>
+      <Stepper
+        label="Batch of"
+        value={Math.min(project.batchSize, largest)}
+        min={1}
+        max={largest}
+        onChange={(batchSize) => setBatchSize({ batchSize, firstBatch: null }, '')}
+      />
+      <Stepper
+        label="In hand"
+        value={inHand}
+        min={1}
+        max={batches}
+        valueText={inHand >= batches ? 'all' : String(inHand)}
+        onChange={(value) => setSettings({ batchesInHand: value >= batches ? null : value }, '')}
+      />
+      <EveningsButton />
+    </>
+  )
+}
+
+export function EveningsButton() {
+  const project = useCurrentProject()
+  const edit = useEdit()
+  /** The project as the open form shows it. */
+  const [opened, setOpened] = useState<ShownProject | null>(null)
+  const { weekdays, lengthSeconds } = project.evenings
+  const painters = project.planning.painters.length
+  return (
+    <>
+      <Link
+        to="../sessions"
+        className="ticket inline-flex min-h-11 items-center gap-2 px-3 font-bold hover:underline"
+      >
+        <UsersRound aria-hidden="true" size={18} />
+        {painters > 1 ? plural(painters, 'painter') : 'Sessions'}
+      </Link>
+      <Button onClick={() => setOpened(project)}>
+        <CalendarDays aria-hidden="true" size={18} />
+        {weekdays.map(weekdayText).join(' · ')}, {durationText(lengthSeconds)}
+      </Button>
+      <Dialog open={opened !== null} onOpenChange={() => setOpened(null)} title="Date and evenings">
+        <ProjectSettingsForm
+          settings={opened ?? project}
+          submitLabel="Save"
+          busy={false}
+          onSubmit={({ name, dueOn, evenings, planning: { handOver } }) => {
+            const from = opened ?? project
+            const planning = { ...from.planning, handOver }
+            edit(from, { ...from, name, dueOn, evenings, planning }, 'Date and evenings are saved.')
+            setOpened(null)
+          }}
+        />
+      </Dialog>
+    </>
+  )
+}
