@@ -55,6 +55,7 @@ describe('the OpenAPI document', () => {
       'importProject',
       'makeLink',
       'makeQuote',
+      'nameStudio',
       'putAir',
       'putClient',
       'putDesk',

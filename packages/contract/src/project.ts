@@ -241,6 +241,8 @@ export const projectSummarySchema = z.object({
   stages: z.int(),
   totalSeconds: z.number(),
   leftSeconds: z.number(),
+  /** For whom, and whether it is delivered; `null` for the painter's own table. */
+  commission: commissionSchema.pick({ clientId: true, deliveredOn: true }).nullable(),
   /** The last word on it; `null` until somebody had it worked out. */
   finish: finishSchema.extend({ saidAt: instantField }).nullable(),
 })

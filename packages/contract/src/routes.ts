@@ -13,7 +13,7 @@ import {
 } from './commissions.ts'
 import { commandVerdictSchema, loggedChangeSchema, newChangeSchema } from './commands.ts'
 import { eventVerdictSchema } from './event.ts'
-import { idOf, instantField } from './fields.ts'
+import { idOf, instantField, textField } from './fields.ts'
 import { anyProjectFileSchema } from './files/read-project-file.ts'
 import { handSchema, putBroughtRatesSchema } from './hand.ts'
 import {
@@ -107,6 +107,7 @@ const afterQuery = z.object({
   after: z.coerce.number().int().min(0).max(Number.MAX_SAFE_INTEGER).default(0),
 })
 
+const studioSchema = z.object({ name: textField('the studio a name', 120) })
 const deskSchema = z.object({ hoursOf: idOf<ProjectId>().nullable() })
 const shelfAnswer = z.object({ materials: z.array(materialSchema).readonly() })
 
@@ -307,6 +308,10 @@ export const routes = {
     params: z.object({ token: z.string().min(1).max(200) }),
     answer: sharedProgressSchema,
   }),
+
+  /** What clients read above their page. */
+  readStudio: route('GET', '/studio', { answer: studioSchema }),
+  nameStudio: route('PUT', '/studio', { audience: 'owner', body: studioSchema, answer: studioSchema }),
 
   readAir: route('GET', '/air', { answer: airSchema }),
   putAir: route('PUT', '/air', { body: putAirSchema, answer: airSchema, largest: 4 * megabyte }),

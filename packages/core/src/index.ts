@@ -190,6 +190,7 @@ export {
   type StageEstimate,
   type TimeRange,
 } from './estimating/estimate-line.ts'
+export { projectForStandard } from './estimating/line-for-standard.ts'
 export { extrasFor, type Extra } from './estimating/extras.ts'
 export { learnBores, type LearntBores } from './estimating/learn-bores.ts'
 export { askedAbout, type ObservedTime } from './estimating/observe-times.ts'
@@ -241,6 +242,7 @@ export type { Finding, Mend, Severity } from './ordering/rule.ts'
 export { isCurrency, minor, minorDigits, sumOf, type Minor } from './money/money.ts'
 export { confidences, usualPriceList, type PriceList } from './money/price-list.ts'
 export {
+  leftToFiner,
   outcomeOfQuote,
   priceMovers,
   priceParts,

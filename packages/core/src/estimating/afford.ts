@@ -35,13 +35,14 @@ export function standardCosts(
     const at = (index: number) => ranges[index] ?? { low: 0, likely: 0, high: 0 }
     return {
       unitId: id,
-      offers: offersFor(id, project),
+      offers: standardsOffered(id, project),
       left: { 'three-colour': at(0), tabletop: at(1), 'tabletop plus': at(2), display: at(3) },
     }
   })
 }
 
-function offersFor(
+/** The standards that the unit's recipe, or its stages, tell apart. */
+export function standardsOffered(
   unitId: UnitId,
   { recipes, line }: Pick<Project, 'recipes' | 'line'>,
 ): readonly Standard[] {

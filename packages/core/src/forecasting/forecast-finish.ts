@@ -50,8 +50,8 @@ export function forecastFinish(input: ForecastInput): FinishForecast {
 
 /** When one of several jobs at one desk is done. */
 export interface JobForecast {
-  /** By then it is done in 80 of 100 futures; `null` where that is beyond the calendar. */
-  readonly p80: Instant | null
+  /** By then it is done in as many futures as was asked; `null` where that is beyond the calendar. */
+  readonly doneBy: Instant | null
   /** Share of futures that meet its date; `null` without one. */
   readonly odds: number | null
 }
@@ -59,10 +59,12 @@ export interface JobForecast {
 /**
  * The same for several jobs in one plan, and for each by itself, from the same futures.
  * @param jobs the batches of each, by their place in the plan, and by when it has to be painted.
+ * @param confidence the share of futures in which a job is done by its day, 0 to 1.
  */
 export function forecastJobs(
   input: ForecastInput,
   jobs: readonly { readonly batches: readonly number[]; readonly due: Instant | null }[],
+  confidence = 0.8,
 ): { readonly whole: FinishForecast; readonly jobs: readonly JobForecast[] } {
   const { now } = input.solved
   const finishes = jobs.map((): number[] => [])
@@ -77,7 +79,7 @@ export function forecastJobs(
     jobs: jobs.map(({ due }, job) => {
       const sorted = (finishes[job] ?? []).sort((a, b) => a - b)
       return {
-        p80: heldBy(sorted, 0.8, now),
+        doneBy: heldBy(sorted, confidence, now),
         odds: due === null ? null : shareUntil(sorted, (due - now) / 1000),
       }
     }),

@@ -74,7 +74,7 @@ describe('planDesk', () => {
     for (const each of jobs) {
       expect(each.aloneAt).not.toBeNull()
       expect(each.aloneAt!).toBeLessThanOrEqual(each.doneAt!)
-      expect(each.p80!).toBeLessThanOrEqual(forecast.p80!)
+      expect(each.doneBy!).toBeLessThanOrEqual(forecast.p80!)
     }
     expect(jobs.map((each) => each.odds === null)).toEqual([true, true, false])
     // What is due on Sunday goes before what is due at no time.

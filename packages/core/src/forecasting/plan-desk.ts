@@ -23,6 +23,8 @@ export interface DeskInput extends Pick<EstimateInput, 'shelf' | 'now' | 'known'
   readonly rush?: ProjectId | null
   /** A plan to keep to where nothing is much better, of these jobs or more: with a job less no other is to come later. */
   readonly before?: Pick<LinePlan, 'stretches'>
+  /** The share of futures in which a job is done by the day said of it; eight of ten without it. */
+  readonly confidence?: number
   readonly effort?: number
   readonly isCalledOff?: () => boolean
 }
@@ -123,7 +125,7 @@ export function planDesk(input: DeskInput): Result<DeskPlan, PlanProblem> {
     due: paintedBy(job.project),
     batches: plan.batches.flatMap((batch, place) => (units[index]?.has(batch.unitId) ? [place] : [])),
   }))
-  const { whole, jobs: forecasts } = forecastJobs(futures, asked)
+  const { whole, jobs: forecasts } = forecastJobs(futures, asked, input.confidence)
   const openings = alone.reduce((sum, each) => sum + (each.ok ? each.value.plan.potOpenings : 0), 0)
   return success({
     project,
@@ -141,7 +143,7 @@ export function planDesk(input: DeskInput): Result<DeskPlan, PlanProblem> {
         due: asked[index]?.due ?? null,
         doneAt: isLeft ? addSeconds(now, Math.max(...dry.map((at) => (at - now) / 1000))) : null,
         aloneAt: isLeft && apart?.ok ? apart.value.plan.finishesAt : null,
-        p80: forecasts[index]?.p80 ?? null,
+        doneBy: forecasts[index]?.doneBy ?? null,
         odds: forecasts[index]?.odds ?? null,
       }
     }),

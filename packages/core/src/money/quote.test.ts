@@ -4,10 +4,11 @@ import { noon } from '../testing/builders.ts'
 import { testShelf } from '../testing/recipes.ts'
 import { schoolJob } from '../testing/school-jobs.ts'
 import { standards } from '../trade/recipe.ts'
-import type { PainterId } from '../units/ids.ts'
+import type { ModelId, PainterId, RecipeId, StageId, UnitId } from '../units/ids.ts'
 import { minor, sumOf } from './money.ts'
 import { usualPriceList, type PriceList } from './price-list.ts'
 import {
+  leftToFiner,
   outcomeOfQuote,
   priceMovers,
   quoteDoubts,
@@ -179,6 +180,41 @@ describe('a quote', () => {
       expect(savedSeconds).toBeLessThan(hours.likely)
     }
   })
+})
+
+it('names only standards that every unit reaches', () => {
+  const [own] = job.units
+  const [recipe] = job.recipes
+  // A second unit whose recipe knows nothing plainer than tabletop plus.
+  const plus = {
+    ...recipe!,
+    id: 'plus' as RecipeId,
+    unitIds: ['officers' as UnitId],
+    steps: recipe!.steps.map((step) => ({ ...step, standard: 'tabletop plus' as const })),
+  }
+  const officers = {
+    ...own!,
+    id: 'officers' as UnitId,
+    models: own!.models.map((model) => ({ ...model, id: `x ${model.id}` as ModelId })),
+  }
+  const project = { ...job, units: [own!, officers], recipes: [recipe!, plus] }
+  expect(quoted({}, project).map((tier) => tier.standard)).toEqual(
+    quoted()
+      .map((tier) => tier.standard)
+      .filter((each) => each !== 'three-colour' && each !== 'tabletop'),
+  )
+})
+
+it('a stage that is left to a finer standard is not in the price of the plainer one any more', () => {
+  const input = { project: job, shelf: testShelf, now: noon, prices: usualPriceList }
+  const standard = 'tabletop'
+  const [mover] = priceMovers(input, standard)
+  const project = leftToFiner(job, mover!.stageId, 'tabletop plus')
+  const priceOf = (given: typeof job, of: string) =>
+    quoteTiers({ ...input, project: given }).find((tier) => tier.standard === of)!.price
+  expect(priceOf(job, standard) - priceOf(project, standard)).toBeGreaterThan(0)
+  expect(priceOf(project, 'tabletop plus')).toBe(priceOf(job, 'tabletop plus'))
+  expect(leftToFiner(job, 'no such stage' as StageId, 'display')).toEqual(job)
 })
 
 describe('after delivery', () => {

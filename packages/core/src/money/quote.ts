@@ -1,4 +1,5 @@
 import jstat from 'jstat'
+import { standardsOffered } from '../estimating/afford.ts'
 import { amountsLeft, besideByBatch } from '../estimating/amounts-left.ts'
 import { estimateLine, totalOf, type EstimateInput, type TimeRange } from '../estimating/estimate-line.ts'
 import { projectForStandard } from '../estimating/line-for-standard.ts'
@@ -8,7 +9,8 @@ import { surfacePresets } from '../presets/presets.ts'
 import type { Shelf } from '../recipe/step-facts.ts'
 import { formOf } from '../trade/material.ts'
 import { countModels, takesStage, type Project } from '../trade/project.ts'
-import { standards, type Standard } from '../trade/recipe.ts'
+import { standardReaches, standards, type Recipe, type Standard, type Step } from '../trade/recipe.ts'
+import type { Technique } from '../trade/technique.ts'
 import type { PainterId, StageId, UnitId } from '../units/ids.ts'
 import type { LocalDate } from '../units/local-date.ts'
 import type { Seconds } from '../units/seconds.ts'
@@ -57,15 +59,20 @@ export type QuoteDoubt =
   | { readonly kind: 'margin-below-nothing' }
   | { readonly kind: 'finer-is-cheaper'; readonly standard: Standard; readonly than: Standard }
 
-/** The standards that the units can be told apart by, each with its price; the plainest first. */
+/** The standards that some unit tells apart and all reach, each with its price; the plainest first. */
 export function quoteTiers(input: QuoteInput): readonly QuoteTier[] {
-  const tiers = standards.map((standard) =>
-    tierOf(projectForStandard(input.project, standard), standard, input),
-  )
-  // A standard whose hours are those of the one before is none of its own here.
-  return tiers.filter(
-    (tier, index) => tier.hours.likely > 0 && tier.hours.likely !== tiers[index - 1]?.hours.likely,
-  )
+  const { project } = input
+  const offers = project.units
+    .filter((unit) => unit.models.length > 0)
+    .map((unit) => standardsOffered(unit.id, project))
+  return standards
+    .filter(
+      (standard) =>
+        offers.some((own) => own.includes(standard)) &&
+        offers.every((own) => own.some((each) => standardReaches(each, standard))),
+    )
+    .map((standard) => tierOf(projectForStandard(project, standard), standard, input))
+    .filter((tier) => tier.hours.likely > 0)
 }
 
 /** @param adapted with the stages of the standard, and no others. */
@@ -170,21 +177,37 @@ export interface PriceMover {
 }
 
 const worthAWord = 0.01
+/** What makes a model finer; coats that hide the primer, and what protects them, nobody leaves out (common practice). */
+const refining = new Set<Technique>([
+  ...([
+    'layer',
+    'blend',
+    'wash',
+    'pin wash',
+    'dry brush',
+    'edge',
+    'detail',
+    'glaze',
+    'stipple',
+    'chip',
+  ] as const),
+  'decal',
+])
 const mostMovers = 6
 
-/** The stages that only this standard and finer ones ask for, those first whose leaving out moves its price most. */
+/** The refining stages that only this standard and finer ones ask for, those first whose leaving out moves its price most. */
 export function priceMovers(input: QuoteInput, standard: Standard): readonly PriceMover[] {
   const whole = projectForStandard(input.project, standard)
   const { price, hours } = tierOf(whole, standard, input)
-  const standardOf = new Map(
+  const stepOf = new Map(
     input.project.recipes.flatMap((recipe) =>
-      recipe.steps.map((step) => [`${recipe.id} ${step.id}`, step.standard] as const),
+      recipe.steps.map((step) => [`${recipe.id} ${step.id}`, step] as const),
     ),
   )
   return whole.line
     .filter((stage) => {
-      const own = stage.steps.flatMap((step) => standardOf.get(`${step.recipeId} ${step.stepId}`) ?? [])
-      return own.length > 0 && own.every((each) => each === standard)
+      const own = stage.steps.flatMap((step) => stepOf.get(`${step.recipeId} ${step.stepId}`) ?? [])
+      return own.length > 0 && own.every((step) => step.standard === standard && refining.has(step.technique))
     })
     .map(({ id, name }): PriceMover => {
       const without = { ...whole, line: whole.line.filter((stage) => stage.id !== id) }
@@ -199,6 +222,26 @@ export function priceMovers(input: QuoteInput, standard: Standard): readonly Pri
     .filter(({ saves }) => saves > price * worthAWord)
     .sort((a, b) => b.saves - a.saves)
     .slice(0, mostMovers)
+}
+
+/** The project with what a stage is made of left to a finer standard: at those below it is not painted any more. */
+export function leftToFiner<P extends Pick<Project, 'recipes' | 'line'>>(
+  project: P,
+  stageId: StageId,
+  finer: Standard,
+): P {
+  const stage = project.line.find((each) => each.id === stageId)
+  const meant = new Set(stage?.steps.map((step) => `${step.recipeId} ${step.stepId}`))
+  const isMeant = (recipe: Recipe, step: Step) => meant.has(`${recipe.id} ${step.id}`)
+  const recipes = project.recipes.map((recipe) =>
+    recipe.steps.some((step) => isMeant(recipe, step))
+      ? {
+          ...recipe,
+          steps: recipe.steps.map((step) => (isMeant(recipe, step) ? { ...step, standard: finer } : step)),
+        }
+      : recipe,
+  )
+  return { ...project, recipes }
 }
 
 /** A quote as it was said: figures of the day, kept whatever changes after. */

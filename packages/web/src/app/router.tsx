@@ -7,6 +7,12 @@ import { Start, WhereNow } from './WhereNow.tsx'
 
 export const router = createBrowserRouter([
   {
+    path: 'look/:token',
+    hydrateFallbackElement: <LoadingState what="how far it is" />,
+    errorElement: <BrokenPage />,
+    lazy: async () => ({ Component: (await import('../features/client-view/index.ts')).ClientViewPage }),
+  },
+  {
     element: <Shell />,
     hydrateFallbackElement: <LoadingState what="Seriatim" />,
     errorElement: <BrokenPage />,
@@ -27,6 +33,12 @@ export const router = createBrowserRouter([
       {
         path: 'desk',
         lazy: async () => ({ Component: (await import('../features/desk/index.ts')).DeskPage }),
+      },
+      {
+        path: 'commissions',
+        lazy: async () => ({
+          Component: (await import('../features/commissions/index.ts')).CommissionsPage,
+        }),
       },
       {
         path: 'studio',
@@ -81,6 +93,16 @@ export const router = createBrowserRouter([
           {
             path: 'paper',
             lazy: async () => ({ Component: (await import('../features/paper/index.ts')).PaperPage }),
+          },
+          {
+            path: 'commission',
+            lazy: async () => ({
+              Component: (await import('../features/commissions/index.ts')).CommissionPage,
+            }),
+          },
+          {
+            path: 'quote/:quoteId',
+            lazy: async () => ({ Component: (await import('../features/commissions/index.ts')).QuotePage }),
           },
           {
             path: 'logbook',

@@ -105,7 +105,7 @@ export const projectSummary = pgTable(
     projectId: uuid('project_id').$type<ProjectId>().notNull(),
     /** Says what it was made of: the project's revision, its last event and the shelf. */
     madeOf: text('made_of').notNull(),
-    summary: jsonb().$type<Omit<ProjectSummary, 'finish'>>().notNull(),
+    summary: jsonb().$type<Omit<ProjectSummary, 'finish' | 'commission'>>().notNull(),
     /** The times it teaches other projects; `null` until somebody asks. */
     times: jsonb().$type<Hand['elsewhere']>(),
   },

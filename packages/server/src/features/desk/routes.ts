@@ -4,10 +4,16 @@ import type { Hono } from 'hono'
 import type { Database } from '../../db/client.ts'
 import { studio } from '../../db/schema/studio.ts'
 import { serveRoute, type Asking } from '../../http/serve-route.ts'
+import { readStudioName } from '../door/repository.ts'
 import { requireRevision } from '../projects/service.ts'
 
 /** What holds at the desk, whichever project is planned there. */
 export function deskRoutes(app: Hono<{ Bindings: Asking }>, db: Database): void {
+  serveRoute(app, routes.readStudio, async () => ({ name: await readStudioName(db) }))
+  serveRoute(app, routes.nameStudio, async ({ body: { name } }) => {
+    await db.update(studio).set({ name })
+    return { name }
+  })
   serveRoute(app, routes.readDesk, async () => ({ hoursOf: await readHoursOf(db) }))
   serveRoute(app, routes.putDesk, async ({ body: { hoursOf } }) => {
     if (hoursOf !== null) await requireRevision(db, hoursOf)

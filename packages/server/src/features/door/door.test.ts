@@ -144,6 +144,7 @@ describe('the door', () => {
     const { id, line, unit } = await server.seed()
     const { token } = (await ask('owner', 'POST', `/projects/${id}/links`, { days: 30 })).body
     const bodies: Record<string, unknown> = {
+      nameStudio: { name: 'Own desk' },
       putClient: { name: 'Maren Voss', contact: '', note: '' },
       putPrices: { prices: usualPriceList, revision: 7 },
       makeQuote: { id: v7(), after: 0, quote: newQuote() },

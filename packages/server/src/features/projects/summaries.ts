@@ -73,7 +73,7 @@ export function createSummaries(db: Database, now: () => Instant) {
   async function refresh({ id, madeOf }: Standing, shelf: Shelf): Promise<void> {
     const { project, progress, estimate } = await estimateOf(id, shelf)
     const left = workLeft(project, progress, timesOf(estimate))
-    const summary: Omit<ProjectSummary, 'finish'> = {
+    const summary: Omit<ProjectSummary, 'finish' | 'commission'> = {
       id,
       name: project.name,
       dueOn: project.dueOn,
@@ -150,10 +150,12 @@ export function createSummaries(db: Database, now: () => Instant) {
   async function list(): Promise<ProjectSummary[]> {
     const order = await freshened()
     const rows = await db
-      .select({ summary: projectSummary.summary, finish: project.finish })
+      .select({ summary: projectSummary.summary, finish: project.finish, commission: project.commission })
       .from(projectSummary)
       .innerJoin(project, eq(project.id, projectSummary.projectId))
-    const byId = new Map(rows.map(({ summary, finish }) => [summary.id, { ...summary, finish }]))
+    const byId = new Map(
+      rows.map(({ summary, finish, commission }) => [summary.id, { ...summary, finish, commission }]),
+    )
     return order.flatMap((id) => byId.get(id) ?? [])
   }
 

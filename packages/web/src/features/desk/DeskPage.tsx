@@ -13,9 +13,9 @@ import { finishText } from '../../shared/finish-text.ts'
 import { dayText, durationText, plural } from '../../shared/format/index.ts'
 import { RunSheetTicket } from '../../shared/run-sheet/index.ts'
 import { EmptyState, ErrorState, Headline, LoadingState, SelectField } from '../../shared/ui/index.ts'
+import { useJobs } from '../../shared/use-jobs.ts'
 import { useDeskPlan, type DeskWish } from '../../shared/worker/index.ts'
 import { JobTable } from './JobTable.tsx'
-import { useJobs } from './use-jobs.ts'
 
 const sheetsShown = 4
 

@@ -138,8 +138,8 @@ function DoneBy({ now, was, timeZone }: DoneByProps) {
   if (now.doneAt === null) return <>done</>
   return (
     <>
-      <b>{now.p80 === null ? 'beyond the calendar' : dayText(now.p80, timeZone)}</b>
-      {was ? <span className="block text-sm">{differenceText(was.p80, now.p80)}</span> : null}
+      <b>{now.doneBy === null ? 'beyond the calendar' : dayText(now.doneBy, timeZone)}</b>
+      {was ? <span className="block text-sm">{differenceText(was.doneBy, now.doneBy)}</span> : null}
     </>
   )
 }

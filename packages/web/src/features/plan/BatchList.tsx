@@ -48,21 +48,20 @@ export function BatchList() {
       </p>
       <ul className="grid gap-x-8 md:grid-cols-2">
         {splitIntoBatches(project, project).map((batch) => (
-          <li
-            key={batch.id}
-            className="flex min-h-12 flex-wrap items-center gap-x-3 border-b border-paper-edge py-1"
-          >
-            <span className="font-bold">{batchName(batch)}</span>
-            <span className="grow text-sm text-ink-soft">
-              {modelRunText(batch.models, batch.unitName)}
-              {batch.pilot ? ', the pilot' : ''}
+          <li key={batch.id} className="flex min-h-14 items-center gap-x-3 border-b border-paper-edge py-1">
+            <span className="min-w-0 grow">
+              <b className="mr-2">{batchName(batch)}</b>
+              <span className="text-sm text-ink-soft">
+                {modelRunText(batch.models, batch.unitName)}
+                {batch.pilot ? ', the pilot' : ''}
+              </span>
             </span>
             {batch.pilot ? null : (
               <Button
                 weight="quiet"
                 aria-pressed={batch.kept}
                 aria-label={`Keep ${batchName(batch)} together`}
-                className="aria-pressed:text-hands"
+                className="shrink-0 px-1! aria-pressed:text-hands"
                 onClick={() => toggle(batch)}
               >
                 {batch.kept ? (

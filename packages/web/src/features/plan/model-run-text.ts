@@ -1,16 +1,28 @@
 import type { Model } from '@seriatim/core'
 
-/** `1–4, 7, Brann Oke`: models that are called by their unit and a number go by the number, runs of them as a run. */
+interface Run {
+  /** What its names have before the number; `null` for a name that has none. */
+  readonly stem: string | null
+  readonly from: string
+  to: string
+}
+
+/**
+ * `1–4, 7, Brann Oke`: models in a row that differ by their number alone are told as a run; where the number comes behind
+ * the unit's own name, the name is left out.
+ */
 export function modelRunText(models: readonly Pick<Model, 'name'>[], unitName: string): string {
-  const parts: { readonly from: number | string; to: number | string }[] = []
+  const runs: Run[] = []
   for (const { name } of models) {
-    const number = name.startsWith(`${unitName} `) ? Number(name.slice(unitName.length + 1)) : Number.NaN
-    const said = Number.isSafeInteger(number) ? number : name
-    const last = parts.at(-1)
-    if (typeof said === 'number' && last && last.to === said - 1) last.to = said
-    else parts.push({ from: said, to: said })
+    const [, stem = null, number = name] = /^(.*\D)(\d+)$/.exec(name) ?? []
+    const last = runs.at(-1)
+    if (stem !== null && last?.stem === stem && Number(last.to) === Number(number) - 1) last.to = number
+    else runs.push({ stem, from: number, to: number })
   }
-  return parts
-    .map(({ from, to }) => (from === to ? String(from) : `${String(from)}–${String(to)}`))
+  return runs
+    .map(({ stem, from, to }, index) => {
+      const isSaid = stem === null || stem.trim() === unitName || runs[index - 1]?.stem === stem
+      return `${isSaid ? '' : stem}${from === to ? from : `${from}–${to}`}`
+    })
     .join(', ')
 }

@@ -1,6 +1,6 @@
 import type { ProjectSummary } from '@seriatim/contract'
 import { useQuery } from '@tanstack/react-query'
-import { FolderOpen, Layers, Plus } from 'lucide-react'
+import { FolderOpen, Handshake, Layers, Plus } from 'lucide-react'
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
 import { projectListQuery } from '../../shared/api/index.ts'
@@ -21,6 +21,9 @@ export function ProjectsPage() {
       </Button>
       <Button onClick={() => setOpen('file')}>
         <FolderOpen aria-hidden="true" size={18} /> Open a project file
+      </Button>
+      <Button onClick={() => void navigate('/commissions')}>
+        <Handshake aria-hidden="true" size={18} /> Commissions
       </Button>
       {data && data.length > 1 ? (
         <Button onClick={() => void navigate('/desk')}>

@@ -1,5 +1,5 @@
 import { countModels, joinWords, workLeft, type Project, type Unit } from '@seriatim/core'
-import { Download, FileUp, Plus } from 'lucide-react'
+import { Download, FileUp, Handshake, Plus } from 'lucide-react'
 import { useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
 import { saveText } from '../../shared/csv/index.ts'
@@ -43,6 +43,12 @@ export function RosterPage() {
       <Button onClick={() => setOpen('import')}>
         <FileUp aria-hidden="true" size={18} /> Roster from CSV
       </Button>
+      <Link
+        to="../commission"
+        className="ticket inline-flex min-h-11 items-center gap-2 px-3 font-bold hover:underline"
+      >
+        <Handshake aria-hidden="true" size={18} /> Commission
+      </Link>
       {models > 0 ? (
         <Button onClick={() => saveText('roster.csv', rosterCsv(project.units))}>
           <Download aria-hidden="true" size={18} /> Save as CSV

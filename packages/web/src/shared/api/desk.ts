@@ -12,6 +12,23 @@ const deskQuery = queryOptions({
 /** The project whose hours, people and stations hold at the desk; `null` where none was chosen. */
 export const useHoursOf = () => useQuery(deskQuery)
 
+const studioQuery = queryOptions({
+  queryKey: ['studio'],
+  queryFn: ({ signal }) => call(routes.readStudio, {}, signal).then(({ name }) => name),
+})
+
+/** What clients read above their page. */
+export const useStudioName = () => useQuery(studioQuery)
+
+export function useNameStudio() {
+  const client = useQueryClient()
+  return useMutation({
+    mutationFn: (name: string) => call(routes.nameStudio, { body: { name } }),
+    onSuccess: ({ name }) => client.setQueryData(studioQuery.queryKey, name),
+    onError: (error) => toast.error(error.message),
+  })
+}
+
 export function useChooseHours() {
   const client = useQueryClient()
   return useMutation({

@@ -1,6 +1,17 @@
 export { useAir, useAirChange } from './air.ts'
 export { ApiProblem, call, isAway, isTooLarge, mayPass, onSignInNeeded } from './call.ts'
-export { useChooseHours, useHoursOf } from './desk.ts'
+export {
+  readShared,
+  useAcceptQuote,
+  useClientChange,
+  useClients,
+  useCommission,
+  useLinkChange,
+  useMakeQuote,
+  usePrices,
+  useSetPrices,
+} from './commissions.ts'
+export { useChooseHours, useHoursOf, useNameStudio, useStudioName } from './desk.ts'
 export { broughtObservations, useBringRates, useHand } from './hand.ts'
 export { useKeyChange, useKeys } from './keys.ts'
 export { useLibrary } from './library.ts'

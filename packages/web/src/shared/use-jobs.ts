@@ -2,9 +2,9 @@ import { routes, unpackLog } from '@seriatim/contract'
 import { airNow, lineInAir, type ProjectId } from '@seriatim/core'
 import { useQuery } from '@tanstack/react-query'
 import { useMemo } from 'react'
-import { call, projectListQuery, useAir, useShelf } from '../../shared/api/index.ts'
-import type { JobToPlan } from '../../shared/worker/index.ts'
-import { useSlotEnd } from '../../shared/working-project.ts'
+import { call, projectListQuery, useAir, useShelf } from './api/index.ts'
+import type { JobToPlan } from './worker/index.ts'
+import { useSlotEnd } from './working-project.ts'
 
 /** What can be planned at the desk: every project with models left and a line, as the server has it, in the air that is. */
 export function useJobs() {

@@ -1,0 +1,102 @@
+import { rmSync } from 'node:fs'
+import { fileURLToPath } from 'node:url'
+import { expect, test } from '@playwright/test'
+import { expectAccessible } from '../support/axe.ts'
+import { freePort, Instance } from '../support/instance.ts'
+import { demoId, recordPunch, seedProject } from '../support/projects.ts'
+
+const data = fileURLToPath(new URL('../../.cache/e2e-commissions-data', import.meta.url))
+
+test.beforeAll(() => rmSync(data, { recursive: true, force: true }))
+test.afterAll(() => rmSync(data, { recursive: true, force: true }))
+
+test('a commission goes from its client over the quote to the page that the client sees', async ({
+  page,
+  browser,
+  playwright,
+}) => {
+  const instance = new Instance(data, await freePort())
+  await instance.start()
+  const request = await playwright.request.newContext({ baseURL: instance.origin })
+  try {
+    // The queue is short: this one job.
+    await request.delete(`/api/projects/${demoId}`)
+    const { id, name } = await seedProject(request, { units: { 'Eel-netters': 5 } })
+    await page.goto(`${instance.origin}/projects/${id}/roster`)
+    await page.getByRole('link', { name: 'Commission' }).click()
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText('Painted for your own table')
+    await page.getByRole('button', { name: 'Somebody new' }).click()
+    await page.getByRole('button', { name: 'Keep', exact: true }).click()
+    await expect(page.getByText('Give the client a name.')).toBeVisible()
+    await page.getByLabel('Name', { exact: true }).fill('Maren Voss')
+    await page.getByRole('button', { name: 'Keep', exact: true }).click()
+    await expect(page.getByLabel('Client', { exact: true })).toHaveValue(/./)
+    await page.getByLabel('Test model').selectOption('Eel-netters 2')
+
+    // Two prices, and a date for each from the queue.
+    const tiers = page.getByRole('region', { name: 'Standards and prices' })
+    const keep = page.getByRole('button', { name: 'Keep as a quote' })
+    await expect(keep).toBeEnabled()
+    const [plainer, finer] = (
+      await tiers.getByRole('row', { name: 'Price', exact: false }).last().getByRole('cell').allInnerTexts()
+    ).map((text) => Number(text.replace(/[^\d.]/g, '')))
+    expect(plainer).toBeGreaterThan(0)
+    expect(finer).toBeGreaterThan(plainer!)
+    await keep.click()
+    const quotes = page.getByRole('region', { name: 'Quotes as they were said' })
+    await expect(quotes.getByRole('heading', { name: /^Quote 1/ })).toBeVisible()
+    await quotes.getByRole('button', { name: 'The client said yes to tabletop', exact: true }).click()
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^Agreed: tabletop at €[\d.]+, by /)
+
+    // More to paint is a change against what was agreed.
+    await page.goto(`${instance.origin}/commissions`)
+    await expect(page.getByRole('cell', { name: 'Maren Voss' })).toBeVisible()
+    await expectAccessible(page)
+    await page.getByLabel('An hour at the desk').fill('twenty')
+    await page.getByRole('button', { name: 'Keep these prices' }).click()
+    await expect(page.getByText('Give an amount: 20.00.')).toBeVisible()
+    await page.getByLabel('An hour at the desk').fill('30.00')
+    await page.getByRole('button', { name: 'Keep these prices' }).click()
+    await expect(page.getByText('The prices are kept.')).toBeVisible()
+    await page.getByRole('link', { name }).click()
+    await expect(keep).toBeEnabled()
+    await keep.click()
+    await expect(quotes.getByText(/\(\+€[\d.]+ against quote 1\)/)).toBeVisible()
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^Agreed: tabletop/)
+
+    // On paper the studio's margin is nobody's business.
+    await quotes.getByRole('link', { name: /^On paper.*quote 1$/ }).click()
+    const paper = page.getByRole('region', { name })
+    await expect(paper.getByText('For Maren Voss.')).toBeVisible()
+    await expect(paper.getByText('Margin')).toBeHidden()
+    for (const format of ['A4', 'Letter'] as const) {
+      const pdf = (await page.pdf({ format })).toString('latin1')
+      expect(pdf.match(/\/Type \/Page\b/g)).toHaveLength(1)
+    }
+    await expectAccessible(page)
+
+    // The client sees how far it is, without signing in; and nothing once the link is ended.
+    await page.goto(`${instance.origin}/projects/${id}/commission`)
+    await recordPunch(request, id)
+    await expect(keep).toBeEnabled()
+    await expectAccessible(page)
+    await page.getByRole('button', { name: 'Make a link' }).click()
+    const link = await page.getByRole('dialog').getByText('/look/').innerText()
+    await page.getByRole('button', { name: 'Done' }).click()
+    const guest = await browser.newPage()
+    await guest.goto(link)
+    await expect(guest.getByRole('heading', { level: 1 })).toHaveText(name)
+    await expect(guest.getByText(/of the work is done; 0 of 5 models finished/)).toBeVisible()
+    await expect(guest.getByText('Eel-netters 2, waits for your yes')).toBeVisible()
+    await expect(guest.getByText('Maren')).toBeHidden()
+    await expectAccessible(guest)
+    await page.getByRole('button', { name: /^End it/ }).click()
+    await expect(page.getByText('The link is ended.')).toBeVisible()
+    await guest.reload()
+    await expect(guest.getByRole('alert')).toContainText('This link was ended by the studio.')
+    await guest.close()
+  } finally {
+    await request.dispose()
+    await instance.stop()
+  }
+})

@@ -1,0 +1,119 @@
+import type { SharedProgress } from '@seriatim/contract'
+import type { HoleState } from '@seriatim/core'
+import { useQuery } from '@tanstack/react-query'
+import { useParams } from 'react-router'
+import { ApiProblem, readShared } from '../../shared/api/index.ts'
+import { percentText } from '../../shared/finish-text.ts'
+import { dateText, dayText, plural } from '../../shared/format/index.ts'
+import { ErrorState, LoadingState, PunchStrip } from '../../shared/ui/index.ts'
+import { useNow } from '../../shared/use-now.ts'
+
+const askAgainAfter = 60_000
+
+/** What a client sees behind their link, without signing in: how far it is, and nothing else. */
+export function ClientViewPage() {
+  const { token = '' } = useParams()
+  const { data, error, refetch } = useQuery({
+    queryKey: ['shared', token],
+    queryFn: ({ signal }) => readShared(token, signal),
+    refetchInterval: askAgainAfter,
+  })
+  return (
+    <main className="mx-auto max-w-3xl px-4 py-6 sm:px-6">
+      {data ? (
+        <Shown shared={data} />
+      ) : error instanceof ApiProblem ? (
+        <section role="alert" className="ticket mx-auto mt-10 max-w-xl p-8">
+          <h1 className="text-2xl">Nothing to see here</h1>
+          <p className="mt-2 text-ink-soft">{error.message}</p>
+        </section>
+      ) : error ? (
+        <ErrorState error={error} onRetry={() => void refetch()} />
+      ) : (
+        <LoadingState what="how far it is" />
+      )}
+    </main>
+  )
+}
+
+function Shown({ shared }: { readonly shared: SharedProgress }) {
+  const now = useNow(60)
+  const { studio, project, units, dueOn, deliveredOn, testModel, lastAt, validUntil } = shared
+  return (
+    <>
+      <p className="text-sm text-ink-soft">{studio}</p>
+      <h1 className="mt-1 text-3xl">{project}</h1>
+      <p className="mt-2 text-lg">{sentenceOf(shared)}</p>
+      <dl className="mt-4 grid grid-cols-[auto_1fr] gap-x-6 gap-y-1">
+        <dt className="text-ink-soft">Date</dt>
+        <dd>
+          {deliveredOn !== null
+            ? `delivered ${dateText(deliveredOn)}`
+            : dueOn === null
+              ? 'not agreed yet'
+              : dateText(dueOn)}
+        </dd>
+        {testModel ? (
+          <>
+            <dt className="text-ink-soft">Test model</dt>
+            <dd>
+              {testModel.name},{' '}
+              {testModel.agreedOn === null ? 'waits for your yes' : `agreed ${dateText(testModel.agreedOn)}`}
+            </dd>
+          </>
+        ) : null}
+        <dt className="text-ink-soft">Last painted on</dt>
+        <dd>{lastAt === null ? 'not begun yet' : dayText(lastAt)}</dd>
+      </dl>
+      <ul className="mt-6 grid gap-4">
+        {units.map((unit) => (
+          <li key={unit.name} className="ticket p-4">
+            <div className="flex flex-wrap items-baseline justify-between gap-x-4">
+              <h2 className="text-xl">{unit.name}</h2>
+              <p className="text-sm text-ink-soft">
+                {plural(unit.models, 'model')}, to {unit.standard}
+              </p>
+            </div>
+            <div className="mt-2">
+              <PunchStrip
+                label={`${unit.name}: ${String(unit.strip.filter((share) => share === 1).length)} of ${plural(unit.strip.length, 'stage')} done on all of them`}
+                holes={unit.strip.map((share, index) => ({
+                  id: String(index),
+                  state: stateOf(share),
+                  stopLine: false,
+                }))}
+                now={now}
+                size={22}
+              />
+            </div>
+            <p className="mt-2">{unitSentence(unit)}</p>
+          </li>
+        ))}
+      </ul>
+      <p className="mt-6 text-sm text-ink-soft">
+        A hole is a stage of the work: punched through when every model of the unit has been through it, half
+        when some have. This page holds until {dayText(validUntil)}.
+      </p>
+    </>
+  )
+}
+
+function stateOf(share: number): HoleState {
+  return { kind: share === 1 ? 'done' : share > 0 ? 'in-hand' : 'to-do' }
+}
+
+function sentenceOf({ done, units, deliveredOn }: SharedProgress): string {
+  const models = units.reduce((sum, unit) => sum + unit.models, 0)
+  const finished = units.reduce((sum, unit) => sum + unit.finished, 0)
+  if (deliveredOn !== null) return `All ${plural(models, 'model')} are painted and on their way.`
+  if (finished === models && models > 0) return `All ${plural(models, 'model')} are painted.`
+  if (done === 0) return `${plural(models, 'model')}; the painting has not begun.`
+  return `${percentText(done)} of the work is done; ${String(finished)} of ${plural(models, 'model')} finished.`
+}
+
+function unitSentence({ models, tableReady, finished }: SharedProgress['units'][number]): string {
+  if (finished === models) return 'Finished.'
+  if (tableReady === 0) return 'None is ready for the table yet.'
+  const ready = `${String(tableReady)} of ${String(models)} ready for the table`
+  return finished === tableReady ? `${ready}.` : `${ready}, ${String(finished)} of them finished.`
+}

@@ -1,0 +1,1 @@
+export { ClientViewPage } from './ClientViewPage.tsx'

@@ -1,0 +1,159 @@
+import {
+  deskOf,
+  localDateAt,
+  projectForStandard,
+  quoteDoubts,
+  workByPainter,
+  type DeskPlan,
+  type LocalDate,
+  type Quote,
+  type QuoteDoubt,
+  type QuoteInput,
+  type QuoteTier,
+  type Standard,
+} from '@seriatim/core'
+import { useMemo } from 'react'
+import { useHoursOf, usePrices } from '../../shared/api/index.ts'
+import { useProgress } from '../../shared/progress/index.ts'
+import { useCurrentProject, type ShownProject } from '../../shared/project/index.ts'
+import { useJobs } from '../../shared/use-jobs.ts'
+import { useDeskPlan, useQuoteTiers, type DeskWish, type JobToPlan } from '../../shared/worker/index.ts'
+import { useEstimateInput } from '../../shared/working-project.ts'
+
+/** A standard with the day it could be promised for. */
+export interface PromisedTier extends QuoteTier {
+  /** `undefined` until it is worked out; `null` where nothing could be planned. */
+  readonly promisedOn: LocalDate | null | undefined
+  /** So many pots less are opened than if it were painted by itself. */
+  readonly potsSaved: number
+}
+
+export interface QuoteNow {
+  readonly input: QuoteInput
+  readonly tiers: readonly PromisedTier[]
+  readonly doubts: readonly QuoteDoubt[]
+  /** What would be kept; `null` while a date is missing, or there is nothing to quote. */
+  readonly quote: Quote | null
+}
+
+/** What the project costs at each standard by today's prices, laps and queue; `undefined` until it is worked out. */
+export function useQuoteNow(): QuoteNow | undefined {
+  const project = useCurrentProject()
+  const { progress } = useProgress(project.id)
+  const { data: kept } = usePrices()
+  const prices = kept?.prices
+  const estimating = useEstimateInput(project, progress)
+  const plain = useMemo((): QuoteInput | null => {
+    if (!estimating || !prices) return null
+    // All of it is quoted, whatever is done already.
+    const { shelf, now, known } = estimating
+    return { project, shelf, now, prices, ...(known ? { known } : {}) }
+  }, [estimating, prices, project])
+  const offered = useQuoteTiers(plain)
+  const plans = usePlans(project, offered?.map((tier) => tier.standard) ?? [], prices?.confidence)
+  const workOf = useMemo(() => {
+    const known = Object.values(plans).find((plan) => plan !== undefined && plan !== null)
+    if (!known || !prices || prices.painters.length === 0) return undefined
+    const units = new Set<string>(project.units.map((unit) => unit.id))
+    const { batches, stretches, painters } = known.plan
+    const own = new Set(batches.filter((batch) => units.has(batch.unitId)).map((batch) => batch.id))
+    return workByPainter(
+      stretches.filter((each) => own.has(each.batchId)),
+      painters,
+    )
+  }, [plans, prices, project.units])
+  const input = useMemo(() => plain && (workOf ? { ...plain, workOf } : plain), [plain, workOf])
+  const tiers = useQuoteTiers(input) ?? offered
+  return useMemo(() => {
+    if (!input || !tiers) return undefined
+    const promised = tiers.map((tier): PromisedTier => {
+      const plan = plans[tier.standard]
+      const doneBy = plan?.jobs.find((job) => job.projectId === project.id)?.doneBy ?? null
+      return {
+        ...tier,
+        promisedOn:
+          plan === undefined
+            ? undefined
+            : doneBy === null
+              ? null
+              : localDateAt(doneBy, project.evenings.timeZone),
+        potsSaved: plan?.potsSaved ?? 0,
+      }
+    })
+    const doubts = quoteDoubts(input, tiers)
+    return { input, tiers: promised, doubts, quote: quoteOf(input, promised) }
+  }, [input, tiers, plans, project])
+}
+
+function quoteOf({ project, prices }: QuoteInput, tiers: readonly PromisedTier[]): Quote | null {
+  const models = project.units.reduce((sum, unit) => sum + unit.models.length, 0)
+  if (models === 0 || tiers.length === 0 || tiers.some((tier) => tier.promisedOn === undefined)) return null
+  return {
+    currency: prices.currency,
+    confidence: prices.confidence,
+    models,
+    tiers: tiers.map(({ standard, hours, chargedSeconds, hour, parts, price, promisedOn }) => ({
+      standard,
+      lowSeconds: hours.low,
+      chargedSeconds,
+      highSeconds: hours.high,
+      hour,
+      parts,
+      price,
+      promisedOn: promisedOn ?? null,
+    })),
+  }
+}
+
+type Plans = Readonly<Record<Standard, DeskPlan | null | undefined>>
+
+/** The queue of the desk with this project in it, painted to each standard: from it dates are promised. */
+function usePlans(
+  project: ShownProject,
+  offered: readonly Standard[],
+  confidence: number | undefined,
+): Plans {
+  const { jobs, shelf, now } = useJobs()
+  const hours = useHoursOf()
+  const queue = useMemo(() => {
+    if (!jobs || !shelf || hours.data === undefined || confidence === undefined) return null
+    const own = jobs.find((job) => job.project.id === project.id)
+    const others = jobs.filter(
+      (job) => job.project.id !== project.id && (job.project.commission?.deliveredOn ?? null) === null,
+    )
+    const host = [...others, { project }].find((job) => job.project.id === hours.data) ??
+      others[0] ?? { project }
+    return own && { own: { ...own, project }, others, desk: deskOf(host.project), shelf, now, confidence }
+  }, [jobs, shelf, now, hours.data, project, confidence])
+  const plain = usePlanOf(queue, offered, 'three-colour')
+  const tabletop = usePlanOf(queue, offered, 'tabletop')
+  const plus = usePlanOf(queue, offered, 'tabletop plus')
+  const display = usePlanOf(queue, offered, 'display')
+  return useMemo(
+    () => ({ 'three-colour': plain, tabletop, 'tabletop plus': plus, display }),
+    [plain, tabletop, plus, display],
+  )
+}
+
+interface Queue extends Omit<DeskWish, 'jobs' | 'confidence'> {
+  readonly own: JobToPlan
+  readonly others: readonly JobToPlan[]
+  readonly confidence: number
+}
+
+function usePlanOf(
+  queue: Queue | null | undefined,
+  offered: readonly Standard[],
+  standard: Standard,
+): DeskPlan | null | undefined {
+  const isOffered = offered.includes(standard)
+  const wish = useMemo((): DeskWish | null => {
+    if (!queue || !isOffered) return null
+    const { own, others, ...rest } = queue
+    return { ...rest, jobs: [{ ...own, project: projectForStandard(own.project, standard) }, ...others] }
+  }, [queue, isOffered, standard])
+  const planned = useDeskPlan(wish, `${queue?.own.project.id ?? ''} ${standard}`)
+  if (queue === undefined) return null
+  if (!wish || !planned) return undefined
+  return planned.ok ? planned.value : null
+}
