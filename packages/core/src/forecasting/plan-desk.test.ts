@@ -67,6 +67,17 @@ describe('planDesk', () => {
     expect([...done.values()].sort((a, b) => a - b)).toEqual([10, 10, 15, 15, 20, 20])
   })
 
+  it('a small job is not late for the sake of a few batches of a large one that is late in any case', () => {
+    const hours = evenings([1, 2, 3, 4, 5, 6, 7], '20:00')
+    const large = job('pikes', 120, { evenings: hours, dueOn: '2026-11-25' as LocalDate })
+    const small = job('owls', 10, { evenings: hours, dueOn: '2026-11-27' as LocalDate })
+    const { jobs } = planned([large, small], large)
+    const [big, little] = jobs
+    expect(little!.aloneAt!).toBeLessThan(little!.due!)
+    expect(big!.aloneAt!).toBeGreaterThan(big!.due!)
+    expect(little!.doneAt!).toBeLessThanOrEqual(little!.due!)
+  })
+
   it('says of each job when it is done among the others, by itself, and with which odds', () => {
     const { jobs, plan, forecast } = planned([mondays, desk, third], desk)
     expect(jobs.map((each) => each.projectId)).toEqual(['job pikes', 'job eels', 'job owls'])

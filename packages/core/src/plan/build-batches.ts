@@ -26,6 +26,8 @@ export interface BatchesToPlan {
   readonly links: LineLinks | undefined
   /** Seconds from now. */
   readonly dueOf: (unitId: UnitId) => number | null
+  /** The job of a unit, by number, where several are planned together. */
+  readonly jobOf: ReadonlyMap<UnitId, number> | undefined
   /** Seconds from now until its models are here; `null`: they are. */
   readonly hereFromOf: (unitId: UnitId) => number | null
   /** By batch and stage: the number of the windows it has to keep to. */
@@ -71,6 +73,10 @@ export function buildBatches(input: BatchesToPlan): BuiltBatches {
   const unitIndex = new Map(project.units.map((unit, index) => [unit.id, index]))
   const joins = joinsOf(input)
   const firsts = project.planning.first.map((id) => batchesMeant(id, input.batches))
+  const jobOf = (unitId: UnitId) => {
+    const job = input.jobOf?.get(unitId)
+    return job === undefined ? {} : { job }
+  }
   const batches = input.batches.map((batch, at): PlanBatch => {
     const tasks: PlanTask[] = []
     const here = input.hereFromOf(batch.unitId)
@@ -150,6 +156,7 @@ export function buildBatches(input: BatchesToPlan): BuiltBatches {
       begun,
       kind: unitIndex.get(batch.unitId) ?? 0,
       due: input.dueOf(batch.unitId),
+      ...jobOf(batch.unitId),
       priority: rank < 0 ? 0 : firsts.length - rank,
     }
   })

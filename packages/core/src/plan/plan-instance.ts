@@ -33,6 +33,7 @@ export interface InstanceInput {
   readonly noSpray: readonly NoSprayTime[]
   readonly dueByUnit?: ReadonlyMap<UnitId, Instant | null>
   readonly hereByUnit?: ReadonlyMap<UnitId, Instant | null>
+  readonly jobByUnit?: ReadonlyMap<UnitId, number>
   /** Share of each session that is left free. */
   readonly room: number
   /** Sessions beyond what the work as estimated takes: three times as many. */
@@ -197,6 +198,7 @@ function build(input: InstanceInput, hours: DeskHours): Result<PlanInstance, Pla
     batches,
     dueOf,
     hereFromOf,
+    jobOf: input.jobByUnit,
     windowsOf: hours.windowsOf,
     longestSession: hours.longestSession,
     slowestPace: Math.max(...planning.painters.map((painter) => painter.pace)),

@@ -42,6 +42,8 @@ export interface PlanningInput {
   readonly dueByUnit?: ReadonlyMap<UnitId, Instant | null>
   /** From when on the models of each unit are here, for jobs of different clients; the project's own day without it. */
   readonly hereByUnit?: ReadonlyMap<UnitId, Instant | null>
+  /** The job of each unit by number, where several are planned together: a job is late when its last batch is. */
+  readonly jobByUnit?: ReadonlyMap<UnitId, number>
   /** Defaults to the project's own. */
   readonly teamwork?: Teamwork
   /** When the air is known not to be fit for cans. */
@@ -100,6 +102,7 @@ export function solveLine(input: PlanningInput): Result<SolvedLine, PlanProblem>
     noSpray: input.noSpray ?? [],
     ...(input.dueByUnit ? { dueByUnit: input.dueByUnit } : {}),
     ...(input.hereByUnit ? { hereByUnit: input.hereByUnit } : {}),
+    ...(input.jobByUnit ? { jobByUnit: input.jobByUnit } : {}),
     room: input.room ?? 0,
     spare: input.spare === true,
   })

@@ -60,6 +60,7 @@ export function planTogether(desk: Desk, jobs: readonly [PlanningInput, ...Plann
       marks: new Map(known.flatMap((progress) => [...progress.marks])),
     },
     batches: jobs.flatMap((input) => splitIntoBatches(input.project, input.split ?? input.project)),
+    jobByUnit: new Map(projects.flatMap((each, job) => each.units.map((unit) => [unit.id, job] as const))),
     hereByUnit: new Map(
       projects.flatMap((each) => each.units.map((unit) => [unit.id, hereFrom(each)] as const)),
     ),

@@ -88,6 +88,7 @@ export function createDesk(instance: PlanInstance, skipped?: readonly Uint8Array
   const canBeFollowed = everFollowed(instance, idle, slotTable, deskReadiness(instance, idle, helps))
   const view = deskView(instance, state, slotTable)
   const countSameness = samenessCounter(instance, state)
+  const lateOfJob = new Float64Array(1 + Math.max(-1, ...batches.map((batch) => batch.job ?? -1)))
   let policy: SplitPolicy = 'fill'
   let record: ((segment: PlanSegment) => void) | undefined
   let failed = false
@@ -348,13 +349,19 @@ export function createDesk(instance: PlanInstance, skipped?: readonly Uint8Array
     let flow = 0
     let late = 0
     let pressed = 0
+    lateOfJob.fill(0)
     batches.forEach((batch, index) => {
       if (hasTask(index)) failed = true
       const dry = regions[index]?.allDryAt() ?? 0
       flow += dry
-      finish = Math.max(finish, dry)
-      if (batch.due !== null) late += Math.max(0, dry - batch.due)
       pressed += batch.priority * dry
+      finish = Math.max(finish, dry)
+      if (batch.due === null) return
+      const own = Math.max(0, dry - batch.due)
+      const before = batch.job === undefined ? 0 : (lateOfJob[batch.job] ?? 0)
+      if (own <= before) return
+      late += own - before
+      if (batch.job !== undefined) lateOfJob[batch.job] = own
     })
     let handsDone = 0
     let deskSeconds = 0

@@ -4,7 +4,7 @@ import { anyInstance } from '../testing/plan-arbitrary.ts'
 import { provedCaseNames, readProvedCase } from '../testing/proved-cases.ts'
 import { beam } from './beam.ts'
 import { createDesk } from './desk.ts'
-import { dispatch, kindsOf, rules } from './dispatch.ts'
+import { dispatch, kindsOf, rulesFor } from './dispatch.ts'
 import { batchByBatch } from './habits.ts'
 import type { PlanInstance } from './instance.ts'
 import { layRow } from './row.ts'
@@ -14,11 +14,15 @@ describe('a row built by a rule', () => {
   it('is the same whether one of the batches alike speaks for all or each is asked', () => {
     const some = { batches: 3, stages: 3, models: 3, sessions: true, everything: true }
     fc.assert(
-      fc.property(anyInstance(some), (drawn) => {
+      fc.property(anyInstance(some), fc.boolean(), (drawn, inJobs) => {
         const instance: PlanInstance = {
           ...drawn,
-          batches: drawn.batches.flatMap((batch) => [batch, batch, batch]),
+          batches: drawn.batches
+            .map((batch, job) => (inJobs ? { ...batch, job } : batch))
+            .flatMap((batch) => [batch, batch, batch]),
         }
+        const rules = rulesFor(instance)
+        expect(rules).toHaveLength(inJobs ? 6 : 5)
         const alone = instance.batches.map(() => -1)
         for (const rule of rules) {
           const rows = [alone, kindsOf(instance.batches)].map((kinds) =>
@@ -28,6 +32,35 @@ describe('a row built by a rule', () => {
         }
       }),
       { numRuns: 100, seed: 20_261_126 },
+    )
+  })
+})
+
+describe('batches of one job', () => {
+  it('are late together, as late as the last of them, and others each by itself', () => {
+    const some = { batches: 5, stages: 2, models: 2, sessions: false, everything: false }
+    fc.assert(
+      fc.property(
+        anyInstance(some),
+        fc.array(fc.option(fc.integer({ min: 0, max: 2 })), { minLength: 5, maxLength: 5 }),
+        (drawn, jobs) => {
+          const batches = drawn.batches.map((batch, index) => {
+            const job = jobs[index] ?? null
+            return job === null ? batch : { ...batch, job }
+          })
+          const instance: PlanInstance = { ...drawn, batches }
+          const desk = createDesk(instance)
+          const { late } = layRow(desk, batches.length, batchByBatch(instance, desk), 'fill')
+          const lateBy = batches.map(({ due }, index) =>
+            due === null ? 0 : Math.max(0, desk.dryAt(index) - due),
+          )
+          const last = (job: number) =>
+            Math.max(0, ...lateBy.filter((_, index) => batches[index]!.job === job))
+          const alone = lateBy.filter((_, index) => batches[index]!.job === undefined)
+          expect(late).toBe([...alone, last(0), last(1), last(2)].reduce((sum, each) => sum + each, 0))
+        },
+      ),
+      { numRuns: 200, seed: 20_261_127 },
     )
   })
 })

@@ -4,7 +4,7 @@ import { wayOf, type PlanBatch, type PlanInstance } from './instance.ts'
 import { entryOf, type Row } from './row.ts'
 
 /** What a rule of thumb looks at when a painter asks which batch to take next; the lowest score wins. */
-type Rule = (place: Place, waited: number, tail: number, batch: PlanBatch) => number
+type Rule = (place: Place, waited: number, tail: number, batch: PlanBatch, jobLeft: number) => number
 
 const byStart: Rule = (_, waited) => waited
 const openPotFirst: Rule = (place, waited) => waited + place.setUp
@@ -17,7 +17,17 @@ const pressedFirst: Rule = (place, waited, tail, batch) =>
   batch.priority * 1e7 +
   (batch.due === null ? 1e6 : Math.min(1e6, batch.due - tail))
 
-export const rules: readonly Rule[] = [byStart, openPotFirst, longestTailFirst, quickestFirst, pressedFirst]
+/** What is late anyhow is late by as much more as is done before it: of jobs with a date the smallest. */
+const smallestJobFirst: Rule = (place, waited, _, batch, jobLeft) =>
+  waited + place.setUp - batch.priority * 1e7 + (batch.due === null ? 1e6 : Math.min(1e6, jobLeft))
+
+const rules: readonly Rule[] = [byStart, openPotFirst, longestTailFirst, quickestFirst, pressedFirst]
+
+/** The rules that can tell anything apart here. @param most at most so many of those that always can. */
+export function rulesFor({ batches }: PlanInstance, most = rules.length): readonly Rule[] {
+  const some = rules.slice(0, most)
+  return batches.some((batch) => batch.job !== undefined) ? [...some, smallestJobFirst] : some
+}
 
 /**
  * A row built by asking the rule after every task; ties go to the batch furthest from its end, then the first.
@@ -32,6 +42,7 @@ export function dispatch(
 ): Row {
   const tails = instance.batches.map(tailAfter)
   const position = instance.batches.map(() => 0)
+  const jobLeft = leftOfJobs(instance.batches)
   const asked = new Int32Array(instance.batches.length)
   let round = 0
   const people = instance.painters.length
@@ -55,7 +66,7 @@ export function dispatch(
       const place = desk.peek(batch)
       if (!place) return
       const tail = tails[batch]?.[position[batch] ?? 0] ?? 0
-      const score = rule(place, place.start - free, tail, planned)
+      const score = rule(place, place.start - free, tail, planned, jobLeft[batch] ?? 0)
       if (best < 0 || score < bestScore || (score === bestScore && tail > bestTail)) {
         best = batch
         choice = 1 + place.way * people + place.painter
@@ -75,13 +86,25 @@ export function dispatch(
  */
 export function kindsOf(batches: readonly PlanBatch[]): readonly number[] {
   const known = new Map<string, number>()
-  return batches.map(({ tasks, drying, begun, kind, due, priority }) => {
+  return batches.map(({ tasks, drying, begun, kind, due, priority, job }) => {
     if (begun || drying.length > 0) return -1
-    const text = JSON.stringify([kind, due, priority, tasks])
+    const text = JSON.stringify([kind, due, priority, job, tasks])
     const number = known.get(text) ?? known.size
     known.set(text, number)
     return number
   })
+}
+
+/** By batch the work of its job, of all batches it is late with. */
+function leftOfJobs(batches: readonly PlanBatch[]): readonly number[] {
+  const own = batches.map(({ tasks }) =>
+    tasks.reduce((sum, task) => sum + task.setUp + task.perModel * task.models.length, 0),
+  )
+  const byJob = new Map<number, number>()
+  batches.forEach(({ job }, index) => {
+    if (job !== undefined) byJob.set(job, (byJob.get(job) ?? 0) + (own[index] ?? 0))
+  })
+  return batches.map(({ job }, index) => (job === undefined ? undefined : byJob.get(job)) ?? own[index] ?? 0)
 }
 
 /** Work and waits from each task of a batch to its end. */

@@ -64,6 +64,8 @@ export interface PlanBatch {
   readonly kind: number
   /** When it should be dry; `null`: no date. */
   readonly due: number | null
+  /** Batches of one job, by its number, are late together: as late as the last of them. Without it each by itself. */
+  readonly job?: number
   /** 0 as the others; above it, finished before anything else counts, the higher the sooner. */
   readonly priority: number
 }
@@ -137,7 +139,7 @@ export interface PlanSegment {
 
 /** What a plan costs; `finish` is Infinity when not every task found a place. */
 export interface PlanCost {
-  /** Seconds the batches with a date are late, together. */
+  /** Seconds the batches with a date are late, together; batches of one job as their last. */
   readonly late: number
   /** When batches with a priority are dry, times their priority. */
   readonly pressed: number

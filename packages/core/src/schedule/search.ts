@@ -2,7 +2,7 @@ import { anneal } from './anneal.ts'
 import { beam, leastBeam } from './beam.ts'
 import { seededRandom } from '../units/random.ts'
 import { createDesk, type Desk, type SplitPolicy } from './desk.ts'
-import { dispatch, kindsOf, rules } from './dispatch.ts'
+import { dispatch, kindsOf, rulesFor } from './dispatch.ts'
 import { batchByBatch, stageByStage, stageByStageInGroups } from './habits.ts'
 import type { Aim } from '../trade/planning.ts'
 import type { PlanCost, PlanInstance } from './instance.ts'
@@ -137,12 +137,12 @@ function builtRows(
   if (batches === 0) return []
   const kinds = kindsOf(instance.batches)
   const tasks = instance.batches.reduce((sum, batch) => sum + batch.tasks.length, 0)
-  const most = tasks > manyTasks ? rulesForMany : rules.length
+  const rules = rulesFor(instance, tasks > manyTasks ? rulesForMany : undefined)
   const groups = [...new Set([2, 3, 4, 6, 8].filter((size) => size < batches))]
   const habits = [() => batchByBatch(instance, desk), () => stageByStage(instance)]
   const ruled = (policy: SplitPolicy) => [
     ...groups.map((size) => () => stageByStageInGroups(instance, size)),
-    ...rules.slice(0, most).map((rule) => () => dispatch(desk, instance, policy, rule, kinds)),
+    ...rules.map((rule) => () => dispatch(desk, instance, policy, rule, kinds)),
   ]
   const waysOf = (rows: (policy: SplitPolicy) => readonly (() => Row)[]) =>
     policies.flatMap((policy) => rows(policy).map((make) => ({ policy, make })))

@@ -16,6 +16,7 @@ import { EmptyState, ErrorState, Headline, LoadingState, SelectField } from '../
 import { useJobs } from '../../shared/use-jobs.ts'
 import { useDeskPlan, type DeskWish } from '../../shared/worker/index.ts'
 import { JobTable } from './JobTable.tsx'
+import { QueueChart } from './QueueChart.tsx'
 
 const sheetsShown = 4
 
@@ -88,6 +89,7 @@ export function DeskPage() {
         }}
         onRush={(id) => setRush(rush === id ? null : id)}
       />
+      <QueueChart desk={desk} jobs={jobs.map((job) => job.project)} />
       <h2 className="mt-6 text-xl">What comes next</h2>
       <div className="mt-3 grid items-start gap-4 md:grid-cols-2">
         {desk.sheets.slice(0, sheetsShown).map((sheet) => (
