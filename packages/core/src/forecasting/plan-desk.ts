@@ -1,8 +1,8 @@
 import { paintedBy } from '../calendar/due.ts'
-import { estimateLine, timesOf, type EstimateInput } from '../estimating/estimate-line.ts'
+import { estimateLine, timesOf, type EstimateInput, type LineEstimate } from '../estimating/estimate-line.ts'
 import { roomFor } from '../estimating/room.ts'
 import type { LinePlan } from '../plan/line-plan.ts'
-import { solveLine, type PlanningInput } from '../plan/plan-line.ts'
+import { solveLine, type PlanningInput, type SolvedLine } from '../plan/plan-line.ts'
 import type { PlanProblem } from '../plan/plan-notes.ts'
 import { planTogether } from '../plan/plan-together.ts'
 import { runSheets, type RunSheet } from '../plan/run-sheet.ts'
@@ -62,8 +62,20 @@ const usualEffort = 2_000_000
 /** So many are planned apart as well as together. */
 const fewJobs = 4
 
-/** Several jobs at one desk: one plan, when each is done in it, and what it would be by itself. */
-export function planDesk(input: DeskInput): Result<DeskPlan, PlanProblem> {
+/** Several jobs laid into one plan, and what their futures are drawn from. */
+interface SolvedDesk {
+  /** All jobs as one, at this desk. */
+  readonly project: Project
+  readonly solved: SolvedLine
+  readonly estimate: LineEstimate
+  /** Each planned by itself. */
+  readonly alone: readonly Result<SolvedLine, PlanProblem>[]
+  /** Of each the batches by their place in the plan, and by when it has to be painted. */
+  readonly asked: readonly { readonly due: Instant | null; readonly batches: readonly number[] }[]
+}
+
+/** The jobs in one plan. */
+export function solveDesk(input: DeskInput): Result<SolvedDesk, PlanProblem> {
   const { desk, shelf, now, known, rush, effort, isCalledOff } = input
   const given = tellApart(input.jobs)
   const ready = ({ project, progress }: DeskJob) => {
@@ -111,20 +123,32 @@ export function planDesk(input: DeskInput): Result<DeskPlan, PlanProblem> {
     spare: true,
   })
   if (!solved.ok) return solved
-  const { plan } = solved.value
+  const { batches } = solved.value.plan
+  const asked = given.map((job) => {
+    const units = new Set(job.project.units.map((unit) => unit.id))
+    return {
+      due: paintedBy(job.project),
+      batches: batches.flatMap((batch, place) => (units.has(batch.unitId) ? [place] : [])),
+    }
+  })
+  return success({ project, solved: solved.value, estimate, alone, asked })
+}
+
+/** Several jobs at one desk: one plan, when each is done in it, and what it would be by itself. */
+export function planDesk(input: DeskInput): Result<DeskPlan, PlanProblem> {
+  const laid = solveDesk(input)
+  if (!laid.ok) return laid
+  const { project, solved, estimate, alone, asked } = laid.value
+  const { now, isCalledOff, jobs: given } = input
+  const { plan } = solved
   const tasks = plan.batches.length * Math.max(1, project.line.length / given.length)
   const futures = {
-    solved: solved.value,
+    solved,
     project,
     estimate,
     futures: Math.round(Math.min(usualFutures, Math.max(fewestFutures, tasksDrawn / tasks))),
     ...(isCalledOff ? { stop: isCalledOff } : {}),
   }
-  const units = given.map((job) => new Set(job.project.units.map((unit) => unit.id)))
-  const asked = given.map((job, index) => ({
-    due: paintedBy(job.project),
-    batches: plan.batches.flatMap((batch, place) => (units[index]?.has(batch.unitId) ? [place] : [])),
-  }))
   const { whole, jobs: forecasts } = forecastJobs(futures, asked, input.confidence)
   const openings = alone.reduce((sum, each) => sum + (each.ok ? each.value.plan.potOpenings : 0), 0)
   return success({

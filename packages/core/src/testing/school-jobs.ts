@@ -6,6 +6,7 @@ import type { PlanSegment } from '../schedule/instance.ts'
 import { solveLine, type SolvedLine } from '../plan/plan-line.ts'
 import { layRow } from '../schedule/row.ts'
 import type { Project } from '../trade/project.ts'
+import type { ProjectId } from '../units/ids.ts'
 import { bodyPlans } from '../recipe/body-plans.ts'
 import { recipeFromSchool } from '../recipe/recipe-from-school.ts'
 import { recipeSchools } from '../recipe/schools.ts'
@@ -35,6 +36,15 @@ export function schoolJob(
     effort: { width: 4, expansions: 300 },
   })
   return { ...bare, line: [...lineOfOrder(order, bare, testShelf, 'tabletop', newId)] }
+}
+
+/** The same job under ids of its own, so that it can stand beside others. */
+export function asJob(given: Project, name: string): Project {
+  const isOwn = (text: string) => /^(id \d+|pikes(-\d+)?)$/.test(text)
+  const renamed = JSON.parse(JSON.stringify(given), (_, value: unknown) =>
+    typeof value === 'string' && isOwn(value) ? `${name} ${value}` : value,
+  ) as Project
+  return { ...renamed, id: name as ProjectId, name }
 }
 
 /** @param shelf left out, every batch keeps to the row of the line. */

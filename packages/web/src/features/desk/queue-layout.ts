@@ -10,7 +10,7 @@ import {
 } from '@seriatim/core'
 
 /** What one painter does of one job on one day. */
-export interface QueueBlock {
+interface QueueBlock {
   /** Days from the first one drawn. */
   readonly day: number
   /** Index into the plan's painters. */
