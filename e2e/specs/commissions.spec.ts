@@ -83,11 +83,25 @@ test('a commission goes from its client over the quote to the page that the clie
     await page.getByRole('button', { name: 'Make a link' }).click()
     const link = await page.getByRole('dialog').getByText('/look/').innerText()
     await page.getByRole('button', { name: 'Done' }).click()
+
+    // A picture, and what is none.
+    const pictures = page.getByRole('region', { name: 'Pictures' })
+    const file = (fileName: string, mimeType: string, buffer: Buffer) =>
+      pictures.getByLabel('Add pictures').setInputFiles({ name: fileName, mimeType, buffer })
+    await file('notes.png', 'image/png', Buffer.from('no picture'))
+    await expect(pictures.getByRole('alert')).toContainText('notes.png: This is no picture')
+    await file('eels.png', 'image/png', await page.screenshot())
+    await pictures.getByLabel('What it shows').fill('The first two')
+    await pictures.getByLabel('What it shows').blur()
+    await expect(pictures.getByRole('img', { name: 'The first two' })).toBeVisible()
+    await pictures.getByLabel('The client sees it').check()
+
     const guest = await browser.newPage()
     await guest.goto(link)
     await expect(guest.getByRole('heading', { level: 1 })).toHaveText(name)
     await expect(guest.getByText(/of the work is done; 0 of 5 models finished/)).toBeVisible()
     await expect(guest.getByText('Eel-netters 2, waits for your yes')).toBeVisible()
+    await expect(guest.getByRole('figure', { name: 'The first two' }).locator('img')).toBeVisible()
     await expect(guest.getByText('Maren')).toBeHidden()
     await expectAccessible(guest)
     await page.getByRole('button', { name: /^End it/ }).click()

@@ -165,6 +165,8 @@ export const sharedProgressSchema = z.object({
       }),
     )
     .readonly(),
+  /** Pictures that were released. */
+  photos: z.array(z.object({ id: z.uuid(), caption: z.string() })).readonly(),
   testModel: z.object({ name: z.string(), agreedOn: localDateField.nullable() }).nullable(),
   /** When something was recorded last. */
   lastAt: instantField.nullable(),

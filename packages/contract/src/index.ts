@@ -35,6 +35,7 @@ export {
   type Role,
   type Scope,
 } from './members.ts'
+export { type Photo, type PhotoFields } from './photos.ts'
 export { fieldErrors, pathText, problemSchema, type Problem, type ProblemKind } from './problem.ts'
 export { projectJsonSchema } from './project-json-schema.ts'
 export { mostEvents, projectFileSchema, type ProjectFile, type ProjectFileJson } from './project-file.ts'

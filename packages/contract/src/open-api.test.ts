@@ -49,6 +49,7 @@ describe('the OpenAPI document', () => {
       'acceptQuote',
       'addKey',
       'addMember',
+      'addPhoto',
       'bringRates',
       'changeProject',
       'createProject',
@@ -64,6 +65,7 @@ describe('the OpenAPI document', () => {
       'recordEvents',
       'sayFinish',
       'setMemberRole',
+      'setPhoto',
     ])
     const query = operations
       .find(({ operationId }) => operationId === 'readEvents')!

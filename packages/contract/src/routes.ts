@@ -28,6 +28,7 @@ import {
   type Audience,
 } from './members.ts'
 import { packedLogSchema } from './packed-log.ts'
+import { newPhotoSchema, photoFieldsSchema, photoSchema, pictureSchema } from './photos.ts'
 import { projectFileSchema } from './project-file.ts'
 import { finishSchema, projectSettingsSchema, projectSummarySchema, storedProjectSchema } from './project.ts'
 import { materialSchema, recipeSchema, shelfSchema } from './recipe.ts'
@@ -94,6 +95,8 @@ const ofMember = z.object({ memberId: z.string().min(1).max(80) })
 const ofProject = z.object({ id: idOf<ProjectId>() })
 const ofClient = z.object({ clientId: idOf<ClientId>() })
 const ofQuote = ofProject.extend({ quoteId: z.uuid() })
+const ofPhoto = ofProject.extend({ photoId: z.uuid() })
+const photosAnswer = z.object({ photos: z.array(photoSchema).readonly() })
 const ofLink = ofProject.extend({ linkId: z.uuid() })
 
 /** The revision of a list that two may change: who writes says which one was read. */
@@ -302,11 +305,35 @@ export const routes = {
     status: 201,
   }),
   revokeLink: route('DELETE', '/projects/:id/links/:linkId', { params: ofLink, answer: clientLinkSchema }),
+  /** Pictures of a project, the newest first. */
+  listPhotos: route('GET', '/projects/:id/photos', { params: ofProject, answer: photosAnswer }),
+  /** Written anew: upright, small, without what the file tells of place and camera. Only who manages releases it. */
+  addPhoto: route('POST', '/projects/:id/photos', {
+    audience: 'painter',
+    params: ofProject,
+    body: newPhotoSchema,
+    answer: photosAnswer,
+    status: 201,
+    largest: 16 * megabyte,
+  }),
+  readPhoto: route('GET', '/projects/:id/photos/:photoId', { params: ofPhoto, answer: pictureSchema }),
+  setPhoto: route('PUT', '/projects/:id/photos/:photoId', {
+    params: ofPhoto,
+    body: photoFieldsSchema,
+    answer: photosAnswer,
+  }),
+  removePhoto: route('DELETE', '/projects/:id/photos/:photoId', { params: ofPhoto, answer: photosAnswer }),
+
   /** What a client sees behind a link. */
   readShared: route('GET', '/shared/:token', {
     audience: 'anyone',
     params: z.object({ token: z.string().min(1).max(200) }),
     answer: sharedProgressSchema,
+  }),
+  readSharedPhoto: route('GET', '/shared/:token/photos/:photoId', {
+    audience: 'anyone',
+    params: z.object({ token: z.string().min(1).max(200), photoId: z.uuid() }),
+    answer: pictureSchema,
   }),
 
   /** What clients read above their page. */

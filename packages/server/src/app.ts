@@ -20,6 +20,7 @@ import type { Door } from './features/door/door.ts'
 import { memberRoutes } from './features/door/routes.ts'
 import { handRoutes } from './features/hand/routes.ts'
 import { newsRoutes } from './features/news/routes.ts'
+import { photoRoutes } from './features/photos/routes.ts'
 import { createPackedLogs } from './features/progress/packed-logs.ts'
 import { progressRoutes } from './features/progress/routes.ts'
 import { projectRoutes } from './features/projects/routes.ts'
@@ -84,6 +85,7 @@ function createApi({ studios, now, news, door, log }: AppOptions, studio: Studio
   handRoutes(api, db, summaries)
   deskRoutes(api, db)
   commissionRoutes(api, { db, studio, now })
+  photoRoutes(api, db, now)
   airRoutes(api, db, now)
   calendarRoutes(api, db, now)
   if (news) newsRoutes(api, db, news, studio)
@@ -115,7 +117,8 @@ function createApis(options: AppOptions) {
     return api
   }
   /** A client's link says itself which studio it is of. */
-  const studioBehind = async (token: string): Promise<StudioId> => {
+  const studioBehind = async (path: string): Promise<StudioId> => {
+    const [token = ''] = path.split('/')
     const named = studioOfLink(token)
     if (named === null || named === options.studio || ready.has(named)) return named ?? options.studio
     return (await options.studios.of(named).$count(studio)) > 0 ? named : options.studio

@@ -14,6 +14,7 @@ import {
   newChange,
   newModel,
   newQuote,
+  onePixel,
   newStage,
   punched,
   settings,
@@ -43,6 +44,7 @@ describe('every route', () => {
       const server = await startTestServer()
       await stockShelfOnce(server.db)
       const random = seededRandom(seed)
+      const picture = await onePixel()
       const seeded = [await server.seed(), await server.seed()]
       const small = demoFile()
       const file = { ...small, events: small.events.slice(0, 12) }
@@ -57,7 +59,7 @@ describe('every route', () => {
       const failures: string[] = []
       for (let turn = 0; turn < requests; turn++) {
         const mine = pick(seeded, random)
-        const ask = pick(asksOf(mine, recipe, turn % 40 === 0 ? file : null), random)
+        const ask = pick(asksOf(mine, recipe, turn % 40 === 0 ? file : null, picture), random)
         const body = ask.body === undefined ? undefined : mutateJson(ask.body, random, ids)
         const path = random() < 0.1 ? ask.path.replace(mine.id, pick(ids, random)) : ask.path
         const { status } = await server.call(ask.method, path, body)
@@ -83,7 +85,12 @@ describe('every route', () => {
 
 type Seeded = Awaited<ReturnType<Awaited<ReturnType<typeof startTestServer>>['seed']>>
 
-function asksOf({ path, unit, line, id }: Seeded, recipe: object, file: object | null): readonly Ask[] {
+function asksOf(
+  { path, unit, line, id }: Seeded,
+  recipe: object,
+  file: object | null,
+  picture: string,
+): readonly Ask[] {
   const stageId = line[0]!.id
   const modelIds = unit.models.map((model) => model.id)
   const punch = punched(stageId, modelIds, { by, drySeconds: 60, worthSeconds: 60 })
@@ -191,6 +198,12 @@ function asksOf({ path, unit, line, id }: Seeded, recipe: object, file: object |
     { method: 'POST', path: `${path}/quotes/${v7()}/yes`, body: { standard: 'tabletop' } },
     { method: 'POST', path: `${path}/links`, body: { days: 30 } },
     { method: 'DELETE', path: `${path}/links/${v7()}` },
+    {
+      method: 'POST',
+      path: `${path}/photos`,
+      body: { id: v7(), caption: 'x', modelId: null, released: false, image: picture },
+    },
+    { method: 'GET', path: `${path}/photos` },
     { method: 'GET', path: `/shared/${'x'.repeat(54)}` },
     { method: 'GET', path: `${path}/events?after=${String(2 ** 53)}` },
     { method: 'GET', path: `${path}/events?after=-1` },

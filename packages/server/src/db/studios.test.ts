@@ -20,6 +20,7 @@ import type { StudioId } from './schema/columns.ts'
 import * as commissions from './schema/commissions.ts'
 import * as desk from './schema/desk.ts'
 import * as line from './schema/line.ts'
+import * as photos from './schema/photo.ts'
 import * as progress from './schema/progress.ts'
 import * as projects from './schema/project.ts'
 import * as roster from './schema/roster.ts'
@@ -30,6 +31,7 @@ import { studio } from './schema/studio.ts'
 const tables = [
   commissions,
   desk,
+  photos,
   line,
   progress,
   projects,
@@ -99,6 +101,9 @@ beforeAll(async () => {
   await server.call('PUT', `/clients/${v7()}`, { name: 'Maren Voss', contact: '', note: '' })
   await server.call('PUT', '/prices', { prices: usualPriceList, revision: 0 })
   await server.call('POST', `${demoPath}/links`, { days: 30 })
+  await server.db.execute(sql`
+    insert into photo (id, project_id, caption, width, height, body, made_at)
+    values (${v7()}, ${demo.project.id}, '', 1, 1, '', now())`)
   await server.db.execute(sql`
     insert into quote (id, project_id, number, document, made_at) values (${v7()}, ${demo.project.id}, 1, '{}', now())`)
   await server.call('GET', '/projects')
@@ -187,7 +192,11 @@ describe('two studios in one database', () => {
     const asked: string[] = []
     for (const [name, route] of Object.entries(routes)) {
       if (!route.path.includes(':id') || name === 'createProject') continue
-      const to = route.path.replace(':id', id).replace(':quoteId', v7()).replace(':linkId', v7())
+      const to = route.path
+        .replace(':id', id)
+        .replace(':quoteId', v7())
+        .replace(':linkId', v7())
+        .replace(':photoId', v7())
       const body = bodies(unit.models[0]!.id, stages[0]!.id)[name]
       const answer = await ask(others, route.method.toUpperCase(), to, body)
       asked.push(`${name} ${String(answer.status)}`)
@@ -212,5 +221,7 @@ const bodies = (modelId: string, stageId: string): Record<string, unknown> => ({
   makeQuote: { id: v7(), after: 0, quote: newQuote() },
   acceptQuote: { standard: 'tabletop' },
   makeLink: { days: 30 },
+  addPhoto: { id: v7(), caption: '', modelId: null, released: false, image: 'AAAA' },
+  setPhoto: { caption: '', modelId: null, released: false },
   sayFinish: { doneBy: '2026-12-10T20:00:00.000Z', odds: 0.8 },
 })

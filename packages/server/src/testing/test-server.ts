@@ -15,6 +15,7 @@ import { commandsBetween, instant, type Command, type CommandVerdict } from '@se
 import { drizzle } from 'drizzle-orm/node-postgres'
 import type pg from 'pg'
 import { pino } from 'pino'
+import sharp from 'sharp'
 import { v7 } from 'uuid'
 import { createApp } from '../app.ts'
 import { openPool } from '../db/client.ts'
@@ -207,6 +208,12 @@ export const newQuote = (some: object = {}) => {
     promisedOn: '2026-12-20',
   }
   return { currency: 'EUR', confidence: 0.8, models: 3, tiers: [tier], ...some }
+}
+
+/** A picture of one pixel, in base 64. */
+export const onePixel = async () => {
+  const pixel = { width: 1, height: 1, channels: 3 as const, background: '#884422' }
+  return (await sharp({ create: pixel }).png().toBuffer()).toString('base64')
 }
 
 export function demoFile(): ProjectFileJson {

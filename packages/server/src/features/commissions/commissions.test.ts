@@ -203,6 +203,7 @@ describe('a client’s link', () => {
     })
     expect(Object.keys(body).sort()).toEqual(
       [
+        'photos',
         'deliveredOn',
         'done',
         'dueOn',

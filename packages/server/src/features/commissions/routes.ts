@@ -6,6 +6,8 @@ import type { StudioId } from '../../db/schema/columns.ts'
 import { serveRoute, type Asking } from '../../http/serve-route.ts'
 import { readStudioName } from '../door/repository.ts'
 import { requireRevision } from '../projects/service.ts'
+import { readBody, readPhotos } from '../photos/repository.ts'
+import { pictureOf } from '../photos/routes.ts'
 import type { Summaries } from '../projects/summaries.ts'
 import { putClient, readClients, removeClient } from './clients.ts'
 import { makeLink, openLink, readLinks, revokeLink } from './links.ts'
@@ -68,9 +70,14 @@ export function sharedRoutes(
       deliveredOn: commission?.deliveredOn ?? null,
       done: totalSeconds > 0 ? Math.min(1, Math.max(0, 1 - leftSeconds / totalSeconds)) : 0,
       units: unitsForClient(project, progress),
+      photos: (await readPhotos(db, projectId, true)).map(({ id, caption }) => ({ id, caption })),
       testModel: model ? { name: model.name, agreedOn: looked?.agreedOn ?? null } : null,
       lastAt: lastRecordedAt(progress),
       validUntil,
     }
+  })
+  serveRoute(app, routes.readSharedPhoto, async ({ params: { token, photoId } }) => {
+    const { projectId } = await openLink(db, token, now())
+    return pictureOf(await readBody(db, projectId, photoId, true))
   })
 }

@@ -9,6 +9,7 @@ import type { StudioId } from '../../db/schema/columns.ts'
 import {
   newChange,
   newQuote,
+  onePixel,
   punched,
   settings,
   startTestServer,
@@ -143,7 +144,13 @@ describe('the door', () => {
   it('opens to each role what is for it, and to a stranger nothing of this studio', async () => {
     const { id, line, unit } = await server.seed()
     const { token } = (await ask('owner', 'POST', `/projects/${id}/links`, { days: 30 })).body
+    const photoId = v7()
+    const photo = { caption: '', modelId: null, released: true }
+    const added = { ...photo, id: photoId, image: await onePixel() }
+    expect((await ask('owner', 'POST', `/projects/${id}/photos`, added)).status).toBe(201)
     const bodies: Record<string, unknown> = {
+      addPhoto: { ...added, id: v7() },
+      setPhoto: photo,
       nameStudio: { name: 'Own desk' },
       putClient: { name: 'Maren Voss', contact: '', note: '' },
       putPrices: { prices: usualPriceList, revision: 7 },
@@ -169,6 +176,7 @@ describe('the door', () => {
         .replace(':quoteId', v7())
         .replace(':linkId', v7())
         .replace(':token', token)
+        .replace(':photoId', name === 'removePhoto' ? v7() : photoId)
       // What takes the project away would take it from who comes after.
       if (name === 'removeProject' || name === 'restoreProject') continue
       const statuses: number[] = []

@@ -2,7 +2,7 @@ import type { SharedProgress } from '@seriatim/contract'
 import type { HoleState } from '@seriatim/core'
 import { useQuery } from '@tanstack/react-query'
 import { useParams } from 'react-router'
-import { ApiProblem, readShared } from '../../shared/api/index.ts'
+import { ApiProblem, readShared, useSharedPicture } from '../../shared/api/index.ts'
 import { percentText } from '../../shared/finish-text.ts'
 import { dateText, dayText, plural } from '../../shared/format/index.ts'
 import { ErrorState, LoadingState, PunchStrip } from '../../shared/ui/index.ts'
@@ -21,7 +21,7 @@ export function ClientViewPage() {
   return (
     <main className="mx-auto max-w-3xl px-4 py-6 sm:px-6">
       {data ? (
-        <Shown shared={data} />
+        <Shown shared={data} token={token} />
       ) : error instanceof ApiProblem ? (
         <section role="alert" className="ticket mx-auto mt-10 max-w-xl p-8">
           <h1 className="text-2xl">Nothing to see here</h1>
@@ -36,9 +36,9 @@ export function ClientViewPage() {
   )
 }
 
-function Shown({ shared }: { readonly shared: SharedProgress }) {
+function Shown({ shared, token }: { readonly shared: SharedProgress; readonly token: string }) {
   const now = useNow(60)
-  const { studio, project, units, dueOn, deliveredOn, testModel, lastAt, validUntil } = shared
+  const { studio, project, units, dueOn, deliveredOn, testModel, photos, lastAt, validUntil } = shared
   return (
     <>
       <p className="text-sm text-ink-soft">{studio}</p>
@@ -90,11 +90,45 @@ function Shown({ shared }: { readonly shared: SharedProgress }) {
           </li>
         ))}
       </ul>
+      {photos.length > 0 ? (
+        <ul className="mt-6 grid gap-4 sm:grid-cols-2" aria-label="Pictures">
+          {photos.map((photo) => (
+            <SharedPicture key={photo.id} token={token} photo={photo} />
+          ))}
+        </ul>
+      ) : null}
       <p className="mt-6 text-sm text-ink-soft">
         A hole is a stage of the work: punched through when every model of the unit has been through it, half
         when some have. This page holds until {dayText(validUntil)}.
       </p>
     </>
+  )
+}
+
+function SharedPicture({
+  token,
+  photo,
+}: {
+  readonly token: string
+  readonly photo: SharedProgress['photos'][number]
+}) {
+  const picture = useSharedPicture(token, photo.id)
+  return (
+    <li className="ticket p-2">
+      <figure>
+        <div className="flex aspect-4/3 items-center justify-center bg-paper-dim">
+          {picture.data ? (
+            <img
+              src={picture.data}
+              // The words below say what it shows.
+              alt={photo.caption === '' ? 'The models as they are' : ''}
+              className="max-h-full max-w-full"
+            />
+          ) : null}
+        </div>
+        {photo.caption === '' ? null : <figcaption className="mt-1">{photo.caption}</figcaption>}
+      </figure>
+    </li>
   )
 }
 

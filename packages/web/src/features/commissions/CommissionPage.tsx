@@ -10,6 +10,7 @@ import { AfterDelivery } from './AfterDelivery.tsx'
 import { ClientLinks } from './ClientLinks.tsx'
 import { ForWhom } from './ForWhom.tsx'
 import { KeptQuotes } from './KeptQuotes.tsx'
+import { Pictures } from './Pictures.tsx'
 import { QuoteNow } from './QuoteNow.tsx'
 
 /** A project painted for somebody: for whom, what it costs at each standard, what was agreed, and what the client sees. */
@@ -50,6 +51,7 @@ export function CommissionPage() {
         <QuoteNow quotes={quotes} />
         {quotes.length > 0 ? <KeptQuotes quotes={quotes} /> : null}
         {agreed ? <AfterDelivery agreed={agreed} progress={progress} /> : null}
+        <Pictures />
         <ClientLinks links={links} />
       </div>
     </>

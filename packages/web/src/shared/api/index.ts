@@ -26,4 +26,5 @@ export {
   setProjectRemoved,
   sayFinish,
 } from './projects.ts'
+export { usePhotoChange, usePhotos, usePicture, useSharedPicture } from './photos.ts'
 export { useShelf, useShelfChange } from './shelf.ts'
