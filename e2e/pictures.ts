@@ -42,19 +42,6 @@ const shots: Shot[] = [
     },
   },
   {
-    name: 'recipe-findings',
-    path: `${project}/recipe`,
-    size: desktop,
-    act: async (page) => {
-      await page.getByRole('button', { name: 'Officers', exact: true }).click()
-      await layer(page, 'mask fluid', 'mask')
-      await layer(page, 'soot wash', 'wash')
-      await page.getByRole('checkbox', { name: 'all over' }).check()
-      await page.getByRole('checkbox', { name: 'base' }).uncheck()
-      await toTop(page.getByText('is never peeled off'))
-    },
-  },
-  {
     name: 'line',
     path: `${project}/line`,
     size: desktop,
@@ -86,15 +73,6 @@ const shots: Shot[] = [
     },
   },
   { name: 'sessions', path: `${project}/sessions`, size: desktop },
-  {
-    name: 'plan-batch-sizes',
-    path: `${project}/plan`,
-    size: desktop,
-    act: async (page) => {
-      await compared(page)
-      await toTop(page.locator('#batch-sizes'))
-    },
-  },
   { name: 'bench', path: `${project}/bench`, size: desktop, act: running },
   {
     name: 'sheet',
@@ -128,10 +106,33 @@ const shots: Shot[] = [
       await page.getByText('The simulated thermo-hygrometers are running').waitFor({ state: 'detached' })
     },
   },
+  { name: 'commission', path: `${project}/commission`, size: desktop, act: quoted },
+  { name: 'client-page', path: `${project}/commission`, size: desktop, act: seenByClient },
   // They bring other projects in, or change this one, so they come after all others.
   { name: 'desk', path: '/projects', size: desktop, act: atOneDesk },
   { name: 'not-delivered', path: `${project}/bench`, size: desktop, act: notDelivered },
 ]
+
+/** For a client, at a price that was agreed. */
+async function quoted(page: Page) {
+  await page.getByRole('button', { name: 'Somebody new' }).click()
+  await page.getByLabel('Name', { exact: true }).fill('Maren Voss')
+  await page.getByRole('button', { name: 'Keep', exact: true }).click()
+  await page.getByLabel('Test model').selectOption('Lock-keeper 4')
+  await page.getByRole('button', { name: 'Keep as a quote' }).click({ timeout: 120_000 })
+  await page.getByRole('button', { name: 'The client said yes to tabletop', exact: true }).click()
+  await page.getByRole('heading', { name: /^Agreed: tabletop/ }).waitFor()
+  await page.getByText('Leave it to tabletop plus').first().waitFor()
+  await page.locator('[data-sonner-toast]').first().waitFor({ state: 'detached' })
+  await toTop(page.locator('#tiers'))
+}
+
+/** Behind the link. */
+async function seenByClient(page: Page) {
+  await page.getByRole('button', { name: 'Make a link' }).click()
+  await page.goto(await page.getByRole('dialog').getByText('/look/').innerText())
+  await page.getByRole('heading', { name: 'Reed-pikes' }).waitFor()
+}
 
 /** Two jobs beside the demo, one of them rushed. */
 async function atOneDesk(page: Page) {
@@ -201,15 +202,6 @@ async function notDelivered(page: Page) {
   await page.getByText('The server does not answer.').waitFor()
   await page.getByRole('button', { name: 'Look at them' }).click()
   await page.getByRole('dialog').waitFor()
-}
-
-/** A layer on top of the recipe, its form left open. */
-async function layer(page: Page, material: string, technique: string) {
-  await page.getByRole('button', { name: 'Add a layer' }).click()
-  const mix = page.getByLabel('Material or mix')
-  await mix.fill(material)
-  await mix.press('Enter')
-  await page.getByLabel('Technique').selectOption(technique)
 }
 
 async function compared(page: Page) {

@@ -50,7 +50,7 @@ export interface DeskPlan {
   readonly sheets: readonly RunSheet[]
   readonly forecast: FinishForecast
   readonly jobs: readonly JobAtDesk[]
-  /** So many pots are opened less than if each job were painted by itself. */
+  /** So often a pot stands open for one job and is used for another as well: each an opening less. */
   readonly potsSaved: number
 }
 
@@ -150,13 +150,12 @@ export function planDesk(input: DeskInput): Result<DeskPlan, PlanProblem> {
     ...(isCalledOff ? { stop: isCalledOff } : {}),
   }
   const { whole, jobs: forecasts } = forecastJobs(futures, asked, input.confidence)
-  const openings = alone.reduce((sum, each) => sum + (each.ok ? each.value.plan.potOpenings : 0), 0)
   return success({
     project,
     plan,
     sheets: runSheets(plan, project),
     forecast: whole,
-    potsSaved: Math.max(0, openings - plan.potOpenings),
+    potsSaved: potsShared(plan, asked),
     jobs: given.map((job, index) => {
       const own = new Set((asked[index]?.batches ?? []).map((place) => plan.batches[place]?.id))
       const dry = plan.stretches.flatMap((each) => (own.has(each.batchId) ? [each.dryAt] : []))
@@ -172,6 +171,21 @@ export function planDesk(input: DeskInput): Result<DeskPlan, PlanProblem> {
       }
     }),
   })
+}
+
+/** How often a job is taken up with the pot that its painter has open for another. */
+function potsShared({ stretches, batches }: LinePlan, asked: SolvedDesk['asked']): number {
+  const jobOf = new Map(
+    asked.flatMap((job, index) => job.batches.map((place) => [batches[place]?.id, index] as const)),
+  )
+  const before = new Map<number, number | undefined>()
+  let shared = 0
+  for (const { painter, batchId, opensPot } of stretches) {
+    const job = jobOf.get(batchId)
+    if (!opensPot && before.has(painter) && before.get(painter) !== job) shared += 1
+    before.set(painter, job)
+  }
+  return shared
 }
 
 /** Units of one name in several jobs are told apart by their job's. */

@@ -66,9 +66,8 @@ export function QuoteNow({ quotes }: { readonly quotes: readonly KeptQuote[] }) 
           <TierTable input={input} tiers={tiers} chosen={tier?.standard ?? null} onChoose={setChosen} />
           {saved > 0 ? (
             <p className="mt-2 text-sm text-ink-soft">
-              Painted together with what else is on the desk, {plural(saved, 'pot')} less{' '}
-              {saved === 1 ? 'is' : 'are'} opened than one job after the other; that is in the dates, not in
-              the prices.
+              Painted beside what else is on the desk, {plural(saved, 'time')} a pot that stands open for one
+              job serves another too; that is in the dates, not in the prices.
             </p>
           ) : null}
           {tier ? <PriceMovers input={input} tier={tier} finer={finerThan(tier.standard)} /> : null}

@@ -21,6 +21,8 @@ const left = 190
 const width = 1140
 const rowHeight = 46
 const top = 30
+/** What a date takes beside its line. */
+const dateRoom = 56
 
 /** The whole queue on one sheet: every job a row, every sitting a block on it, its date a flag and the day it is done by a ring. */
 export function QueueChart({ desk, jobs }: QueueChartProps) {
@@ -66,16 +68,18 @@ export function QueueChart({ desk, jobs }: QueueChartProps) {
               <line x1="0" y1="0" x2="0" y2="6" stroke="var(--hands)" strokeWidth="2" />
             </pattern>
           </defs>
-          {datesToSay(layout, 9).map((day) => (
-            <g key={day}>
-              <line x1={x(day)} x2={x(day)} y1={top - 8} y2={height} stroke="var(--paper-edge)" />
-              <text x={x(day) + 4} y={14} fontSize="13" fill="var(--ink-soft)">
-                {dateText(addDays(layout.from, day))
-                  .replace(/ \d{4}$/, '')
-                  .slice(4)}
-              </text>
-            </g>
-          ))}
+          {datesToSay(layout, 9)
+            .filter((day) => x(day) + dateRoom < width)
+            .map((day) => (
+              <g key={day}>
+                <line x1={x(day)} x2={x(day)} y1={top - 8} y2={height} stroke="var(--paper-edge)" />
+                <text x={x(day) + 4} y={14} fontSize="13" fill="var(--ink-soft)">
+                  {dateText(addDays(layout.from, day))
+                    .replace(/ \d{4}$/, '')
+                    .slice(4)}
+                </text>
+              </g>
+            ))}
           {layout.rows.map((row, index) => (
             <Row
               key={row.projectId}

@@ -31,6 +31,7 @@ export function OddsCurve({
     .join('')
   const line = `M${x(from).toFixed(1)} ${y(0).toFixed(1)}${steps}H${x(until).toFixed(1)}`
   const every = Math.max(1, Math.ceil(byDay.length / 5))
+  const isRight = due !== null && x(due) > width * 0.7
   return (
     <svg
       viewBox={`0 0 ${String(width)} ${String(height)}`}
@@ -67,9 +68,10 @@ export function OddsCurve({
             strokeDasharray="5 3"
           />
           <text
-            x={x(due) + (x(due) > width * 0.7 ? -5 : 5)}
-            y={y(0) - 6}
-            textAnchor={x(due) > width * 0.7 ? 'end' : 'start'}
+            // Above the curve where that is low at the date, below it where it is high.
+            x={x(due) + (isRight ? -5 : 5)}
+            y={(forecast.odds ?? 0) < 0.5 ? y(1) + 16 : y(0) - 6}
+            textAnchor={isRight ? 'end' : 'start'}
             className="fill-ink text-[12px] font-bold"
           >
             {dueText(project)}

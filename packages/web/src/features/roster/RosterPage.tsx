@@ -43,17 +43,17 @@ export function RosterPage() {
       <Button onClick={() => setOpen('import')}>
         <FileUp aria-hidden="true" size={18} /> Roster from CSV
       </Button>
-      <Link
-        to="../commission"
-        className="ticket inline-flex min-h-11 items-center gap-2 px-3 font-bold hover:underline"
-      >
-        <Handshake aria-hidden="true" size={18} /> Commission
-      </Link>
       {models > 0 ? (
         <Button onClick={() => saveText('roster.csv', rosterCsv(project.units))}>
           <Download aria-hidden="true" size={18} /> Save as CSV
         </Button>
       ) : null}
+      <Link
+        to="../commission"
+        className="inline-flex min-h-11 items-center gap-2 px-2 font-bold underline underline-offset-4"
+      >
+        <Handshake aria-hidden="true" size={18} /> Commission
+      </Link>
     </>
   )
   const remove = (unit: Unit) => edit(project, withoutUnit(project, unit.id), `${unit.name} left the roster.`)
