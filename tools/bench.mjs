@@ -7,19 +7,26 @@ import { cache } from './lib/paths.mjs'
 import { runTool } from './lib/stop.mjs'
 import { runTypeScript } from './lib/typescript.mjs'
 
+/** What is measured on a server of its own. */
+const onServer = {
+  ground: 'packages/server/bench/ground.ts',
+  studio: 'packages/server/bench/studio-load.ts',
+}
+
 await runTool(async () => {
   requireNode()
   await ensureNodePackages()
   const names = process.argv.slice(2)
-  const others = names.filter((name) => name !== 'ground')
+  const others = names.filter((name) => !(name in onServer))
   let status = 0
   if (names.length === 0 || others.length > 0) status = runTypeScript('packages/core/bench/main.ts', others)
-  if (names.length === 0 || names.includes('ground')) status = (await benchGround()) || status
+  for (const name of Object.keys(onServer))
+    if (names.length === 0 || names.includes(name)) status = (await benchServer(onServer[name])) || status
   process.exit(status)
 })
 
 /** The server on a cluster as safe as a real one, measured from outside beside PostgreSQL's own benchmark. */
-async function benchGround() {
+async function benchServer(script) {
   await ensurePostgres()
   const folder = cache('bench-ground')
   rmSync(folder, { recursive: true, force: true })
@@ -27,7 +34,7 @@ async function benchGround() {
   try {
     const database = await cluster.start()
     const pgbench = `${postgresBin(postgresMajors()[0])}/pgbench`
-    return runTypeScript('packages/server/bench/ground.ts', [database, pgbench])
+    return runTypeScript(script, [database, pgbench])
   } finally {
     await cluster.stop()
     cluster.remove()

@@ -95,6 +95,7 @@ test('a commission goes from its client over the quote to the page that the clie
     await pictures.getByLabel('What it shows').blur()
     await expect(pictures.getByRole('img', { name: 'The first two' })).toBeVisible()
     await pictures.getByLabel('The client sees it').check()
+    await pictures.getByLabel('Model').selectOption('Eel-netters 2')
 
     const guest = await browser.newPage()
     await guest.goto(link)
@@ -104,6 +105,10 @@ test('a commission goes from its client over the quote to the page that the clie
     await expect(guest.getByRole('figure', { name: 'The first two' }).locator('img')).toBeVisible()
     await expect(guest.getByText('Maren')).toBeHidden()
     await expectAccessible(guest)
+    // At the desk the test model says what the others are to look like.
+    await page.getByRole('link', { name: 'Bench', exact: true }).click()
+    await expect(page.getByRole('figure', { name: 'as agreed' }).locator('img')).toBeVisible()
+    await page.goto(`${instance.origin}/projects/${id}/commission`)
     await page.getByRole('button', { name: /^End it/ }).click()
     await expect(page.getByText('The link is ended.')).toBeVisible()
     await guest.reload()

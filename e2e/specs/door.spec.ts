@@ -92,6 +92,14 @@ test('behind a door everybody signs in, each may what their role may, and nothin
     await expect.poll(() => recordedKinds(request, id)).toEqual(['punched'])
 
     // What a role may not is refused in words, and does not wait for ever.
+    // What a role has no business with is not offered.
+    await desk.getByRole('link', { name: 'Roster' }).click()
+    await expect(desk.getByRole('button', { name: 'New unit' })).toBeVisible()
+    await expect(desk.getByRole('link', { name: 'Commission' })).toHaveCount(0)
+    await page.goto(`${origin}/projects`)
+    await expect(page.getByRole('button', { name: 'Commissions' })).toBeVisible()
+    await page.getByRole('link', { name: 'Studio' }).click()
+
     await desk.getByRole('link', { name: 'Plan' }).click()
     await desk.getByRole('button', { name: 'Batch of: one less' }).click()
     await expect(desk.getByText('An owner or a manager of the studio does this.').first()).toBeVisible()

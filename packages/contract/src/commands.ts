@@ -160,6 +160,8 @@ export const loggedChangeSchema = z.object({
   device: idOf<DeviceId>(),
   number: z.int(),
   painter: nameOf<PainterId>().nullable(),
+  /** Who had signed in; `null` at a desk without a door. */
+  signedBy: z.string().nullable(),
   /** What was carried out of it, and what would take that back. */
   done: z.array(commandSchema).readonly(),
   undo: z.array(commandSchema).readonly(),

@@ -100,7 +100,9 @@ function createApi({ studios, now, news, door, log }: AppOptions, studio: Studio
 
 /** Below this path a client looks, who is nobody here. */
 const sharedPath = '/api/shared/'
-const nobody: Asking = { role: null, accountId: null, byKey: false }
+const nobody: Asking = { role: null, accountId: null, name: null, byKey: false }
+/** Whoever sits at a desk without a door. */
+const atTheDesk: Asking = { ...nobody, role: 'owner' }
 
 /** So many studios are kept ready, the last asked for. */
 const studiosReady = 200
@@ -127,8 +129,7 @@ function createApis(options: AppOptions) {
     const { pathname, searchParams } = new URL(request.url)
     if (pathname.startsWith(sharedPath))
       return apiOf(await studioBehind(pathname.slice(sharedPath.length))).fetch(request, nobody)
-    if (!options.door)
-      return apiOf(options.studio).fetch(request, { role: 'owner', accountId: null, byKey: false })
+    if (!options.door) return apiOf(options.studio).fetch(request, atTheDesk)
     const feedKey = pathname.endsWith('/calendar.ics') ? (searchParams.get('key') ?? undefined) : undefined
     const visitor = await options.door.door.whoIs(request.headers, feedKey)
     if (visitor?.by === 'looking-key' && request.method !== 'GET')
@@ -136,6 +137,7 @@ function createApis(options: AppOptions) {
     const asking = {
       role: visitor?.role ?? null,
       accountId: visitor?.accountId ?? null,
+      name: visitor?.name ?? null,
       byKey: visitor !== null && visitor.by !== 'sign-in',
     }
     return apiOf(visitor?.studio ?? options.studio).fetch(request, asking)

@@ -9,6 +9,8 @@ export interface Asking {
   /** `null` for whoever has not signed in. */
   readonly role: Role | null
   readonly accountId: string | null
+  /** What they are called, for what keeps who did it; `null` at a desk without a door. */
+  readonly name: string | null
   /** By a key, and not by signing in. */
   readonly byKey: boolean
 }

@@ -1,3 +1,4 @@
+import { mayAsk } from '@seriatim/contract'
 import { useEffect } from 'react'
 import { useMe } from './api/index.ts'
 import { storeWord, useStoredWord } from './stored-word.ts'
@@ -12,6 +13,12 @@ interface Doorway {
   readonly wasIn: boolean
   /** Somebody is in, through a door. */
   readonly isIn: boolean
+}
+
+/** Whether clients, prices and promises are this person's business: everybody's at a desk without a door. */
+export function useManages(): boolean {
+  const me = useMe()
+  return me !== undefined && (!me.door || (me.member !== null && mayAsk(me.member.role, 'manager')))
 }
 
 export function useDoorway(): Doorway {

@@ -56,7 +56,7 @@ export const quote = pgTable(
     number: integer().notNull(),
     document: jsonb().$type<Quote>().notNull(),
     madeAt: moment('made_at').notNull(),
-    /** The account of whoever made it; `null` at a desk without a door. */
+    /** What whoever made it was called; `null` at a desk without a door. */
     madeBy: text('made_by'),
     acceptedAt: moment('accepted_at'),
     acceptedBy: text('accepted_by'),

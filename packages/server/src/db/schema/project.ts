@@ -79,6 +79,8 @@ export const projectChange = pgTable(
     device: uuid().$type<DeviceId>().notNull(),
     deviceNumber: integer('device_number').notNull(),
     painter: text().$type<PainterId>(),
+    /** What whoever signed in was called; `null` at a desk without a door. */
+    signedBy: text('signed_by'),
     commands: jsonb().$type<readonly Command[]>().notNull(),
     verdicts: jsonb().$type<readonly CommandVerdict[]>().notNull(),
     /** The last first. */

@@ -38,7 +38,8 @@ interface NewQuote {
 }
 
 interface By {
-  readonly account: string | null
+  /** Who; `null` at a desk without a door. */
+  readonly name: string | null
   readonly now: Instant
 }
 
@@ -47,7 +48,7 @@ export async function makeQuote(
   db: Database,
   projectId: ProjectId,
   { id, after, quote: document }: NewQuote,
-  { account, now }: By,
+  { name, now }: By,
 ): Promise<KeptQuote> {
   await requireRevision(db, projectId)
   const number = after + 1
@@ -55,7 +56,7 @@ export async function makeQuote(
     throw new RequestProblem('too-many', `Up to ${String(mostQuotes)} quotes for one project.`)
   const [made] = await db
     .insert(quote)
-    .values({ id, projectId, number, document, madeAt: new Date(now), madeBy: account })
+    .values({ id, projectId, number, document, madeAt: new Date(now), madeBy: name })
     .onConflictDoNothing()
     .returning()
   if (made) return toQuote(made)
@@ -73,7 +74,7 @@ const changedMeanwhile = () =>
 export async function acceptQuote(
   db: Database,
   { projectId, quoteId, standard }: { projectId: ProjectId; quoteId: string; standard: Standard },
-  { account, now }: By,
+  { name, now }: By,
 ): Promise<KeptQuote> {
   const [newest] = await readQuotes(db, projectId)
   if (newest?.id !== quoteId) {
@@ -91,7 +92,7 @@ export async function acceptQuote(
     throw new RequestProblem('unknown-reference', `This quote does not name ${standard}.`)
   const [row] = await db
     .update(quote)
-    .set({ acceptedAt: new Date(now), acceptedBy: account, acceptedStandard: standard })
+    .set({ acceptedAt: new Date(now), acceptedBy: name, acceptedStandard: standard })
     .where(and(eq(quote.id, quoteId)))
     .returning()
   if (!row) throw new Error('a quote went away')

@@ -40,10 +40,10 @@ export function commissionRoutes(
     return { quotes: await readQuotes(db, id), links: await readLinks(db, id) }
   })
   serveRoute(app, routes.makeQuote, ({ params, body, by }) =>
-    makeQuote(db, params.id, body, { account: by.accountId, now: now() }),
+    makeQuote(db, params.id, body, { name: by.name, now: now() }),
   )
   serveRoute(app, routes.acceptQuote, ({ params: { id, quoteId }, body: { standard }, by }) =>
-    acceptQuote(db, { projectId: id, quoteId, standard }, { account: by.accountId, now: now() }),
+    acceptQuote(db, { projectId: id, quoteId, standard }, { name: by.name, now: now() }),
   )
   serveRoute(app, routes.makeLink, ({ params, body: { days } }) =>
     makeLink(db, params.id, { studio, days, now: now() }),

@@ -34,6 +34,8 @@ interface Said {
   readonly made: { readonly id: string }
   readonly key: string
   readonly token: string
+  readonly id: string
+  readonly changes: readonly { readonly signedBy: string | null }[]
 }
 
 async function ask(
@@ -205,6 +207,27 @@ describe('the door', () => {
       `${['route                for      nobody painter manager owner stranger', ...table].join('\n')}\n`,
     )
     expect(table.length).toBe(Object.keys(routes).length - 2)
+  })
+
+  it('keeps who changed a project and who quoted and noted the yes, by key too', async () => {
+    const { id } = await server.seed()
+    const rename = (name: string) =>
+      newChange(1, [{ kind: 'set', thing: 'project', field: name, value: 9 } as never])
+    expect((await ask('manager', 'POST', `/projects/${id}/changes`, rename('batchSize'))).status).toBe(200)
+    const { key } = (await ask('owner', 'POST', '/keys', { name: 'A script', scope: 'change' })).body
+    const byKey = await ask('nobody', 'POST', `/projects/${id}/changes`, rename('firstBatch'), {
+      authorization: `Bearer ${key}`,
+    })
+    expect(byKey.status).toBe(200)
+    const { changes } = (await ask('painter', 'GET', `/projects/${id}/changes`)).body
+    expect(changes.map((change) => change.signedBy)).toEqual(['owner', 'manager', null])
+    const quoted = (
+      await ask('manager', 'POST', `/projects/${id}/quotes`, { id: v7(), after: 0, quote: newQuote() })
+    ).body
+    const yes = await ask('owner', 'POST', `/projects/${id}/quotes/${quoted.id}/yes`, {
+      standard: 'tabletop',
+    })
+    expect(yes.body).toMatchObject({ madeBy: 'manager', accepted: { by: 'owner' } })
   })
 
   it('is kept by its owners: members come, change, get a new password, and go with their sign-ins', async () => {

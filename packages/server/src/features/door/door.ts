@@ -15,6 +15,7 @@ export interface Visitor {
   readonly studio: StudioId
   readonly role: Role
   readonly accountId: string
+  readonly name: string
   /** By signing in, or by a key; a looking key changes nothing. */
   readonly by: 'sign-in' | 'key' | 'looking-key'
 }

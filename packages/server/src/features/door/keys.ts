@@ -4,7 +4,7 @@ import { instant } from '@seriatim/core'
 import { and, asc, eq, sql } from 'drizzle-orm'
 import { v7 } from 'uuid'
 import type { Database } from '../../db/client.ts'
-import { accessKey, membership } from '../../db/schema/door.ts'
+import { accessKey, account, membership } from '../../db/schema/door.ts'
 import { RequestProblem } from '../../http/problem.ts'
 import type { Visitor } from './door.ts'
 
@@ -67,12 +67,13 @@ export async function removeKey(db: Database, accountId: string, id: string): Pr
 /** Whom a key lets in: its maker, as far as the key goes and the maker still may. @param owner all studios' keys. */
 export async function whoHasKey(owner: Database, key: string): Promise<Visitor | null> {
   const [row] = await owner
-    .select({ key: accessKey, role: membership.role })
+    .select({ key: accessKey, role: membership.role, name: account.name })
     .from(accessKey)
     .innerJoin(
       membership,
       and(eq(membership.studioId, accessKey.studioId), eq(membership.accountId, accessKey.accountId)),
     )
+    .innerJoin(account, eq(account.id, accessKey.accountId))
     .where(eq(accessKey.hash, hashOf(key)))
   if (!row) return null
   const { studioId, accountId, scope, id } = row.key
@@ -91,6 +92,7 @@ export async function whoHasKey(owner: Database, key: string): Promise<Visitor |
   return {
     studio: studioId,
     accountId,
+    name: row.name,
     role: mayAsk(row.role, wanted) ? wanted : 'painter',
     by: scope === 'look' ? 'looking-key' : 'key',
   }

@@ -15,8 +15,14 @@ export async function readDoorKey(owner: Database): Promise<string> {
 /** The first studio that somebody belongs to. */
 export async function readMembership(owner: Database, accountId: string): Promise<Visitor | null> {
   const [row] = await owner
-    .select({ studio: membership.studioId, role: membership.role, accountId: membership.accountId })
+    .select({
+      studio: membership.studioId,
+      role: membership.role,
+      accountId: membership.accountId,
+      name: account.name,
+    })
     .from(membership)
+    .innerJoin(account, eq(account.id, membership.accountId))
     .where(eq(membership.accountId, accountId))
     .orderBy(asc(membership.createdAt))
     .limit(1)

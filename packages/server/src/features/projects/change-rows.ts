@@ -40,6 +40,7 @@ export async function touchedSince(
 
 export interface ChangeToKeep {
   readonly change: NewChange
+  readonly signedBy: string | null
   readonly revision: number
   readonly verdicts: readonly CommandVerdict[]
   readonly undo: readonly Command[]
@@ -47,7 +48,7 @@ export interface ChangeToKeep {
 }
 
 export async function keepChange(db: Database, projectId: ProjectId, kept: ChangeToKeep): Promise<void> {
-  const { change, revision, verdicts, undo, touched } = kept
+  const { change, signedBy, revision, verdicts, undo, touched } = kept
   await db.insert(projectChange).values({
     id: change.id,
     projectId,
@@ -56,6 +57,7 @@ export async function keepChange(db: Database, projectId: ProjectId, kept: Chang
     device: change.device,
     deviceNumber: change.number,
     painter: change.painter,
+    signedBy,
     commands: change.commands,
     verdicts,
     undo,
@@ -89,6 +91,7 @@ export async function readChanges(
     device: row.device,
     number: row.deviceNumber,
     painter: row.painter,
+    signedBy: row.signedBy,
     done: row.commands.filter((_, index) => row.verdicts[index]?.kind === 'done'),
     undo: row.undo,
   }))

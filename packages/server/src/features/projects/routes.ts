@@ -39,7 +39,9 @@ export function projectRoutes(
   })
   serveRoute(app, routes.readLibrary, async ({ params }) => ({ kept: await readKeptRecipes(db, params.id) }))
   serveRoute(app, routes.exportProject, ({ params }) => exportProject(db, params.id, now()))
-  serveRoute(app, routes.changeProject, ({ params, body }) => projects.changeProject(db, params.id, body))
+  serveRoute(app, routes.changeProject, ({ params, body, by }) =>
+    projects.changeProject(db, params.id, body, by.name),
+  )
   serveRoute(app, routes.readChanges, async ({ params, query }) => ({
     changes: await projects.readChanges(db, params.id, query.before),
   }))

@@ -48,9 +48,15 @@ interface Changed {
 
 /**
  * Carries a change out in one transaction, and once, however often it is sent. Commands on what others changed since
- * `base` are refused, each by itself; a change that would leave the project wrong is refused whole.
+ * `base` are refused, each by itself; a change that would leave the project wrong is refused whole. `signedBy`: what whoever
+ * signed in is called.
  */
-export async function changeProject(db: Database, id: ProjectId, change: NewChange): Promise<Changed> {
+export async function changeProject(
+  db: Database,
+  id: ProjectId,
+  change: NewChange,
+  signedBy: string | null,
+): Promise<Changed> {
   return db.transaction(async (tx) => {
     const revision = await rows.lockProject(tx, id)
     if (revision === null) throw noSuchProject()
@@ -72,7 +78,14 @@ export async function changeProject(db: Database, id: ProjectId, change: NewChan
     await refuseForeign(tx, id, start, next)
     await writeProject(tx, start, next)
     await rows.setRevision(tx, id, next.revision)
-    await changes.keepChange(tx, id, { change, revision: next.revision, verdicts, undo, touched: own })
+    await changes.keepChange(tx, id, {
+      change,
+      signedBy,
+      revision: next.revision,
+      verdicts,
+      undo,
+      touched: own,
+    })
     await tellNews(tx, id, change.device)
     return { verdicts, project: await requireProject(tx, id) }
   })

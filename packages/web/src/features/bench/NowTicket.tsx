@@ -18,6 +18,7 @@ import {
 import { TriangleAlert } from 'lucide-react'
 import type { ReactNode } from 'react'
 import { clockText, durationText, plural, rangeText, stopwatchText } from '../../shared/format/index.ts'
+import { AsAgreed } from '../../shared/model-pictures.tsx'
 import { useNow } from '../../shared/use-now.ts'
 import { LastLook } from './LastLook.tsx'
 import { ModelRow, type ModelActions } from './ModelRow.tsx'
@@ -106,6 +107,7 @@ export function NowTicket({
         </p>
       ) : null}
       {card && !touchUp ? <SetUpLine card={card} models={left.length} /> : null}
+      <AsAgreed project={project} />
       {stage.cautions.map((caution) => (
         <p key={caution} className="mt-2 flex gap-2 text-sm">
           <TriangleAlert aria-hidden="true" size={18} className="mt-0.5 shrink-0 text-touch-up" />

@@ -44,7 +44,8 @@ function Row({ change, project }: { readonly change: LoggedChange; readonly proj
         {texts.slice(0, named).join(' · ')}
         {more > 0 ? ` · and ${plural(more, 'more')}` : ''}
         <span className="block text-sm text-ink-soft">
-          {painter ?? 'Somebody'}, {change.device === deviceId ? 'at this device' : 'at another device'}
+          {change.signedBy ?? painter ?? 'Somebody'},{' '}
+          {change.device === deviceId ? 'at this device' : 'at another device'}
         </span>
       </span>
       <Button disabled={change.undo.length === 0} onClick={() => takeBack(change)}>

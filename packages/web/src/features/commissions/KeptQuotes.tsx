@@ -24,10 +24,12 @@ export function KeptQuotes({ quotes }: { readonly quotes: readonly KeptQuote[] }
             <li key={kept.id} className="border-t border-paper-edge py-2">
               <div className="flex flex-wrap items-center gap-x-4">
                 <h3 className="grow font-bold">
-                  Quote {kept.number}, {dayText(kept.madeAt)}, {plural(quote.models, 'model')}
+                  Quote {kept.number}, {dayText(kept.madeAt)}
+                  {kept.madeBy === null ? '' : ` by ${kept.madeBy}`}, {plural(quote.models, 'model')}
                   {accepted ? (
                     <span className="ml-2 border-2 border-ink px-1.5 text-sm">
                       accepted {dayText(accepted.at)}: {accepted.standard}
+                      {accepted.by === null ? '' : ` (noted by ${accepted.by})`}
                     </span>
                   ) : null}
                 </h3>

@@ -5,6 +5,7 @@ import { useState } from 'react'
 import { useNavigate } from 'react-router'
 import { projectListQuery } from '../../shared/api/index.ts'
 import { plural } from '../../shared/format/index.ts'
+import { useManages } from '../../shared/signed-in.ts'
 import { Button, EmptyState, ErrorState, Headline, LoadingState } from '../../shared/ui/index.ts'
 import { NewProjectDialog } from './NewProjectDialog.tsx'
 import { OpenFileDialog } from './OpenFileDialog.tsx'
@@ -14,6 +15,7 @@ export function ProjectsPage() {
   const { data, error, failureReason, refetch } = useQuery(projectListQuery)
   const [open, setOpen] = useState<'new' | 'file' | null>(null)
   const navigate = useNavigate()
+  const manages = useManages()
   const actions = (
     <>
       <Button weight="main" onClick={() => setOpen('new')}>
@@ -22,9 +24,11 @@ export function ProjectsPage() {
       <Button onClick={() => setOpen('file')}>
         <FolderOpen aria-hidden="true" size={18} /> Open a project file
       </Button>
-      <Button onClick={() => void navigate('/commissions')}>
-        <Handshake aria-hidden="true" size={18} /> Commissions
-      </Button>
+      {manages ? (
+        <Button onClick={() => void navigate('/commissions')}>
+          <Handshake aria-hidden="true" size={18} /> Commissions
+        </Button>
+      ) : null}
       {data && data.length > 1 ? (
         <Button onClick={() => void navigate('/desk')}>
           <Layers aria-hidden="true" size={18} /> All at one desk

@@ -7,6 +7,7 @@ import { finishText } from '../../shared/finish-text.ts'
 import { durationText, plural } from '../../shared/format/index.ts'
 import { useProgress } from '../../shared/progress/index.ts'
 import { useCurrentProject, useEdit, withoutUnit } from '../../shared/project/index.ts'
+import { useManages } from '../../shared/signed-in.ts'
 import { useFinish } from '../../shared/use-finish.ts'
 import { useEstimated, useProjectInAir, useTimes } from '../../shared/working-project.ts'
 import { Button, EmptyState, Headline } from '../../shared/ui/index.ts'
@@ -20,6 +21,7 @@ export function RosterPage() {
   const project = useCurrentProject()
   const { progress } = useProgress(project.id)
   const edit = useEdit()
+  const manages = useManages()
   const [search, setSearch] = useSearchParams()
   const [open, setOpen] = useState<'add' | 'import' | Unit | null>(search.has('new') ? 'add' : null)
   const showAdd = (isOpen: boolean) => {
@@ -48,12 +50,14 @@ export function RosterPage() {
           <Download aria-hidden="true" size={18} /> Save as CSV
         </Button>
       ) : null}
-      <Link
-        to="../commission"
-        className="inline-flex min-h-11 items-center gap-2 px-2 font-bold underline underline-offset-4"
-      >
-        <Handshake aria-hidden="true" size={18} /> Commission
-      </Link>
+      {manages ? (
+        <Link
+          to="../commission"
+          className="inline-flex min-h-11 items-center gap-2 px-2 font-bold underline underline-offset-4"
+        >
+          <Handshake aria-hidden="true" size={18} /> Commission
+        </Link>
+      ) : null}
     </>
   )
   const remove = (unit: Unit) => edit(project, withoutUnit(project, unit.id), `${unit.name} left the roster.`)

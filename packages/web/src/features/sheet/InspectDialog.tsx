@@ -11,6 +11,7 @@ import {
 } from '@seriatim/core'
 import { useId, useState, type ReactNode } from 'react'
 import { plural } from '../../shared/format/index.ts'
+import { ModelPictures } from '../../shared/model-pictures.tsx'
 import type { useRecorder } from '../../shared/progress/index.ts'
 import { usePageKeys } from '../../shared/use-page-keys.ts'
 import { Button, Dialog, Kbd, SelectField, TextField } from '../../shared/ui/index.ts'
@@ -75,6 +76,7 @@ export function InspectDialog({ project, standings, recorder, onClose }: Inspect
         <Looks title="From a metre" looks={metre} />
         <Looks title="In the hand" looks={hand} />
       </div>
+      <ModelPictures project={project} model={model} />
       {asking === null ? (
         <div className="mt-5 grid grid-cols-2 gap-2 sm:grid-cols-4">
           <Button weight="main" disabled={waits} onClick={() => verdict([model.id], 'passed')}>

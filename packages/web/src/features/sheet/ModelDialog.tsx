@@ -3,24 +3,25 @@ import {
   type HoleState,
   type Instant,
   type ModelStanding,
-  type Stage,
+  type Project,
   type StageId,
 } from '@seriatim/core'
 import { useState } from 'react'
 import { plural } from '../../shared/format/index.ts'
+import { ModelPictures } from '../../shared/model-pictures.tsx'
 import type { useRecorder } from '../../shared/progress/index.ts'
 import { Button, Dialog, holeText, PunchHole, TextField } from '../../shared/ui/index.ts'
 
 interface ModelDialogProps {
   readonly standing: ModelStanding
-  readonly line: readonly Stage[]
+  readonly project: Project
   readonly now: Instant
   readonly recorder: Pick<ReturnType<typeof useRecorder>, 'punch' | 'clear' | 'touchUp'>
   readonly onClose: () => void
 }
 
 /** One model, stage by stage: mark it, open it again, or note what is to be mended. */
-export function ModelDialog({ standing, line, now, recorder, onClose }: ModelDialogProps) {
+export function ModelDialog({ standing, project, now, recorder, onClose }: ModelDialogProps) {
   const { model, unit, holes } = standing
   const [noting, setNoting] = useState<StageId | null>(null)
   const about = [unit.name, model.role, ...model.variants].filter(Boolean).join(', ')
@@ -33,7 +34,7 @@ export function ModelDialog({ standing, line, now, recorder, onClose }: ModelDia
       description={`${about}${points} · ${String(standing.done)} of ${plural(standing.of, 'stage')} done`}
     >
       <ol>
-        {line.map((stage, place) => {
+        {project.line.map((stage, place) => {
           const hole = holes[place]
           return hole && hole.kind !== 'not-needed' ? (
             <li key={stage.id} className="border-t border-paper-edge">
@@ -63,6 +64,7 @@ export function ModelDialog({ standing, line, now, recorder, onClose }: ModelDia
           ) : null
         })}
       </ol>
+      <ModelPictures project={project} model={model} />
     </Dialog>
   )
 }

@@ -181,7 +181,7 @@ function Sheet({ progress }: { readonly progress: Progress }) {
       {open ? (
         <ModelDialog
           standing={open}
-          line={project.line}
+          project={project}
           now={now}
           recorder={recorder}
           onClose={() => setOpenId(null)}

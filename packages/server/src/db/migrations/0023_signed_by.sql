@@ -1,0 +1,1 @@
+ALTER TABLE "project_change" ADD COLUMN "signed_by" text;
