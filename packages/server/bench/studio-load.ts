@@ -126,7 +126,7 @@ try {
       `${milliseconds(share(pages, 0.5))} · ${milliseconds(share(pages, 0.95))}`,
     ],
     [
-      `heard by ${String(heardAfter.length)} listeners, half · 95 of 100 · the last`,
+      `heard on both processes (${String(heardAfter.length)} times), half · 95 of 100 · the last`,
       `${milliseconds(share(heardAfter, 0.5))} · ${milliseconds(share(heardAfter, 0.95))} · ${milliseconds(share(heardAfter, 1))}`,
     ],
   ]
