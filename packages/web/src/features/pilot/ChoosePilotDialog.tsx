@@ -1,7 +1,7 @@
 import type { ModelId, Unit } from '@seriatim/core'
-import { useState } from 'react'
 import { plural } from '../../shared/format/index.ts'
-import { Button, CheckField, Dialog } from '../../shared/ui/index.ts'
+import { ModelChecks, useChosenModels } from '../../shared/model-checks.tsx'
+import { Button, Dialog } from '../../shared/ui/index.ts'
 
 interface ChoosePilotDialogProps {
   readonly unit: Unit
@@ -11,12 +11,7 @@ interface ChoosePilotDialogProps {
 
 /** Who goes first: a plain trooper tells most of the rest. */
 export function ChoosePilotDialog({ unit, onClose, onChoose }: ChoosePilotDialogProps) {
-  const [chosen, setChosen] = useState<ReadonlySet<ModelId>>(new Set(unit.pilot))
-  const toggle = (id: ModelId) => {
-    const next = new Set(chosen)
-    if (!next.delete(id)) next.add(id)
-    setChosen(next)
-  }
+  const { chosen, toggle, among } = useChosenModels(unit.pilot)
   return (
     <Dialog
       open
@@ -24,22 +19,8 @@ export function ChoosePilotDialog({ unit, onClose, onChoose }: ChoosePilotDialog
       title={`The pilot of ${unit.name}`}
       description="One model, or three to five. A plain trooper tells most of the others."
     >
-      <ul className="grid gap-x-4 sm:grid-cols-2">
-        {unit.models.map((model) => (
-          <li key={model.id}>
-            <CheckField
-              label={model.role === 'trooper' ? model.name : `${model.name}, ${model.role}`}
-              checked={chosen.has(model.id)}
-              onChange={() => toggle(model.id)}
-            />
-          </li>
-        ))}
-      </ul>
-      <Button
-        weight="main"
-        className="mt-4"
-        onClick={() => onChoose(unit.models.flatMap((model) => (chosen.has(model.id) ? [model.id] : [])))}
-      >
+      <ModelChecks models={unit.models} chosen={chosen} onToggle={toggle} />
+      <Button weight="main" className="mt-4" onClick={() => onChoose(among(unit.models))}>
         {chosen.size === 0 ? 'No pilot' : `${plural(chosen.size, 'model')} first`}
       </Button>
     </Dialog>

@@ -1,7 +1,8 @@
 import type { ModelId, Unit, UnitId } from '@seriatim/core'
 import { useState } from 'react'
 import { plural } from '../../shared/format/index.ts'
-import { Button, CheckField, Dialog, SelectField } from '../../shared/ui/index.ts'
+import { ModelChecks, useChosenModels } from '../../shared/model-checks.tsx'
+import { Button, Dialog, SelectField } from '../../shared/ui/index.ts'
 
 interface OwnBatchDialogProps {
   readonly units: readonly Unit[]
@@ -12,13 +13,8 @@ interface OwnBatchDialogProps {
 /** Models of one unit that are to go down the line together, chosen by hand. */
 export function OwnBatchDialog({ units, onClose, onChoose }: OwnBatchDialogProps) {
   const [unitId, setUnitId] = useState(units[0]?.id)
-  const [chosen, setChosen] = useState<ReadonlySet<ModelId>>(new Set())
+  const { chosen, toggle, clear, among } = useChosenModels()
   const unit = units.find((each) => each.id === unitId)
-  const toggle = (id: ModelId) => {
-    const next = new Set(chosen)
-    if (!next.delete(id)) next.add(id)
-    setChosen(next)
-  }
   return (
     <Dialog
       open
@@ -37,31 +33,16 @@ export function OwnBatchDialog({ units, onClose, onChoose }: OwnBatchDialogProps
             value={unit.id}
             onChange={(event) => {
               setUnitId(event.target.value as UnitId)
-              setChosen(new Set())
+              clear()
             }}
             options={units.map((each) => ({ value: each.id, text: each.name }))}
           />
-          <ul className="mt-3 grid gap-x-4 sm:grid-cols-2">
-            {unit.models.map((model) => (
-              <li key={model.id}>
-                <CheckField
-                  label={model.role === 'trooper' ? model.name : `${model.name}, ${model.role}`}
-                  checked={chosen.has(model.id)}
-                  onChange={() => toggle(model.id)}
-                />
-              </li>
-            ))}
-          </ul>
+          <ModelChecks models={unit.models} chosen={chosen} onToggle={toggle} />
           <Button
             weight="main"
             className="mt-4"
             disabled={chosen.size === 0}
-            onClick={() =>
-              onChoose(
-                unit.id,
-                unit.models.flatMap((model) => (chosen.has(model.id) ? [model.id] : [])),
-              )
-            }
+            onClick={() => onChoose(unit.id, among(unit.models))}
           >
             {chosen.size === 0 ? 'Choose its models' : `${plural(chosen.size, 'model')} together`}
           </Button>
