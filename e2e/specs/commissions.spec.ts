@@ -106,6 +106,9 @@ test('a commission goes from its client over the quote to the page that the clie
     await expect(guest.getByText('Maren')).toBeHidden()
     await expectAccessible(guest)
     // At the desk the test model says what the others are to look like.
+    const yes = page.getByLabel('The client said yes to it on')
+    await yes.fill('2026-11-20')
+    await yes.blur()
     await page.getByRole('link', { name: 'Bench', exact: true }).click()
     await expect(page.getByRole('figure', { name: 'as agreed' }).locator('img')).toBeVisible()
     await page.goto(`${instance.origin}/projects/${id}/commission`)

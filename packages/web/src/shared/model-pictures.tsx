@@ -1,5 +1,5 @@
 import type { Photo } from '@seriatim/contract'
-import type { Model, Project, ProjectId } from '@seriatim/core'
+import type { Commission, Model, Project, ProjectId } from '@seriatim/core'
 import { usePhotos, usePicture } from './api/index.ts'
 import { dayText } from './format/index.ts'
 
@@ -10,14 +10,21 @@ interface ModelPicturesProps {
   readonly model: Pick<Model, 'id' | 'name'>
 }
 
-/** Pictures of a model, and beside them those of the test model that was agreed: what it is to look like. */
+type TestModel = Commission['testModel']
+
+/** Whether the client said yes to it. */
+const testText = (test: TestModel) =>
+  test === null || test.agreedOn === null ? 'the test model' : 'as agreed'
+
+/** Pictures of a model, and beside them one of the test model: what it is to look like. */
 export function ModelPictures({ project, model }: ModelPicturesProps) {
   const photos = usePhotos(project.id).data ?? []
-  const agreed = project.commission?.testModel?.modelId ?? null
+  const test = project.commission?.testModel ?? null
   const own = photos.filter((photo) => photo.modelId === model.id)
-  const reference = agreed === model.id ? [] : photos.filter((photo) => photo.modelId === agreed)
+  const reference =
+    test?.modelId === model.id ? [] : photos.filter((photo) => photo.modelId === test?.modelId)
   const shown = [
-    ...reference.slice(0, 1).map((photo) => ({ photo, what: 'as agreed' })),
+    ...reference.slice(0, 1).map((photo) => ({ photo, what: testText(test) })),
     ...own.map((photo) => ({ photo, what: photo.caption || dayText(photo.madeAt) })),
   ].slice(0, mostShown)
   if (shown.length === 0) return null
@@ -32,15 +39,21 @@ export function ModelPictures({ project, model }: ModelPicturesProps) {
   )
 }
 
-/** What the models on the desk are to look like, where a test model was agreed and a picture of it is kept. */
+/** What the models on the desk are to look like, where there is a test model and a picture of it is kept. */
 export function AsAgreed({ project }: { readonly project: Pick<Project, 'id' | 'commission'> }) {
-  const agreed = project.commission?.testModel?.modelId
-  return agreed === undefined ? null : <PictureOf projectId={project.id} modelId={agreed} />
+  const test = project.commission?.testModel ?? null
+  return test === null ? null : <PictureOf projectId={project.id} test={test} />
 }
 
-function PictureOf({ projectId, modelId }: { readonly projectId: ProjectId; readonly modelId: string }) {
-  const photo = usePhotos(projectId).data?.find((each) => each.modelId === modelId)
-  return photo ? <Picture projectId={projectId} photo={photo} what="as agreed" /> : null
+function PictureOf({
+  projectId,
+  test,
+}: {
+  readonly projectId: ProjectId
+  readonly test: NonNullable<TestModel>
+}) {
+  const photo = usePhotos(projectId).data?.find((each) => each.modelId === test.modelId)
+  return photo ? <Picture projectId={projectId} photo={photo} what={testText(test)} /> : null
 }
 
 interface PictureProps {

@@ -106,8 +106,10 @@ export function NowTicket({
           {later.length > 0 ? `; ${String(later.length)} more after that` : ''}.
         </p>
       ) : null}
-      {card && !touchUp ? <SetUpLine card={card} models={left.length} /> : null}
-      <AsAgreed project={project} />
+      <div className="flex flex-wrap items-end justify-between gap-x-6">
+        {card && !touchUp ? <SetUpLine card={card} models={left.length} /> : <span />}
+        <AsAgreed project={project} />
+      </div>
       {stage.cautions.map((caution) => (
         <p key={caution} className="mt-2 flex gap-2 text-sm">
           <TriangleAlert aria-hidden="true" size={18} className="mt-0.5 shrink-0 text-touch-up" />
