@@ -102,6 +102,7 @@ test('a commission goes from its client over the quote to the page that the clie
     await expect(guest.getByRole('heading', { level: 1 })).toHaveText(name)
     await expect(guest.getByText(/of the work is done; 0 of 5 models finished/)).toBeVisible()
     await expect(guest.getByText('Eel-netters 2, waits for your yes')).toBeVisible()
+    await expect(guest.getByText('Eel-netters: 5 models ready for the table')).toBeVisible()
     await expect(guest.getByRole('figure', { name: 'The first two' }).locator('img')).toBeVisible()
     await expect(guest.getByText('Maren')).toBeHidden()
     await expectAccessible(guest)

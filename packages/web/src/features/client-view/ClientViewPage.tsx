@@ -38,6 +38,7 @@ export function ClientViewPage() {
 
 function Shown({ shared, token }: { readonly shared: SharedProgress; readonly token: string }) {
   const now = useNow(60)
+  const next = nextMilestone(shared.units)
   const { studio, project, units, dueOn, deliveredOn, testModel, photos, lastAt, validUntil } = shared
   return (
     <>
@@ -62,6 +63,12 @@ function Shown({ shared, token }: { readonly shared: SharedProgress; readonly to
             </dd>
           </>
         ) : null}
+        {next === null || deliveredOn !== null ? null : (
+          <>
+            <dt className="text-ink-soft">Next</dt>
+            <dd>{next}</dd>
+          </>
+        )}
         <dt className="text-ink-soft">Last painted on</dt>
         <dd>{lastAt === null ? 'not begun yet' : dayText(lastAt)}</dd>
       </dl>
@@ -143,6 +150,15 @@ function sentenceOf({ done, units, deliveredOn }: SharedProgress): string {
   if (finished === models && models > 0) return `All ${plural(models, 'model')} are painted.`
   if (done === 0) return `${plural(models, 'model')}; the painting has not begun.`
   return `${percentText(done)} of the work is done; ${String(finished)} of ${plural(models, 'model')} finished.`
+}
+
+/** What is reached next: the unit that is in hand ready for the table, then finished; `null` when all are. */
+function nextMilestone(units: SharedProgress['units']): string | null {
+  const toTable = units.filter((unit) => unit.tableReady < unit.models)
+  const unit = toTable.find(({ strip }) => strip.some((share) => share > 0)) ?? toTable[0]
+  if (unit) return `${unit.name}: ${plural(unit.models - unit.tableReady, 'model')} ready for the table`
+  const rest = units.find(({ finished, models }) => finished < models)
+  return rest ? `${rest.name}: the finishing of ${plural(rest.models - rest.finished, 'model')}` : null
 }
 
 function unitSentence({ models, tableReady, finished }: SharedProgress['units'][number]): string {

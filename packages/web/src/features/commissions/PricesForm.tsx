@@ -1,5 +1,5 @@
 import { zodResolver } from '@hookform/resolvers/zod'
-import { isCurrency, minor, seconds, type Minor, type PriceList } from '@seriatim/core'
+import { confidences, isCurrency, minor, seconds, type Minor, type PriceList } from '@seriatim/core'
 import { useForm, useWatch } from 'react-hook-form'
 import { z } from 'zod'
 import { usePrices, useSetPrices } from '../../shared/api/index.ts'
@@ -47,6 +47,12 @@ type Values = z.output<typeof formSchema>
 
 const plainMoney = (amount: Minor, currency: string) => moneyText(amount, currency).replace(/[^\d.,-]/g, '')
 const percentText = (share: number) => String(Math.round(share * 1000) / 10)
+
+/** `8 of 10 cases`, `19 of 20 cases`, `87 of 100 cases`. */
+function casesText(share: number): string {
+  const of = [10, 20, 100].find((all) => Number.isInteger(Math.round(share * all * 1e6) / 1e6)) ?? 100
+  return `${String(Math.round(share * of))} of ${String(of)} cases`
+}
 
 function valuesOf(prices: PriceList): Values {
   const { currency, confidence, preparationSeconds, contingency, margin } = prices
@@ -128,12 +134,10 @@ function PricesAt({ prices, revision }: { readonly prices: PriceList; readonly r
         {field('hour', 'An hour at the desk')}
         <SelectField
           label="Hours and dates hold in"
-          options={[
-            { value: '0.5', text: '5 of 10 cases' },
-            { value: '0.8', text: '8 of 10 cases' },
-            { value: '0.9', text: '9 of 10 cases' },
-            { value: '0.95', text: '19 of 20 cases' },
-          ]}
+          options={[...new Set([...confidences, prices.confidence])].map((share) => ({
+            value: String(share),
+            text: casesText(share),
+          }))}
           {...register('confidence')}
         />
         {field('preparation', 'Preparation, minutes', 'of a model on foot')}

@@ -163,13 +163,6 @@ export function OneRecipe({
           ) : null
         }
       />
-      <JudgementCalls
-        recipe={recipe}
-        units={following}
-        shelf={shelf}
-        batchSize={project.batchSize}
-        onTake={onJudged}
-      />
       <Preferences recipe={recipe} units={units} onChange={onChange} onFollow={onFollow} />
       <Versions
         key={recipe.id}
@@ -177,6 +170,14 @@ export function OneRecipe({
         shelf={shelf}
         timeZone={project.evenings.timeZone}
         onChange={onChange}
+      />
+      {/* Last, since it comes when it is worked out: what stands above stays under the pointer. */}
+      <JudgementCalls
+        recipe={recipe}
+        units={following}
+        shelf={shelf}
+        batchSize={project.batchSize}
+        onTake={onJudged}
       />
       {regionsOpen ? (
         <RegionsDialog
