@@ -149,6 +149,8 @@ test('a judgement call says the minutes of both answers, and is taken and taken 
   request,
 }) => {
   await makeFirstRecipe(page, request)
+  // It comes when it is worked out: nothing lies below that it could push from under the pointer.
+  await expect(page.getByRole('main').locator('details').last()).toContainText('Judgement calls')
   await page.getByText('Judgement calls').click()
   const calls = page.getByRole('listitem').filter({ hasText: 'Now: paint the pouches' })
   await expect(calls).toContainText(/\d+ min less/)
