@@ -135,6 +135,24 @@ describe('a quote', () => {
       ),
     ).toBe(2250)
     expect(hour(new Map())).toBe(2500)
+    // At the desk another paints than the project names.
+    expect(
+      hour(
+        new Map([
+          ['runa' as PainterId, 3600],
+          [brann!, 3600],
+        ]),
+      ),
+    ).toBe(2500)
+    expect(hour(new Map([['runa' as PainterId, 3600]]))).toBe(2000)
+    expect(
+      hour(
+        new Map([
+          ['runa' as PainterId, 3 * 3600],
+          [brann!, 3600],
+        ]),
+      ),
+    ).toBe(2250)
     const shared = workByPainter(
       [
         { painter: 0, startsAt: 0, endsAt: 3_600_000 },

@@ -43,7 +43,7 @@ export interface QuoteTier {
   readonly price: Minor
 }
 
-export interface QuoteInput extends Pick<EstimateInput, 'shelf' | 'now' | 'known' | 'progress'> {
+export interface QuoteInput extends Pick<EstimateInput, 'shelf' | 'now' | 'known'> {
   readonly project: Project
   readonly prices: PriceList
   /** Seconds of the job by painter, as a plan shares them; without it everybody counts the same. */
@@ -77,13 +77,12 @@ export function quoteTiers(input: QuoteInput): readonly QuoteTier[] {
 
 /** @param adapted with the stages of the standard, and no others. */
 function tierOf(adapted: Project, standard: Standard, input: QuoteInput): QuoteTier {
-  const { shelf, now, known, progress, prices } = input
+  const { shelf, now, known, prices } = input
   const estimate = estimateLine({
     project: adapted,
     shelf,
     now,
     ...(known ? { known } : {}),
-    ...(progress ? { progress } : {}),
   })
   const hours = totalOf(estimate.rates, amountsLeft(estimate, besideByBatch(adapted, estimate)))
   const chargedSeconds = heldSeconds(hours, prices.confidence)
@@ -115,12 +114,10 @@ function heldSeconds({ likely, high }: TimeRange, confidence: number): number {
 function hourOf({ project, prices, workOf }: QuoteInput): Minor {
   const priceOf = (id: PainterId) =>
     prices.painters.find((each) => each.painterId === id)?.hour ?? prices.hour
-  const { painters } = project.planning
-  const shares = workOf && [...workOf.values()].some((share) => share > 0) ? workOf : null
-  const weighed = painters.map(({ id }) => ({
-    price: priceOf(id),
-    share: shares ? (shares.get(id) ?? 0) : 1,
-  }))
+  // A plan names who really paints it; without one everybody of the project counts the same.
+  const shares =
+    workOf && workOf.size > 0 ? [...workOf] : project.planning.painters.map(({ id }) => [id, 1] as const)
+  const weighed = shares.map(([id, share]) => ({ price: priceOf(id), share }))
   const all = weighed.reduce((sum, { share }) => sum + share, 0)
   if (all === 0) return prices.hour
   return minor(weighed.reduce((sum, { price, share }) => sum + price * share, 0) / all)
@@ -179,18 +176,16 @@ export interface PriceMover {
 const worthAWord = 0.01
 /** What makes a model finer; coats that hide the primer, and what protects them, nobody leaves out (common practice). */
 const refining = new Set<Technique>([
-  ...([
-    'layer',
-    'blend',
-    'wash',
-    'pin wash',
-    'dry brush',
-    'edge',
-    'detail',
-    'glaze',
-    'stipple',
-    'chip',
-  ] as const),
+  'layer',
+  'blend',
+  'wash',
+  'pin wash',
+  'dry brush',
+  'edge',
+  'detail',
+  'glaze',
+  'stipple',
+  'chip',
   'decal',
 ])
 const mostMovers = 6

@@ -1,4 +1,4 @@
-import { createHash, randomBytes } from 'node:crypto'
+import { randomBytes } from 'node:crypto'
 import type { ClientLink } from '@seriatim/contract'
 import { instant, type Instant, type ProjectId } from '@seriatim/core'
 import { and, desc, eq, isNull } from 'drizzle-orm'
@@ -6,6 +6,7 @@ import { v7 } from 'uuid'
 import type { Database } from '../../db/client.ts'
 import { clientLink } from '../../db/schema/commissions.ts'
 import type { StudioId } from '../../db/schema/columns.ts'
+import { hashOfSecret } from '../../http/hash-of-secret.ts'
 import { RequestProblem } from '../../http/problem.ts'
 import { requireRevision } from '../projects/service.ts'
 
@@ -14,7 +15,6 @@ const mostLinks = 50
 const secretBytes = 24
 const day = 86_400_000
 
-const hashOf = (token: string) => createHash('sha256').update(token).digest('hex')
 const moment = (date: Date | null) => (date === null ? null : instant(date.getTime()))
 
 function toLink({ id, madeAt, expiresAt, revokedAt, seenAt }: typeof clientLink.$inferSelect): ClientLink {
@@ -57,7 +57,7 @@ export async function makeLink(
     .values({
       id: v7(),
       projectId,
-      hash: hashOf(token),
+      hash: hashOfSecret(token),
       madeAt: new Date(now),
       expiresAt: new Date(now + days * day),
     })
@@ -99,7 +99,7 @@ export async function openLink(
   const [row] = await db
     .select()
     .from(clientLink)
-    .where(eq(clientLink.hash, hashOf(token)))
+    .where(eq(clientLink.hash, hashOfSecret(token)))
   if (!row) throw new RequestProblem('not-found', 'This link leads nowhere: it may have been cut short.')
   if (row.revokedAt !== null)
     throw new RequestProblem('not-found', 'This link was ended by the studio. Ask them for a new one.')

@@ -1,5 +1,5 @@
 import { usualPriceList, type PriceList } from '@seriatim/core'
-import { and, eq } from 'drizzle-orm'
+import { eq } from 'drizzle-orm'
 import type { Database } from '../../db/client.ts'
 import { priceList } from '../../db/schema/commissions.ts'
 import { RequestProblem } from '../../http/problem.ts'
@@ -20,11 +20,7 @@ export async function putPrices(db: Database, { prices, revision }: KeptPrices):
   const written =
     revision === 0
       ? await db.insert(priceList).values(next).onConflictDoNothing().returning()
-      : await db
-          .update(priceList)
-          .set(next)
-          .where(and(eq(priceList.revision, revision)))
-          .returning()
+      : await db.update(priceList).set(next).where(eq(priceList.revision, revision)).returning()
   if (written.length === 0)
     throw new RequestProblem(
       'changed-meanwhile',

@@ -1,6 +1,6 @@
 import type { KeptQuote } from '@seriatim/contract'
 import { instant, sameJson, type Instant, type ProjectId, type Quote, type Standard } from '@seriatim/core'
-import { and, desc, eq } from 'drizzle-orm'
+import { desc, eq } from 'drizzle-orm'
 import type { Database } from '../../db/client.ts'
 import { quote } from '../../db/schema/commissions.ts'
 import { RequestProblem } from '../../http/problem.ts'
@@ -93,7 +93,7 @@ export async function acceptQuote(
   const [row] = await db
     .update(quote)
     .set({ acceptedAt: new Date(now), acceptedBy: name, acceptedStandard: standard })
-    .where(and(eq(quote.id, quoteId)))
+    .where(eq(quote.id, quoteId))
     .returning()
   if (!row) throw new Error('a quote went away')
   return toQuote(row)

@@ -1,10 +1,11 @@
-import { createHash, randomBytes } from 'node:crypto'
+import { randomBytes } from 'node:crypto'
 import { mayAsk, type AccessKey, type Role, type Scope } from '@seriatim/contract'
 import { instant } from '@seriatim/core'
 import { and, asc, eq, sql } from 'drizzle-orm'
 import { v7 } from 'uuid'
 import type { Database } from '../../db/client.ts'
 import { accessKey, account, membership } from '../../db/schema/door.ts'
+import { hashOfSecret } from '../../http/hash-of-secret.ts'
 import { RequestProblem } from '../../http/problem.ts'
 import type { Visitor } from './door.ts'
 
@@ -13,8 +14,6 @@ const mostKeys = 20
 
 /** What a key of a scope may do, as a role. */
 const roleOf: Readonly<Record<Scope, Role>> = { look: 'painter', record: 'painter', change: 'manager' }
-
-const hashOf = (key: string) => createHash('sha256').update(key).digest('hex')
 
 type Row = typeof accessKey.$inferSelect
 
@@ -50,7 +49,7 @@ export async function addKey(
   const key = randomBytes(24).toString('base64url')
   const [row] = await db
     .insert(accessKey)
-    .values({ id: v7(), accountId, name, scope, hash: hashOf(key) })
+    .values({ id: v7(), accountId, name, scope, hash: hashOfSecret(key) })
     .returning()
   if (!row) throw new Error('a key was not kept')
   return { made: toKey(row), key }
@@ -74,7 +73,7 @@ export async function whoHasKey(owner: Database, key: string): Promise<Visitor |
       and(eq(membership.studioId, accessKey.studioId), eq(membership.accountId, accessKey.accountId)),
     )
     .innerJoin(account, eq(account.id, accessKey.accountId))
-    .where(eq(accessKey.hash, hashOf(key)))
+    .where(eq(accessKey.hash, hashOfSecret(key)))
   if (!row) return null
   const { studioId, accountId, scope, id } = row.key
   // Written now and then: a script may ask every second.

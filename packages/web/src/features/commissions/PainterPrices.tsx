@@ -1,7 +1,7 @@
 import type { Painter, PriceList } from '@seriatim/core'
 import { useQuery } from '@tanstack/react-query'
 import { projectListQuery, projectQuery, useHoursOf } from '../../shared/api/index.ts'
-import { moneyText } from '../../shared/format/index.ts'
+import { moneyInputText } from '../../shared/format/index.ts'
 import { CommitField } from '../../shared/ui/index.ts'
 import { moneyMinorOrNone } from './money-field.ts'
 
@@ -27,7 +27,7 @@ export function PainterPrices({ prices, onChange }: PainterPricesProps) {
             <CommitField
               key={id}
               label={name}
-              value={own ? moneyText(own.hour, prices.currency).replace(/[^\d.,]/g, '') : ''}
+              value={own ? moneyInputText(own.hour, prices.currency) : ''}
               hint={own ? '' : 'as the others'}
               check={(text) =>
                 moneyMinorOrNone(text, prices.currency) === undefined

@@ -1,9 +1,9 @@
 import { zodResolver } from '@hookform/resolvers/zod'
-import { confidences, isCurrency, minor, seconds, type Minor, type PriceList } from '@seriatim/core'
+import { confidences, isCurrency, minor, seconds, type PriceList } from '@seriatim/core'
 import { useForm, useWatch } from 'react-hook-form'
 import { z } from 'zod'
 import { usePrices, useSetPrices } from '../../shared/api/index.ts'
-import { minutesInputText, moneyText, parseMinutesText, parseMoney } from '../../shared/format/index.ts'
+import { minutesInputText, moneyInputText, parseMinutesText, parseMoney } from '../../shared/format/index.ts'
 import { Button, ErrorState, SelectField, TextField } from '../../shared/ui/index.ts'
 import { PainterPrices } from './PainterPrices.tsx'
 
@@ -45,7 +45,6 @@ const formSchema = z
 
 type Values = z.output<typeof formSchema>
 
-const plainMoney = (amount: Minor, currency: string) => moneyText(amount, currency).replace(/[^\d.,-]/g, '')
 const percentText = (share: number) => String(Math.round(share * 1000) / 10)
 
 /** `8 of 10 cases`, `19 of 20 cases`, `87 of 100 cases`. */
@@ -58,7 +57,7 @@ function valuesOf(prices: PriceList): Values {
   const { currency, confidence, preparationSeconds, contingency, margin } = prices
   return {
     currency,
-    ...(Object.fromEntries(money.map((field) => [field, plainMoney(prices[field], currency)])) as Record<
+    ...(Object.fromEntries(money.map((field) => [field, moneyInputText(prices[field], currency)])) as Record<
       (typeof money)[number],
       string
     >),

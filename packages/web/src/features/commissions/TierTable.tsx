@@ -1,6 +1,6 @@
 import { priceParts, type Minor, type QuoteInput, type Standard } from '@seriatim/core'
 import { clsx } from 'clsx'
-import type { ReactNode } from 'react'
+import { Fragment, type ReactNode } from 'react'
 import { percentText } from '../../shared/finish-text.ts'
 import { dateText, durationText, moneyText, rangeText } from '../../shared/format/index.ts'
 import { Figure, ScrollRegion } from '../../shared/ui/index.ts'
@@ -65,9 +65,9 @@ export function TierTable({ input, tiers, chosen, onChoose }: TierTableProps) {
           {row('Hours, in four cases of five', ({ hours }) => rangeText(hours))}
           {row(`Hours charged: enough in ${surely}`, ({ chargedSeconds }) => durationText(chargedSeconds))}
           {priceParts.map((part) => (
-            <PartRow key={part}>
+            <Fragment key={part}>
               {row(<PartName part={part} input={input} />, ({ parts }) => money(parts[part]))}
-            </PartRow>
+            </Fragment>
           ))}
           {row('Price', ({ price }) => money(price), true)}
           {row(
@@ -91,9 +91,6 @@ export function TierTable({ input, tiers, chosen, onChoose }: TierTableProps) {
     </ScrollRegion>
   )
 }
-
-/** A row of its own for each part. */
-const PartRow = ({ children }: { readonly children: ReactNode }) => <>{children}</>
 
 function PartName({
   part,

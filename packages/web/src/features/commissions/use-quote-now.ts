@@ -1,4 +1,5 @@
 import {
+  countModels,
   deskOf,
   localDateAt,
   projectForStandard,
@@ -86,7 +87,7 @@ export function useQuoteNow(): QuoteNow | undefined {
 }
 
 function quoteOf({ project, prices }: QuoteInput, tiers: readonly PromisedTier[]): Quote | null {
-  const models = project.units.reduce((sum, unit) => sum + unit.models.length, 0)
+  const models = countModels(project)
   if (models === 0 || tiers.length === 0 || tiers.some((tier) => tier.promisedOn === undefined)) return null
   return {
     currency: prices.currency,

@@ -6,5 +6,5 @@ export {
   stopwatchText,
   waitRangeText,
 } from './duration.ts'
-export { moneyText, parseMoney } from './money.ts'
+export { moneyInputText, moneyText, parseMoney } from './money.ts'
 export { clockText, dateText, dayText, plural, weekdayText } from './moments.ts'

@@ -6,6 +6,11 @@ export function moneyText(amount: Minor, currency: string): string {
   return new Intl.NumberFormat('en-GB', { style: 'currency', currency }).format(amount / 10 ** digits)
 }
 
+/** What `parseMoney` reads back to the same amount. */
+export function moneyInputText(amount: Minor, currency: string): string {
+  return moneyText(amount, currency).replace(/[^\d.,-]/g, '')
+}
+
 const grouped = (sign: string) => new RegExp(`^(\\d{1,3}(?:\\${sign}\\d{3})+|\\d+)$`)
 
 /**
