@@ -32,6 +32,7 @@ export function DeskPage() {
     (): DeskWish | null => (jobs && host && shelf ? { desk: deskOf(host.project), jobs, shelf, now } : null),
     [jobs, host, shelf, now],
   )
+  const projects = useMemo(() => jobs?.map((job) => job.project) ?? [], [jobs])
   const isChanged = left.size > 0 || rush !== null
   const before = useDeskPlan(all, 'as it is')
   const kept = before?.ok ? before.value.plan : null
@@ -74,7 +75,7 @@ export function DeskPage() {
       <Headline sub={subOf(desk)}>{withCapital(finishText(desk.forecast, desk.project))}</Headline>
       <JobTable
         hours={hoursField}
-        jobs={jobs.map((job) => job.project)}
+        jobs={projects}
         shown={desk.jobs}
         before={isChanged && before?.ok ? before.value.jobs : null}
         timeZone={desk.project.evenings.timeZone}
@@ -89,7 +90,7 @@ export function DeskPage() {
         }}
         onRush={(id) => setRush(rush === id ? null : id)}
       />
-      <QueueChart desk={desk} jobs={jobs.map((job) => job.project)} />
+      <QueueChart desk={desk} jobs={projects} />
       <h2 className="mt-6 text-xl">What comes next</h2>
       <div className="mt-3 grid items-start gap-4 md:grid-cols-2">
         {desk.sheets.slice(0, sheetsShown).map((sheet) => (

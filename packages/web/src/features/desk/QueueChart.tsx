@@ -74,9 +74,7 @@ export function QueueChart({ desk, jobs }: QueueChartProps) {
               <g key={day}>
                 <line x1={x(day)} x2={x(day)} y1={top - 8} y2={height} stroke="var(--paper-edge)" />
                 <text x={x(day) + 4} y={14} fontSize="13" fill="var(--ink-soft)">
-                  {dateText(addDays(layout.from, day))
-                    .replace(/ \d{4}$/, '')
-                    .slice(4)}
+                  {shortDate(addDays(layout.from, day))}
                 </text>
               </g>
             ))}
@@ -97,6 +95,9 @@ export function QueueChart({ desk, jobs }: QueueChartProps) {
     </section>
   )
 }
+
+/** `30 Nov`: without its weekday and year. */
+const shortDate = (date: LocalDate) => dateText(date, date).slice(4)
 
 interface RowProps {
   readonly row: QueueRow

@@ -126,7 +126,7 @@ export function CheckField({
 }: CheckProps & { readonly kind?: 'checkbox' | 'radio' }) {
   return (
     <label className="inline-flex min-h-11 items-center gap-2 pr-2">
-      <input type={kind} className="size-5 accent-ink" {...input} />
+      <input type={kind} className="size-5 shrink-0 accent-ink" {...input} />
       {label}
     </label>
   )
