@@ -17,10 +17,14 @@ export function sayChange(said: string, undo: (() => void) | null): void {
     giveUp()
     return
   }
+  const takeBack = () => {
+    giveUp()
+    undo?.()
+  }
   toast(said, {
     id,
     onDismiss: giveUp,
     onAutoClose: giveUp,
-    ...(undo ? { action: { label: 'Undo', onClick: undo } } : {}),
+    ...(undo ? { action: { label: 'Undo', onClick: takeBack } } : {}),
   })
 }
