@@ -7,6 +7,7 @@ import type { PlanBatch, PlanInstance, PlanTask, Span } from '../schedule/instan
 import type { SolvedLine } from '../plan/plan-line.ts'
 import { spanOf } from '../plan/desk-hours.ts'
 import { freedomOf, rowFollower } from '../schedule/follow-row.ts'
+import { withNothingPutOff } from '../schedule/row.ts'
 import type { Project } from '../trade/project.ts'
 import type { StageId } from '../units/ids.ts'
 import { chiSquareFrom, normalFrom } from '../units/normal.ts'
@@ -70,7 +71,9 @@ export function drawFutures(
   const { rates } = estimate
   // Where whoever is free takes a task, somebody else takes it when things go otherwise than planned.
   const row =
-    project.planning.teamwork === 'free' ? solved.found.row.map((entry) => entry % count) : solved.found.row
+    project.planning.teamwork === 'free'
+      ? solved.found.row.map((entry) => entry % count)
+      : withNothingPutOff(solved.instance, solved.found.row)
   const freedom = freedomOf(solved.instance.batches, solved.listed.batches)
   const inPlannedOrder = lists.map((tasks) => [...tasks])
   const follow = rowFollower(desk, lists, freedom, row)

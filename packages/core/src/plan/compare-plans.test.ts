@@ -97,5 +97,7 @@ describe('whyThen', () => {
     const [first] = planned.value.stretches
     expect(first!.startsAt).toBe(addSeconds(noon, 24 * 3600 + 1800))
     expect(whyThen(planned.value, pinned, first!)).toEqual({ kind: 'pinned' })
+    const left = { ...first!, putOff: true }
+    expect(whyThen(planned.value, short, left)).toEqual({ kind: 'put-off' })
   })
 })

@@ -27,6 +27,8 @@ export interface Stretch {
   readonly dryAt: Instant
   /** Index into the plan's sessions. */
   readonly session: number
+  /** Not begun in the session before on purpose: there it would have been waited for. */
+  readonly putOff: boolean
 }
 
 export interface PlanSession extends Session {

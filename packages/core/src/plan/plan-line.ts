@@ -13,7 +13,7 @@ import { addSeconds, instant, type Instant } from '../units/instant.ts'
 import { success, type Result } from '../units/result.ts'
 import { seconds } from '../units/seconds.ts'
 import { earliestFinish, lowerBound } from '../schedule/bounds.ts'
-import { createDesk } from '../schedule/desk.ts'
+import { choicesOf, createDesk } from '../schedule/desk.ts'
 import { batchByBatch, stageByStage } from '../schedule/habits.ts'
 import { isChain, wayOf, type PlanCost, type PlanInstance, type PlanSegment } from '../schedule/instance.ts'
 import type { LinePlan, PainterLoad, PlanSession, Stretch } from './line-plan.ts'
@@ -143,7 +143,8 @@ function rowBefore(
   const stageAt = new Map(line.map((stage, index) => [stage.id, index]))
   const known = instance.batches.map((): number[] => [])
   const row: number[] = []
-  for (const { batchId, stageId, touchUp, painter } of stretches) {
+  const choices = choicesOf(instance)
+  for (const { batchId, stageId, touchUp, painter, putOff } of stretches) {
     const batch = indexOf.get(batchId)
     if (batch === undefined) continue
     const own = known[batch] ?? []
@@ -153,7 +154,8 @@ function rowBefore(
     )
     if (task === undefined || task < 0) continue
     own.push(task)
-    row.push(entryOf(instance, batch, painter < instance.painters.length ? 1 + painter : 0))
+    const who = painter < instance.painters.length ? 1 + painter : 0
+    row.push(entryOf(instance, batch, putOff ? who + choices : who))
   }
   const orders = instance.batches.map((planned, batch) => {
     const own = known[batch] ?? []
@@ -294,6 +296,7 @@ function stretchOf(
     endsAt: addSeconds(now, segment.end),
     dryAt: addSeconds(now, segment.end + wayOf(task, segment.way).wait),
     session,
+    putOff: segment.putOff,
   }
 }
 

@@ -8,6 +8,8 @@ import type { LinePlan, Stretch } from './line-plan.ts'
 export type WhyThen =
   /** The plan has it pinned to its session. */
   | { readonly kind: 'pinned' }
+  /** It was left for this session: in the one before there was only a wait left for it. */
+  | { readonly kind: 'put-off' }
   /** It opens its painter's session. */
   | { readonly kind: 'opens-session' }
   /** Its models, or what lies under it, were wet until then. */
@@ -29,6 +31,7 @@ export function whyThen(
       meansBatch(pin.batchId, stretch.batchId, plan.batches),
   )
   if (isPinned) return { kind: 'pinned' }
+  if (stretch.putOff) return { kind: 'put-off' }
   const session = plan.sessions[stretch.session]
   if (session && stretch.startsAt <= session.startsAt) return { kind: 'opens-session' }
   const before = plan.stretches.filter(

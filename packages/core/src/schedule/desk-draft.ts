@@ -11,6 +11,8 @@ export interface Place {
   readonly count: number
   readonly end: number
   readonly session: number
+  /** Rather here than after a wait in the session before. */
+  readonly putOff: boolean
   /** The hands come too late for what has to follow soon. */
   readonly tooLate: boolean
 }
@@ -19,7 +21,18 @@ export interface Place {
 export type Draft = { -readonly [Key in keyof Place]: Place[Key] }
 
 export function emptyDraft(task: PlanTask): Draft {
-  return { task, way: 0, painter: 0, start: 0, setUp: 0, count: 0, end: 0, session: 0, tooLate: false }
+  return {
+    task,
+    way: 0,
+    painter: 0,
+    start: 0,
+    setUp: 0,
+    count: 0,
+    end: 0,
+    session: 0,
+    putOff: false,
+    tooLate: false,
+  }
 }
 
 export function copyDraft(from: Draft, to: Draft): void {
@@ -31,6 +44,7 @@ export function copyDraft(from: Draft, to: Draft): void {
   to.count = from.count
   to.end = from.end
   to.session = from.session
+  to.putOff = from.putOff
   to.tooLate = from.tooLate
 }
 

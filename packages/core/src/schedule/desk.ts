@@ -19,8 +19,17 @@ import { samenessCounter } from './sameness.ts'
 /** How a stage too long for what is left of a session is placed: begin it there, or keep it in one piece. */
 export type SplitPolicy = 'fill' | 'whole'
 
-/** Who does a task and how: 0 leaves it to the desk, else 1 + way × painters + painter. */
+/**
+ * Who does a task and how: 0 leaves it to the desk, else 1 + way × painters + painter. With `choicesOf` added it is not
+ * begun in the session that the painter is in: rather tomorrow than after a wait tonight.
+ */
 export type Choice = number
+
+/** So many choices there are of who and how. */
+export function choicesOf({ batches, painters }: PlanInstance): number {
+  const ways = batches.flatMap((batch) => batch.tasks.map((task) => 1 + task.others.length))
+  return 1 + Math.max(1, ...ways) * painters.length
+}
 
 /**
  * The painters at their desks, laying tasks one after the other, each as early as those before it allow. Every
@@ -52,6 +61,7 @@ export interface Desk extends DeskView {
 export function createDesk(instance: PlanInstance, skipped?: readonly Uint8Array[]): Desk {
   const { batches, painters } = instance
   const people = painters.length
+  const choices = choicesOf(instance)
   const state = deskState(instance)
   const {
     free,
@@ -118,7 +128,14 @@ export function createDesk(instance: PlanInstance, skipped?: readonly Uint8Array
   const kept = emptyDraft(firstTask)
 
   /** The earliest place with this painter and way, into `draft`; false when there is none. */
-  function find(batch: number, task: PlanTask, left: number, wayIndex: number, painter: number): boolean {
+  function find(
+    batch: number,
+    task: PlanTask,
+    left: number,
+    wayIndex: number,
+    painter: number,
+    putOff = false,
+  ): boolean {
     const way = wayOf(task, wayIndex)
     if (way.painters !== null && !way.painters.includes(painter)) return false
     const hands = handsSeconds(way, painters[painter])
@@ -137,6 +154,7 @@ export function createDesk(instance: PlanInstance, skipped?: readonly Uint8Array
     for (let at = firstSlotAfter(slots, from); at < slots.count; at++) {
       const closesAt = slots.end[at] ?? 0
       const session = slots.session[at] ?? 0
+      if (putOff && session === familySession[painter] && (free[painter] ?? 0) > 0) continue
       if (skipped?.[painter]?.[session] === 1) continue
       const setUp = setUpOf(painter, way, session)
       let start = Math.max(from, slots.start[at] ?? 0, dry - setUp, station - setUp)
@@ -170,17 +188,30 @@ export function createDesk(instance: PlanInstance, skipped?: readonly Uint8Array
   /** The best place for the batch's next task, into `draft`. */
   function choose(batch: number, task: PlanTask, choice: Choice): boolean {
     lookUpDry(batch, task, 0)
-    if (choice > 0) {
-      const way = Math.floor((choice - 1) / people)
-      const painter = (choice - 1) % people
-      if (way <= task.others.length && find(batch, task, 0, way, painter)) return true
+    const putOff = choice >= choices
+    draft.putOff = putOff
+    const who = putOff ? choice - choices : choice
+    if (who > 0) {
+      const way = Math.floor((who - 1) / people)
+      const painter = (who - 1) % people
+      if (way <= task.others.length && find(batch, task, 0, way, painter, putOff)) return true
     }
-    if (people === 1 && task.others.length === 0) return find(batch, task, 0, 0, 0)
+    if (putOff) {
+      // There is no other session for it.
+      if (chooseAnybody(batch, task, true)) return true
+      draft.putOff = false
+    }
+    return chooseAnybody(batch, task, false)
+  }
+
+  /** With whoever is through first. */
+  function chooseAnybody(batch: number, task: PlanTask, putOff: boolean): boolean {
+    if (people === 1 && task.others.length === 0) return find(batch, task, 0, 0, 0, putOff)
     let any = false
     let bestEnd = 0
     for (let way = 0; way <= task.others.length; way++) {
       for (const painter of wayOf(task, way).painters ?? alone) {
-        if (!find(batch, task, 0, way, painter)) continue
+        if (!find(batch, task, 0, way, painter, putOff)) continue
         const end = wholeEnd(draft) + wayOf(task, way).wait
         if (any && !isBetter(draft, end, better, bestEnd)) continue
         any = true
@@ -298,6 +329,7 @@ export function createDesk(instance: PlanInstance, skipped?: readonly Uint8Array
       opensPot,
       end,
       session,
+      putOff: draft.putOff && left === 0,
     })
     const opens = sessionsOf(instance, painter)[session]?.start ?? 0
     sums.exposed += start - Math.max(free[painter] ?? 0, opens)

@@ -10,10 +10,10 @@ import { layRow } from './row.ts'
 import { mutable, withOrders } from './sequence.ts'
 import { validatePlan } from './validate-plan.ts'
 
-/** The batches one after the other in the order of their lists, and the same with its gaps filled. */
-function filled(instance: PlanInstance, most = 1000) {
+/** A row, else the batches one after the other in the order of their lists, and the same with its gaps filled. */
+function filled(instance: PlanInstance, most = 1000, given?: readonly number[]) {
   const orders = instance.batches.map((batch) => batch.tasks.map((_, index) => index))
-  const row = instance.batches.flatMap((batch, index) => batch.tasks.map(() => index))
+  const row = given ?? instance.batches.flatMap((batch, index) => batch.tasks.map(() => index))
   const work = mutable(instance, orders)
   const desk = createDesk(work.instance)
   const before = { row, policy: 'fill' as const, orders, cost: layRow(desk, orders.length, row, 'fill') }
@@ -60,6 +60,33 @@ describe('fillGaps', () => {
     expect(before.cost).toMatchObject({ exposed: 20, setUpSeconds: 4 })
     expect(after.orders).toEqual([[0, 2, 3, 1]])
     expect(after.cost).toMatchObject({ exposed: 4, setUpSeconds: 4 })
+  })
+
+  it('leaves for the next evening what would otherwise be waited for tonight', () => {
+    const hours = [
+      { start: 0, end: 130 },
+      { start: 200, end: 300 },
+    ]
+    const primed = bareTask({ wait: 230, perModel: 10 })
+    const coat = bareTask({ stage: 1, family: 1, regions: [0], perModel: 60, wait: 25 })
+    const wash = bareTask({ stage: 2, family: 2, regions: [0], perModel: 20 })
+    const given = barePlan(
+      [
+        bareBatch([primed, bareTask({ stage: 3, family: 3, perModel: 10 })]),
+        bareBatch([coat, wash], { comesAfter: [[], [0]] }),
+      ],
+      { painters: [{ sessions: hours, pace: 1 }] },
+    )
+    const { before, after, found, segments } = filled(given, 1000, [0, 1, 0, 1])
+    expect(before.cost).toMatchObject({ exposed: 40, finish: 270 })
+    expect(after.cost).toMatchObject({ exposed: 20, finish: 250 })
+    expect(segments.map(({ batch, start, putOff }) => [batch, start, putOff])).toEqual([
+      [0, 0, false],
+      [1, 10, false],
+      [1, 200, true],
+      [0, 240, false],
+    ])
+    expect(validatePlan(found, segments)).toEqual([])
   })
 
   it('touches no batch that is not in hand', () => {

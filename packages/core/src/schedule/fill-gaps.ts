@@ -1,7 +1,7 @@
 import { regionsMeet } from '../trade/regions.ts'
-import type { Desk } from './desk.ts'
+import { choicesOf, type Desk } from './desk.ts'
 import type { FreeOrder } from './free-order.ts'
-import type { PlanCost, PlanSegment, PlanTask } from './instance.ts'
+import type { PlanCost, PlanInstance, PlanSegment, PlanTask } from './instance.ts'
 import { layRow } from './row.ts'
 import {
   inFull,
@@ -38,14 +38,20 @@ export function fillGaps(
     const isDry = dryWithin(gap, laid, work)
     const filled = tries(sequenceOf(best, count), best, frees, gap.place, count, isDry).some(
       ({ sequence, orders }) => {
-        tried += 1
-        if (tried > most) return false
-        const next: FoundSequence = { ...best, row: sequence.entries, orders }
-        const then = lay(desk, work, next)
-        if (!fills(then, laid, gap)) return false
-        best = { ...next, cost: then.cost }
-        laid = then
-        return true
+        let next: FoundSequence = { ...best, row: sequence.entries, orders }
+        for (let round = 0; round <= mostPutOff && tried < most; round++) {
+          tried += 1
+          const then = lay(desk, work, next)
+          if (fills(then, laid, gap)) {
+            best = { ...next, cost: then.cost }
+            laid = then
+            return true
+          }
+          const early = waitedForEarlier(then, laid)
+          if (early.length === 0) return false
+          next = { ...next, row: putOff(work.instance, next.row, early) }
+        }
+        return false
       },
     )
     // A rest of the gap begins later, and comes next.
@@ -54,11 +60,16 @@ export function fillGaps(
   return best === whole ? found : best
 }
 
+/** So often what would now be waited for a session earlier is put off again. */
+const mostPutOff = 3
+
 interface Laid {
   readonly cost: PlanCost
   /** In the order of time. */
   readonly gaps: readonly Gap[]
   readonly laid: readonly { readonly segment: PlanSegment; readonly task: PlanTask }[]
+  /** By batch and task of its own list, the session in which it is begun. */
+  readonly sessions: ReadonlyMap<string, number>
 }
 
 /** A wait at the desk. */
@@ -68,34 +79,54 @@ interface Gap {
   readonly to: number
   /** Where in the row that stands which is waited for. */
   readonly place: number
+  /** What is waited for, as in `sessions`. */
+  readonly key: string
+  readonly session: number
 }
 
 function lay(desk: Desk, work: Mutable, { row, policy, orders }: FoundSequence): Laid {
   const { batches, painters } = work.instance
   orders.forEach((order, batch) => work.set(batch, order))
   const laid: { segment: PlanSegment; task: PlanTask }[] = []
+  const sessions = new Map<string, number>()
+  const keyOf = ({ batch, task }: PlanSegment) => `${String(batch)} ${String(orders[batch]?.[task])}`
   const cost = layRow(desk, batches.length, row, policy, (segment) => {
     const task = batches[segment.batch]?.tasks[segment.task]
     if (task) laid.push({ segment, task })
+    if (segment.from === 0) sessions.set(keyOf(segment), segment.session)
   })
   const places = placesOf(row, batches.length)
-  const gaps = painters.flatMap(({ sessions }, painter) => {
+  const gaps = painters.flatMap(({ sessions: hours }, painter) => {
     const own = laid
       .flatMap(({ segment }) => (segment.painter === painter ? [segment] : []))
       .sort((a, b) => a.start - b.start)
     return own.flatMap((segment, index) => {
       const before = own[index - 1]
       const from =
-        before?.session === segment.session
-          ? before.end
-          : (sessions?.[segment.session]?.start ?? segment.start)
+        before?.session === segment.session ? before.end : (hours?.[segment.session]?.start ?? segment.start)
       const place = places[segment.batch]?.[segment.task]
       return segment.from === 0 && segment.start > from && place !== undefined
-        ? [{ painter, from, to: segment.start, place }]
+        ? [{ painter, from, to: segment.start, place, key: keyOf(segment), session: segment.session }]
         : []
     })
   })
-  return { cost, gaps: gaps.sort((a, b) => a.from - b.from), laid }
+  return { cost, gaps: gaps.sort((a, b) => a.from - b.from), laid, sessions }
+}
+
+/** Where in the row that stands which would now be waited for, and was begun in a later session before. */
+function waitedForEarlier(then: Laid, now: Laid): readonly number[] {
+  return then.gaps.flatMap(({ key, session, place }) =>
+    session < (now.sessions.get(key) ?? session) ? [place] : [],
+  )
+}
+
+function putOff(
+  instance: PlanInstance,
+  row: readonly number[],
+  places: readonly number[],
+): readonly number[] {
+  const by = instance.batches.length * choicesOf(instance)
+  return row.map((entry, place) => (places.includes(place) && entry < by ? entry + by : entry))
 }
 
 /** Whether a task, by its place in the batch's own list, could be begun on its first model before a wait is over. */

@@ -135,6 +135,8 @@ export interface PlanSegment {
   readonly end: number
   /** Index into the painter's sessions. */
   readonly session: number
+  /** Not begun in the session before on purpose: there it would have been waited for. */
+  readonly putOff: boolean
 }
 
 /** What a plan costs; `finish` is Infinity when not every task found a place. */

@@ -1,4 +1,4 @@
-import type { Choice, Desk, SplitPolicy } from './desk.ts'
+import { choicesOf, type Choice, type Desk, type SplitPolicy } from './desk.ts'
 import type { PlanCost, PlanInstance, PlanSegment } from './instance.ts'
 
 /**
@@ -9,6 +9,12 @@ export type Row = readonly number[]
 
 export const entryOf = (instance: PlanInstance, batch: number, choice: Choice): number =>
   batch + instance.batches.length * choice
+
+/** The same row with everything begun as soon as it can be. */
+export function withNothingPutOff(instance: PlanInstance, row: Row): Row {
+  const most = instance.batches.length * choicesOf(instance)
+  return row.map((entry) => entry % most)
+}
 
 /**
  * Times for a row. A task whose batch may not go on yet waits until it may, and everything else keeps its order;

@@ -1,4 +1,4 @@
-import type { Desk } from './desk.ts'
+import { choicesOf, type Desk } from './desk.ts'
 import { inOrder } from './free-order.ts'
 import type { PlanInstance, PlanSegment, PlanTask } from './instance.ts'
 import { entryOf, layRow } from './row.ts'
@@ -65,8 +65,9 @@ export function inFull(desk: Desk, work: Mutable, found: FoundSequence): FoundSe
   return { ...found, row, cost: layRow(desk, batches.length, row, found.policy) }
 }
 
-export function entryOfSegment(instance: PlanInstance, { batch, way, painter }: PlanSegment): number {
-  return entryOf(instance, batch, 1 + way * instance.painters.length + painter)
+export function entryOfSegment(instance: PlanInstance, { batch, way, painter, putOff }: PlanSegment): number {
+  const who = 1 + way * instance.painters.length + painter
+  return entryOf(instance, batch, putOff ? who + choicesOf(instance) : who)
 }
 
 export function sequenceOf({ row, orders }: FoundSequence, batches: number): Sequence {

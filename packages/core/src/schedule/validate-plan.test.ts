@@ -46,6 +46,7 @@ const segment = (some: Partial<PlanSegment>): PlanSegment => ({
   opensPot: true,
   end: 25,
   session: 0,
+  putOff: false,
   ...some,
 })
 

@@ -176,6 +176,8 @@ function whySentence(stretch: Stretch, plan: LinePlan, project: Project): string
   switch (why.kind) {
     case 'pinned':
       return 'Then, because it is pinned to this session.'
+    case 'put-off':
+      return 'Left for this session, because in the one before it would have been waited for.'
     case 'opens-session':
       return 'Then, because the session begins.'
     case 'wet':

@@ -1,0 +1,56 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { bareBatch, barePlan, bareTask } from '../testing/bare-plan.ts'
+import { anyInstance } from '../testing/plan-arbitrary.ts'
+import { choicesOf, createDesk } from './desk.ts'
+import type { PlanInstance, PlanSegment } from './instance.ts'
+import { entryOf, layRow, withNothingPutOff, type Row } from './row.ts'
+import { validatePlan } from './validate-plan.ts'
+
+function laid(instance: PlanInstance, row: Row) {
+  const segments: PlanSegment[] = []
+  const cost = layRow(createDesk(instance), instance.batches.length, row, 'fill', (segment) =>
+    segments.push(segment),
+  )
+  return { cost, segments }
+}
+
+describe('what is put off', () => {
+  const hours = [
+    { start: 0, end: 100 },
+    { start: 200, end: 300 },
+  ]
+  const batch = bareBatch([bareTask({ wait: 30, perModel: 10 }), bareTask({ stage: 1, perModel: 10 })])
+  const evenings = barePlan([batch], { painters: [{ sessions: hours, pace: 1 }] })
+
+  it('is not begun in the session that the painter is in', () => {
+    const putOff = entryOf(evenings, 0, choicesOf(evenings))
+    expect(laid(evenings, [0, 0]).cost).toMatchObject({ finish: 50, exposed: 30 })
+    expect(laid(evenings, [0, putOff]).cost).toMatchObject({ finish: 210, exposed: 0 })
+    expect(laid(evenings, [0, putOff]).segments.map((segment) => segment.putOff)).toEqual([false, true])
+  })
+
+  it('is begun after all where there is no other session, and by whoever has done nothing yet', () => {
+    const oneEvening = { ...evenings, painters: [{ sessions: hours.slice(0, 1), pace: 1 }] }
+    const [first, second] = [entryOf(evenings, 0, choicesOf(evenings)), entryOf(oneEvening, 0, 2)]
+    expect(laid(evenings, [first, 0]).cost.finish).toBe(50)
+    expect(laid(oneEvening, [0, second])).toMatchObject({ cost: { finish: 50 } })
+    expect(laid(oneEvening, [0, second]).segments.some((segment) => segment.putOff)).toBe(false)
+  })
+
+  it('keeps every rule of the desk, whatever it is', () => {
+    const limits = { batches: 4, stages: 4, models: 4, sessions: true, everything: true }
+    const flags = fc.array(fc.boolean(), { minLength: 16, maxLength: 16 })
+    fc.assert(
+      fc.property(anyInstance(limits), flags, (instance, putOff) => {
+        const plain = instance.batches.flatMap((each, index) => each.tasks.map(() => index))
+        const by = instance.batches.length * choicesOf(instance)
+        const row = plain.map((entry, at) => (putOff[at] === true ? entry + by : entry))
+        const { cost, segments } = laid(instance, row)
+        if (Number.isFinite(cost.finish)) expect(validatePlan(instance, segments)).toEqual([])
+        expect(withNothingPutOff(instance, row)).toEqual(plain)
+      }),
+      { numRuns: 400 },
+    )
+  })
+})
