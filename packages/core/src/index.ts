@@ -316,7 +316,7 @@ export { offersFor, takeOffer, tryOffer, type Offer, type OfferInput } from './f
 export { deskTools } from './bench/desk-tool.ts'
 export { setUpCard, type SetUpCard } from './bench/set-up-card.ts'
 export { usualHidingPlaces } from './bench/where-it-hides.ts'
-export { toFollow, type ToFollow } from './bench/to-follow.ts'
+export { toFollow, type ToFollow } from './progress/to-follow.ts'
 export { beyondTheStopLine, sittingNow, type FurtherStep, type Sitting } from './bench/sitting.ts'
 
 export { laterOnPurpose, type LaterOnPurpose } from './sheet/later-on-purpose.ts'

@@ -200,7 +200,11 @@ function mutableCopy({ instance, sessions, now }: SolvedLine) {
   const lists = instance.batches.map((batch): PlanTask[] =>
     batch.tasks.map((task) => ({ ...task, maxWait: null })),
   )
-  const batches = instance.batches.map((batch, index): PlanBatch => ({ ...batch, tasks: lists[index] ?? [] }))
+  const batches = instance.batches.map((batch, index): PlanBatch => ({
+    ...batch,
+    firstBy: [],
+    tasks: lists[index] ?? [],
+  }))
   const copy: MutableInstance = {
     ...instance,
     batches,

@@ -2,12 +2,14 @@ import { batchTime, type BatchTimes } from '../estimating/batch-time.ts'
 import { dryingWait, potOf, touchedRegions, type Stage } from '../trade/stage.ts'
 import type { Progress } from '../progress/progress.ts'
 import { isThrough } from '../progress/hole-state.ts'
+import type { ToFollow } from '../progress/to-follow.ts'
 import { batchesMeant, meansBatch, type Batch } from '../trade/batches.ts'
 import { takesStage, type Project } from '../trade/project.ts'
 import { techniqueFacts, type Technique } from '../trade/technique.ts'
 import type { UnitId } from '../units/ids.ts'
 import type { Instant } from '../units/instant.ts'
 import { regionsMeet } from '../trade/regions.ts'
+import { begunFirst, firstByOf, type BegunCoat } from './begun-coats.ts'
 import type { LineLinks } from './line-links.ts'
 import { followingGroups } from '../schedule/following-groups.ts'
 import type { PlanBatch, PlanTask, Readiness } from '../schedule/instance.ts'
@@ -22,6 +24,8 @@ export interface BatchesToPlan {
   readonly progress: Progress
   readonly now: Instant
   readonly times: BatchTimes | undefined
+  /** What was put on and has to be followed soon, the most pressing first. */
+  readonly begun: readonly ToFollow[]
   /** What has to come before what; without it every batch keeps to the line's row. */
   readonly links: LineLinks | undefined
   /** Seconds from now. */
@@ -147,11 +151,17 @@ export function buildBatches(input: BatchesToPlan): BuiltBatches {
     }
     const begun = batch.models.some((model) => (progress.marks.get(model.id)?.size ?? 0) > 0)
     const rank = firsts.findIndex((meant) => meant.includes(batch))
-    const listed = followingGroups(withTouchUps(tasks, touchUps), input.longestSession, input.slowestPace)
+    const grouped = (some: readonly PlanTask[]) =>
+      followingGroups(some, input.longestSession, input.slowestPace)
+    const coat = begunCoat(batch, input)
+    const parts = coat ? begunFirst(tasks, coat) : { first: [], rest: tasks }
+    const first = grouped(parts.first)
+    const listed = [...first, ...grouped(withTouchUps(parts.rest, touchUps))]
     return {
       models: batch.models.length,
       tasks: listed,
-      comesAfter: comesAfter(listed, batch, input),
+      comesAfter: comesAfter(listed, first.length > 0, batch, input),
+      ...(coat && first.length > 0 ? { firstBy: firstByOf(first, coat) } : {}),
       drying,
       begun,
       kind: unitIndex.get(batch.unitId) ?? 0,
@@ -168,9 +178,23 @@ export function buildBatches(input: BatchesToPlan): BuiltBatches {
   }
 }
 
+/** The coat of a batch that presses most. */
+function begunCoat(batch: Batch, { begun, now, project }: BatchesToPlan): BegunCoat | null {
+  const own = begun.find((each) => each.batch === batch)
+  if (!own) return null
+  const byModel = new Map(
+    batch.models.flatMap(({ id }, position): [number, number][] => {
+      const until = own.untilOf.get(id)
+      return until === undefined ? [] : [[position, Math.floor((until - now) / 1000)]]
+    }),
+  )
+  return { stage: project.line.indexOf(own.next), byModel }
+}
+
 /** By task those that have to be begun before it; `null` where the painter holds the batch to the line's row. */
 function comesAfter(
   tasks: readonly PlanTask[],
+  beginsWithFirst: boolean,
   batch: Batch,
   { project, links, batches }: BatchesToPlan,
 ): readonly (readonly number[])[] | null {
@@ -188,7 +212,13 @@ function comesAfter(
   }
   return tasks.map((later, place) =>
     tasks.flatMap((earlier, at) =>
-      at < place && (isHeld[at] === true || isHeld[place] === true || isLinked(earlier, later)) ? [at] : [],
+      at < place &&
+      ((beginsWithFirst && at === 0) ||
+        isHeld[at] === true ||
+        isHeld[place] === true ||
+        isLinked(earlier, later))
+        ? [at]
+        : [],
     ),
   )
 }

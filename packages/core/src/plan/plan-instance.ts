@@ -3,6 +3,7 @@ import { hereFrom, paintedBy } from '../calendar/due.ts'
 import { localDateAt, type Session } from '../calendar/sessions.ts'
 import type { BatchTimes } from '../estimating/batch-time.ts'
 import type { Progress } from '../progress/progress.ts'
+import { toFollow } from '../progress/to-follow.ts'
 import { batchesMeant, type Batch } from '../trade/batches.ts'
 import type { Pin, Teamwork } from '../trade/planning.ts'
 import type { Project } from '../trade/project.ts'
@@ -129,14 +130,15 @@ function withSessions(input: InstanceInput, pins: readonly Pin[]): Result<PlanIn
     const hours = deskHours(input.project, pins, input.now, count, input.noSpray, input.room)
     const built = build(input, hours)
     if (!built.ok) return built
+    const instance = withLimitsThatHold(built.value)
     last = {
-      instance: built.value,
+      instance,
       sessions: hours.sessions,
       room: input.room,
       notes: hours.notes,
       hasSprayWindows: hours.hasSprayWindows,
     }
-    if (!isRoomy(built.value)) continue
+    if (!isRoomy(instance)) continue
     if (input.spare !== true) return success(last)
     const longer = deskHours(
       input.project,
@@ -148,10 +150,39 @@ function withSessions(input: InstanceInput, pins: readonly Pin[]): Result<PlanIn
     )
     const roomier = build(input, longer)
     return roomier.ok
-      ? success({ instance: roomier.value, sessions: longer.sessions, room: input.room, notes: longer.notes })
+      ? success({
+          instance: withLimitsThatHold(roomier.value),
+          sessions: longer.sessions,
+          room: input.room,
+          notes: longer.notes,
+        })
       : roomier
   }
   return failure(last ? conflictOf(last.instance, last.hasSprayWindows) : { kind: 'too-far-away' })
+}
+
+/**
+ * What was put on before the plan and has to be followed soon, as far as somebody can be there in time: one batch after the
+ * other. Where nobody can, it comes when it can.
+ */
+function withLimitsThatHold(instance: PlanInstance): PlanInstance {
+  const pressing = instance.batches.flatMap(({ firstBy }, batch) => {
+    const by = Math.min(...(firstBy ?? []).map((each) => each.by))
+    return Number.isFinite(by) ? [{ batch, by }] : []
+  })
+  if (pressing.length === 0 || isRoomy(instance)) return instance
+  const keeping = (kept: ReadonlySet<number>): PlanInstance => ({
+    ...instance,
+    batches: instance.batches.map((batch, index) =>
+      batch.firstBy && !kept.has(index) ? { ...batch, firstBy: [] } : batch,
+    ),
+  })
+  const kept = new Set<number>()
+  for (const { batch } of pressing.sort((a, b) => a.by - b.by)) {
+    if (!isRoomy(keeping(new Set([...kept, batch])))) continue
+    kept.add(batch)
+  }
+  return keeping(kept)
 }
 
 /** Both hand habits that take longest find room. */
@@ -196,6 +227,7 @@ function build(input: InstanceInput, hours: DeskHours): Result<PlanInstance, Pla
   const built = buildBatches({
     ...input,
     batches,
+    begun: toFollow(project, batches, input.progress, now),
     dueOf,
     hereFromOf,
     jobOf: input.jobByUnit,

@@ -99,7 +99,15 @@ export function deskState(instance: PlanInstance): DeskState {
   })
   part(4).fill(-1)
   if (instance.openFamily !== null) onPalette[instance.openFamily] = 1
+  batches.forEach(({ firstBy }, batch) => {
+    if (!firstBy || firstBy.length === 0) return
+    const from = modelAt[batch] ?? 0
+    part(8)[batch] = 1
+    part(9).fill(Number.POSITIVE_INFINITY, from, from + (batches[batch]?.models ?? 0))
+    for (const { model, by } of firstBy) part(9)[from + model] = by
+  })
   const initial = buffer.slice()
+  initial[1] = part(8).reduce((sum, each) => sum + each, 0)
   const sums: DeskSums = {
     inHand: 0,
     pending: 0,

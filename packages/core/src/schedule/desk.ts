@@ -127,6 +127,8 @@ export function createDesk(instance: PlanInstance, skipped?: readonly Uint8Array
   const better = emptyDraft(firstTask)
   const kept = emptyDraft(firstTask)
 
+  const hasWorked = (painter: number) => (free[painter] ?? 0) > (sessionsOf(instance, painter)[0]?.start ?? 0)
+
   /** The earliest place with this painter and way, into `draft`; false when there is none. */
   function find(
     batch: number,
@@ -154,7 +156,7 @@ export function createDesk(instance: PlanInstance, skipped?: readonly Uint8Array
     for (let at = firstSlotAfter(slots, from); at < slots.count; at++) {
       const closesAt = slots.end[at] ?? 0
       const session = slots.session[at] ?? 0
-      if (putOff && session === familySession[painter] && (free[painter] ?? 0) > 0) continue
+      if (putOff && session === familySession[painter] && hasWorked(painter)) continue
       if (skipped?.[painter]?.[session] === 1) continue
       const setUp = setUpOf(painter, way, session)
       let start = Math.max(from, slots.start[at] ?? 0, dry - setUp, station - setUp)

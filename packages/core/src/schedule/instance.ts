@@ -48,6 +48,12 @@ export interface Readiness {
   readonly readyAt: number
 }
 
+export interface FirstBy {
+  readonly model: number
+  /** Seconds from time 0. */
+  readonly by: number
+}
+
 export interface PlanBatch {
   readonly models: number
   /** In the order in which a batch is worked, one stage at a time. */
@@ -58,6 +64,11 @@ export interface PlanBatch {
    */
   readonly comesAfter?: readonly (readonly number[])[] | null
   readonly drying: readonly Readiness[]
+  /**
+   * Models on which the batch's first task has to begin at the latest by then: what it follows was put on before the plan
+   * begins, and is to be followed soon. In a free order everything else of the batch comes after that task.
+   */
+  readonly firstBy?: readonly FirstBy[]
   /** Some of its work was done before the plan begins: it is in hand already. */
   readonly begun: boolean
   /** What is one kind of work to the painter: a change of it breaks a long run. */

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { bestByForce } from '../testing/exhaustive.ts'
-import { anyFreeInstance } from '../testing/plan-arbitrary.ts'
+import { anyFreeInstance, withFirstBy } from '../testing/plan-arbitrary.ts'
 import { freeCaseNames, readFreeCase } from '../testing/proved-cases.ts'
 import { earliestFinish, lowerBound } from './bounds.ts'
 import { createDesk } from './desk.ts'
@@ -116,6 +116,21 @@ describe('searchFreely', () => {
         expect(cost.finish).toBe(best.finish)
       }),
       { numRuns: 80, seed: 20_261_126 },
+    )
+  })
+})
+
+describe('what was begun before and has to be followed', () => {
+  it('is in time where any order of every batch has it in time', () => {
+    const small = { batches: 2, stages: 3, models: 2, sessions: false }
+    fc.assert(
+      fc.property(withFirstBy(anyFreeInstance(small)), (instance) => {
+        const best = bestByForce(instance)
+        const { found, cost, segments } = planned(instance, 3000)
+        expect(cost.finish).toBe(best.finish)
+        if (Number.isFinite(cost.finish)) expect(validatePlan(found.instance, segments)).toEqual([])
+      }),
+      { numRuns: 120, seed: 20_261_127 },
     )
   })
 })

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { bestByForce } from '../testing/exhaustive.ts'
 import { provedCaseNames, readProvedCase } from '../testing/proved-cases.ts'
 import { bareBatch, barePlan, bareTask } from '../testing/bare-plan.ts'
-import { anyInstance } from '../testing/plan-arbitrary.ts'
+import { anyInstance, withFirstBy } from '../testing/plan-arbitrary.ts'
 import { earliestFinish, lowerBound } from './bounds.ts'
 import { createDesk } from './desk.ts'
 import { batchByBatch, stageByStage } from './habits.ts'
@@ -184,6 +184,40 @@ describe('searchRow', () => {
       }),
       { numRuns: 120, seed: 20_261_124 },
     )
+  })
+})
+
+describe('what was begun before and has to be followed', () => {
+  it('is in time where any order of the tasks has it in time, and the finish is the best of these', () => {
+    const small = { batches: 3, stages: 2, models: 2, sessions: false }
+    let none = 0
+    fc.assert(
+      fc.property(withFirstBy(anyInstance(small)), (instance) => {
+        const best = bestByForce(instance)
+        const { cost, segments } = planned(instance, 2000)
+        expect(cost.finish).toBe(best.finish)
+        if (Number.isFinite(cost.finish)) expect(validatePlan(instance, segments)).toEqual([])
+        else none += 1
+      }),
+      { numRuns: 200, seed: 20_261_127 },
+    )
+    expect(none).toBeGreaterThan(10)
+    expect(none).toBeLessThan(100)
+  })
+
+  it('keeps every rule of the desk where everything binds', () => {
+    const everything = { batches: 4, stages: 4, models: 4, sessions: true, everything: true }
+    let some = 0
+    fc.assert(
+      fc.property(withFirstBy(anyInstance(everything)), (instance) => {
+        const { cost, segments } = planned(instance, 40)
+        if (!Number.isFinite(cost.finish)) return
+        if (instance.batches.some((batch) => (batch.firstBy?.length ?? 0) > 0)) some += 1
+        expect(validatePlan(instance, segments)).toEqual([])
+      }),
+      { numRuns: 300, seed: 20_261_127 },
+    )
+    expect(some).toBeGreaterThan(20)
   })
 })
 

@@ -222,6 +222,9 @@ function checkBatch(instance: PlanInstance, laid: readonly Laid[], batchIndex: n
           breaches.push({ kind: 'too-late', segment: touch.segment })
         }
       }
+      const by = batch.firstBy?.find((each) => each.model === model)?.by
+      if (touch.taskIndex === 0 && by !== undefined && touch.start > by)
+        breaches.push({ kind: 'too-late', segment: touch.segment })
       for (const drying of batch.drying) {
         if (
           drying.model === model &&

@@ -38,7 +38,10 @@ export function bestByForce(instance: PlanInstance): {
     const inHand = open.filter(started).length
     for (const index of open) {
       if (!started(index) && instance.inHandAtMost !== null && inHand >= instance.inHandAtMost) continue
-      for (const task of allowed(index, state.done[index] ?? [])) visit(work(state, index, task))
+      for (const task of allowed(index, state.done[index] ?? [])) {
+        const next = work(state, index, task)
+        if (next) visit(next)
+      }
     }
   }
 
@@ -51,7 +54,8 @@ export function bestByForce(instance: PlanInstance): {
       .filter((task) => !done.includes(task) && comesAfter[task]!.every((each) => done.includes(each)))
   }
 
-  const work = (state: State, index: number, place: number): State => {
+  /** `null` where the first task comes too late for what it has to follow. */
+  const work = (state: State, index: number, place: number): State | null => {
     const task = instance.batches[index]!.tasks[place]!
     const fresh = state.onPalette.includes(task.family) ? task.again : task.setUp
     const setUp = state.family === task.family ? 0 : fresh
@@ -62,6 +66,11 @@ export function bestByForce(instance: PlanInstance): {
         start = Math.max(start, until - setUp - position * task.perModel)
       }
     })
+    const isFirst = (state.done[index] ?? []).length === 0
+    for (const { model, by } of (isFirst && instance.batches[index]!.firstBy) || []) {
+      const position = task.models.indexOf(model)
+      if (position >= 0 && start + setUp + position * task.perModel > by) return null
+    }
     const wetNow = task.models.map(
       (model, position) =>
         [index, model, task.regions, start + setUp + (position + 1) * task.perModel + task.wait] as const,

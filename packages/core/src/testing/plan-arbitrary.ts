@@ -159,6 +159,23 @@ function anyBatch(limits: Limits): fc.Arbitrary<PlanBatch> {
   })
 }
 
+/** Batches that are begun have to be gone on with by a moment, in which nobody may be there. */
+export const withFirstBy = (instances: fc.Arbitrary<PlanInstance>): fc.Arbitrary<PlanInstance> =>
+  fc
+    .tuple(instances, fc.array(fc.integer({ min: 0, max: 60 }), { minLength: 40, maxLength: 40 }))
+    .map(([instance, moments]) => ({
+      ...instance,
+      batches: instance.batches.map((batch, at) => {
+        if (!batch.begun) return batch
+        const [first] = batch.tasks
+        const firstBy = (first?.models ?? []).map((model) => ({ model, by: moments[at * 8 + model] ?? 60 }))
+        const { comesAfter } = batch
+        if (!comesAfter) return { ...batch, firstBy }
+        const afterFirst = comesAfter.map((own, task) => (task === 0 ? own : [...new Set([0, ...own])]))
+        return { ...batch, firstBy, comesAfter: afterFirst }
+      }),
+    }))
+
 /** Random instances whose tasks are bound where they share a region, and here and there beside. */
 export const anyFreeInstance = (limits: Parameters<typeof anyInstance>[0]) =>
   anyInstance(limits).chain((instance) =>

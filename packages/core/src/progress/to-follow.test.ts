@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { foldProgress } from '../progress/fold-progress.ts'
+import { foldProgress } from './fold-progress.ts'
 import { drying, eventId, noon, project, stage, unit } from '../testing/builders.ts'
 import { splitIntoBatches } from '../trade/batches.ts'
 import { addSeconds, type Instant } from '../units/instant.ts'

@@ -1,5 +1,5 @@
-import { isThrough } from '../progress/hole-state.ts'
-import type { Progress } from '../progress/progress.ts'
+import { isThrough } from './hole-state.ts'
+import type { Progress } from './progress.ts'
 import type { Batch } from '../trade/batches.ts'
 import { takesStage, type Project } from '../trade/project.ts'
 import type { Stage } from '../trade/stage.ts'
@@ -13,6 +13,8 @@ export interface ToFollow {
   readonly stage: Stage
   readonly next: Stage
   readonly modelIds: readonly ModelId[]
+  /** By model of these, when it has to be taken up at the latest. */
+  readonly untilOf: ReadonlyMap<ModelId, Instant>
   /** When the first of them has to be taken up at the latest. */
   readonly until: Instant
 }
@@ -43,8 +45,11 @@ export function toFollow(
         })
         const [first] = waiting.toSorted((a, b) => a.until - b.until)
         if (!first) return []
-        const modelIds = waiting.filter(({ next }) => next === first.next).map(({ id }) => id)
-        return [{ batch, stage, next: first.next, modelIds, until: first.until }]
+        const own = waiting.filter(({ next }) => next === first.next)
+        const untilOf = new Map(own.map(({ id, until }) => [id, until]))
+        return [
+          { batch, stage, next: first.next, modelIds: [...untilOf.keys()], untilOf, until: first.until },
+        ]
       }),
     )
     .sort((a, b) => a.until - b.until)
