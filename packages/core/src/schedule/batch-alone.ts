@@ -139,9 +139,11 @@ function follow(
     const isFollowed = task.maxWait !== null && at + 1 < tasks.length
     const own: Group[] = []
     let first = Number.POSITIVE_INFINITY
+    /** When the hands are free for the next models of this task. */
+    let through = 0
     for (const models of groups) {
-      // Several painters may be at different models of the batch.
-      let earliest = Math.max(ready, oneHand && inRow ? clock : 0)
+      // Several painters may be at different models of the batch, but at a task is one.
+      let earliest = Math.max(ready, oneHand && inRow ? clock : 0, through)
       models.forEach((model, place) => {
         earliest = Math.max(earliest, slots.dryAt(model, task.regions) - place * most)
       })
@@ -155,6 +157,7 @@ function follow(
       if (!Number.isFinite(start)) return { starts, handsEnd, dryAt: Math.max(handsEnd, slots.allDryAt()) }
       if (may && isFollowed) own.push({ models, may })
       first = Math.min(first, start)
+      through = start + models.length * least
       models.forEach((model, place) => {
         const leaves = start + (place + 1) * least
         slots.wet(model, task.regions, leaves, leaves + wait)

@@ -73,6 +73,21 @@ describe('the bound of one batch alone', () => {
     expect(lowerBound(barePlan([batch], { painters, maySplit: true })).longestChain).toBe(1020)
   })
 
+  it('gives a task to one of several painters, who may be at different tasks of a batch', () => {
+    const models = [0, 1, 2, 3]
+    const batch = bareBatch(
+      [
+        bareTask({ models, perModel: 10, regions: [0] }),
+        bareTask({ stage: 1, models, perModel: 10, regions: [0] }),
+      ],
+      { models: 4 },
+    )
+    const painters = Array.from({ length: 3 }, () => ({ sessions: null, pace: 1 }))
+    const plan = barePlan([batch], { painters, maySplit: true })
+    expect(lowerBound(plan).longestChain).toBe(50)
+    expect(searchRow(plan, { seed: 1, evaluations: 10 }).cost.finish).toBe(50)
+  })
+
   it('opens a pot after another one where one painter works', () => {
     const batch = bareBatch([
       bareTask({ perModel: 10, family: 1, setUp: 5 }),

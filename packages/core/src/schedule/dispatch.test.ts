@@ -22,7 +22,8 @@ describe('a row built by a rule', () => {
             .flatMap((batch) => [batch, batch, batch]),
         }
         const rules = rulesFor(instance)
-        expect(rules).toHaveLength(inJobs ? 6 : 5)
+        const fewInHand = (instance.inHandAtMost ?? Infinity) < instance.batches.length
+        expect(rules).toHaveLength(5 + Number(inJobs) + Number(fewInHand))
         const alone = instance.batches.map(() => -1)
         for (const rule of rules) {
           const rows = [alone, kindsOf(instance.batches)].map((kinds) =>

@@ -10,6 +10,8 @@ const byStart: Rule = (_, waited) => waited
 const openPotFirst: Rule = (place, waited) => waited + place.setUp
 const longestTailFirst: Rule = (_, waited, tail) => waited * 4 - tail
 const quickestFirst: Rule = (place, waited) => waited + wayOf(place.task, place.way).perModel * place.count
+/** Where only so many may be in hand, a batch that is nearly through makes room for the next. */
+const furthestFirst: Rule = (place, waited, tail) => waited + place.setUp + tail / 10
 /** By priority, then the date less what is left to do. */
 const pressedFirst: Rule = (place, waited, tail, batch) =>
   waited * 2 +
@@ -24,9 +26,12 @@ const smallestJobFirst: Rule = (place, waited, _, batch, jobLeft) =>
 const rules: readonly Rule[] = [byStart, openPotFirst, longestTailFirst, quickestFirst, pressedFirst]
 
 /** The rules that can tell anything apart here. @param most at most so many of those that always can. */
-export function rulesFor({ batches }: PlanInstance, most = rules.length): readonly Rule[] {
-  const some = rules.slice(0, most)
-  return batches.some((batch) => batch.job !== undefined) ? [...some, smallestJobFirst] : some
+export function rulesFor({ batches, inHandAtMost }: PlanInstance, most = rules.length): readonly Rule[] {
+  return [
+    ...rules.slice(0, most),
+    ...(inHandAtMost !== null && inHandAtMost < batches.length ? [furthestFirst] : []),
+    ...(batches.some((batch) => batch.job !== undefined) ? [smallestJobFirst] : []),
+  ]
 }
 
 /**

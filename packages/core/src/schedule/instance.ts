@@ -21,7 +21,7 @@ export interface PlanWay {
   readonly onRack: boolean
 }
 
-/** One stage of one batch, as the planner sees it. */
+/** One stage of one batch, as the planner sees it; one painter does all of it. */
 export interface PlanTask extends PlanWay {
   /** Index of the stage in the line; only names the task and orders the habit "every stage over everything". */
   readonly stage: number

@@ -102,6 +102,14 @@ describe('validatePlan', () => {
     expect(kinds(...swapped, ...sound.slice(2))).toContain('out-of-order')
   })
 
+  it('names a task that two painters share', () => {
+    const shared = [
+      segment({ count: 1, end: 15 }),
+      segment({ painter: 1, from: 1, count: 1, start: 0, end: 25 }),
+    ]
+    expect(kindsIn(instance, [...shared, ...sound.slice(1)])).toEqual(['wrong-painter'])
+  })
+
   it('names a split where none is allowed', () => {
     const halves = [
       segment({ count: 1, end: 15 }),

@@ -197,6 +197,12 @@ function checkBatch(instance: PlanInstance, laid: readonly Laid[], batchIndex: n
         .map(({ segment }) => segment.start + segment.setUp),
     ),
   )
+  batch.tasks.forEach((_, index) => {
+    const own = laid.filter(({ segment }) => segment.batch === batchIndex && segment.task === index)
+    const [first] = own
+    const other = own.find(({ segment }) => segment.painter !== first?.segment.painter)
+    if (other) breaches.push({ kind: 'wrong-painter', segment: other.at })
+  })
   begins.forEach((begin, index) => {
     if (index > 0 && begin < (begins[index - 1] ?? 0)) breaches.push({ kind: 'out-of-order', segment: -1 })
   })
