@@ -15,7 +15,7 @@ import {
 import { readArguments, readProjectFile, type Printed } from './input.ts'
 
 /** Enough for every offer to be planned alike in a moment. */
-const effort = 500_000
+const effort = 250_000
 
 /** The odds of a project file's date, what drives them, and what would help. */
 export function runForecast(args: readonly string[]): Printed {

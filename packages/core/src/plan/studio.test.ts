@@ -347,3 +347,29 @@ describe('a plan after something happened', () => {
     expect(same / now.length).toBeGreaterThan(0.8)
   })
 })
+
+describe('a hundred models at 25 stages between eight painters', () => {
+  const regions = ['skin', 'coat', 'leather', 'metal', 'wood', 'base']
+  const waits = [5, 22, 0, 25, 45]
+  const long = Array.from({ length: 25 }, (_, index) =>
+    stage(`stage ${String(index)}`, {
+      touch: index % 8 === 0 ? { kind: 'whole' } : { kind: 'regions', regions: [regions[index % 6]!] },
+      handsOnSecondsPerModel: minutes(0.5 + (index % 5) * 0.5),
+      setUpSeconds: minutes(1 + (index % 3)),
+      ...drying(waits[index % 5]!),
+    }),
+  )
+  const painters = Array.from({ length: 8 }, (_, index) =>
+    painter(`p${String(index)}`, { pace: 0.8 + 0.06 * index }),
+  )
+  const units = [unit('a', 40), unit('b', 30), unit('c', 20), unit('d', 10)]
+
+  it.each([
+    ['any number', null, 0.02],
+    ['eight of ten', 8, 0.05],
+    ['four of ten', 4, 0.25],
+  ])('is near the bound with %s in hand', (_, batchesInHand, most) => {
+    const given = { batchSize: 10, batchesInHand, planning: planning({ painters }) }
+    expect(plan(project(units, long, given)).gap).toBeLessThan(most)
+  })
+})

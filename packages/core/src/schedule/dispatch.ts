@@ -4,7 +4,14 @@ import { wayOf, type PlanBatch, type PlanInstance } from './instance.ts'
 import { entryOf, type Row } from './row.ts'
 
 /** What a rule of thumb looks at when a painter asks which batch to take next; the lowest score wins. */
-type Rule = (place: Place, waited: number, tail: number, batch: PlanBatch, jobLeft: number) => number
+type Rule = (
+  place: Place,
+  waited: number,
+  tail: number,
+  batch: PlanBatch,
+  jobLeft: number,
+  index: number,
+) => number
 
 const byStart: Rule = (_, waited) => waited
 const openPotFirst: Rule = (place, waited) => waited + place.setUp
@@ -24,6 +31,50 @@ const smallestJobFirst: Rule = (place, waited, _, batch, jobLeft) =>
   waited + place.setUp - batch.priority * 1e7 + (batch.due === null ? 1e6 : Math.min(1e6, jobLeft))
 
 const rules: readonly Rule[] = [byStart, openPotFirst, longestTailFirst, quickestFirst, pressedFirst]
+
+/** What a rule goes by, in numbers: seconds that a painter would rather wait than go against it. */
+export interface Leaning {
+  /** For each second of a set-up. */
+  readonly setUp: number
+  /** For each second that a batch has before it; less than none: what has far to go comes first. */
+  readonly tail: number
+  /** By batch, for any other before it. */
+  readonly after: readonly number[]
+}
+
+export function ruleOf({ setUp, tail, after }: Leaning): Rule {
+  return (place, waited, left, batch, _, index) =>
+    waited + setUp * place.setUp + tail * left + (after[index] ?? 0) - batch.priority * 1e7
+}
+
+/** So much one batch may count before another. */
+const likings: readonly number[] = [0, 300, 1500, 5000]
+
+const oneOf = (random: () => number) => likings[Math.floor(random() * likings.length)] ?? 0
+
+export function anyLeaning(random: () => number, batches: number): Leaning {
+  const liking = oneOf(random)
+  return {
+    setUp: 2 * random(),
+    tail: random() < 0.3 ? -0.1 * random() : 0.4 * random() * random(),
+    after: Array.from({ length: batches }, () => liking * random()),
+  }
+}
+
+/** Nearly the same. */
+export function otherLeaning({ setUp, tail, after }: Leaning, random: () => number): Leaning {
+  const changed = [...after]
+  for (let times = random() < 0.5 ? 1 : 2; times > 0; times--) {
+    const batch = Math.floor(random() * changed.length)
+    changed[batch] = (changed[batch] ?? 0) + (random() - 0.5) * oneOf(random)
+  }
+  const what = random()
+  return {
+    setUp: what < 0.25 ? Math.max(0, setUp + random() - 0.5) : setUp,
+    tail: what >= 0.25 && what < 0.5 ? tail + (random() - 0.5) * 0.05 : tail,
+    after: changed,
+  }
+}
 
 /** The rules that can tell anything apart here. @param most at most so many of those that always can. */
 export function rulesFor({ batches, inHandAtMost }: PlanInstance, most = rules.length): readonly Rule[] {
@@ -71,7 +122,7 @@ export function dispatch(
       const place = desk.peek(batch)
       if (!place) return
       const tail = tails[batch]?.[position[batch] ?? 0] ?? 0
-      const score = rule(place, place.start - free, tail, planned, jobLeft[batch] ?? 0)
+      const score = rule(place, place.start - free, tail, planned, jobLeft[batch] ?? 0, batch)
       if (best < 0 || score < bestScore || (score === bestScore && tail > bestTail)) {
         best = batch
         choice = 1 + place.way * people + place.painter

@@ -2,13 +2,13 @@ import { anneal } from './anneal.ts'
 import { beam, leastBeam } from './beam.ts'
 import { seededRandom } from '../units/random.ts'
 import { createDesk, type Desk, type SplitPolicy } from './desk.ts'
-import { dispatch, kindsOf, rulesFor } from './dispatch.ts'
+import { anyLeaning, dispatch, kindsOf, otherLeaning, ruleOf, rulesFor, type Leaning } from './dispatch.ts'
 import { batchByBatch, stageByStage, stageByStageInGroups } from './habits.ts'
 import type { Aim } from '../trade/planning.ts'
 import type { PlanCost, PlanInstance } from './instance.ts'
 import { layRow, type Row } from './row.ts'
 import { shopOf, solveShop } from './shop.ts'
-import { orderOfAims } from './weigh-plan.ts'
+import { orderOfAims, type PlanOrder } from './weigh-plan.ts'
 
 export interface SearchBudget {
   readonly seed: number
@@ -36,6 +36,11 @@ const rulesForMany = 2
 
 /** So many rows by chance are tried where none of those built can be laid. */
 const chancesForAny = 400
+
+/** So much of the search of a long row goes to the rules by which rows are built. */
+const leanedShare = 0.7
+/** So many begin anew before the best is changed. */
+const firstLeanings = 12
 
 /** Beyond this many tasks a beam sees too little ahead. */
 const beamTasks = 70
@@ -67,19 +72,28 @@ export function searchRow(
     const row = solveShop(instance, shop, budget)
     return better(best, { row, policy: 'fill', cost: layRow(desk, batches, row, 'fill') })
   }
-  const starts = policies.flatMap((policy) => built.find((found) => found.policy === policy) ?? [])
   const small =
     !keep &&
     tasks <= beamTasks &&
     batches <= beamBatches &&
     instance.rack === null &&
     budget.evaluations >= leastBeam(tasks)
-  const share = small ? 0.05 : 1
+  const long = !keep && tasks > beamTasks
+  if (long) {
+    built.unshift(...leaned(desk, instance, order, best, portionOf(budget, leanedShare)))
+    best = built[0] ?? best
+  }
+  const starts = policies.flatMap((policy) => built.find((found) => found.policy === policy) ?? [])
+  const from = long ? leanedShare : 0
+  const share = small ? 0.05 : 1 - from
   starts.forEach((start, index) => {
     if (!Number.isFinite(start.cost.finish)) return
     const evaluations = Math.floor((budget.evaluations * share) / starts.length)
     const seed = budget.seed + index
-    const times = [(index / starts.length) * share, ((index + 1) / starts.length) * share] as const
+    const times = [
+      from + (index / starts.length) * share,
+      from + ((index + 1) / starts.length) * share,
+    ] as const
     best = better(best, anneal(desk, instance, order, start, { ...budget, seed, evaluations }, times))
   })
   if (small) best = better(best, beam(desk, instance, order, best, budget))
@@ -124,6 +138,50 @@ function anyRow(desk: Desk, instance: PlanInstance, budget: SearchBudget): Found
     }
   }
   return []
+}
+
+/** The same with less to spend; its time ends with its share. */
+function portionOf(budget: SearchBudget, share: number): SearchBudget {
+  const { spent } = budget
+  return {
+    ...budget,
+    evaluations: Math.floor(budget.evaluations * share),
+    ...(spent ? { spent: () => spent() / share } : {}),
+  }
+}
+
+/**
+ * Rows built by rules that lean one way or another, the best of them changed a little again and again: where a row is too long
+ * to be bettered by small changes of its own, small changes of what it is built by still reach far.
+ * @returns those better than the best so far, the best first.
+ */
+function leaned(
+  desk: Desk,
+  instance: PlanInstance,
+  order: PlanOrder,
+  best: FoundRow,
+  { seed, evaluations, spent }: SearchBudget,
+): readonly FoundRow[] {
+  const random = seededRandom(seed)
+  const batches = instance.batches.length
+  const eachAlone = instance.batches.map(() => -1)
+  // A rule asks every batch and painter after every task: it takes as long as so many rows.
+  const most = Math.floor(evaluations / Math.max(2, (batches * (instance.painters.length + 5)) / 26))
+  const found: FoundRow[] = []
+  let current: { readonly leaning: Leaning; readonly built: FoundRow } | null = null
+  for (let step = 0; step < most && (spent?.() ?? 0) < 1; step++) {
+    const isFresh: boolean = current === null || step < firstLeanings || random() < 0.1
+    const leaning: Leaning =
+      current === null || isFresh ? anyLeaning(random, batches) : otherLeaning(current.leaning, random)
+    const policy: SplitPolicy =
+      current === null || isFresh ? (random() < 0.7 ? 'fill' : 'whole') : current.built.policy
+    const row = dispatch(desk, instance, policy, ruleOf(leaning), eachAlone)
+    const built: FoundRow = { row, policy, cost: layRow(desk, batches, row, policy) }
+    if (current !== null && order.compare(built.cost, current.built.cost) > 0) continue
+    current = { leaning, built }
+    if (order.compare(built.cost, (found[0] ?? best).cost) < 0) found.unshift(built)
+  }
+  return found
 }
 
 /** As many as there is time for, the habits first; one at least. */

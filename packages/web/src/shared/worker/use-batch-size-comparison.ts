@@ -12,7 +12,7 @@ export interface Comparison {
   readonly restart: () => void
 }
 
-const effortPerSize = 600_000
+const effortPerSize = 300_000
 
 /** Every way of splitting tried in turn, the first results in view while the others are worked out. */
 export function useBatchSizeComparison(input: PlanningInput | null): Comparison {

@@ -30,7 +30,7 @@ export interface Odds {
 }
 
 /** The plan and every offer are planned with the same effort and drawn with the same futures, so they compare. */
-const effort = 500_000
+const effort = 250_000
 const futures = 1000
 
 /** How it may go, and what would help: each offer planned and drawn anew beside the page, one after the other. */
