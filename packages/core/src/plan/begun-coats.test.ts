@@ -65,6 +65,24 @@ describe('what was put on before the plan and has to be followed soon', () => {
     expect([...at.keys()]).toHaveLength(8)
   })
 
+  it('comes after the coat on the rest of its group while there is time for that', () => {
+    const oneOf = (limit: number, now: Instant) => {
+      const given = inPikesFirst([base, { ...wash, nextWithinSeconds: minutes(limit) }, wipe])
+      const planned = planLine({ project: given, progress: told(ready.slice(0, 2)), now })
+      if (!planned.ok) throw new Error(planned.error.kind)
+      return planned.value.stretches
+        .slice(0, 2)
+        .map(({ stageId, modelIds }) => [stageId, modelIds.map((id) => horns.indexOf(id))])
+    }
+    expect(oneOf(20, later(1))).toEqual([
+      [wash.id, [2, 3]],
+      [wipe.id, [0, 1, 2, 3]],
+    ])
+    // A minute a model: there is time for one more, then for none.
+    expect(oneOf(4, later(1))[0]).toEqual([wash.id, [2]])
+    expect(oneOf(3, later(1))[0]).toEqual([wipe.id, [0, 1]])
+  })
+
   it('is done at once where it is past its time', () => {
     const at = wiped(ready, later(40))
     for (const id of horns.slice(0, 3)) expect(at.get(id)).toBeLessThanOrEqual(40 + 5 + 6)

@@ -9,7 +9,7 @@ import { techniqueFacts, type Technique } from '../trade/technique.ts'
 import type { UnitId } from '../units/ids.ts'
 import type { Instant } from '../units/instant.ts'
 import { regionsMeet } from '../trade/regions.ts'
-import { begunFirst, firstByOf, type BegunCoat } from './begun-coats.ts'
+import { begunFirst, type BegunCoat } from './begun-coats.ts'
 import type { LineLinks } from './line-links.ts'
 import { followingGroups } from '../schedule/following-groups.ts'
 import type { PlanBatch, PlanTask, Readiness } from '../schedule/instance.ts'
@@ -76,6 +76,8 @@ export function buildBatches(input: BatchesToPlan): BuiltBatches {
   const dabbers = paintersFor(project, 'detail')
   const unitIndex = new Map(project.units.map((unit, index) => [unit.id, index]))
   const joins = joinsOf(input)
+  const running = line.find((stage) => stage.id === progress.running.at(-1)?.stageId)
+  const openFamily = running ? (families.get(potOf(running)) ?? null) : null
   const firsts = project.planning.first.map((id) => batchesMeant(id, input.batches))
   const jobOf = (unitId: UnitId) => {
     const job = input.jobOf?.get(unitId)
@@ -154,14 +156,19 @@ export function buildBatches(input: BatchesToPlan): BuiltBatches {
     const grouped = (some: readonly PlanTask[]) =>
       followingGroups(some, input.longestSession, input.slowestPace)
     const coat = begunCoat(batch, input)
-    const parts = coat ? begunFirst(tasks, coat) : { first: [], rest: tasks }
-    const first = grouped(parts.first)
-    const listed = [...first, ...grouped(withTouchUps(parts.rest, touchUps))]
+    const { first, firstBy, rest } = coat
+      ? begunFirst(tasks, coat, { ...input, openFamily })
+      : { first: [], firstBy: [], rest: tasks }
+    // Nothing but the rest of the line follows the last of them.
+    const listed = [
+      ...first.map((task, at) => (at === first.length - 1 ? { ...task, maxWait: null } : task)),
+      ...grouped(withTouchUps(rest, touchUps)),
+    ]
     return {
       models: batch.models.length,
       tasks: listed,
       comesAfter: comesAfter(listed, first.length > 0, batch, input),
-      ...(coat && first.length > 0 ? { firstBy: firstByOf(first, coat) } : {}),
+      ...(first.length > 0 ? { firstBy } : {}),
       drying,
       begun,
       kind: unitIndex.get(batch.unitId) ?? 0,
@@ -170,12 +177,7 @@ export function buildBatches(input: BatchesToPlan): BuiltBatches {
       priority: rank < 0 ? 0 : firsts.length - rank,
     }
   })
-  const running = line.find((stage) => stage.id === progress.running.at(-1)?.stageId)
-  return {
-    batches,
-    regionCount: regions.size,
-    openFamily: running ? (families.get(potOf(running)) ?? null) : null,
-  }
+  return { batches, regionCount: regions.size, openFamily }
 }
 
 /** The coat of a batch that presses most. */

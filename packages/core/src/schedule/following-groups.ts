@@ -22,10 +22,16 @@ export function followingGroups(
   return out.map((task, index) => (index === out.length - 1 ? { ...task, maxWait: null } : task))
 }
 
+/** How many models go through the chain together at most; one where not even that keeps the waits. */
+export function groupSize(chain: readonly PlanTask[], longestSession: number, pace: number): number {
+  let size = new Set(chain.flatMap((task) => task.models)).size
+  while (size > 1 && !keeps(chain, size, longestSession, pace)) size -= 1
+  return size
+}
+
 function grouped(chain: readonly PlanTask[], longestSession: number, pace: number): readonly PlanTask[] {
   const models = [...new Set(chain.flatMap((task) => task.models))].sort((a, b) => a - b)
-  let size = models.length
-  while (size > 1 && !keeps(chain, size, longestSession, pace)) size -= 1
+  const size = groupSize(chain, longestSession, pace)
   const groups = Math.ceil(models.length / size)
   return Array.from({ length: groups }, (_, group) => {
     const own = new Set(
