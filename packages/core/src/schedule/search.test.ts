@@ -30,7 +30,7 @@ function planned(instance: PlanInstance, evaluations = 60, seed = 1) {
 describe('searchRow with painters, stations, windows, racks, maximum waits, ways and joins', () => {
   const everything = { batches: 4, stages: 4, models: 4, sessions: true, everything: true }
 
-  it('gives valid plans for a thousand random instances, or says there is none', () => {
+  it('gives valid plans for any instance, or says there is none', () => {
     let without = 0
     fc.assert(
       fc.property(anyInstance(everything), (instance) => {
@@ -38,9 +38,9 @@ describe('searchRow with painters, stations, windows, racks, maximum waits, ways
         if (!Number.isFinite(cost.finish)) without += 1
         else expect(validatePlan(instance, segments)).toEqual([])
       }),
-      { numRuns: 1000, seed: 20_261_125 },
+      { numRuns: 400, seed: 20_261_125 },
     )
-    expect(without).toBeLessThan(50)
+    expect(without).toBeLessThan(20)
   })
 
   it('never finishes before the lower bound, nor later than either hand habit', () => {
@@ -53,7 +53,7 @@ describe('searchRow with painters, stations, windows, racks, maximum waits, ways
         expect(cost.finish).toBeLessThanOrEqual(finishOf(instance, byBatch))
         expect(cost.finish).toBeLessThanOrEqual(finishOf(instance, stageByStage(instance)))
       }),
-      { numRuns: 300 },
+      { numRuns: 150, seed: 20_261_127 },
     )
   })
 
