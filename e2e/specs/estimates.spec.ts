@@ -111,7 +111,7 @@ test('a milestone punches several stages at once and teaches the rates', async (
   await expect(page.getByRole('row', { name: /base coat large/ })).toBeVisible()
 })
 
-test('rates go out and come back as CSV, and a faulty file changes nothing', async ({ page }) => {
+test('rates go out and come back as CSV, and a faulty row changes nothing', async ({ page }) => {
   await open(page, 'logbook')
   const rates = page.getByRole('region', { name: 'Rates in figures' })
   await expect(rates.getByRole('row', { name: /^spray from above/ })).toBeVisible()
@@ -120,20 +120,25 @@ test('rates go out and come back as CSV, and a faulty file changes nothing', asy
   const saved = readFileSync(await (await download).path(), 'utf8')
   expect(saved.split(/\r?\n/)[0]).toBe('technique,size,pace,laps')
 
-  const chooser = page.getByLabel('Rates from CSV')
+  await page.getByRole('button', { name: 'Rates from CSV' }).click()
+  const chooser = page.getByLabel('CSV file')
+  const dialog = page.getByRole('dialog')
   await chooser.setInputFiles(
     file('bad.csv', 'technique,size,pace,laps\nwash,giant,1.2,-3\nglaze,foot,1,1,2\n'),
   )
-  const alert = page.getByRole('alert')
-  await expect(alert).toContainText('Line 2, size: “giant” is not a size')
-  await expect(alert).toContainText('Line 2, laps: “-3” is not a number of laps above 0.')
-  await expect(alert).toContainText('a decimal comma needs semicolons or quotes')
+  await expect(dialog).toContainText('“giant” is not a size')
+  await expect(dialog).toContainText('“-3” is not a number of laps above 0.')
+  await expect(dialog).toContainText('a decimal comma needs semicolons or quotes')
+  await expect(page.getByRole('button', { name: 'Take the rates' })).toBeDisabled()
   await chooser.setInputFiles(file('rates.csv', 'technique;size;pace;laps\nglaze;foot;1,25;40\n'))
+  await page.getByRole('button', { name: 'Take 1 rate' }).click()
   await expect(page.getByText('1 rate brought', { exact: false }).first()).toBeVisible()
   await expect(rates.getByRole('row', { name: /^glaze/ })).toContainText('40.0')
   await page.getByRole('button', { name: 'Put the brought ones away' }).click()
   await expect(rates.getByRole('row', { name: /^glaze/ })).toHaveCount(0)
+  await page.getByRole('button', { name: 'Rates from CSV' }).click()
   await chooser.setInputFiles(file('own.csv', saved))
+  await page.getByRole('button', { name: /^Take \d+ rates$/ }).click()
   await expect(page.getByText('rates brought', { exact: false }).first()).toBeVisible()
   await page.getByRole('button', { name: 'Put the brought ones away' }).click()
   await expect(page.getByRole('button', { name: 'Put the brought ones away' })).toHaveCount(0)
@@ -219,12 +224,13 @@ test('waits follow the air that is read, from a form, a file or the simulated de
   await expect(page.getByText('Outdoors, where cans are used: 4.0 °C and 90 %.')).toBeVisible()
   await expect(page.getByRole('heading', { level: 1 })).toContainText('waits 2.0 times as long')
 
-  const chooser = page.getByLabel('Hourly CSV')
-  await chooser.setInputFiles(
-    file('bad.csv', 'time,temperature,humidity\nyesterday,12,40\n2026-11-24 10:00,12,140\n'),
-  )
-  await expect(page.getByRole('alert')).toContainText('Line 2, time: “yesterday” is not a time')
-  await expect(page.getByRole('alert')).toContainText('Line 3, humidity: “140” is not a humidity')
+  await page.getByRole('button', { name: 'Hourly CSV' }).click()
+  await page
+    .getByLabel('CSV file')
+    .setInputFiles(file('bad.csv', 'time,temperature,humidity\nyesterday,12,40\n2026-11-24 10:00,12,140\n'))
+  await expect(page.getByRole('dialog')).toContainText('“yesterday” is not a time')
+  await expect(page.getByRole('dialog')).toContainText('“140” is not a humidity')
+  await page.keyboard.press('Escape')
   await page.getByRole('button', { name: 'Run the simulated thermo-hygrometers' }).click()
   await expect(page.getByRole('img', { name: /Hours of spray weather/ })).toBeVisible()
   await expectAccessible(page)

@@ -46,7 +46,7 @@ test('from a fresh machine to painted models, through a crash, with nothing lost
       .fill(
         'unit,name,count,role,points\nReed-pikes,Pikewarden,1,leader,12\nReed-pikes,Reed-pike,23,trooper,6\nOfficers,Dame Osier,1,character,40',
       )
-    await page.getByRole('button', { name: 'Add 25 models' }).click()
+    await page.getByRole('button', { name: 'Take 3 rows' }).click()
     await expect(page.getByRole('heading', { level: 1 })).toContainText('31 models in 3 units')
   })
 

@@ -83,19 +83,18 @@ test('the shelf takes a material by form and many by CSV, and says what is wrong
   await page.getByRole('button', { name: 'Put it on the shelf' }).click()
   await expect(page.getByRole('button', { name: new RegExp(name) })).toContainText('15–30 min')
 
-  const upload = (text: string) =>
-    page
-      .getByLabel('Shelf from CSV')
-      .last()
-      .setInputFiles({
-        name: 'shelf.csv',
-        mimeType: 'text/csv',
-        buffer: Buffer.from(text),
-      })
-  await upload(`name,kind,stock ml\n${name},translucent,a lot`)
-  await expect(page.getByRole('alert')).toContainText('Line 2, stock ml: “a lot” is not a number')
-  await upload(`name,kind,stock ml\n${name},translucent,12`)
+  await page.getByRole('button', { name: 'Shelf from CSV' }).click()
+  await page.getByLabel('CSV file').setInputFiles({
+    name: 'shelf.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(`name,kind,stock ml\n${name},translucent,a lot`),
+  })
+  await expect(page.getByRole('dialog')).toContainText('“a lot” is not a number')
+  await page.getByLabel('Line 2: stock ml').fill('12')
+  await page.getByRole('button', { name: 'Take 1 material' }).click()
   await expect(page.getByRole('button', { name: new RegExp(name) })).toContainText('12 ml')
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByRole('button', { name: new RegExp(name) })).not.toContainText('12 ml')
   await page.getByRole('button', { name: new RegExp(name) }).click()
   await page.getByRole('button', { name: 'Take it off the shelf' }).click()
   await expect(page.getByRole('button', { name: new RegExp(name) })).toBeHidden()

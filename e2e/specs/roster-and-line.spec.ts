@@ -1,7 +1,8 @@
 import { expect, test } from '@playwright/test'
+import { expectAccessible } from '../support/axe.ts'
 import { seedProject } from '../support/projects.ts'
 
-test('a roster with faults names them at their line and column and adds nothing', async ({
+test('good rows of a roster are taken, and faulty ones stay until they are mended', async ({
   page,
   request,
 }) => {
@@ -9,14 +10,21 @@ test('a roster with faults names them at their line and column and adds nothing'
   await page.goto(`${url}/roster`)
   await page.getByRole('button', { name: 'Roster from CSV' }).click()
   const text = page.getByLabel('Or paste it here')
-  await text.fill('name,count,points\nEel-netter,ten,5\nNetmother,1,-2')
-  await expect(page.getByRole('alert')).toContainText('Line 2, count: “ten” is not a number of models')
-  await expect(page.getByRole('alert')).toContainText('Line 3, points: “-2” is not a number of points')
-  await expect(page.getByRole('button', { name: 'Add to the roster' })).toBeDisabled()
-  await text.fill('name,count,points\nEel-netter,10,5\nNetmother,1,2')
+  await text.fill('Model,Qty,points\nEel-netter,ten,5\nNetmother,1,-2\nLamprey,2,3')
   await page.getByLabel('Unit for lines that name none').fill('Eel-netters')
-  await page.getByRole('button', { name: 'Add 11 models' }).click()
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('17 models in 2 units')
+  const dialog = page.getByRole('dialog')
+  await expect(dialog.getByRole('row', { name: /^2/ })).toContainText('“ten” is not a number of models')
+  await expect(dialog.getByRole('row', { name: /^3/ })).toContainText('“-2” is not a number of points')
+  await expectAccessible(page)
+  await page.getByRole('button', { name: 'Take 1 row' }).click()
+  await expect(dialog.getByRole('status')).toHaveText('1 row taken. 2 rows to be mended stay here.')
+  await page.getByLabel('Line 2: count').fill('10')
+  await page.getByLabel('Line 3: points').fill('2')
+  await page.getByRole('button', { name: 'Take 2 rows' }).click()
+  await expect(dialog).toBeHidden()
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('19 models in 2 units')
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('8 models in 2 units')
 })
 
 test('a roster comes from a file, too', async ({ page, request }) => {
@@ -28,7 +36,8 @@ test('a roster comes from a file, too', async ({ page, request }) => {
     mimeType: 'text/csv',
     buffer: Buffer.from('name;count\r\nLock-keeper;40\r\n'),
   })
-  await page.getByRole('button', { name: 'Add 40 models' }).click()
+  await expect(page.getByRole('dialog').getByRole('status')).toHaveText('40 models in 1 unit.')
+  await page.getByRole('button', { name: 'Take 1 row' }).click()
   await expect(page.getByRole('heading', { level: 1 })).toContainText('40 models in 1 unit')
 })
 

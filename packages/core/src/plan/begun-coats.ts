@@ -38,7 +38,8 @@ export function begunFirst(tasks: readonly PlanTask[], coat: BegunCoat, desk: De
   let to = from
   while (to + 1 < tasks.length && tasks[to]?.maxWait !== null) to += 1
   const before = tasks[from - 1]
-  const again = before?.maxWait != null ? onMore(before, tasks.slice(from - 1, to + 1), coat, desk) : null
+  const again =
+    before && before.maxWait !== null ? onMore(before, tasks.slice(from - 1, to + 1), coat, desk) : null
   const more = again?.task.models ?? []
   const wet = [...coat.byModel.keys()].filter((model) => follower.models.includes(model))
   const first = [...wet, ...more]

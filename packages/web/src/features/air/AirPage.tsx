@@ -1,12 +1,13 @@
 import type { AirReading } from '@seriatim/contract'
 import { airNow, dewPoint, instant, simulatedAir, waitFactor, type Air } from '@seriatim/core'
-import { useState } from 'react'
+import { Upload } from 'lucide-react'
+import { useMemo, useState } from 'react'
 import { useAir, useAirChange } from '../../shared/api/index.ts'
-import { CsvButton, CsvFaults, type CsvFault } from '../../shared/csv/index.ts'
+import { BringCsvDialog } from '../../shared/csv/index.ts'
 import { clockText, dayText, plural } from '../../shared/format/index.ts'
 import { Button, ErrorState, Figure, Headline, LoadingState } from '../../shared/ui/index.ts'
 import { useNow } from '../../shared/use-now.ts'
-import { parseAirCsv } from './parse-air-csv.ts'
+import { airReader } from './air-csv.ts'
 import { ReadingForm } from './ReadingForm.tsx'
 import { SprayDays } from './SprayDays.tsx'
 
@@ -23,21 +24,14 @@ export function AirPage() {
 function AirDesk({ readings }: { readonly readings: readonly AirReading[] }) {
   const now = useNow(60)
   const change = useAirChange()
-  const [faults, setFaults] = useState<readonly CsvFault[]>([])
+  const [bringing, setBringing] = useState(false)
+  const reader = useMemo(() => airReader(instant(now)), [now])
   const here = airNow(readings, now, 'indoors')
   const outside = airNow(readings, now, 'outdoors')
   const simulated = readings.filter((reading) => reading.source === 'simulated').length
 
-  const bring = (text: string) => {
-    const read = parseAirCsv(text, instant(now))
-    setFaults(read.faults)
-    if (read.readings.length === 0) return
-    change.mutate({
-      kind: 'put',
-      readings: read.readings,
-      said: `${plural(read.readings.length, 'reading')} of the air.`,
-    })
-  }
+  const bring = (taken: readonly AirReading[]) =>
+    change.mutate({ kind: 'put', readings: taken, said: `${plural(taken.length, 'reading')} of the air.` })
   const simulate = () => {
     // From the full hour on, so that running it again says the same of the same hours.
     const from = instant(Math.floor(now / hour) * hour)
@@ -67,7 +61,9 @@ function AirDesk({ readings }: { readonly readings: readonly AirReading[] }) {
         }
         actions={
           <>
-            <CsvButton label="Hourly CSV" onText={bring} />
+            <Button onClick={() => setBringing(true)}>
+              <Upload aria-hidden="true" size={18} /> Hourly CSV
+            </Button>
             {simulated > 0 ? (
               <Button
                 onClick={() =>
@@ -84,7 +80,16 @@ function AirDesk({ readings }: { readonly readings: readonly AirReading[] }) {
       >
         {headlineOf(here)}
       </Headline>
-      <CsvFaults faults={faults} title="No reading was taken from the file." />
+      <BringCsvDialog
+        open={bringing}
+        onOpenChange={setBringing}
+        title="Readings of the air from CSV"
+        description="Time, temperature in °C and humidity in %, hourly or otherwise; a column “place” says indoors or outdoors."
+        placeholder={'time,temperature,humidity,place\n2026-11-24 19:00,19.5,48,indoors'}
+        reader={reader}
+        what={['reading', 'readings']}
+        onTake={bring}
+      />
       <div className="grid items-start gap-5 lg:grid-cols-[minmax(0,1fr)_20rem]">
         <SprayDays readings={readings} now={now} />
         <div className="grid gap-5">

@@ -1,9 +1,10 @@
+import type { BroughtRate } from '@seriatim/contract'
 import { overallPace, rateRows, type LineEstimate, type Progress } from '@seriatim/core'
-import { Download, Flag } from 'lucide-react'
+import { Download, Flag, Upload } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import { toast } from 'sonner'
 import { useBringRates, useHand } from '../../shared/api/index.ts'
-import { CsvButton, CsvFaults, saveText, type CsvFault } from '../../shared/csv/index.ts'
+import { BringCsvDialog, saveText } from '../../shared/csv/index.ts'
 import { plural } from '../../shared/format/index.ts'
 import { MilestoneDialog } from '../../shared/milestone/index.ts'
 import { useCurrentProject } from '../../shared/project/index.ts'
@@ -11,7 +12,7 @@ import { useProgress } from '../../shared/progress/index.ts'
 import { Button, ErrorState, Figure, Headline, LoadingState } from '../../shared/ui/index.ts'
 import { useEstimate } from '../../shared/working-project.ts'
 import { Lessons } from './Lessons.tsx'
-import { parseRates, ratesCsv } from './rates-csv.ts'
+import { ratesCsv, ratesReader } from './rates-csv.ts'
 import { RateList } from './RateList.tsx'
 import { Surprises } from './Surprises.tsx'
 import { WereTheseTimed } from './WereTheseTimed.tsx'
@@ -36,7 +37,7 @@ function Logbook({ progress, estimate }: LogbookProps) {
   const project = useCurrentProject()
   const hand = useHand(project.id)
   const bring = useBringRates()
-  const [faults, setFaults] = useState<readonly CsvFault[]>([])
+  const [bringing, setBringing] = useState(false)
   const [stamping, setStamping] = useState(false)
   const brought = hand.data?.brought ?? []
   const rows = useMemo(
@@ -50,10 +51,14 @@ function Logbook({ progress, estimate }: LogbookProps) {
     saveText('rates.csv', ratesCsv(rows))
     toast('Your rates are saved as rates.csv.')
   }
-  const read = (text: string) => {
-    const { rates, faults: found } = parseRates(text)
-    setFaults(found)
-    if (found.length === 0) bring.mutate({ rates, said: `${plural(rates.length, 'rate')} brought.` })
+  const take = (rates: readonly BroughtRate[]) => {
+    const keyOf = ({ technique, size }: BroughtRate) => `${technique} ${size}`
+    const renewed = new Set(rates.map(keyOf))
+    bring.mutate({
+      rates: [...brought.filter((rate) => !renewed.has(keyOf(rate))), ...rates],
+      said: `${plural(rates.length, 'rate')} brought.`,
+      undo: () => bring.mutate({ rates: brought, said: 'The rates are as they were before the file.' }),
+    })
   }
 
   return (
@@ -79,7 +84,9 @@ function Logbook({ progress, estimate }: LogbookProps) {
             <Button weight="main" onClick={() => setStamping(true)}>
               <Flag aria-hidden="true" size={18} /> Stamp a milestone
             </Button>
-            <CsvButton label="Rates from CSV" onText={read} />
+            <Button onClick={() => setBringing(true)}>
+              <Upload aria-hidden="true" size={18} /> Rates from CSV
+            </Button>
             <Button onClick={save} disabled={rows.length === 0}>
               <Download aria-hidden="true" size={18} /> Rates as CSV
             </Button>
@@ -88,7 +95,16 @@ function Logbook({ progress, estimate }: LogbookProps) {
       >
         <OverallPace estimate={estimate} told={told + brought.length} />
       </Headline>
-      <CsvFaults faults={faults} title="No rate was taken from the file." />
+      <BringCsvDialog
+        open={bringing}
+        onOpenChange={setBringing}
+        title="Rates from CSV"
+        description="Technique, size, pace (times the preset) and how many laps stand behind it. A technique and size that was brought before is renewed."
+        placeholder={'technique,size,pace,laps\nglaze,foot,1.25,40'}
+        reader={ratesReader}
+        what={['rate', 'rates']}
+        onTake={take}
+      />
       <WereTheseTimed observed={estimate.observed} />
       <RateList rows={rows} />
       <Surprises estimate={estimate} />

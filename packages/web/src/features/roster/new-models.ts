@@ -1,7 +1,7 @@
 import type { Model, ModelId, Unit, UnitId } from '@seriatim/core'
 import { v7 } from 'uuid'
 import type { ModelSet } from './parse-sets.ts'
-import type { RosterLine } from './parse-roster.ts'
+import type { RosterLine } from './roster-reader.ts'
 
 type Alike = Pick<RosterLine, 'name' | 'count' | 'role' | 'variants' | 'points'>
 

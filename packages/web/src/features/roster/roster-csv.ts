@@ -1,7 +1,7 @@
 import type { Unit } from '@seriatim/core'
 import { writeCsv } from '../../shared/csv/index.ts'
 
-/** The roster as CSV, a line a model; `parseRoster` reads the same units and models back. */
+/** The roster as CSV, a line a model; `rosterReader` reads the same units and models back. */
 export function rosterCsv(units: readonly Unit[]): string {
   return writeCsv(
     ['unit', 'name', 'count', 'role', 'points', 'variants', 'size', 'detail'],

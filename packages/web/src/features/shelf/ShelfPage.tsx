@@ -1,14 +1,14 @@
 import { materialKinds, materialOfKind, type Material, type MaterialId } from '@seriatim/core'
-import { Download, Plus } from 'lucide-react'
-import { useState } from 'react'
+import { Download, Plus, Upload } from 'lucide-react'
+import { useMemo, useState } from 'react'
 import { toast } from 'sonner'
 import { v7 } from 'uuid'
 import { useShelf, useShelfChange } from '../../shared/api/index.ts'
-import { CsvButton, CsvFaults, saveText } from '../../shared/csv/index.ts'
+import { BringCsvDialog, saveText } from '../../shared/csv/index.ts'
 import { plural, waitRangeText } from '../../shared/format/index.ts'
 import { Button, ErrorState, Headline, LoadingState, TextField } from '../../shared/ui/index.ts'
 import { MaterialDialog } from './MaterialDialog.tsx'
-import { parseShelf, shelfCsv, type ShelfFault } from './shelf-csv.ts'
+import { shelfCsv, shelfReader } from './shelf-csv.ts'
 
 export function ShelfPage() {
   const shelf = useShelf()
@@ -22,20 +22,22 @@ function Shelf({ shelf }: { readonly shelf: ReadonlyMap<MaterialId, Material> })
   const change = useShelfChange()
   const [wanted, setWanted] = useState('')
   const [open, setOpen] = useState<Material | null>(null)
-  const [faults, setFaults] = useState<readonly ShelfFault[]>([])
+  const [bringing, setBringing] = useState(false)
+  const reader = useMemo(() => shelfReader(shelf, v7), [shelf])
   const all = [...shelf.values()]
   const shown = all.filter((material) =>
     `${material.name} ${material.kind}`.toLowerCase().includes(wanted.trim().toLowerCase()),
   )
 
-  const bring = (text: string) => {
-    const read = parseShelf(text, shelf, v7)
-    setFaults(read.faults)
-    if (read.faults.length > 0 || read.materials.length === 0) return
+  const bring = (materials: readonly Material[]) => {
+    const before = materials.flatMap(({ id }) => shelf.get(id) ?? [])
+    const added = materials.filter(({ id }) => !shelf.has(id)).map(({ id }) => id)
     change.mutate({
       kind: 'put',
-      materials: read.materials,
-      said: `${plural(read.materials.length, 'material')} on the shelf.`,
+      materials,
+      said: `${plural(materials.length, 'material')} on the shelf.`,
+      undo: () =>
+        change.mutate({ kind: 'take-back', before, added, said: 'The shelf is as it was before the file.' }),
     })
   }
   const save = () => {
@@ -52,7 +54,9 @@ function Shelf({ shelf }: { readonly shelf: ReadonlyMap<MaterialId, Material> })
             <Button weight="main" onClick={() => setOpen(materialOfKind('opaque', v7() as MaterialId))}>
               <Plus aria-hidden="true" size={18} /> New material
             </Button>
-            <CsvButton label="Shelf from CSV" onText={bring} />
+            <Button onClick={() => setBringing(true)}>
+              <Upload aria-hidden="true" size={18} /> Shelf from CSV
+            </Button>
             <Button onClick={save}>
               <Download aria-hidden="true" size={18} /> Save as CSV
             </Button>
@@ -61,7 +65,16 @@ function Shelf({ shelf }: { readonly shelf: ReadonlyMap<MaterialId, Material> })
       >
         {plural(all.length, 'material')} on the shelf
       </Headline>
-      <CsvFaults faults={faults} title="Nothing was put on the shelf." />
+      <BringCsvDialog
+        open={bringing}
+        onOpenChange={setBringing}
+        title="Shelf from CSV"
+        description="Name and kind are needed; what else is missing comes from the kind. A name that is on the shelf already is changed."
+        placeholder={'name,kind,colour,dry from,dry to,stock ml\nSedge green,translucent,#4f7a3a,15,30,12'}
+        reader={reader}
+        what={['material', 'materials']}
+        onTake={bring}
+      />
       <TextField
         label="Find"
         value={wanted}

@@ -1,18 +1,19 @@
 import { starterShelf } from '@seriatim/core'
 import { v7 } from 'uuid'
 import { describe, expect, it } from 'vitest'
-import { parseShelf, shelfCsv } from './shelf-csv.ts'
+import { readCsv } from '../../shared/csv/index.ts'
+import { shelfCsv, shelfReader } from './shelf-csv.ts'
 
 const shelf = new Map(starterShelf.map((material) => [material.id, material]))
-const read = (text: string) => parseShelf(text, shelf, v7)
+const read = (text: string) => readCsv(text, shelfReader(shelf, v7))
 
 describe('a shelf as CSV', () => {
   it('comes back as it went out', () => {
-    expect(read(shelfCsv(starterShelf))).toEqual({ materials: starterShelf, faults: [] })
+    expect(read(shelfCsv(starterShelf))).toEqual({ values: starterShelf, faults: [] })
   })
 
   it('needs a name and a kind; the rest comes from the kind', () => {
-    const { materials, faults } = read('name;kind\nHeron blue;translucent')
+    const { values: materials, faults } = read('name;kind\nHeron blue;translucent')
     expect(faults).toEqual([])
     expect(materials[0]).toMatchObject({
       name: 'Heron blue',
@@ -23,13 +24,13 @@ describe('a shelf as CSV', () => {
   })
 
   it('changes what is there by its name and leaves the rest of it alone', () => {
-    const { materials } = read('name,kind,stock ml\nMOSS GREEN,opaque,12')
+    const { values: materials } = read('name,kind,stock ml\nMOSS GREEN,opaque,12')
     const moss = starterShelf.find((material) => material.name === 'moss green')
     expect(materials).toEqual([{ ...moss, name: 'MOSS GREEN', stockMl: 12 }])
   })
 
   it.each([
-    ['name,stock\nx,3', 1, 'Begin with a heading'],
+    ['name,stock\nx,3', 0, 'No column is “kind”'],
     ['name,kind\n,opaque', 2, 'The name is missing.'],
     ['name,kind\nx,paint', 2, '“paint” is not a kind'],
     ['name,kind\nx,opaque\nX,wash', 3, '“X” is there twice.'],
@@ -39,7 +40,7 @@ describe('a shelf as CSV', () => {
     ['name,kind,dry from,dry to\nx,opaque,30,10', 2, 'It cannot be dry after 10 min at most'],
     ['name,kind,colour\nx,opaque,green', 2, '“green” is not a colour'],
     ['name,kind,base\nx,opaque,beer', 2, '“beer” is not a base'],
-    ['name,kind,maker\nx,opaque,y', 1, '“maker” is not a column'],
+    ['name,kind\nx,opaque,y', 2, 'There are more cells than columns'],
   ])('%j is refused at its line', (text, line, message) => {
     const { faults } = read(text)
     expect(faults[0]?.line).toBe(line)
@@ -51,7 +52,7 @@ describe('a shelf as CSV', () => {
       ['name,kind', ...Array.from({ length: count }, (_, index) => `paint ${String(index)},opaque`)].join(
         '\n',
       )
-    expect(read(rows(5000)).materials).toHaveLength(5000)
-    expect(read(rows(5001)).faults[0]?.message).toBe('A shelf holds up to 5000 materials; these are 5001.')
+    expect(read(rows(5000)).values).toHaveLength(5000)
+    expect(read(rows(5001)).faults[0]?.message).toBe('Up to 5000 rows at a time; these are 5001.')
   })
 })

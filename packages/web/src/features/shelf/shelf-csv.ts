@@ -10,7 +10,7 @@ import {
   type MaterialId,
   type Seconds,
 } from '@seriatim/core'
-import { linesOfCsv, writeCsv } from '../../shared/csv/index.ts'
+import { writeCsv, type CsvCell, type CsvReader } from '../../shared/csv/index.ts'
 import { durationText, minutesInputText, parseMinutesText } from '../../shared/format/index.ts'
 
 const columns = [
@@ -32,21 +32,9 @@ const columns = [
 ] as const
 type Column = (typeof columns)[number]
 
-export interface ShelfFault {
-  /** As an editor counts it. */
-  readonly line: number
-  readonly column: Column | ''
-  readonly message: string
-}
-
-export interface ParsedShelf {
-  readonly materials: readonly Material[]
-  readonly faults: readonly ShelfFault[]
-}
-
 const most = 5000
 
-/** The shelf as CSV (RFC 4180), a heading first; drying in minutes. `parseShelf` reads it back unchanged. */
+/** The shelf as CSV (RFC 4180), a heading first; drying in minutes. `shelfReader` reads it back unchanged. */
 export function shelfCsv(materials: Iterable<Material>): string {
   const rows = [...materials].map((material): Record<Column, string> => ({
     name: material.name,
@@ -72,62 +60,34 @@ export function shelfCsv(materials: Iterable<Material>): string {
 }
 
 /**
- * Reads a shelf. Only name and kind are needed; what is missing comes from the kind. A name that is on the
- * shelf already keeps its identity and is changed.
+ * A shelf's rows. Only name and kind are needed; what is missing comes from the kind. A name that is on the shelf already
+ * keeps its identity and is changed.
  */
-export function parseShelf(
-  text: string,
+export function shelfReader(
   shelf: ReadonlyMap<MaterialId, Material>,
   newId: () => string,
-): ParsedShelf {
-  const [first, ...lines] = linesOfCsv(text)
-  const heading = first?.cells.map((cell) => cell.trim().toLowerCase()) ?? []
-  const at = first?.line ?? 1
-  if (!heading.includes('name') || !heading.includes('kind')) {
-    return {
-      materials: [],
-      faults: [{ line: at, column: '', message: `Begin with a heading: ${columns.join(', ')}.` }],
-    }
+): CsvReader<Material, Column> {
+  return {
+    columns,
+    needed: ['name', 'kind'],
+    usualOrder: null,
+    most,
+    begin: () => {
+      const known = new Map([...shelf.values()].map((material) => [material.name.toLowerCase(), material]))
+      const seen = new Set<string>()
+      return (cell, complain) => {
+        const name = cell('name').toLowerCase()
+        if (name === '') complain('name', 'The name is missing.')
+        if (seen.has(name)) complain('name', `“${cell('name')}” is there twice.`)
+        seen.add(name)
+        return readMaterial(cell, complain, known.get(name), newId)
+      }
+    },
   }
-  const unknown = heading.filter((name) => name !== '' && !columns.includes(name as Column))
-  const faults: ShelfFault[] = unknown.map((name) => ({
-    line: at,
-    column: '',
-    message: `“${name}” is not a column of a shelf; these are: ${columns.join(', ')}.`,
-  }))
-  if (lines.length > most) {
-    return {
-      materials: [],
-      faults: [
-        {
-          line: 1,
-          column: '',
-          message: `A shelf holds up to ${String(most)} materials; these are ${String(lines.length)}.`,
-        },
-      ],
-    }
-  }
-  const known = new Map([...shelf.values()].map((material) => [material.name.toLowerCase(), material]))
-  const seen = new Set<string>()
-  const materials: Material[] = []
-  lines.forEach(({ line, cells }) => {
-    const cell = (column: Column) => (cells[heading.indexOf(column)] ?? '').trim()
-    const complain = (column: Column, message: string) => {
-      faults.push({ line, column, message })
-    }
-    const name = cell('name')
-    const before = faults.length
-    if (name === '') complain('name', 'The name is missing.')
-    if (seen.has(name.toLowerCase())) complain('name', `“${name}” is there twice.`)
-    seen.add(name.toLowerCase())
-    const material = readMaterial(cell, complain, known.get(name.toLowerCase()), newId)
-    if (material && faults.length === before) materials.push(material)
-  })
-  return { materials, faults }
 }
 
 function readMaterial(
-  cell: (column: Column) => string,
+  cell: CsvCell<Column>,
   complain: (column: Column, message: string) => void,
   old: Material | undefined,
   newId: () => string,

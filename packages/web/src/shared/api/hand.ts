@@ -25,13 +25,19 @@ export function broughtObservations(rates: readonly BroughtRate[]): readonly Pac
   }))
 }
 
+interface BringRates {
+  /** All that are brought: others are put away. */
+  readonly rates: readonly BroughtRate[]
+  readonly said: string
+  readonly undo?: () => void
+}
+
 export function useBringRates() {
   const client = useQueryClient()
   return useMutation({
-    mutationFn: ({ rates }: { readonly rates: readonly BroughtRate[]; readonly said: string }) =>
-      call(routes.bringRates, { body: { rates } }),
-    onSuccess: async (_, { said }) => {
-      toast(said)
+    mutationFn: ({ rates }: BringRates) => call(routes.bringRates, { body: { rates } }),
+    onSuccess: async (_, { said, undo }) => {
+      toast(said, undo ? { action: { label: 'Undo', onClick: undo } } : {})
       await client.invalidateQueries({ queryKey: ['hand'] })
     },
     onError: (error) => toast.error(error.message),

@@ -14,20 +14,40 @@ const shelfQuery = queryOptions({
 export const useShelf = () => useQuery(shelfQuery)
 
 type ShelfChange =
-  | { readonly kind: 'put'; readonly materials: readonly Material[]; readonly said: string }
+  | {
+      readonly kind: 'put'
+      readonly materials: readonly Material[]
+      readonly said: string
+      /** Offered with what is said. */
+      readonly undo?: () => void
+    }
+  /** Materials as they were before, and those that were not there. */
+  | {
+      readonly kind: 'take-back'
+      readonly before: readonly Material[]
+      readonly added: readonly MaterialId[]
+      readonly said: string
+    }
   | { readonly kind: 'remove'; readonly id: MaterialId; readonly said: string }
+
+const put = (materials: readonly Material[]) =>
+  call(routes.putMaterials, { body: { materials: [...materials] } })
+const remove = (id: MaterialId) => call(routes.removeMaterial, { params: { materialId: id } })
 
 export function useShelfChange() {
   const client = useQueryClient()
   return useMutation({
     scope: { id: 'shelf' },
-    mutationFn: (change: ShelfChange) =>
-      change.kind === 'put'
-        ? call(routes.putMaterials, { body: { materials: [...change.materials] } })
-        : call(routes.removeMaterial, { params: { materialId: change.id } }),
-    onSuccess: ({ materials }, { said }) => {
+    mutationFn: async (change: ShelfChange) => {
+      if (change.kind === 'remove') return remove(change.id)
+      if (change.kind === 'put') return put(change.materials)
+      for (const id of change.added) await remove(id)
+      return put(change.before)
+    },
+    onSuccess: ({ materials }, change) => {
       client.setQueryData(shelfQuery.queryKey, materials)
-      toast(said)
+      const undo = change.kind === 'put' ? change.undo : undefined
+      toast(change.said, undo ? { action: { label: 'Undo', onClick: undo } } : {})
     },
     onError: (error) => toast.error(error.message),
   })

@@ -1,5 +1,4 @@
 export { linesOfCsv, writeCsv } from './lines-of-csv.ts'
-export { decimalOf, readCsv, type CsvFault } from './read-csv.ts'
-export { CsvButton } from './CsvButton.tsx'
-export { CsvFaults } from './CsvFaults.tsx'
+export { decimalOf, readCsv, type CsvCell, type CsvReader } from './csv-reader.ts'
+export { BringCsvDialog } from './BringCsvDialog.tsx'
 export { saveText } from './save-text.ts'
