@@ -13,8 +13,12 @@ test('good rows of a roster are taken, and faulty ones stay until they are mende
   await text.fill('Model,Qty,points\nEel-netter,ten,5\nNetmother,1,-2\nLamprey,2,3')
   await page.getByLabel('Unit for lines that name none').fill('Eel-netters')
   const dialog = page.getByRole('dialog')
-  await expect(dialog.getByRole('row', { name: /^2/ })).toContainText('“ten” is not a number of models')
-  await expect(dialog.getByRole('row', { name: /^3/ })).toContainText('“-2” is not a number of points')
+  await expect(page.getByLabel('Line 2: count')).toHaveAccessibleDescription(
+    /“ten” is not a number of models/,
+  )
+  await expect(page.getByLabel('Line 3: points')).toHaveAccessibleDescription(
+    /“-2” is not a number of points/,
+  )
   await expectAccessible(page)
   await page.getByRole('button', { name: 'Take 1 row' }).click()
   await expect(dialog.getByRole('status')).toHaveText('1 row taken. 2 rows to be mended stay here.')

@@ -34,43 +34,13 @@ export function CsvRows({ rows, mapping, mended, onMend }: CsvRowsProps) {
               </th>
             ))}
             <th scope="col">
-              <span className="sr-only">Fault</span>
+              <span className="sr-only">State</span>
             </th>
           </tr>
         </thead>
         <tbody>
           {faulty.slice(0, mostFaulty).map((row) => (
-            <tr key={row.line} className="border-t border-paper-edge align-top">
-              <th scope="row" className="figures py-2 pr-3 text-hands">
-                {row.line}
-              </th>
-              {places.map(({ column, at }) => {
-                const isWrong = row.faults.some((fault) => fault.column === column)
-                return (
-                  <td key={column} className="py-1 pr-2">
-                    <input
-                      aria-label={`Line ${String(row.line)}: ${column}`}
-                      aria-invalid={isWrong}
-                      aria-describedby={`faults-${String(row.line)}`}
-                      className={clsx(
-                        'figures min-h-9 w-full min-w-16 rounded-[3px] border-2 bg-paper px-1.5',
-                        isWrong ? 'border-hands' : 'border-paper-edge',
-                      )}
-                      value={row.cells[at] ?? ''}
-                      onChange={(event) =>
-                        onMend(row.line, withCell(row.cells, mapping.length, at, event.target.value))
-                      }
-                    />
-                  </td>
-                )
-              })}
-              <td id={`faults-${String(row.line)}`} className="min-w-48 py-2 font-bold text-hands">
-                {row.value !== null ? <span className="text-done">good</span> : null}
-                {row.faults.map(({ column, message }) => (
-                  <p key={`${column} ${message}`}>{message}</p>
-                ))}
-              </td>
-            </tr>
+            <OpenRow key={row.line} row={row} places={places} columns={mapping.length} onMend={onMend} />
           ))}
           {faulty.length > mostFaulty ? (
             <More columns={places.length}>
@@ -96,6 +66,59 @@ export function CsvRows({ rows, mapping, mended, onMend }: CsvRowsProps) {
         </tbody>
       </table>
     </ScrollRegion>
+  )
+}
+
+interface OpenRowProps {
+  readonly row: ReadRow<unknown>
+  readonly places: readonly { readonly column: string; readonly at: number }[]
+  readonly columns: number
+  readonly onMend: CsvRowsProps['onMend']
+}
+
+/** A row with its cells to be mended, and under it what is wrong with them, in sight however far the row is scrolled. */
+function OpenRow({ row, places, columns, onMend }: OpenRowProps) {
+  return (
+    <>
+      <tr className="border-t border-paper-edge align-top">
+        <th scope="row" className="figures py-2 pr-3 text-hands">
+          {row.line}
+        </th>
+        {places.map(({ column, at }) => {
+          const isWrong = row.faults.some((fault) => fault.column === column)
+          return (
+            <td key={column} className="py-1 pr-2">
+              <input
+                aria-label={`Line ${String(row.line)}: ${column}`}
+                aria-invalid={isWrong}
+                aria-describedby={row.value === null ? `faults-${String(row.line)}` : undefined}
+                className={clsx(
+                  'figures min-h-9 w-full min-w-24 rounded-[3px] border-2 bg-paper px-1.5',
+                  isWrong ? 'border-hands' : 'border-paper-edge',
+                )}
+                value={row.cells[at] ?? ''}
+                onChange={(event) => onMend(row.line, withCell(row.cells, columns, at, event.target.value))}
+              />
+            </td>
+          )
+        })}
+        <td className="w-12 py-2 text-done">{row.value === null ? null : 'good'}</td>
+      </tr>
+      {row.value === null ? (
+        <tr>
+          <td colSpan={places.length + 2} className="pb-2">
+            <div
+              id={`faults-${String(row.line)}`}
+              className="sticky left-0 max-w-[min(54rem,calc(96vw-4rem))] font-bold text-hands"
+            >
+              {row.faults.map(({ column, message }) => (
+                <p key={`${column} ${message}`}>{message}</p>
+              ))}
+            </div>
+          </td>
+        </tr>
+      ) : null}
+    </>
   )
 }
 

@@ -114,7 +114,7 @@ test('a first line is a heading or a row, as is said', async () => {
   await user.selectOptions(screen.getByLabelText('“pigment” is'), 'name')
   await user.selectOptions(screen.getByLabelText('“tins” is'), 'count')
   const rows = within(screen.getByRole('table')).getAllByRole('row')
-  expect(rows.map((row) => row.textContent)).toEqual(['LinenamecountFault', '2moss3good'])
+  expect(rows.map((row) => row.textContent)).toEqual(['LinenamecountState', '2moss3good'])
   await user.click(screen.getByRole('button', { name: 'Take 1 pot' }))
   expect(taken()).toEqual([[['moss', 3]]])
 })
