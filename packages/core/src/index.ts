@@ -145,6 +145,7 @@ export { simulatedAir } from './air/simulated-air.ts'
 export { airOfCans, sprayWindows, type SprayWindow } from './air/spray-windows.ts'
 
 export { batchHole, type BatchHole } from './progress/batch-hole.ts'
+export { dryingAlarms } from './bench/drying-alarms.ts'
 export { dryingShelf, type DryingEntry } from './progress/drying-shelf.ts'
 export {
   verdicts,

@@ -87,7 +87,7 @@ function createApi({ studios, now, news, door, log }: AppOptions, studio: Studio
   commissionRoutes(api, { db, studio, now })
   photoRoutes(api, db, now)
   airRoutes(api, db, now)
-  calendarRoutes(api, db, now)
+  calendarRoutes(api, db, now, summaries)
   if (news) newsRoutes(api, db, news, studio)
   api.all('*', (context) =>
     problemResponse(context, new RequestProblem('not-found', 'There is nothing at this address.')),

@@ -19,6 +19,8 @@ export type CalendarEntry =
       readonly isCancelled: boolean
     }
   | { readonly kind: 'due'; readonly key: string; readonly on: LocalDate; readonly at: Instant | null }
+  /** Something is dry: a moment to be rung for. */
+  | { readonly kind: 'dry'; readonly key: string; readonly at: Instant; readonly what: string }
 
 /** More than anybody has in the time looked ahead. */
 const mostSessions = 2000

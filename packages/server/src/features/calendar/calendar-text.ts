@@ -8,7 +8,7 @@ interface Told {
 }
 
 /**
- * A project's sessions and date as iCalendar (RFC 5545). Every entry keeps its UID as long as it begins at the same moment;
+ * A project's sessions, its date and when what is wet is dry as iCalendar (RFC 5545). Every entry keeps its UID as long as it begins at the same moment;
  * what was changed since has a higher SEQUENCE, and what falls out is told as cancelled. Moments are in UTC.
  */
 export function calendarText({ project, entries, now }: Told): string {
@@ -29,6 +29,12 @@ export function calendarText({ project, entries, now }: Told): string {
       set('dtend', utc(entry.endsAt))
       set('summary', `${project.name}: painting${entry.painter === '' ? '' : `, ${entry.painter}`}`)
       set('status', entry.isCancelled ? 'CANCELLED' : 'CONFIRMED')
+    } else if (entry.kind === 'dry') {
+      set('dtstart', utc(entry.at))
+      set('summary', `${project.name}: dry, ${entry.what}`)
+      set('transp', 'TRANSPARENT')
+      set('status', 'CONFIRMED')
+      event.addSubcomponent(alarm(`Dry: ${entry.what}`))
     } else {
       set('dtstart', entry.at === null ? ICAL.Time.fromDateString(entry.on) : utc(entry.at))
       set('summary', `${project.name}: due`)
@@ -39,6 +45,15 @@ export function calendarText({ project, entries, now }: Told): string {
     calendar.addSubcomponent(event)
   }
   return `${calendar.toString()}\r\n`
+}
+
+/** Rings at the moment itself. */
+function alarm(description: string): ICAL.Component {
+  const rings = new ICAL.Component('valarm')
+  rings.updatePropertyWithValue('action', 'DISPLAY')
+  rings.updatePropertyWithValue('description', description)
+  rings.updatePropertyWithValue('trigger', ICAL.Duration.fromSeconds(0))
+  return rings
 }
 
 const utc = (moment: Instant) => ICAL.Time.fromJSDate(new Date(moment), true)

@@ -1,7 +1,7 @@
 import ICAL from 'ical.js'
 import { v7 } from 'uuid'
 import { afterAll, describe, expect, it } from 'vitest'
-import { startTestServer, testNow } from '../../testing/test-server.ts'
+import { punched, startTestServer, testNow } from '../../testing/test-server.ts'
 
 const server = await startTestServer()
 afterAll(() => server.stop())
@@ -63,6 +63,33 @@ describe('the calendar of a project', () => {
     expect(others).toEqual([])
     expect(cancelled).toMatchObject({ uid: dropped.uid, startsAt: dropped.startsAt })
     expect(cancelled!.sequence).toBeGreaterThan(dropped.sequence)
+  })
+
+  it('rings when a coat is dry, as long as it is wet', async () => {
+    const { id, path } = await server.seed()
+    const { line, units } = (await server.call('GET', path)).body as {
+      line: { id: string; name: string }[]
+      units: { models: { id: string }[] }[]
+    }
+    const [slow] = line
+    const model = units[0]!.models[0]!.id
+    const at = (seconds: number) => new Date(testNow + seconds * 1000).toISOString()
+    const coats = [punched(slow!.id, [model], { at: at(-30), drySeconds: 1200 })]
+    await server.call('POST', `${path}/events`, { events: coats })
+    const ringing = async () => {
+      const calendar = new ICAL.Component(ICAL.parse((await feed(id)).text) as unknown[])
+      return calendar
+        .getAllSubcomponents('vevent')
+        .filter((event) => event.getFirstSubcomponent('valarm') !== null)
+    }
+    const [alarm, ...others] = await ringing()
+    expect(others).toEqual([])
+    expect(new ICAL.Event(alarm!).startDate.toJSDate().getTime()).toBe(testNow + 1_170_000)
+    expect(alarm!.getFirstPropertyValue('summary')).toContain(`: dry, ${slow!.name}`)
+    expect(String(alarm!.getFirstSubcomponent('valarm')!.getFirstPropertyValue('trigger'))).toBe('PT0S')
+    const cleared = { ...punched(slow!.id, [model], { at: at(0) }), kind: 'cleared' }
+    await server.call('POST', `${path}/events`, { events: [cleared] })
+    expect(await ringing()).toEqual([])
   })
 
   it('of a project that is not there is not there', async () => {

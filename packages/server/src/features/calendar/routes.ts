@@ -1,21 +1,28 @@
 import { calendarFeed } from '@seriatim/contract'
-import { calendarEntries, type Instant } from '@seriatim/core'
+import { calendarEntries, dryingAlarms, type Instant } from '@seriatim/core'
 import type { Hono } from 'hono'
 import type { Database } from '../../db/client.ts'
 import type { Asking } from '../../http/serve-route.ts'
 import { RequestProblem } from '../../http/problem.ts'
+import type { Summaries } from '../projects/summaries.ts'
 import { requireProject } from '../projects/service.ts'
 import { calendarText } from './calendar-text.ts'
 
 const daysAhead = 180
 
-/** A project's sessions and date for another calendar: as a file, or as a feed that is asked now and then. */
-export function calendarRoutes(app: Hono<{ Bindings: Asking }>, db: Database, now: () => Instant): void {
+/** A project's sessions, its date and drying alarms for another calendar: as a file, or as a feed that is asked now and then. */
+export function calendarRoutes(
+  app: Hono<{ Bindings: Asking }>,
+  db: Database,
+  now: () => Instant,
+  summaries: Summaries,
+): void {
   app.get(calendarFeed.path, async (context) => {
     const params = calendarFeed.params.safeParse(context.req.param())
     if (!params.success) throw new RequestProblem('not-found', 'This address names nothing here.')
     const project = await requireProject(db, params.data.id)
-    const entries = calendarEntries(project, now(), daysAhead)
+    const progress = await summaries.progressOf(project.id)
+    const entries = [...calendarEntries(project, now(), daysAhead), ...dryingAlarms(project, progress, now())]
     return context.body(calendarText({ project, entries, now: now() }), 200, {
       'content-type': 'text/calendar; charset=utf-8',
       'content-disposition': 'attachment; filename="sessions.ics"',

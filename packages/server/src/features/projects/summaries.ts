@@ -42,6 +42,7 @@ const logsKept = 12
 export function createSummaries(db: Database, now: () => Instant) {
   const logs = new Map<ProjectId, Kept>()
 
+  /** What every model has behind it, as the log tells. */
   async function progressOf(id: ProjectId) {
     const kept = logs.get(id) ?? (await begin(id))
     logs.delete(id)
@@ -171,7 +172,7 @@ export function createSummaries(db: Database, now: () => Instant) {
   /** The project with how it stands, as the list and a client are told. */
   const standingOf = async (id: ProjectId) => estimateOf(id, await shelfNow())
 
-  return { list, timesBeside, standingOf }
+  return { list, timesBeside, standingOf, progressOf }
 }
 
 export type Summaries = ReturnType<typeof createSummaries>

@@ -60,7 +60,7 @@ export function SessionsPage() {
             <a
               href={`/api${calendarFeed.path.replace(':id', project.id)}`}
               download
-              title="The same address can be subscribed to"
+              title="Sessions, the date, and alarms when what is wet is dry; the same address can be subscribed to"
               className="ticket inline-flex min-h-11 items-center gap-2 px-3 font-bold hover:underline"
             >
               <CalendarDays aria-hidden="true" size={18} /> For your calendar
