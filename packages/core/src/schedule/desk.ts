@@ -1,3 +1,4 @@
+import { deskCost } from './desk-cost.ts'
 import { copyDraft, emptyDraft, fitting, isBetter, type Draft, type Place } from './desk-draft.ts'
 import { deskPots } from './desk-pots.ts'
 import { deskReadiness } from './desk-readiness.ts'
@@ -98,7 +99,7 @@ export function createDesk(instance: PlanInstance, skipped?: readonly Uint8Array
   const canBeFollowed = everFollowed(instance, idle, slotTable, deskReadiness(instance, idle, helps))
   const view = deskView(instance, state, slotTable)
   const countSameness = samenessCounter(instance, state)
-  const lateOfJob = new Float64Array(1 + Math.max(-1, ...batches.map((batch) => batch.job ?? -1)))
+  const costOf = deskCost(instance, state, view)
   let policy: SplitPolicy = 'fill'
   let record: ((segment: PlanSegment) => void) | undefined
   let failed = false
@@ -379,45 +380,8 @@ export function createDesk(instance: PlanInstance, skipped?: readonly Uint8Array
   }
 
   function cost(): PlanCost {
-    let finish = 0
-    let flow = 0
-    let late = 0
-    let pressed = 0
-    lateOfJob.fill(0)
-    batches.forEach((batch, index) => {
-      if (hasTask(index)) failed = true
-      const dry = regions[index]?.allDryAt() ?? 0
-      flow += dry
-      pressed += batch.priority * dry
-      finish = Math.max(finish, dry)
-      if (batch.due === null) return
-      const own = Math.max(0, dry - batch.due)
-      const before = batch.job === undefined ? 0 : (lateOfJob[batch.job] ?? 0)
-      if (own <= before) return
-      late += own - before
-      if (batch.job !== undefined) lateOfJob[batch.job] = own
-    })
-    let handsDone = 0
-    let deskSeconds = 0
-    for (let painter = 0; painter < people; painter++) {
-      const until = free[painter] ?? 0
-      handsDone = Math.max(handsDone, until)
-      deskSeconds = Math.max(deskSeconds, view.atDeskBefore(painter, until))
-    }
-    if (failed) finish = Number.POSITIVE_INFINITY
-    return {
-      late,
-      pressed,
-      finish,
-      handsDone,
-      deskSeconds,
-      handsOnSeconds: sums.hands,
-      setUpSeconds: sums.setUp,
-      potOpenings: sums.pots,
-      exposed: sums.exposed,
-      flow,
-      sameness: sums.sameness,
-    }
+    if (batches.some((_, batch) => hasTask(batch))) failed = true
+    return costOf(failed)
   }
 
   return {
