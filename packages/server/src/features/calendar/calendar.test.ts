@@ -84,7 +84,7 @@ describe('the calendar of a project', () => {
     }
     const [alarm, ...others] = await ringing()
     expect(others).toEqual([])
-    expect(new ICAL.Event(alarm!).startDate.toJSDate().getTime()).toBe(testNow + 1_170_000)
+    expect(new ICAL.Event(alarm).startDate.toJSDate().getTime()).toBe(testNow + 1_170_000)
     expect(alarm!.getFirstPropertyValue('summary')).toContain(`: dry, ${slow!.name}`)
     expect(String(alarm!.getFirstSubcomponent('valarm')!.getFirstPropertyValue('trigger'))).toBe('PT0S')
     const cleared = { ...punched(slow!.id, [model], { at: at(0) }), kind: 'cleared' }
