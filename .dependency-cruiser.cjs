@@ -21,7 +21,7 @@ const areas = {
   ],
   forecasting: ['units', 'trade', 'presets', 'calendar', 'estimating', 'schedule', 'plan'],
   sheet: ['units', 'trade', 'calendar', 'progress', 'estimating', 'plan'],
-  bench: ['units', 'trade', 'presets', 'recipe', 'progress', 'estimating', 'mixing', 'plan'],
+  bench: ['units', 'trade', 'presets', 'recipe', 'calendar', 'progress', 'estimating', 'mixing', 'plan'],
 }
 const layer = ([area, allowed]) => ({
   name: `core-${area}-stands-on-what-is-below`,

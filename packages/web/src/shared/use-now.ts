@@ -8,10 +8,14 @@ let now = clockNow()
 
 function subscribe(notify: () => void): () => void {
   subscribers.add(notify)
-  timer ??= setInterval(() => {
+  if (timer === undefined) {
+    // Nobody looked at the clock for a while.
     now = clockNow()
-    for (const each of subscribers) each()
-  }, 1000)
+    timer = setInterval(() => {
+      now = clockNow()
+      for (const each of subscribers) each()
+    }, 1000)
+  }
   return () => {
     subscribers.delete(notify)
     if (subscribers.size > 0) return

@@ -1,9 +1,8 @@
 import type { AirReading } from '@seriatim/contract'
 import { airNow, dewPoint, instant, simulatedAir, waitFactor, type Air } from '@seriatim/core'
-import { Upload } from 'lucide-react'
-import { useMemo, useState } from 'react'
+import { useMemo } from 'react'
 import { useAir, useAirChange } from '../../shared/api/index.ts'
-import { BringCsvDialog } from '../../shared/csv/index.ts'
+import { BringCsvButton } from '../../shared/csv/index.ts'
 import { clockText, dayText, plural } from '../../shared/format/index.ts'
 import { Button, ErrorState, Figure, Headline, LoadingState } from '../../shared/ui/index.ts'
 import { useNow } from '../../shared/use-now.ts'
@@ -24,7 +23,6 @@ export function AirPage() {
 function AirDesk({ readings }: { readonly readings: readonly AirReading[] }) {
   const now = useNow(60)
   const change = useAirChange()
-  const [bringing, setBringing] = useState(false)
   const reader = useMemo(() => airReader(instant(now)), [now])
   const here = airNow(readings, now, 'indoors')
   const outside = airNow(readings, now, 'outdoors')
@@ -61,9 +59,15 @@ function AirDesk({ readings }: { readonly readings: readonly AirReading[] }) {
         }
         actions={
           <>
-            <Button onClick={() => setBringing(true)}>
-              <Upload aria-hidden="true" size={18} /> Hourly CSV
-            </Button>
+            <BringCsvButton
+              label="Hourly CSV"
+              title="Readings of the air from CSV"
+              description="Time, temperature in °C and humidity in %, hourly or otherwise; a column “place” says indoors or outdoors."
+              placeholder={'time,temperature,humidity,place\n2026-11-24 19:00,19.5,48,indoors'}
+              reader={reader}
+              what={['reading', 'readings']}
+              onTake={bring}
+            />
             {simulated > 0 ? (
               <Button
                 onClick={() =>
@@ -80,16 +84,6 @@ function AirDesk({ readings }: { readonly readings: readonly AirReading[] }) {
       >
         {headlineOf(here)}
       </Headline>
-      <BringCsvDialog
-        open={bringing}
-        onOpenChange={setBringing}
-        title="Readings of the air from CSV"
-        description="Time, temperature in °C and humidity in %, hourly or otherwise; a column “place” says indoors or outdoors."
-        placeholder={'time,temperature,humidity,place\n2026-11-24 19:00,19.5,48,indoors'}
-        reader={reader}
-        what={['reading', 'readings']}
-        onTake={bring}
-      />
       <div className="grid items-start gap-5 lg:grid-cols-[minmax(0,1fr)_20rem]">
         <SprayDays readings={readings} now={now} />
         <div className="grid gap-5">

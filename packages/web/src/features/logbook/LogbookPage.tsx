@@ -1,10 +1,10 @@
 import type { BroughtRate } from '@seriatim/contract'
 import { overallPace, rateRows, type LineEstimate, type Progress } from '@seriatim/core'
-import { Download, Flag, Upload } from 'lucide-react'
+import { Download, Flag } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import { toast } from 'sonner'
 import { useBringRates, useHand } from '../../shared/api/index.ts'
-import { BringCsvDialog, saveText } from '../../shared/csv/index.ts'
+import { BringCsvButton, saveText } from '../../shared/csv/index.ts'
 import { plural } from '../../shared/format/index.ts'
 import { MilestoneDialog } from '../../shared/milestone/index.ts'
 import { useCurrentProject } from '../../shared/project/index.ts'
@@ -37,7 +37,6 @@ function Logbook({ progress, estimate }: LogbookProps) {
   const project = useCurrentProject()
   const hand = useHand(project.id)
   const bring = useBringRates()
-  const [bringing, setBringing] = useState(false)
   const [stamping, setStamping] = useState(false)
   const brought = hand.data?.brought ?? []
   const rows = useMemo(
@@ -84,9 +83,15 @@ function Logbook({ progress, estimate }: LogbookProps) {
             <Button weight="main" onClick={() => setStamping(true)}>
               <Flag aria-hidden="true" size={18} /> Stamp a milestone
             </Button>
-            <Button onClick={() => setBringing(true)}>
-              <Upload aria-hidden="true" size={18} /> Rates from CSV
-            </Button>
+            <BringCsvButton
+              label="Rates from CSV"
+              title="Rates from CSV"
+              description="Technique, size, pace (times the preset) and how many laps stand behind it. A technique and size that was brought before is renewed."
+              placeholder={'technique,size,pace,laps\nglaze,foot,1.25,40'}
+              reader={ratesReader}
+              what={['rate', 'rates']}
+              onTake={take}
+            />
             <Button onClick={save} disabled={rows.length === 0}>
               <Download aria-hidden="true" size={18} /> Rates as CSV
             </Button>
@@ -95,16 +100,6 @@ function Logbook({ progress, estimate }: LogbookProps) {
       >
         <OverallPace estimate={estimate} told={told + brought.length} />
       </Headline>
-      <BringCsvDialog
-        open={bringing}
-        onOpenChange={setBringing}
-        title="Rates from CSV"
-        description="Technique, size, pace (times the preset) and how many laps stand behind it. A technique and size that was brought before is renewed."
-        placeholder={'technique,size,pace,laps\nglaze,foot,1.25,40'}
-        reader={ratesReader}
-        what={['rate', 'rates']}
-        onTake={take}
-      />
       <WereTheseTimed observed={estimate.observed} />
       <RateList rows={rows} />
       <Surprises estimate={estimate} />

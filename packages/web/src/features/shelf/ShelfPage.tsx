@@ -1,10 +1,10 @@
 import { materialKinds, materialOfKind, type Material, type MaterialId } from '@seriatim/core'
-import { Download, Plus, Upload } from 'lucide-react'
+import { Download, Plus } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import { toast } from 'sonner'
 import { v7 } from 'uuid'
 import { useShelf, useShelfChange } from '../../shared/api/index.ts'
-import { BringCsvDialog, saveText } from '../../shared/csv/index.ts'
+import { BringCsvButton, saveText } from '../../shared/csv/index.ts'
 import { plural, waitRangeText } from '../../shared/format/index.ts'
 import { Button, ErrorState, Headline, LoadingState, TextField } from '../../shared/ui/index.ts'
 import { MaterialDialog } from './MaterialDialog.tsx'
@@ -22,7 +22,6 @@ function Shelf({ shelf }: { readonly shelf: ReadonlyMap<MaterialId, Material> })
   const change = useShelfChange()
   const [wanted, setWanted] = useState('')
   const [open, setOpen] = useState<Material | null>(null)
-  const [bringing, setBringing] = useState(false)
   const reader = useMemo(() => shelfReader(shelf, v7), [shelf])
   const all = [...shelf.values()]
   const shown = all.filter((material) =>
@@ -54,9 +53,17 @@ function Shelf({ shelf }: { readonly shelf: ReadonlyMap<MaterialId, Material> })
             <Button weight="main" onClick={() => setOpen(materialOfKind('opaque', v7() as MaterialId))}>
               <Plus aria-hidden="true" size={18} /> New material
             </Button>
-            <Button onClick={() => setBringing(true)}>
-              <Upload aria-hidden="true" size={18} /> Shelf from CSV
-            </Button>
+            <BringCsvButton
+              label="Shelf from CSV"
+              title="Shelf from CSV"
+              description="Name and kind are needed; what else is missing comes from the kind. A name that is on the shelf already is changed."
+              placeholder={
+                'name,kind,colour,dry from,dry to,stock ml\nSedge green,translucent,#4f7a3a,15,30,12'
+              }
+              reader={reader}
+              what={['material', 'materials']}
+              onTake={bring}
+            />
             <Button onClick={save}>
               <Download aria-hidden="true" size={18} /> Save as CSV
             </Button>
@@ -65,16 +72,6 @@ function Shelf({ shelf }: { readonly shelf: ReadonlyMap<MaterialId, Material> })
       >
         {plural(all.length, 'material')} on the shelf
       </Headline>
-      <BringCsvDialog
-        open={bringing}
-        onOpenChange={setBringing}
-        title="Shelf from CSV"
-        description="Name and kind are needed; what else is missing comes from the kind. A name that is on the shelf already is changed."
-        placeholder={'name,kind,colour,dry from,dry to,stock ml\nSedge green,translucent,#4f7a3a,15,30,12'}
-        reader={reader}
-        what={['material', 'materials']}
-        onTake={bring}
-      />
       <TextField
         label="Find"
         value={wanted}

@@ -11,7 +11,7 @@ import {
   type Mapping,
 } from './csv-reader.ts'
 
-interface BringCsvDialogProps<T, Column extends string> {
+export interface BringCsvDialogProps<T, Column extends string> {
   readonly open: boolean
   readonly onOpenChange: (open: boolean) => void
   readonly title: string
