@@ -3,6 +3,7 @@ import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
+import { usualPriceList } from '@seriatim/core'
 import { describe, expect, it } from 'vitest'
 import { run } from './run.ts'
 
@@ -75,7 +76,20 @@ describe('plan', () => {
     const job = written(cli('job', 'dip', '--models', '8').stdout)
     const plan = JSON.parse(cli('plan', demo, ...now, '--beside', job).stdout) as PlanOutput
     expect(plan.batches.flatMap((batch) => batch.modelIds)).toHaveLength(45 + 8)
-    expect(cli('plan', demo, '--beside', demo).stderr).toContain('--beside: this is the same project.')
+    expect(cli('plan', demo, '--beside', demo).stderr).toContain('this is the same project.')
+  })
+
+  it('plans any number of files of one generator together', () => {
+    const jobs = ['dip', 'dark-under', 'all-over-stain'].map((school) =>
+      written(cli('job', school, '--models', '4').stdout),
+    )
+    const [first = '', ...others] = jobs
+    const beside = others.flatMap((path) => ['--beside', path])
+    const plan = JSON.parse(cli('plan', first, ...now, ...beside).stdout) as PlanOutput
+    expect(new Set(plan.batches.flatMap((batch) => batch.modelIds)).size).toBe(12)
+    expect(cli('plan', first, ...beside, '--beside', others[0]!).stderr).toContain(
+      'this is the same project.',
+    )
   })
 
   it('takes another batch size', () => {
@@ -264,6 +278,54 @@ describe('estimate and job', () => {
     [['estimate', demo, '--now', 'soon'], '--now: this is not an ISO 8601 moment.'],
   ])('%j ends with a sentence and exit code 2', (args, sentence) => {
     const { status, stderr } = cli(...args)
+    expect(status).toBe(2)
+    expect(stderr).toContain(sentence)
+  })
+})
+
+interface QuoteOutput {
+  readonly currency: string
+  readonly tiers: readonly {
+    readonly standard: string
+    readonly parts: Readonly<Record<string, number>>
+    readonly price: number
+    readonly promisedOn: string | null
+  }[]
+}
+
+describe('quote', () => {
+  const job = written(cli('job', 'layers-over-colour', '--models', '4').stdout)
+  const quoted = (...more: string[]) => JSON.parse(cli('quote', job, ...now, ...more).stdout) as QuoteOutput
+
+  it('says what each standard costs, its parts, and the day it could be promised for', () => {
+    const { currency, tiers } = quoted()
+    expect(currency).toBe('EUR')
+    expect(tiers.length).toBeGreaterThan(1)
+    tiers.forEach(({ parts, price, promisedOn }, at) => {
+      expect(Object.values(parts).reduce((sum, part) => sum + part, 0)).toBe(price)
+      expect(price).toBeGreaterThanOrEqual(tiers[at - 1]?.price ?? 1)
+      expect(promisedOn).toMatch(/^\d{4}-\d{2}-\d{2}$/)
+    })
+  })
+
+  it('goes by a price list, and by what else is on the desk', () => {
+    const plain = quoted()
+    const prices = { ...usualPriceList, currency: 'CHF', hour: usualPriceList.hour * 2, confidence: 0.95 }
+    const dear = quoted('--prices', written(JSON.stringify(prices)))
+    expect(dear.currency).toBe('CHF')
+    expect(dear.tiers[0]!.price).toBeGreaterThan(plain.tiers[0]!.price * 1.5)
+    const late = quoted('--beside', demo)
+    expect(late.tiers[0]!.promisedOn! > plain.tiers[0]!.promisedOn!).toBe(true)
+    expect(late.tiers[0]!.price).toBe(plain.tiers[0]!.price)
+  })
+
+  it.each([
+    [['--prices', 'nowhere.json'], 'this is no file with JSON in it.'],
+    [['--prices', written(JSON.stringify({ ...usualPriceList, margin: -2 }))], '--prices margin: From −90'],
+    [['--now', 'soon'], '--now: this is not an ISO 8601 moment.'],
+    [['--beside', job], 'this is the same project.'],
+  ])('%j ends with a sentence and exit code 2', (args, sentence) => {
+    const { status, stderr } = cli('quote', job, ...args)
     expect(status).toBe(2)
     expect(stderr).toContain(sentence)
   })

@@ -1,25 +1,58 @@
 import { readFileSync } from 'node:fs'
 import { parseArgs } from 'node:util'
 import { anyProjectFileSchema, fieldErrors, type ProjectFile } from '@seriatim/contract'
-import type { Result } from '@seriatim/core'
+import { instant, type Instant, type Result } from '@seriatim/core'
 
 /** What a command prints, or a line for each thing that is wrong with what it was given. */
 export type Printed = Result<string, readonly string[]>
 
-/** One file and options with a value each; what is wrong with them in a sentence. */
+interface Arguments<Name extends string> {
+  readonly path: string
+  readonly values: Readonly<Partial<Record<Name, string>>>
+  /** Of `--beside`, as often as it is given. */
+  readonly beside: readonly string[]
+}
+
+/** One file and options with a value each, `--beside` among them any number of times; what is wrong in a sentence. */
 export function readArguments<Name extends string>(
   args: readonly string[],
-  names: readonly Name[],
-): Result<{ readonly path: string; readonly values: Readonly<Partial<Record<Name, string>>> }, string> {
-  const options = Object.fromEntries(names.map((name) => [name, { type: 'string' as const }]))
+  names: readonly (Name | 'beside')[],
+): Result<Arguments<Name>, string> {
+  const options = Object.fromEntries(
+    names.map((name) => [name, { type: 'string' as const, multiple: name === 'beside' }]),
+  )
   try {
     const { positionals, values } = parseArgs({ args: [...args], allowPositionals: true, options })
     const [path, ...more] = positionals
     if (path === undefined || more.length > 0) return { ok: false, error: 'Name one project file.' }
-    return { ok: true, value: { path, values: values as Partial<Record<Name, string>> } }
+    const { beside = [], ...others } = values as { beside?: readonly string[] }
+    return { ok: true, value: { path, beside, values: others as Partial<Record<Name, string>> } }
   } catch (error) {
     return { ok: false, error: error instanceof Error ? error.message : String(error) }
   }
+}
+
+/** Other projects at the same desk: each another than the first, and than those before it. */
+export function readBeside(
+  first: ProjectFile,
+  paths: readonly string[],
+): Result<readonly ProjectFile[], readonly string[]> {
+  const files: ProjectFile[] = []
+  for (const path of paths) {
+    const file = readProjectFile(path)
+    if (!file.ok) return file
+    if ([first, ...files].some(({ project }) => project.id === file.value.project.id))
+      return { ok: false, error: [`--beside ${path}: this is the same project.`] }
+    files.push(file.value)
+  }
+  return { ok: true, value: files }
+}
+
+/** The moment after `--now`, or this one. */
+export function readNow(text: string | undefined): Result<Instant, string> {
+  const moment = text === undefined ? Date.now() : Date.parse(text)
+  if (Number.isNaN(moment)) return { ok: false, error: '--now: this is not an ISO 8601 moment.' }
+  return { ok: true, value: instant(moment) }
 }
 
 /** The file, or a line for each fault with its path. */

@@ -44,7 +44,7 @@ export interface Job {
 
 /** The job as a project file, its line in order. @throws RangeError an unknown school or body plan. */
 export function jobFile(job: Job): ProjectFile {
-  const newId = sequentialIds()
+  const newId = sequentialIds(JSON.stringify(job))
   const school = recipeSchools.find((each) => each.id === job.school)
   const plan = bodyPlans.find((each) => each.id === job.bodyPlan)
   if (!school || !plan) throw new RangeError(`no school ${job.school} or no body plan ${job.bodyPlan}`)

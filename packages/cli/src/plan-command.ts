@@ -4,7 +4,6 @@ import {
   estimateLine,
   foldProgress,
   forecastFinish,
-  instant,
   planProblemText,
   planTogether,
   roomFor,
@@ -16,7 +15,7 @@ import {
   type PlanningInput,
   type Result,
 } from '@seriatim/core'
-import { readArguments, readProjectFile, type Printed } from './input.ts'
+import { readArguments, readBeside, readNow, readProjectFile, type Printed } from './input.ts'
 import { planJson } from './plan-json.ts'
 
 /** The plan of a project file. */
@@ -27,21 +26,22 @@ export function runPlan(args: readonly string[]): Printed {
   if (!file.ok) return file
   const { now, batchSize, beside } = options.value
   const own = ownInput(file.value, now, batchSize)
-  let input = own.input
-  if (beside !== undefined) {
-    const other = readProjectFile(beside)
-    if (!other.ok) return other
-    if (other.value.project.id === file.value.project.id)
-      return { ok: false, error: ['--beside: this is the same project.'] }
-    input = planTogether(deskOf(file.value.project), [own.input, ownInput(other.value, now, undefined).input])
-  }
+  const others = readBeside(file.value, beside)
+  if (!others.ok) return others
+  const input =
+    beside.length === 0
+      ? own.input
+      : planTogether(deskOf(file.value.project), [
+          own.input,
+          ...others.value.map((other) => ownInput(other, now, undefined).input),
+        ])
   const { project } = input
   const planned = solveLine({ ...input, spare: true })
   if (!planned.ok) return { ok: false, error: [`project: ${planProblemText(planned.error)}`] }
   const { plan } = planned.value
   // Several projects together have no estimate of their own to draw from.
   const forecast =
-    beside === undefined ? forecastFinish({ solved: planned.value, project, estimate: own.estimate }) : null
+    beside.length === 0 ? forecastFinish({ solved: planned.value, project, estimate: own.estimate }) : null
   return {
     ok: true,
     value: `${JSON.stringify(planJson(project, plan, runSheets(plan, project), forecast), null, 2)}\n`,
@@ -66,15 +66,15 @@ interface Options {
   readonly path: string
   readonly now: Instant
   readonly batchSize: number | undefined
-  readonly beside: string | undefined
+  readonly beside: readonly string[]
 }
 
 function readOptions(args: readonly string[]): Result<Options, string> {
   const read = readArguments(args, ['now', 'batch-size', 'beside'])
   if (!read.ok) return read
-  const { path, values } = read.value
-  const now = values.now === undefined ? Date.now() : Date.parse(values.now)
-  if (Number.isNaN(now)) return { ok: false, error: '--now: this is not an ISO 8601 moment.' }
+  const { path, values, beside } = read.value
+  const now = readNow(values.now)
+  if (!now.ok) return now
   const size = values['batch-size']
   if (size !== undefined && !/^[1-9]\d{0,3}$/.test(size)) {
     return { ok: false, error: '--batch-size: give a whole number from 1.' }
@@ -83,9 +83,9 @@ function readOptions(args: readonly string[]): Result<Options, string> {
     ok: true,
     value: {
       path,
-      now: instant(now),
+      now: now.value,
       batchSize: size === undefined ? undefined : Number(size),
-      beside: values.beside,
+      beside,
     },
   }
 }

@@ -6,13 +6,15 @@ import { runJob } from './job-command.ts'
 import type { Printed } from './input.ts'
 import { runOrder } from './order-command.ts'
 import { runPlan } from './plan-command.ts'
+import { runQuote } from './quote-command.ts'
 import { runSchools } from './schools-command.ts'
 
-const usage = `usage: npm run -s cli -- plan FILE [--now MOMENT] [--batch-size N] [--beside FILE]
+const usage = `usage: npm run -s cli -- plan FILE [--now MOMENT] [--batch-size N] [--beside FILE …]
        npm run -s cli -- forecast FILE [--now MOMENT] [--futures N] [--seed N]
        npm run -s cli -- order FILE [--weight WEIGHT] [--table-ready STANDARD]
        npm run -s cli -- estimate FILE [--batch-size N] [--painters N] [--now MOMENT]
        npm run -s cli -- schools FILE [--unit NAME] [--body PLAN] [--now MOMENT]
+       npm run -s cli -- quote FILE [--prices FILE] [--now MOMENT] [--beside FILE …]
        npm run -s cli -- job SCHOOL [--body PLAN] [--models N] [--size SIZE] [--detail DETAIL]
                              [--standard STANDARD] [--per-holder N] [--batch-size N]
 
@@ -22,13 +24,15 @@ const usage = `usage: npm run -s cli -- plan FILE [--now MOMENT] [--batch-size N
 
   estimate prints what is left of its work by unit and stage, with ranges and every factor
   schools prints the nine schools and the file's recipes side by side for one unit: hands-on, sittings, pots, date
+  quote  prints what it costs at each standard, and the day each could be promised for
   job    prints a project file of some models alike, painted by a school: for estimate and plan
 
   demo   prints the demo project as a project file
   schema prints the JSON Schema of project files
 
   --now         the moment to plan from, ISO 8601 with offset; otherwise this moment
-  --beside      another project at the same desk, planned together with the first
+  --beside      another project at the same desk, planned together with the first; as often as there are others
+  --prices      a price list as JSON, amounts in the smallest coin; otherwise the usual prices
   --batch-size  models a batch; otherwise the project's own
   --futures     how many to draw; 1000 otherwise
   --seed        the same seed draws the same futures
@@ -42,6 +46,7 @@ const commands: Readonly<Record<string, (args: readonly string[]) => Printed>> =
   order: runOrder,
   estimate: runEstimate,
   schools: runSchools,
+  quote: runQuote,
   job: runJob,
   demo: () => ({ ok: true, value: `${JSON.stringify(demoProjectFile(), null, 1)}\n` }),
   schema: () => ({ ok: true, value: `${JSON.stringify(projectJsonSchema(), null, 2)}\n` }),

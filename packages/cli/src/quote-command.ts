@@ -1,0 +1,113 @@
+import { readFileSync } from 'node:fs'
+import { fieldErrors, priceListSchema, type ProjectFile } from '@seriatim/contract'
+import {
+  countModels,
+  deskOf,
+  foldProgress,
+  localDateAt,
+  planDesk,
+  projectForStandard,
+  quoteDoubts,
+  quoteTiers,
+  usualPriceList,
+  type DeskJob,
+  type Instant,
+  type Material,
+  type MaterialId,
+  type PriceList,
+  type QuoteTier,
+  type Result,
+} from '@seriatim/core'
+import { sequentialIds } from './demo/ids.ts'
+import { readArguments, readBeside, readNow, readProjectFile, type Printed } from './input.ts'
+import { withLine } from './job.ts'
+
+/** What a project costs at each standard by a price list, and the day each could be promised for beside other projects. */
+export function runQuote(args: readonly string[]): Printed {
+  const read = readArguments(args, ['now', 'prices', 'beside'])
+  if (!read.ok) return { ok: false, error: [read.error] }
+  const { path, values, beside } = read.value
+  const now = readNow(values.now)
+  if (!now.ok) return { ok: false, error: [now.error] }
+  const prices = readPrices(values.prices)
+  if (!prices.ok) return prices
+  const file = readProjectFile(path)
+  if (!file.ok) return file
+  const others = readBeside(file.value, beside)
+  if (!others.ok) return others
+  const shelf = new Map(
+    [...others.value, file.value].flatMap((each) => each.shelf.map((material) => [material.id, material])),
+  )
+  const project = withLine(file.value.project, file.value.shelf, sequentialIds())
+  const input = { project, shelf, now: now.value, prices: prices.value }
+  const tiers = quoteTiers(input)
+  if (tiers.length === 0)
+    return { ok: false, error: ['project: There is nothing to quote: no models, or no unit with stages.'] }
+  const promised = (tier: QuoteTier) => promisedOn(tier, { ...file.value, project }, others.value, input)
+  const json = {
+    project: project.name,
+    models: countModels(project),
+    currency: prices.value.currency,
+    confidence: prices.value.confidence,
+    tiers: tiers.map((tier) => ({
+      standard: tier.standard,
+      hoursSeconds: {
+        low: Math.round(tier.hours.low),
+        likely: Math.round(tier.hours.likely),
+        high: Math.round(tier.hours.high),
+      },
+      chargedSeconds: Math.round(tier.chargedSeconds),
+      hour: tier.hour,
+      parts: tier.parts,
+      price: tier.price,
+      promisedOn: promised(tier),
+    })),
+    doubts: quoteDoubts(input, tiers),
+  }
+  return { ok: true, value: `${JSON.stringify(json, null, 2)}\n` }
+}
+
+interface Asked {
+  readonly shelf: ReadonlyMap<MaterialId, Material>
+  readonly now: Instant
+  readonly prices: PriceList
+}
+
+/** The day by which a standard is done as often as the price list wants, or `null` where no plan holds. */
+function promisedOn(
+  { standard }: QuoteTier,
+  { project, events }: ProjectFile,
+  others: readonly ProjectFile[],
+  { shelf, now, prices }: Asked,
+): string | null {
+  const job = (each: ProjectFile): DeskJob => ({ project: each.project, progress: foldProgress(each.events) })
+  const planned = planDesk({
+    desk: deskOf(project),
+    jobs: [
+      { project: projectForStandard(project, standard), progress: foldProgress(events) },
+      ...others.map(job),
+    ],
+    shelf,
+    now,
+    confidence: prices.confidence,
+  })
+  const doneBy = planned.ok ? (planned.value.jobs[0]?.doneBy ?? null) : null
+  return doneBy === null ? null : localDateAt(doneBy, project.evenings.timeZone)
+}
+
+/** A price list as JSON, in the smallest coin; without one the usual prices. */
+function readPrices(path: string | undefined): Result<PriceList, readonly string[]> {
+  if (path === undefined) return { ok: true, value: usualPriceList }
+  let json: unknown
+  try {
+    json = JSON.parse(readFileSync(path, 'utf8'))
+  } catch {
+    return { ok: false, error: [`--prices ${path}: this is no file with JSON in it.`] }
+  }
+  const parsed = priceListSchema.safeParse(json)
+  if (parsed.success) return { ok: true, value: parsed.data }
+  return {
+    ok: false,
+    error: fieldErrors(parsed.error.issues).map((each) => `--prices ${each.path || path}: ${each.message}`),
+  }
+}
