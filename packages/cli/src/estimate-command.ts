@@ -4,7 +4,6 @@ import {
   besideInPlan,
   estimateLine,
   foldProgress,
-  instant,
   overallPace,
   planLine,
   roomFor,
@@ -22,7 +21,7 @@ import {
   type TimeRange,
 } from '@seriatim/core'
 import { sequentialIds } from './demo/ids.ts'
-import { readArguments, readProjectFile, type Printed } from './input.ts'
+import { readArguments, readNow, readProjectFile, type Printed } from './input.ts'
 import { withLine } from './job.ts'
 
 /** What is left of a project's work: by unit, by stage, with ranges and what they are made of. */
@@ -31,7 +30,7 @@ export function runEstimate(args: readonly string[]): Printed {
   if (!options.ok) return { ok: false, error: [options.error] }
   const file = readProjectFile(options.value.path)
   if (!file.ok) return file
-  const { shelf, events, writtenAt } = file.value
+  const { shelf, events } = file.value
   const { batchSize } = options.value
   const lined = withLine(file.value.project, shelf, sequentialIds())
   const project = batchSize === undefined ? lined : { ...lined, batchSize, firstBatch: null }
@@ -42,7 +41,7 @@ export function runEstimate(args: readonly string[]): Printed {
     }
   }
   const progress = foldProgress(events)
-  const now = options.value.now ?? writtenAt
+  const { now } = options.value
   const materials = new Map(shelf.map((material) => [material.id, material]))
   const estimate = estimateLine({ project, shelf: materials, progress, now })
   const times = timesOf(estimate)
@@ -55,7 +54,7 @@ export function runEstimate(args: readonly string[]): Printed {
 
 interface Options {
   readonly path: string
-  readonly now: Instant | undefined
+  readonly now: Instant
   readonly batchSize: number | undefined
   readonly painters: number
 }
@@ -64,8 +63,8 @@ function readOptions(args: readonly string[]): Result<Options, string> {
   const read = readArguments(args, ['now', 'batch-size', 'painters'])
   if (!read.ok) return read
   const { path, values } = read.value
-  const now = values.now === undefined ? undefined : Date.parse(values.now)
-  if (Number.isNaN(now)) return { ok: false, error: '--now: this is not an ISO 8601 moment.' }
+  const now = readNow(values.now)
+  if (!now.ok) return now
   for (const name of ['batch-size', 'painters'] as const) {
     if (values[name] !== undefined && !/^[1-9]\d{0,3}$/.test(values[name])) {
       return { ok: false, error: `--${name}: give a whole number from 1.` }
@@ -76,7 +75,7 @@ function readOptions(args: readonly string[]): Result<Options, string> {
     ok: true,
     value: {
       path,
-      now: now === undefined ? undefined : instant(now),
+      now: now.value,
       batchSize: size === undefined ? undefined : Number(size),
       painters: Number(values.painters ?? 1),
     },

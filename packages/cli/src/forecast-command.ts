@@ -1,7 +1,6 @@
 import {
   estimateLine,
   foldProgress,
-  instant,
   offersFor,
   planProblemText,
   solveLine,
@@ -12,7 +11,7 @@ import {
   type Project,
   type Result,
 } from '@seriatim/core'
-import { readArguments, readProjectFile, type Printed } from './input.ts'
+import { readArguments, readNow, readProjectFile, type Printed } from './input.ts'
 
 /** Enough for every offer to be planned alike in a moment. */
 const effort = 250_000
@@ -79,12 +78,12 @@ function readOptions(args: readonly string[]): Result<Options, string> {
   const read = readArguments(args, ['now', 'futures', 'seed'])
   if (!read.ok) return read
   const { path, values } = read.value
-  const now = values.now === undefined ? Date.now() : Date.parse(values.now)
-  if (Number.isNaN(now)) return { ok: false, error: '--now: this is not an ISO 8601 moment.' }
+  const now = readNow(values.now)
+  if (!now.ok) return now
   if (values.futures !== undefined && !/^[1-9]\d{0,5}$/.test(values.futures))
     return { ok: false, error: '--futures: give a whole number from 1.' }
   if (values.seed !== undefined && !/^\d{1,9}$/.test(values.seed))
     return { ok: false, error: '--seed: give a whole number.' }
   const [futures, seed] = [Number(values.futures ?? 1000), Number(values.seed ?? 1)]
-  return { ok: true, value: { path, now: instant(now), futures, seed } }
+  return { ok: true, value: { path, now: now.value, futures, seed } }
 }

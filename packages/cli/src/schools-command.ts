@@ -1,7 +1,6 @@
 import {
   adaptRecipe,
   bodyPlans,
-  instant,
   recipeFromSchool,
   recipeSchools,
   starterShelf,
@@ -11,7 +10,7 @@ import {
   type Result,
 } from '@seriatim/core'
 import { sequentialIds } from './demo/ids.ts'
-import { readArguments, readProjectFile, type Printed } from './input.ts'
+import { readArguments, readNow, readProjectFile, type Printed } from './input.ts'
 
 /** The nine schools and the file's own recipes side by side, for the models of one of its units. */
 export function runSchools(args: readonly string[]): Printed {
@@ -19,7 +18,7 @@ export function runSchools(args: readonly string[]): Printed {
   if (!options.ok) return { ok: false, error: [options.error] }
   const file = readProjectFile(options.value.path)
   if (!file.ok) return file
-  const { project, shelf: own, writtenAt } = file.value
+  const { project, shelf: own } = file.value
   const { unit: name, body } = options.value
   const unit = name === undefined ? project.units[0] : project.units.find((each) => each.name === name)
   if (!unit) {
@@ -37,7 +36,7 @@ export function runSchools(args: readonly string[]): Printed {
     [...starterShelf.map((each) => ({ ...each, stockMl: 0 })), ...own].map((each) => [each.id, each]),
   )
   const newId = sequentialIds()
-  const input = { project, shelf, now: options.value.now ?? writtenAt }
+  const input = { project, shelf, now: options.value.now }
   const figures = (recipe: Recipe) => {
     const { handsOn, models, stages, pots, potsThere, tools, plan: planned } = tryWay(input, [unit], recipe)
     return {
@@ -81,17 +80,17 @@ interface Options {
   readonly path: string
   readonly unit: string | undefined
   readonly body: string | undefined
-  readonly now: Instant | undefined
+  readonly now: Instant
 }
 
 function readOptions(args: readonly string[]): Result<Options, string> {
   const read = readArguments(args, ['unit', 'body', 'now'])
   if (!read.ok) return read
   const { path, values } = read.value
-  const now = values.now === undefined ? undefined : Date.parse(values.now)
-  if (Number.isNaN(now)) return { ok: false, error: '--now: this is not an ISO 8601 moment.' }
+  const now = readNow(values.now)
+  if (!now.ok) return now
   return {
     ok: true,
-    value: { path, unit: values.unit, body: values.body, now: now === undefined ? undefined : instant(now) },
+    value: { path, unit: values.unit, body: values.body, now: now.value },
   }
 }
