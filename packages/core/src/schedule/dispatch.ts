@@ -88,6 +88,7 @@ export function rulesFor({ batches, inHandAtMost }: PlanInstance, most = rules.l
 /**
  * A row built by asking the rule after every task; ties go to the batch furthest from its end, then the first.
  * @param kinds which batches are alike; see `kindsOf`.
+ * @param asks for whom a place is looked for: the best of anybody's, or that of whoever is free first where it will do.
  */
 export function dispatch(
   desk: Desk,
@@ -95,6 +96,7 @@ export function dispatch(
   policy: SplitPolicy,
   rule: Rule,
   kinds: readonly number[],
+  asks: 'anybody' | 'whoever is free' = 'anybody',
 ): Row {
   const tails = instance.batches.map(tailAfter)
   const position = instance.batches.map(() => 0)
@@ -106,7 +108,14 @@ export function dispatch(
   desk.reset(policy)
   for (;;) {
     let free = Number.POSITIVE_INFINITY
-    for (let painter = 0; painter < people; painter++) free = Math.min(free, desk.free(painter))
+    let first = 0
+    for (let painter = 0; painter < people; painter++) {
+      const from = desk.free(painter)
+      if (from >= free) continue
+      free = from
+      first = painter
+    }
+    const who = asks === 'anybody' ? 0 : 1 + first
     let best = -1
     let choice = 0
     let bestScore = Number.POSITIVE_INFINITY
@@ -119,7 +128,7 @@ export function dispatch(
         if (asked[kind] === round) return
         asked[kind] = round
       }
-      const place = desk.peek(batch)
+      const place = desk.peek(batch, who)
       if (!place) return
       const tail = tails[batch]?.[position[batch] ?? 0] ?? 0
       const score = rule(place, place.start - free, tail, planned, jobLeft[batch] ?? 0, batch)

@@ -39,8 +39,9 @@ const chancesForAny = 400
 
 /** So much of the search of a long row goes to the rules by which rows are built. */
 const leanedShare = 0.7
-/** So many begin anew before the best is changed. */
+/** So many begin anew before the best is changed, and such a share of those after. */
 const firstLeanings = 12
+const startsAnew = 0.2
 
 /** Beyond this many tasks a beam sees too little ahead. */
 const beamTasks = 70
@@ -165,17 +166,17 @@ function leaned(
   const random = seededRandom(seed)
   const batches = instance.batches.length
   const eachAlone = instance.batches.map(() => -1)
-  // A rule asks every batch and painter after every task: it takes as long as so many rows.
-  const most = Math.floor(evaluations / Math.max(2, (batches * (instance.painters.length + 5)) / 26))
+  // A rule asks every batch after every task: it takes as long as several rows.
+  const most = Math.floor(evaluations / Math.max(1, batches / 9))
   const found: FoundRow[] = []
   let current: { readonly leaning: Leaning; readonly built: FoundRow } | null = null
   for (let step = 0; step < most && (spent?.() ?? 0) < 1; step++) {
-    const isFresh: boolean = current === null || step < firstLeanings || random() < 0.1
+    const isFresh: boolean = current === null || step < firstLeanings || random() < startsAnew
     const leaning: Leaning =
       current === null || isFresh ? anyLeaning(random, batches) : otherLeaning(current.leaning, random)
     const policy: SplitPolicy =
       current === null || isFresh ? (random() < 0.7 ? 'fill' : 'whole') : current.built.policy
-    const row = dispatch(desk, instance, policy, ruleOf(leaning), eachAlone)
+    const row = dispatch(desk, instance, policy, ruleOf(leaning), eachAlone, 'whoever is free')
     const built: FoundRow = { row, policy, cost: layRow(desk, batches, row, policy) }
     if (current !== null && order.compare(built.cost, current.built.cost) > 0) continue
     current = { leaning, built }
