@@ -46,6 +46,9 @@ export function benchPlanner(): void {
   }))
   const progress = foldProgress(half)
   const splits = distinctSplits(given)
+  const first = planLine({ project: given, now })
+  if (!first.ok) throw new Error('the benchmark line cannot be planned')
+  const before = first.value
 
   const rows: [string, number][] = [
     [
@@ -56,13 +59,13 @@ export function benchPlanner(): void {
     ['plan, any number in hand', medianMilliseconds(5, () => planLine({ project: unbounded, now }))],
     [
       're-plan half-way, as the bench after a punch',
-      medianMilliseconds(5, () => planLine({ project: given, progress, now, effort: 400_000 })),
+      medianMilliseconds(5, () => planLine({ project: given, progress, now, effort: 400_000, before })),
     ],
     ['fold 1,200 punches into progress', medianMilliseconds(20, () => foldProgress(half))],
     [
       `what-if over ${splits.length} ways to split`,
       medianMilliseconds(1, () =>
-        splits.map((split) => trySplit({ project: given, now, effort: 600_000 }, split)),
+        splits.map((split) => trySplit({ project: given, now, effort: 300_000 }, split)),
       ),
     ],
   ]
