@@ -5,7 +5,7 @@ import { freeOrder, type FreeOrder } from './free-order.ts'
 import type { Aim } from '../trade/planning.ts'
 import type { PlanInstance } from './instance.ts'
 import { layRow, type Row } from './row.ts'
-import { isWorthwhile, searchRow, type FoundRow, type SearchBudget } from './search.ts'
+import { isWorthwhile, portion, searchRow, spentBetween, type FoundRow, type SearchBudget } from './search.ts'
 import {
   entryOfSegment,
   inFull,
@@ -95,19 +95,6 @@ export function searchFreely(
   if (keep && !isWorthwhile(listed.cost, best.cost)) best = asKept
   best = fillGaps(desk, work, frees, best, Math.floor(budget.evaluations * filled))
   return { row: best.row, policy: best.policy, cost: best.cost, instance: withOrders(instance, best.orders) }
-}
-
-function portion(budget: SearchBudget, time: number, evaluations: number): SearchBudget {
-  const { spent } = budget
-  return {
-    seed: budget.seed,
-    evaluations: Math.floor(budget.evaluations * evaluations),
-    ...(spent ? { spent: spentBetween(spent, 0, time) } : {}),
-  }
-}
-
-function spentBetween(spent: () => number, from: number, to: number): () => number {
-  return () => Math.max(0, (spent() - from) / (to - from))
 }
 
 /** How soon a task can be begun, and what it costs to begin it; the lowest is taken. */

@@ -18,6 +18,21 @@ export interface SearchBudget {
   readonly spent?: () => number
 }
 
+/** The same with less to spend. */
+export function portion(budget: SearchBudget, time: number, evaluations: number): SearchBudget {
+  const { spent } = budget
+  return {
+    seed: budget.seed,
+    evaluations: Math.floor(budget.evaluations * evaluations),
+    ...(spent ? { spent: spentBetween(spent, 0, time) } : {}),
+  }
+}
+
+/** What is used up of a part of the time. */
+export function spentBetween(spent: () => number, from: number, to: number): () => number {
+  return () => Math.max(0, (spent() - from) / (to - from))
+}
+
 export interface FoundRow {
   readonly row: Row
   readonly policy: SplitPolicy
@@ -81,7 +96,7 @@ export function searchRow(
     budget.evaluations >= leastBeam(tasks)
   const long = !keep && tasks > beamTasks
   if (long) {
-    built.unshift(...leaned(desk, instance, order, best, portionOf(budget, leanedShare)))
+    built.unshift(...leaned(desk, instance, order, best, portion(budget, leanedShare, leanedShare)))
     best = built[0] ?? best
   }
   const starts = policies.flatMap((policy) => built.find((found) => found.policy === policy) ?? [])
@@ -141,14 +156,9 @@ function anyRow(desk: Desk, instance: PlanInstance, budget: SearchBudget): Found
   return []
 }
 
-/** The same with less to spend; its time ends with its share. */
-function portionOf(budget: SearchBudget, share: number): SearchBudget {
-  const { spent } = budget
-  return {
-    ...budget,
-    evaluations: Math.floor(budget.evaluations * share),
-    ...(spent ? { spent: () => spent() / share } : {}),
-  }
+interface Leaned {
+  readonly leaning: Leaning
+  readonly built: FoundRow
 }
 
 /**
@@ -169,13 +179,11 @@ function leaned(
   // A rule asks every batch after every task: it takes as long as several rows.
   const most = Math.floor(evaluations / Math.max(1, batches / 9))
   const found: FoundRow[] = []
-  let current: { readonly leaning: Leaning; readonly built: FoundRow } | null = null
+  let current: Leaned | null = null
   for (let step = 0; step < most && (spent?.() ?? 0) < 1; step++) {
-    const isFresh: boolean = current === null || step < firstLeanings || random() < startsAnew
-    const leaning: Leaning =
-      current === null || isFresh ? anyLeaning(random, batches) : otherLeaning(current.leaning, random)
-    const policy: SplitPolicy =
-      current === null || isFresh ? (random() < 0.7 ? 'fill' : 'whole') : current.built.policy
+    const from: Leaned | null = step < firstLeanings || random() < startsAnew ? null : current
+    const leaning: Leaning = from ? otherLeaning(from.leaning, random) : anyLeaning(random, batches)
+    const policy: SplitPolicy = from?.built.policy ?? (random() < 0.7 ? 'fill' : 'whole')
     const row = dispatch(desk, instance, policy, ruleOf(leaning), eachAlone, 'whoever is free')
     const built: FoundRow = { row, policy, cost: layRow(desk, batches, row, policy) }
     if (current !== null && order.compare(built.cost, current.built.cost) > 0) continue

@@ -64,8 +64,10 @@ export function BringCsvDialog<T, Column extends string>({
   children,
 }: BringCsvDialogProps<T, Column>) {
   const [given, setGiven] = useState(nothing)
-  const table = useMemo(() => tableFor(given, reader), [given, reader])
-  const mapping = given.mapping ?? usualMapping(table, reader)
+  const { text, hasHeading } = given
+  const table = useMemo(() => tableOf(text, reader, hasHeading), [text, reader, hasHeading])
+  const usual = useMemo(() => usualMapping(table, reader), [table, reader])
+  const mapping = given.mapping ?? usual
   const read = useMemo(() => {
     const lines = table.lines
       .filter(({ line }) => !given.taken.has(line))
@@ -74,8 +76,7 @@ export function BringCsvDialog<T, Column extends string>({
   }, [table, mapping, given, reader])
   const good = read.rows.filter((row) => row.value !== null)
   const faulty = read.rows.length - good.length
-  const isEmpty = given.text.trim() === ''
-
+  const isEmpty = text.trim() === ''
   const values = good.flatMap(({ value }) => (value === null ? [] : [value]))
 
   const take = () => {
@@ -163,18 +164,6 @@ export function BringCsvDialog<T, Column extends string>({
       </div>
     </Dialog>
   )
-}
-
-/** The text with its first line as a heading or not, as was said. */
-function tableFor(
-  { text, hasHeading }: Given,
-  reader: Pick<CsvReader<unknown>, 'columns' | 'usualOrder'>,
-): CsvTable {
-  const usual = tableOf(text, reader)
-  if (hasHeading === null || hasHeading === usual.heading.length > 0) return usual
-  return hasHeading
-    ? tableOf(text, { ...reader, usualOrder: null })
-    : { heading: [], lines: [{ line: 1, cells: usual.heading }, ...usual.lines] }
 }
 
 interface ColumnsProps {

@@ -79,14 +79,19 @@ function columnNamed(name: string, columns: readonly string[]): string | null {
   return own ?? (other !== undefined && columns.includes(other) ? other : null)
 }
 
-/** Splits a text (RFC 4180; comma, semicolon or tab) into its heading, where one of its names is known, and its lines. */
+/**
+ * Splits a text (RFC 4180; comma, semicolon or tab) into its heading and its lines. The first line is a heading where that is
+ * said, where it has to be, or where one of its names is known.
+ */
 export function tableOf(
   text: string,
   { columns, usualOrder }: Pick<CsvReader<unknown>, 'columns' | 'usualOrder'>,
+  hasHeading: boolean | null = null,
 ): CsvTable {
   const lines = linesOfCsv(text)
   const first = lines[0]?.cells.map((cell) => cell.trim()) ?? []
-  const isHeading = usualOrder === null || first.some((name) => columnNamed(name, columns) !== null)
+  const isHeading =
+    hasHeading ?? (usualOrder === null || first.some((name) => columnNamed(name, columns) !== null))
   return isHeading ? { heading: first, lines: lines.slice(1) } : { heading: [], lines }
 }
 

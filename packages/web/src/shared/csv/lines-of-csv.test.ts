@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { tableOf } from './csv-reader.ts'
 import { linesOfCsv, writeCsv } from './lines-of-csv.ts'
 
 const numbers = (text: string) => linesOfCsv(text).map(({ line, cells }) => [line, cells[0]])
@@ -41,5 +42,22 @@ describe('linesOfCsv (RFC 4180)', () => {
           expect(line).not.toMatch(/^[=+@]/)
       }),
     )
+  })
+})
+
+describe('tableOf', () => {
+  it('takes the first line for a heading or a row as is said, and counts as an editor does either way', () => {
+    const text = '\nname , count\nPike,3'
+    const reader = { columns: ['name', 'count'], usualOrder: ['name', 'count'] }
+    const lines = (hasHeading: boolean | null) => {
+      const { heading, lines: rows } = tableOf(text, reader, hasHeading)
+      return [heading, ...rows.map(({ line, cells }) => [line, ...cells])]
+    }
+    expect(lines(null)).toEqual([
+      ['name', 'count'],
+      [3, 'Pike', '3'],
+    ])
+    expect(lines(false)).toEqual([[], [2, 'name ', ' count'], [3, 'Pike', '3']])
+    expect(tableOf('Pike,3', reader, true)).toEqual({ heading: ['Pike', '3'], lines: [] })
   })
 })
