@@ -1,8 +1,8 @@
 import { batchSizesText, largestBatchSize, splitIntoBatches, type BatchSplit } from '../trade/batches.ts'
 import type { Bores } from '../trade/planning.ts'
 import type { Instant } from '../units/instant.ts'
-import type { LinePlan } from './line-plan.ts'
-import { planLine, type PlanningInput } from './plan-line.ts'
+import type { LaidPlan } from './line-plan.ts'
+import { layLine, type PlanningInput } from './plan-line.ts'
 
 /** What one way of splitting would mean for the same work. */
 export interface SplitOutcome extends BatchSplit {
@@ -48,12 +48,12 @@ export function distinctSplits(project: PlanningInput['project']): readonly Batc
 
 /** One split at a time, so that the caller can show progress and stop. `null` where there is no plan. */
 export function trySplit(input: Omit<PlanningInput, 'split'>, split: BatchSplit): SplitOutcome | null {
-  const planned = planLine({ ...input, split })
+  const planned = layLine({ ...input, split })
   return planned.ok ? outcomeOf(planned.value, split) : null
 }
 
 /** What a plan that is there already says of its own split. */
-export function outcomeOf(plan: LinePlan, split: BatchSplit): SplitOutcome {
+export function outcomeOf(plan: LaidPlan, split: BatchSplit): SplitOutcome {
   return {
     ...split,
     split: batchSizesText(plan.batches),
@@ -69,7 +69,7 @@ export function outcomeOf(plan: LinePlan, split: BatchSplit): SplitOutcome {
   }
 }
 
-function longestRun({ stretches }: LinePlan): number {
+function longestRun({ stretches }: LaidPlan): number {
   let longest = 0
   let run = 0
   stretches.forEach((stretch, index) => {
@@ -81,7 +81,7 @@ function longestRun({ stretches }: LinePlan): number {
   return longest
 }
 
-function mostInHand({ stretches, batches }: LinePlan): number {
+function mostInHand({ stretches, batches }: LaidPlan): number {
   const span = new Map<string, { from: number; until: number }>()
   for (const { batchId, startsAt, dryAt } of stretches) {
     const known = span.get(batchId)

@@ -44,8 +44,8 @@ export interface PainterLoad {
   readonly doneAt: Instant | null
 }
 
-/** Who does what when, and how good the answer is. */
-export interface LinePlan {
+/** Who does what when. */
+export interface LaidPlan {
   readonly batches: readonly Batch[]
   readonly painters: readonly PainterLoad[]
   /** By start. */
@@ -66,13 +66,17 @@ export interface LinePlan {
   readonly hiddenSeconds: Seconds
   /** Work at one stage, or at one unit, beyond what the painter bears without a change. */
   readonly samenessSeconds: Seconds
+  /** Share of each session that is left free for what is to be expected. */
+  readonly room: number
+  readonly notes: readonly PlanNote[]
+}
+
+/** The same, and how good the answer is. */
+export interface LinePlan extends LaidPlan {
   /** No plan can finish before this moment. */
   readonly earliestFinishAt: Instant
   /** How much longer the plan takes than the bound, as a share of the bound's span; 0 is proved best. */
   readonly gap: number
   /** When the same work would be done by hand habit, with any number of batches in hand. */
   readonly habits: { readonly batchByBatch: Instant; readonly stageByStage: Instant }
-  /** Share of each session that is left free for what is to be expected. */
-  readonly room: number
-  readonly notes: readonly PlanNote[]
 }

@@ -16,7 +16,7 @@ import { earliestFinish, lowerBound } from '../schedule/bounds.ts'
 import { choicesOf, createDesk } from '../schedule/desk.ts'
 import { batchByBatch, stageByStage } from '../schedule/habits.ts'
 import { isChain, wayOf, type PlanCost, type PlanInstance, type PlanSegment } from '../schedule/instance.ts'
-import type { LinePlan, PainterLoad, PlanSession, Stretch } from './line-plan.ts'
+import type { LaidPlan, LinePlan, PainterLoad, PlanSession, Stretch } from './line-plan.ts'
 import type { NoSprayTime } from './desk-hours.ts'
 import { planInstance, type PlanInstanceOf } from './plan-instance.ts'
 import type { PlanProblem } from './plan-notes.ts'
@@ -87,7 +87,20 @@ export function planLine(input: PlanningInput): Result<LinePlan, PlanProblem> {
   return solved.ok ? success(solved.value.plan) : solved
 }
 
+/** The same plan by itself, where nobody asks how good it is: that takes longer than laying a long one. */
+export function layLine(input: PlanningInput): Result<LaidPlan, PlanProblem> {
+  const searched = searchLine(input)
+  return searched.ok ? success(laidPlan(searched.value).plan) : searched
+}
+
 export function solveLine(input: PlanningInput): Result<SolvedLine, PlanProblem> {
+  const searched = searchLine(input)
+  if (!searched.ok) return searched
+  const { instance, listed, found, batches, sessions, now } = searched.value
+  return success({ plan: planOf(searched.value), instance, listed, found, batches, sessions, now })
+}
+
+function searchLine(input: PlanningInput): Result<Solving, PlanProblem> {
   const { project, progress = nothingDone, teamwork = project.planning.teamwork } = input
   const now = instant(Math.floor(input.now / 1000) * 1000)
   const batches = input.batches ?? splitIntoBatches(project, input.split ?? project)
@@ -122,11 +135,17 @@ export function solveLine(input: PlanningInput): Result<SolvedLine, PlanProblem>
     ...(isCalledOff ? { spent: () => (isCalledOff() ? 1 : 0) } : {}),
   }
   const { instance, ...found } = searchFreely(listed, budget, project.planning.aims, keep)
-  const plan = planOf(
-    { ...made.value, instance, listed, project, progress, batches, now, times: input.times },
+  return success({
+    ...made.value,
+    instance,
+    listed,
     found,
-  )
-  return success({ plan, instance, listed, found, batches, sessions: made.value.sessions, now })
+    project,
+    progress,
+    batches,
+    now,
+    times: input.times,
+  })
 }
 
 /**
@@ -178,10 +197,29 @@ interface Solving extends PlanInstanceOf {
   readonly times: BatchTimes | undefined
   /** The instance with the batches as the line has them. */
   readonly listed: PlanInstance
+  readonly found: FoundRow
 }
 
-function planOf(solving: Solving, found: FoundRow): LinePlan {
-  const { instance, listed, project, progress, batches, now } = solving
+function planOf(solving: Solving): LinePlan {
+  const { plan, cost } = laidPlan(solving)
+  const { instance, listed, now } = solving
+  const free = { ...listed, inHandAtMost: null }
+  const unlimited = createDesk(free)
+  const habit = (row: Row) => {
+    const { finish } = layRow(unlimited, instance.batches.length, row, 'fill')
+    return addSeconds(now, Number.isFinite(finish) ? finish : cost.finish)
+  }
+  const bound = earliestFinish(lowerBound(listed))
+  return {
+    ...plan,
+    earliestFinishAt: addSeconds(now, bound),
+    gap: bound > 0 ? cost.finish / bound - 1 : 0,
+    habits: { batchByBatch: habit(batchByBatch(free, unlimited)), stageByStage: habit(stageByStage(free)) },
+  }
+}
+
+function laidPlan(solving: Solving): { readonly plan: LaidPlan; readonly cost: PlanCost } {
+  const { instance, found, project, progress, batches, now } = solving
   const segments: PlanSegment[] = []
   const count = instance.batches.length
   const cost = layRow(createDesk(instance), count, found.row, found.policy, (segment) =>
@@ -196,24 +234,18 @@ function planOf(solving: Solving, found: FoundRow): LinePlan {
     const own = solving.sessions[segment.painter]?.[segment.session]
     return indexOf.get(`${String(segment.painter)} ${String(own?.startsAt ?? 0)}`) ?? 0
   }
-  const free = { ...listed, inHandAtMost: null }
-  const unlimited = createDesk(free)
-  const habit = (row: Row) => {
-    const { finish } = layRow(unlimited, count, row, 'fill')
-    return addSeconds(now, Number.isFinite(finish) ? finish : cost.finish)
-  }
-  return {
-    ...summary(instance, listed, cost, now),
+  const plan = {
+    ...summary(instance, cost, now),
     batches,
     painters: loadsOf(project, instance, segments, now),
     sessions,
     drying: dryingShelf(project, batches, progress, now),
     stretches: segments.map((segment) => stretchOf(segment, solving, sessionOf(segment))),
     firstBatchAt: firstBatchDry(instance, segments, now),
-    habits: { batchByBatch: habit(batchByBatch(free, unlimited)), stageByStage: habit(stageByStage(free)) },
     room: solving.room,
     notes: solving.notes,
   }
+  return { plan, cost }
 }
 
 /** Everybody's sessions by start. */
@@ -243,8 +275,7 @@ function loadsOf(
   })
 }
 
-function summary(instance: PlanInstance, listed: PlanInstance, cost: PlanCost, now: Instant) {
-  const bound = earliestFinish(lowerBound(listed))
+function summary(instance: PlanInstance, cost: PlanCost, now: Instant) {
   return {
     finishesAt: addSeconds(now, cost.finish),
     handsOnSeconds: seconds(cost.handsOnSeconds),
@@ -253,8 +284,6 @@ function summary(instance: PlanInstance, listed: PlanInstance, cost: PlanCost, n
     exposedSeconds: seconds(cost.exposed),
     hiddenSeconds: seconds(Math.max(0, bindingWaits(instance) - cost.exposed)),
     samenessSeconds: seconds(cost.sameness),
-    earliestFinishAt: addSeconds(now, bound),
-    gap: bound > 0 ? cost.finish / bound - 1 : 0,
   }
 }
 

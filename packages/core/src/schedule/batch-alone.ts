@@ -9,6 +9,7 @@ import {
   type PlanBatch,
   type PlanInstance,
   type PlanTask,
+  type PlanWay,
 } from './instance.ts'
 import { createRegionSlots } from './region-slots.ts'
 import { earliestIn, spans, spread, within, type SpanSet } from './span-set.ts'
@@ -29,11 +30,11 @@ export type AloneFrom = (batch: number, from: number) => Alone
 const stretchesAhead = 60
 
 export function batchesAlone(instance: PlanInstance): AloneFrom {
-  const slots = slotsOnce(instance)
   const opened = leastSetUps(instance)
+  const placesOf = placesOnce(instance, slotsOnce(instance))
   const prepared = instance.batches.map((batch) =>
     batch.tasks.map((task, at) => ({
-      ...prepare(instance, task, slots),
+      ...prepare(instance, task, placesOf),
       setUp: unsparedSetUp(instance, batch, at, opened),
     })),
   )
@@ -92,12 +93,36 @@ function unsparedSetUp(
   return another ? (opened.get(task.family) ?? 0) : 0
 }
 
-function prepare(instance: PlanInstance, task: PlanTask, slots: SlotsOf): Omit<Prepared, 'setUp'> {
+function prepare(
+  instance: PlanInstance,
+  task: PlanTask,
+  placesOf: (task: PlanTask, together: number) => SpanSet,
+): Omit<Prepared, 'setUp'> {
   const groups = instance.maySplit ? task.models.map((model) => [model]) : [task.models]
-  const together = groups[0]?.length ?? 1
   const [least, most] = handsRange(instance, task)
+  return { task, least, most, wait: leastWait(task), places: placesOf(task, groups[0]?.length ?? 1), groups }
+}
+
+/** Where hands may begin on so many models of a task: worked out once for all tasks that take the same. */
+function placesOnce(instance: PlanInstance, slots: SlotsOf): (task: PlanTask, together: number) => SpanSet {
+  const known = new Map<string, SpanSet>()
+  return (task, together) => {
+    const ways = waysOf(task)
+    const key = JSON.stringify([together, ways.map((way) => [way.perModel, way.painters, way.windows])])
+    const places = known.get(key) ?? placesFor(instance, ways, together, slots)
+    known.set(key, places)
+    return places
+  }
+}
+
+function placesFor(
+  instance: PlanInstance,
+  ways: readonly PlanWay[],
+  together: number,
+  slots: SlotsOf,
+): SpanSet {
   const starts: { start: number; end: number }[] = []
-  for (const way of waysOf(task)) {
+  for (const way of ways) {
     for (const painter of way.painters ?? instance.painters.keys()) {
       const hands = handsSeconds(way, instance.painters[painter])
       const own = slots(painter, way.windows)
@@ -107,7 +132,7 @@ function prepare(instance: PlanInstance, task: PlanTask, slots: SlotsOf): Omit<P
       }
     }
   }
-  return { task, least, most, wait: leastWait(task), places: spans(starts), groups }
+  return spans(starts)
 }
 
 function follow(

@@ -5,6 +5,8 @@ import type { PlanInstance, PlanTask } from './instance.ts'
 export interface DeskReadiness {
   readonly lookUpDry: (batch: number, task: PlanTask, left: number) => void
   readonly dryFor: (task: PlanTask, left: number, hands: number, from: number) => number
+  /** No hands are at the models just looked up before this, nor done with them within less than all their hands. */
+  readonly soonest: (models: number, hands: number) => number
   readonly latestFor: (batch: number, task: PlanTask, left: number, hands: number) => number
   readonly roomInHand: (batch: number) => number
   readonly stationReady: (station: number | null) => number
@@ -56,6 +58,9 @@ export function deskReadiness(
     return ready
   }
 
+  const soonest = (models: number, hands: number): number =>
+    Math.max(readyAnyway, latestDry - (models - 1) * hands)
+
   /** The latest start of the hands that keeps the maximum wait of every model. */
   function latestFor(batch: number, task: PlanTask, left: number, hands: number): number {
     let latest = Number.POSITIVE_INFINITY
@@ -69,6 +74,7 @@ export function deskReadiness(
     return latest
   }
 
+  const ends = new Float64Array(batches.length)
   let roomAt = -1
   let room = 0
 
@@ -79,12 +85,11 @@ export function deskReadiness(
     // The same for every batch that is not begun, until something is laid.
     if (roomAt === state.stamp.now) return room
     roomAt = state.stamp.now
-    const ends: number[] = []
+    let through = 0
     for (let other = 0; other < batches.length; other++) {
-      if (isThrough(other) && !helps.has(other)) ends.push(lastHands[other] ?? 0)
+      if (isThrough(other) && !helps.has(other)) ends[through++] = lastHands[other] ?? 0
     }
-    ends.sort((a, b) => a - b)
-    room = ends[ends.length - Math.max(1, mostInHand - sums.inHand)] ?? 0
+    room = ends.subarray(0, through).sort()[through - Math.max(1, mostInHand - sums.inHand)] ?? 0
     return room
   }
 
@@ -106,5 +111,5 @@ export function deskReadiness(
     return best
   }
 
-  return { lookUpDry, dryFor, latestFor, roomInHand, stationReady, earliestStation }
+  return { lookUpDry, dryFor, soonest, latestFor, roomInHand, stationReady, earliestStation }
 }

@@ -14,6 +14,7 @@ import {
   type PlanInstance,
   type PlanSegment,
   type PlanTask,
+  type PlanWay,
 } from './instance.ts'
 import { samenessCounter } from './sameness.ts'
 
@@ -93,7 +94,7 @@ export function createDesk(instance: PlanInstance, skipped?: readonly Uint8Array
   const alone = painters.map((_, painter) => painter)
   const { isOpen, isOnPalette, setUpOf } = deskPots(instance, state)
   const readiness = deskReadiness(instance, state, helps)
-  const { lookUpDry, dryFor, latestFor, roomInHand, stationReady, earliestStation } = readiness
+  const { lookUpDry, dryFor, soonest, latestFor, roomInHand, stationReady, earliestStation } = readiness
   const startOfChain = followingStart(instance, state, slotTable, readiness)
   const idle = deskState(instance)
   const canBeFollowed = everFollowed(instance, idle, slotTable, deskReadiness(instance, idle, helps))
@@ -212,10 +213,12 @@ export function createDesk(instance: PlanInstance, skipped?: readonly Uint8Array
     if (people === 1 && task.others.length === 0) return find(batch, task, 0, 0, 0, putOff)
     let any = false
     let bestEnd = 0
-    for (let way = 0; way <= task.others.length; way++) {
-      for (const painter of wayOf(task, way).painters ?? alone) {
-        if (!find(batch, task, 0, way, painter, putOff)) continue
-        const end = wholeEnd(draft) + wayOf(task, way).wait
+    for (let at = 0; at <= task.others.length; at++) {
+      const way = wayOf(task, at)
+      for (const painter of way.painters ?? alone) {
+        if (any && !better.tooLate && earliestEnd(task, way, painter) > bestEnd) continue
+        if (!find(batch, task, 0, at, painter, putOff)) continue
+        const end = wholeEnd(draft) + way.wait
         if (any && !isBetter(draft, end, better, bestEnd)) continue
         any = true
         copyDraft(draft, better)
@@ -224,6 +227,13 @@ export function createDesk(instance: PlanInstance, skipped?: readonly Uint8Array
     }
     if (any) copyDraft(better, draft)
     return any
+  }
+
+  /** A painter is not through with a task, and it is not dry, before this: most need not be asked where they would begin. */
+  function earliestEnd(task: PlanTask, way: PlanWay, painter: number): number {
+    const hands = handsSeconds(way, painters[painter])
+    const models = task.models.length
+    return Math.max(free[painter] ?? 0, soonest(models, hands)) + models * hands + way.wait
   }
 
   /** When a task that does not fit into its session would be through. */

@@ -102,6 +102,7 @@ export function dispatch(
   const position = instance.batches.map(() => 0)
   const jobLeft = leftOfJobs(instance.batches)
   const asked = new Int32Array(instance.batches.length)
+  const open = new Set(instance.batches.keys())
   let round = 0
   const people = instance.painters.length
   const row: number[] = []
@@ -121,15 +122,17 @@ export function dispatch(
     let bestScore = Number.POSITIVE_INFINITY
     let bestTail = 0
     round += 1
-    instance.batches.forEach((planned, batch) => {
+    for (const batch of open) {
+      const planned = instance.batches[batch]
+      if (!planned) continue
       // Of batches alike that nobody has begun one speaks for all.
       const kind = kinds[batch] ?? -1
       if (kind >= 0 && position[batch] === 0) {
-        if (asked[kind] === round) return
+        if (asked[kind] === round) continue
         asked[kind] = round
       }
       const place = desk.peek(batch, who)
-      if (!place) return
+      if (!place) continue
       const tail = tails[batch]?.[position[batch] ?? 0] ?? 0
       const score = rule(place, place.start - free, tail, planned, jobLeft[batch] ?? 0, batch)
       if (best < 0 || score < bestScore || (score === bestScore && tail > bestTail)) {
@@ -138,11 +141,12 @@ export function dispatch(
         bestScore = score
         bestTail = tail
       }
-    })
+    }
     if (best < 0) return row
     row.push(entryOf(instance, best, choice))
     position[best] = (position[best] ?? 0) + 1
     if (!desk.place(best, choice)) return row
+    if (!desk.hasTask(best)) open.delete(best)
   }
 }
 

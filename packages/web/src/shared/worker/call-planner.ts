@@ -16,7 +16,7 @@ interface Kept {
 export type Task<Answer> = (planner: Remote<Planner>, turn: number, pack: Pack) => Promise<Answer>
 
 /** Calls of one lane run one after the other, each lane on a worker of its own. */
-export type Lane = 'estimate' | 'plan' | 'compare' | 'odds' | 'order' | 'hours' | 'look'
+export type Lane = 'estimate' | 'plan' | 'compare' | 'compare beside' | 'odds' | 'order' | 'hours' | 'look'
 
 /** So long a computation has to answer after it was called off; what does not listen is ended. */
 const longestGoodbye = 150

@@ -13,6 +13,8 @@ export interface Comparison {
 }
 
 const effortPerSize = 300_000
+/** Two sizes are worked out side by side. */
+const lanes = ['compare', 'compare beside'] as const
 
 /** Every way of splitting tried in turn, the first results in view while the others are worked out. */
 export function useBatchSizeComparison(input: PlanningInput | null): Comparison {
@@ -21,13 +23,13 @@ export function useBatchSizeComparison(input: PlanningInput | null): Comparison 
   const splits = useMemo(() => (input ? distinctSplits(input.project).toReversed() : []), [input])
   const queryKey = ['batch-size', inputKey(input)]
   const { outcomes, running, restart } = useQueries({
-    queries: splits.map((split) => ({
+    queries: splits.map((split, index) => ({
       queryKey: [...queryKey, split],
       queryFn: ({ signal }: { signal: AbortSignal }) => {
         if (!input) throw new Error('nothing to compare')
         const wish = { ...input, effort: effortPerSize }
         return callPlanner(
-          'compare',
+          lanes[index % lanes.length] ?? lanes[0],
           (planner, turn, pack) => planner.trySplit(pack(wish), split, turn),
           signal,
         )
