@@ -6,7 +6,8 @@ import { createDesk } from '../schedule/desk.ts'
 import type { PlanBatch, PlanInstance, PlanTask, Span } from '../schedule/instance.ts'
 import type { SolvedLine } from '../plan/plan-line.ts'
 import { spanOf } from '../plan/desk-hours.ts'
-import { freedomOf, rowFollower } from '../schedule/follow-row.ts'
+import { planFollower } from '../schedule/follow-plan.ts'
+import { freedomOf } from '../schedule/follow-row.ts'
 import { withNothingPutOff } from '../schedule/row.ts'
 import type { Project } from '../trade/project.ts'
 import type { StageId } from '../units/ids.ts'
@@ -76,7 +77,14 @@ export function drawFutures(
       : withNothingPutOff(solved.instance, solved.found.row)
   const freedom = freedomOf(solved.instance.batches, solved.listed.batches)
   const inPlannedOrder = lists.map((tasks) => [...tasks])
-  const follow = rowFollower(desk, lists, freedom, row)
+  const follow = planFollower(
+    desk,
+    instance,
+    lists,
+    freedom,
+    row,
+    (solved.plan.finishesAt - solved.now) / 1000,
+  )
   return {
     next: () => {
       const paces = drawPaces(rates, normal, chiSquareFrom(normal, 2 * rates.shape))

@@ -5,7 +5,8 @@ import { forecastFinish, forecastJobs } from '../forecasting/forecast-finish.ts'
 import { solveDesk, type DeskInput } from '../forecasting/plan-desk.ts'
 import { createDesk } from '../schedule/desk.ts'
 import { spanOf } from '../plan/desk-hours.ts'
-import { freedomOf, rowFollower } from '../schedule/follow-row.ts'
+import { planFollower } from '../schedule/follow-plan.ts'
+import { freedomOf } from '../schedule/follow-row.ts'
 import type { PlanInstance, PlanTask } from '../schedule/instance.ts'
 import { solveLine, type SolvedLine } from '../plan/plan-line.ts'
 import type { Project } from '../trade/project.ts'
@@ -170,7 +171,9 @@ function lived(
   const { row } = solved.found
   const count = instance.batches.length
   const isFree = given.planning.teamwork === 'free'
-  const follow = rowFollower(desk, lists, freedom, isFree ? row.map((entry) => entry % count) : row)
+  const planned = (solved.plan.finishesAt - solved.now) / 1000
+  const kept = isFree ? row.map((entry) => entry % count) : row
+  const follow = planFollower(desk, instance, lists, freedom, kept, planned)
   const { finish } = follow(solved.found.policy)
   return { finish, dryAt: desk.dryAt }
 }

@@ -1,0 +1,41 @@
+import type { Desk, SplitPolicy } from './desk.ts'
+import { dispatch, rulesFor } from './dispatch.ts'
+import { rowFollower, type RowFollower, type RowFreedom } from './follow-row.ts'
+import type { PlanCost, PlanInstance, PlanTask } from './instance.ts'
+import { layRow, type Row } from './row.ts'
+
+/** A rule asks every batch after every task: of more than so many questions planning anew takes too long for a future. */
+const mostAsked = 600
+
+/**
+ * A row followed by a rule, and planned anew where that ends later than was planned: what small jobs win by another order
+ * may be a whole session, as long drying begins before an evening ends instead of after it. The desk holds what was laid
+ * last, which is what is told.
+ * @param instance the same that the desk lays. @param planned when the plan ends, in seconds from now.
+ */
+export function planFollower(
+  desk: Desk,
+  instance: PlanInstance,
+  taskLists: readonly PlanTask[][],
+  freedom: RowFreedom,
+  row: Row,
+  planned: number,
+): RowFollower {
+  const follow = rowFollower(desk, taskLists, freedom, row)
+  const batches = instance.batches.length
+  const tasks = taskLists.reduce((sum, list) => sum + list.length, 0)
+  if (tasks * batches > mostAsked || batches === 1) return follow
+  const rules = rulesFor(instance)
+  const eachAlone = instance.batches.map(() => -1)
+  return (policy: SplitPolicy): PlanCost => {
+    const followed = follow(policy)
+    if (followed.finish <= planned) return followed
+    let best: { readonly row: Row; readonly finish: number } | null = null
+    for (const rule of rules) {
+      const anew = dispatch(desk, instance, policy, rule, eachAlone)
+      const { finish } = desk.cost()
+      if (finish < (best ?? followed).finish) best = { row: anew, finish }
+    }
+    return best ? layRow(desk, batches, best.row, policy) : follow(policy)
+  }
+}
