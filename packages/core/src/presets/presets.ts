@@ -188,7 +188,7 @@ export const mishapPresets = {
   /** Deviation of the logarithm of a painter's pace beyond what is known of the hand. */
   otherPainter: 0.12,
   /** What a season does to everybody's work, whatever is known of the hand: slow months outweigh quick ones. */
-  season: { longer: 1.05, deviation: 0.15 },
+  season: { longer: 1.05, deviation: 0.165 },
   /** Of the sessions that fall out, the share that falls out by the week: the sick bed, the holiday. */
   byTheWeek: 0.4,
   source: 'from memory',

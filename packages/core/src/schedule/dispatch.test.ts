@@ -1,12 +1,13 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { bareBatch, barePlan, bareTask } from '../testing/bare-plan.ts'
 import { anyInstance } from '../testing/plan-arbitrary.ts'
 import { provedCaseNames, readProvedCase } from '../testing/proved-cases.ts'
 import { beam } from './beam.ts'
 import { createDesk } from './desk.ts'
 import { dispatch, kindsOf, rulesFor } from './dispatch.ts'
 import { batchByBatch } from './habits.ts'
-import type { PlanInstance } from './instance.ts'
+import type { PlanInstance, PlanTask } from './instance.ts'
 import { layRow } from './row.ts'
 import { orderOfAims } from './weigh-plan.ts'
 
@@ -34,6 +35,21 @@ describe('a row built by a rule', () => {
       }),
       { numRuns: 100, seed: 20_261_126 },
     )
+  })
+})
+
+describe('what has to follow at once', () => {
+  it('follows, though another batch could share the pot first', () => {
+    const dip = bareTask({ family: 0, setUp: 5 })
+    const mop = bareTask({ stage: 1, family: 1, setUp: 5 })
+    const instance = barePlan([bareBatch([dip, mop]), bareBatch([{ ...dip }, mop])])
+    const [, openPotFirst] = rulesFor(instance)
+    const row = (atOnce: ReadonlySet<PlanTask>) =>
+      dispatch(createDesk(instance), instance, 'fill', openPotFirst!, [-1, -1], 'anybody', atOnce).map(
+        (entry) => entry % 2,
+      )
+    expect(row(new Set())).toEqual([0, 1, 0, 1])
+    expect(row(new Set(instance.batches.map(({ tasks }) => tasks[0]!)))).toEqual([0, 0, 1, 1])
   })
 })
 

@@ -1,6 +1,6 @@
 import type { Place } from './desk-draft.ts'
 import type { Desk, SplitPolicy } from './desk.ts'
-import { wayOf, type PlanBatch, type PlanInstance } from './instance.ts'
+import { wayOf, type PlanBatch, type PlanInstance, type PlanTask } from './instance.ts'
 import { entryOf, type Row } from './row.ts'
 
 /** What a rule of thumb looks at when a painter asks which batch to take next; the lowest score wins. */
@@ -85,10 +85,13 @@ export function rulesFor({ batches, inHandAtMost }: PlanInstance, most = rules.l
   ]
 }
 
+const nothing: ReadonlySet<PlanTask> = new Set()
+
 /**
  * A row built by asking the rule after every task; ties go to the batch furthest from its end, then the first.
  * @param kinds which batches are alike; see `kindsOf`.
  * @param asks for whom a place is looked for: the best of anybody's, or that of whoever is free first where it will do.
+ * @param atOnce after these comes the next task of their batch, where the desk itself does not see to that.
  */
 export function dispatch(
   desk: Desk,
@@ -97,12 +100,14 @@ export function dispatch(
   rule: Rule,
   kinds: readonly number[],
   asks: 'anybody' | 'whoever is free' = 'anybody',
+  atOnce: ReadonlySet<PlanTask> = nothing,
 ): Row {
   const tails = instance.batches.map(tailAfter)
   const position = instance.batches.map(() => 0)
   const jobLeft = leftOfJobs(instance.batches)
   const asked = new Int32Array(instance.batches.length)
   const open = new Set(instance.batches.keys())
+  let owed = -1
   let round = 0
   const people = instance.painters.length
   const row: number[] = []
@@ -118,11 +123,12 @@ export function dispatch(
     }
     const who = asks === 'anybody' ? 0 : 1 + first
     let best = -1
+    let last: PlanTask | null = null
     let choice = 0
     let bestScore = Number.POSITIVE_INFINITY
     let bestTail = 0
     round += 1
-    for (const batch of open) {
+    for (const batch of owed >= 0 ? [owed] : open) {
       const planned = instance.batches[batch]
       if (!planned) continue
       // Of batches alike that nobody has begun one speaks for all.
@@ -137,6 +143,7 @@ export function dispatch(
       const score = rule(place, place.start - free, tail, planned, jobLeft[batch] ?? 0, batch)
       if (best < 0 || score < bestScore || (score === bestScore && tail > bestTail)) {
         best = batch
+        last = place.task
         choice = 1 + place.way * people + place.painter
         bestScore = score
         bestTail = tail
@@ -147,6 +154,7 @@ export function dispatch(
     position[best] = (position[best] ?? 0) + 1
     if (!desk.place(best, choice)) return row
     if (!desk.hasTask(best)) open.delete(best)
+    owed = last !== null && atOnce.has(last) && desk.hasTask(best) ? best : -1
   }
 }
 

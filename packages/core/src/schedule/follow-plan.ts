@@ -27,12 +27,15 @@ export function planFollower(
   if (tasks * batches > mostAsked || batches === 1) return follow
   const rules = rulesFor(instance)
   const eachAlone = instance.batches.map(() => -1)
+  const atOnce = new Set(
+    taskLists.flatMap((list, batch) => list.filter((_, at) => freedom.follows[batch]?.[at] === true)),
+  )
   return (policy: SplitPolicy): PlanCost => {
     const followed = follow(policy)
     if (followed.finish <= planned) return followed
     let best: { readonly row: Row; readonly finish: number } | null = null
     for (const rule of rules) {
-      const anew = dispatch(desk, instance, policy, rule, eachAlone)
+      const anew = dispatch(desk, instance, policy, rule, eachAlone, 'anybody', atOnce)
       const { finish } = desk.cost()
       if (finish < (best ?? followed).finish) best = { row: anew, finish }
     }

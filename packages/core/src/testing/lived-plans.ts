@@ -84,8 +84,8 @@ export function datesHeld(
       const factor = hand.paint(work, size, 0, 2) / (2 * work.secondsPerModel)
       return [{ technique: work.technique, small: work.small, size, cell: '', factor, models: 2, laps: 1 }]
     }).flat()
-    const known = strangers ?? knownPlan(given, laps, 10_000)
-    const until = strangers ? date : dateOf(known, 300)
+    const known = strangers ?? knownPlan(given, laps, 20_000)
+    const until = strangers ? date : dateOf(known, 500)
     for (let time = 0; time < how.times; time++)
       if (livedFinish(known, given, world, hand, random) <= until) held += 1
   }
