@@ -5,7 +5,9 @@ import type { PlanCost, PlanInstance, PlanTask } from './instance.ts'
 import { layRow, type Row } from './row.ts'
 
 /** A rule asks every batch after every task: of more than so many questions planning anew takes too long for a future. */
-const mostAsked = 600
+const mostAsked = 800
+/** The first rules: whatever can be begun soonest, and the same with the pot that is open. */
+const rulesTried = 2
 
 /**
  * A row followed by a rule, and planned anew where that ends later than was planned: what small jobs win by another order
@@ -25,7 +27,7 @@ export function planFollower(
   const batches = instance.batches.length
   const tasks = taskLists.reduce((sum, list) => sum + list.length, 0)
   if (tasks * batches > mostAsked || batches === 1) return follow
-  const rules = rulesFor(instance)
+  const rules = rulesFor(instance, rulesTried)
   const eachAlone = instance.batches.map(() => -1)
   const atOnce = new Set(
     taskLists.flatMap((list, batch) => list.filter((_, at) => freedom.follows[batch]?.[at] === true)),
