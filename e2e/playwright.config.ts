@@ -21,6 +21,8 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     timezoneId: 'Europe/Berlin',
     locale: 'en-GB',
+    // Keeping every page for later takes each fresh browser seconds; the tests of it allow it.
+    serviceWorkers: 'block',
     launchOptions,
   },
   webServer: {

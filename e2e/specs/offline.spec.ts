@@ -5,6 +5,8 @@ import { expectAccessible } from '../support/axe.ts'
 import { freePort, Instance } from '../support/instance.ts'
 import { demoId, recordedKinds, seedProject } from '../support/projects.ts'
 
+test.use({ serviceWorkers: 'allow' })
+
 test('without a server the bench opens, records, and delivers once it is there again', async ({
   page,
   playwright,
