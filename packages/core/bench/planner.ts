@@ -100,6 +100,9 @@ export function benchPlanner(): void {
   )
 }
 
+/** How the models of a larger studio are shared over its units. */
+const shares = [0.4, 0.3, 0.2, 0.1]
+
 /** The same work by a studio of eight, and how it may turn out. */
 function benchStudio(
   given: ReturnType<typeof project>,
@@ -144,6 +147,12 @@ function benchStudio(
     ],
     ['1,000 futures, one painter', medianMilliseconds(3, futures)],
     ['between two looks whether to stop, at most', longest],
+    ...[200, 400].map((models): [string, number] => {
+      const larger = { ...studio, units: shares.map((share, at) => unit('abcd'.charAt(at), share * models)) }
+      const splits = distinctSplits(larger)
+      const all = () => splits.map((split) => trySplit({ project: larger, now, effort: 300_000 }, split))
+      return [`eight painters, ${models} models: ${splits.length} batch sizes`, medianMilliseconds(1, all)]
+    }),
   ]
   process.stdout.write('\nA studio, and futures:\n\n')
   process.stdout.write(
