@@ -6,6 +6,9 @@ import { inputKey } from './input-key.ts'
 /** The last plan of each project: while nothing about the project itself changes, the next one keeps to it. */
 const last = new Map<Project['id'], { readonly project: Project; readonly plan: LinePlan }>()
 
+/** So much effort goes to a plan that keeps to the one before: what was found then is where it begins. */
+const effortToKeep = 400_000
+
 /** The plan of what is left, worked out beside the page; the last one stays in view until the next is there. */
 export function usePlan(input: PlanningInput | null) {
   return useQuery({
@@ -15,8 +18,11 @@ export function usePlan(input: PlanningInput | null) {
       if (!input) throw new Error('nothing to plan')
       const { project } = input
       const known = last.get(project.id)
+      const { effort = effortToKeep } = input
       const wish =
-        known?.project === project ? { ...input, before: { stretches: known.plan.stretches } } : input
+        known?.project === project
+          ? { ...input, before: { stretches: known.plan.stretches }, effort: Math.min(effort, effortToKeep) }
+          : input
       const planned = await callPlanner(
         'plan',
         async (planner, turn, pack) => planner.planLine(pack(wish), turn),

@@ -1,0 +1,50 @@
+// @vitest-environment jsdom
+import type { PlanningInput } from '@seriatim/core'
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
+import { renderHook, waitFor } from '@testing-library/react'
+import type { ReactNode } from 'react'
+import { expect, it, vi } from 'vitest'
+import { callPlanner } from './call-planner.ts'
+import { usePlan } from './use-plan.ts'
+
+vi.mock(import('./call-planner.ts'))
+
+/** What the planner is asked for, one plan after the other; each answers with a stretch of its own. */
+function asked() {
+  const inputs: PlanningInput[] = []
+  const planner = {
+    planLine: (input: PlanningInput) => {
+      inputs.push(input)
+      return Promise.resolve({ ok: true, value: { stretches: [`plan ${String(inputs.length)}`] } })
+    },
+  }
+  vi.mocked(callPlanner).mockImplementation((_, task) => task(planner as never, 1, (given) => given))
+  return inputs
+}
+
+it('keeps to the plan before with less effort while the project itself is the same', async () => {
+  const inputs = asked()
+  const client = new QueryClient()
+  const wrapper = ({ children }: { readonly children: ReactNode }) => (
+    <QueryClientProvider client={client}>{children}</QueryClientProvider>
+  )
+  const project = { id: 'fen' }
+  const input = (more: object) => ({ project, now: 0, ...more }) as unknown as PlanningInput
+  const first = input({})
+  const { rerender } = renderHook(({ wish }) => usePlan(wish), { wrapper, initialProps: { wish: first } })
+  await waitFor(() => expect(inputs).toHaveLength(1))
+  expect(inputs[0]).toBe(first)
+
+  rerender({ wish: input({ now: 1 }) })
+  await waitFor(() => expect(inputs).toHaveLength(2))
+  expect(inputs[1]).toMatchObject({ now: 1, before: { stretches: ['plan 1'] }, effort: 400_000 })
+
+  rerender({ wish: input({ now: 2, effort: 150_000 }) })
+  await waitFor(() => expect(inputs).toHaveLength(3))
+  expect(inputs[2]).toMatchObject({ before: { stretches: ['plan 2'] }, effort: 150_000 })
+
+  const changed = input({ project: { id: 'fen', line: [] } })
+  rerender({ wish: changed })
+  await waitFor(() => expect(inputs).toHaveLength(4))
+  expect(inputs[3]).toBe(changed)
+})
