@@ -27,21 +27,6 @@ const shots: Shot[] = [
   { name: 'roster', path: `${project}/roster`, size: desktop },
   { name: 'recipe', path: `${project}/recipe`, size: desktop },
   {
-    name: 'recipe-ways',
-    path: `${project}/recipe`,
-    size: desktop,
-    act: async (page) => {
-      await page.getByRole('button', { name: 'New recipe' }).click()
-      await page.getByRole('checkbox', { name: 'Reed-pikes' }).check()
-      await page.getByText('Being worked out').last().waitFor({ state: 'hidden' })
-      // The last schools, and the recipes kept in any project under them.
-      await page
-        .getByRole('radio')
-        .last()
-        .evaluate((radio) => radio.scrollIntoView({ block: 'end' }))
-    },
-  },
-  {
     name: 'line',
     path: `${project}/line`,
     size: desktop,
@@ -81,6 +66,19 @@ const shots: Shot[] = [
     act: async (page) => {
       await page.getByText('in 8 of 10 cases').first().waitFor({ timeout: 60_000 })
       await page.getByRole('heading', { name: /^Touch-up round/ }).click()
+    },
+  },
+  {
+    name: 'inspection',
+    path: `${project}/sheet`,
+    size: desktop,
+    act: async (page) => {
+      await page.getByText('in 8 of 10 cases').first().waitFor({ timeout: 60_000 })
+      await page.getByRole('button', { name: /^Inspect \d/ }).click()
+      await page
+        .getByRole('dialog')
+        .getByRole('button', { name: /^Touch up/ })
+        .click()
     },
   },
   {
