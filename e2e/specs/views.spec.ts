@@ -40,6 +40,46 @@ for (const { name, path, ready } of views) {
   })
 }
 
+test('the page’s policy refuses nothing of ours, and what is not ours', async ({ page }) => {
+  await page.addInitScript(() => {
+    const refused: string[] = []
+    Object.assign(window, { refused })
+    document.addEventListener('securitypolicyviolation', (event) =>
+      refused.push(`${event.violatedDirective}: ${event.blockedURI} ${event.sample}`),
+    )
+  })
+  const refused = () => page.evaluate(() => (window as unknown as { refused: string[] }).refused)
+  for (const { path, ready } of views) {
+    await page.goto(path)
+    await expect(page.getByText(ready).first()).toBeVisible()
+    expect(await refused(), path).toEqual([])
+  }
+  await page.goto(`/projects/${demoId}/plan`)
+  await expect(page.getByText('1,000 futures')).toBeVisible()
+  await page.goto(`/projects/${demoId}/commission`)
+  await expect(page.getByRole('button', { name: 'Somebody new' })).toBeVisible()
+  // A dialog holds the page still by a style of its own.
+  await page.goto(`/projects/${demoId}/roster`)
+  await page.getByRole('button', { name: 'Change Officers' }).click()
+  await expect(page.getByRole('dialog')).toBeVisible()
+  await expect(page.locator('body')).toHaveCSS('overflow', 'hidden')
+  await page.keyboard.press('Escape')
+  await page.goto('/projects')
+  await page.getByRole('button', { name: /^Put Tallow Fen militia away/ }).click()
+  const toast = page.locator('[data-sonner-toast]').first()
+  await expect(toast).toHaveCSS('position', 'absolute')
+  await toast.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByRole('heading', { name: 'Tallow Fen militia' })).toBeVisible()
+  expect(await refused()).toEqual([])
+  // Who may not put a style in does not.
+  await page.evaluate(() =>
+    document.head.append(
+      Object.assign(document.createElement('style'), { textContent: 'body { color: red }' }),
+    ),
+  )
+  expect(await refused()).toHaveLength(1)
+})
+
 const opened: Readonly<Record<string, (page: Page) => Promise<void>>> = {
   'a form with a fault': async (page) => {
     await page.goto('/projects')

@@ -4,7 +4,9 @@ import type { Instant } from '@seriatim/core'
 import { sql } from 'drizzle-orm'
 import { Hono, type Context } from 'hono'
 import { compress } from 'hono/compress'
-import { secureHeaders } from 'hono/secure-headers'
+import { NONCE, secureHeaders, type SecureHeadersVariables } from 'hono/secure-headers'
+import { readFile } from 'node:fs/promises'
+import { join } from 'node:path'
 import type { Logger } from 'pino'
 import type { Database } from './db/client.ts'
 import type { News } from './db/news.ts'
@@ -144,8 +146,12 @@ function createApis(options: AppOptions) {
   }
 }
 
-export function createApp(options: AppOptions): Hono {
-  const app = new Hono()
+/** The answers' nonce is known to those who write them. */
+type PageEnv = { readonly Variables: SecureHeadersVariables }
+type App = Hono<PageEnv>
+
+export function createApp(options: AppOptions): App {
+  const app: App = new Hono()
   const { door } = options
   app.onError(onError(options.log))
   app.use(
@@ -155,8 +161,8 @@ export function createApp(options: AppOptions): Hono {
       crossOriginEmbedderPolicy: 'require-corp',
       contentSecurityPolicy: {
         defaultSrc: ["'self'"],
-        // Widgets place themselves by style attributes; scripts in the page are none.
-        styleSrc: ["'self'", "'unsafe-inline'"],
+        // The one style that a widget puts into the page bears the nonce of the answer.
+        styleSrc: ["'self'", NONCE],
         imgSrc: ["'self'", 'data:'],
         objectSrc: ["'none'"],
         baseUri: ["'none'"],
@@ -187,18 +193,24 @@ function knocking(context: Context): Request {
   return new Request(context.req.raw, { headers })
 }
 
-function servePages(app: Hono, root: string): void {
+function servePages(app: App, root: string): void {
+  const page = async (context: Context<PageEnv>) => {
+    const html = await readFile(join(root, 'index.html'), 'utf8')
+    return context.html(html.replaceAll('STYLE_NONCE', context.get('secureHeadersNonce') ?? ''))
+  }
   app.use('*', async (context, next) => {
     await next()
     const isAsset = context.req.path.startsWith('/assets/') && context.res.ok
     // The name of an asset says what is in it; all else is asked for anew.
     context.header('cache-control', isAsset ? 'public, max-age=31536000, immutable' : 'no-cache')
   })
+  app.get('/', page)
+  app.get('/index.html', page)
   app.use('*', serveStatic({ root }))
   // Places of the application have no ending; a file that is asked for and not there is not there.
   app.get('*', async (context, next) => {
     if (!/\.[a-z0-9]+$/i.test(context.req.path) && !context.req.path.startsWith('/assets/')) return next()
     return context.text('There is no such file.', 404)
   })
-  app.get('*', serveStatic({ root, path: 'index.html' }))
+  app.get('*', page)
 }

@@ -3,7 +3,7 @@
 const worker = self as unknown as ServiceWorkerGlobalScope
 const cacheName = 'seriatim-pages'
 const shell = '/'
-const besideTheBuild = ['/theme.js', '/punch.svg', '/seriatim.webmanifest']
+const besideTheBuild = ['/first.js', '/punch.svg', '/seriatim.webmanifest']
 
 /** Fetches what the build of now has and is not here yet, then lets go of what it no longer has. */
 async function keepPages(): Promise<void> {

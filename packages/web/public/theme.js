@@ -1,2 +1,0 @@
-const theme = localStorage.getItem('seriatim.theme')
-if (theme) document.documentElement.dataset.theme = theme
