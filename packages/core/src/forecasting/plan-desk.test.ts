@@ -112,6 +112,38 @@ describe('planDesk', () => {
     expect(due!.odds).toBeLessThanOrEqual(calm.jobs[2]!.odds!)
   })
 
+  it('what a rush job puts off goes on as it was to, by all painters side by side', () => {
+    const hours = evenings([1, 2, 3, 4, 5], '18:00')
+    const names = ['pikes', 'eels', 'owls', 'stilts', 'reeds', 'otters', 'herons', 'pilots']
+    const slow = (name: string) =>
+      [1, 2, 3, 4].map((coat) =>
+        stage(`${name} oil ${String(coat)}`, {
+          technique: 'base coat',
+          handsOnSecondsPerModel: minutes(2),
+          setUpSeconds: minutes(3),
+          ...drying(600),
+        }),
+      )
+    const [first, ...others] = names.map((name) => ({
+      ...job(name, 20, { evenings: hours }),
+      line: slow(name),
+    }))
+    const [you] = plainPlanning.painters
+    const painters = [1, 2, 3, 4].map((pace) => ({ ...you!, id: `p${String(pace)}` as PainterId, pace: 1 }))
+    const of = { ...first!, planning: { ...first!.planning, painters } }
+    const calm = planned([of, ...others], of)
+    const given = { desk: deskOf(of), shelf: testShelf, now: noon, effort: 200_000, rush: others[6]!.id }
+    const jobs = [{ project: of }, ...others.map((project) => ({ project }))] as const
+    for (const before of [calm.plan, null]) {
+      const result = planDesk({ ...given, jobs, ...(before ? { before } : {}) })
+      if (!result.ok) throw new Error(result.error.kind)
+      const day = 86_400_000
+      expect(result.value.jobs[7]!.doneAt).toBeLessThan(calm.jobs[7]!.doneAt!)
+      expect(result.value.jobs[7]!.doneAt).toBeLessThan(result.value.jobs[7]!.aloneAt! + day)
+      expect(result.value.plan.finishesAt).toBeLessThan(calm.plan.finishesAt + day)
+    }
+  })
+
   it('with a job less, and the plan of all to keep to, no other comes later', () => {
     const all = planned([mondays, desk, third], desk)
     const result = planDesk({

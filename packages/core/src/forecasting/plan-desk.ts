@@ -1,18 +1,18 @@
 import { paintedBy } from '../calendar/due.ts'
 import { estimateLine, timesOf, type EstimateInput, type LineEstimate } from '../estimating/estimate-line.ts'
 import { roomFor } from '../estimating/room.ts'
-import type { LinePlan } from '../plan/line-plan.ts'
-import { solveLine, type PlanningInput, type SolvedLine } from '../plan/plan-line.ts'
+import type { LaidPlan, LinePlan } from '../plan/line-plan.ts'
+import { layLine, solveLine, type PlanningInput, type SolvedLine } from '../plan/plan-line.ts'
 import type { PlanProblem } from '../plan/plan-notes.ts'
 import { planTogether } from '../plan/plan-together.ts'
 import { runSheets, type RunSheet } from '../plan/run-sheet.ts'
-import { splitIntoBatches } from '../trade/batches.ts'
 import { atDesk, type Desk } from '../trade/desk.ts'
-import type { Model, Project } from '../trade/project.ts'
+import type { Project } from '../trade/project.ts'
 import type { ProjectId } from '../units/ids.ts'
 import { addSeconds, type Instant } from '../units/instant.ts'
 import { success, type Result } from '../units/result.ts'
 import { forecastJobs, type FinishForecast, type JobForecast } from './forecast-finish.ts'
+import { besideRush, hurried, running } from './rush-job.ts'
 
 /** What is planned at one desk. */
 export interface DeskInput extends Pick<EstimateInput, 'shelf' | 'now' | 'known'> {
@@ -22,7 +22,7 @@ export interface DeskInput extends Pick<EstimateInput, 'shelf' | 'now' | 'known'
   /** This one first, whatever it costs the others; these then by their dates. */
   readonly rush?: ProjectId | null
   /** A plan to keep to where nothing is much better, of these jobs or more: with a job less no other is to come later. */
-  readonly before?: Pick<LinePlan, 'stretches'>
+  readonly before?: Pick<LinePlan, 'stretches' | 'sessions'>
   /** The share of futures in which a job is done by the day said of it; eight of ten without it. */
   readonly confidence?: number
   readonly effort?: number
@@ -69,7 +69,7 @@ interface SolvedDesk {
   readonly solved: SolvedLine
   readonly estimate: LineEstimate
   /** Each planned by itself. */
-  readonly alone: readonly Result<SolvedLine, PlanProblem>[]
+  readonly alone: readonly Result<LaidPlan, PlanProblem>[]
   /** Of each the batches by their place in the plan, and by when it has to be painted. */
   readonly asked: readonly { readonly due: Instant | null; readonly batches: readonly number[] }[]
 }
@@ -100,7 +100,13 @@ export function solveDesk(input: DeskInput): Result<SolvedDesk, PlanProblem> {
   }
   const [first, ...others] = given
   const inputs: [PlanningInput, ...PlanningInput[]] = [ready(first), ...others.map(ready)]
-  const together = hurried(planTogether(desk, inputs), given, input)
+  // Planned apart to be compared, and the rush job to be kept so; of many, with less effort each.
+  const alone = inputs.map((each) =>
+    layLine({ ...each, effort: (effort ?? usualEffort) / Math.max(1, given.length - fewJobs + 1) }),
+  )
+  const rushed = alone[given.findIndex((job) => job.project.id === rush)]
+  const calm = planTogether(desk, inputs)
+  const together = hurried(calm, given, rush ?? null, rushed?.ok ? rushed.value.finishesAt : now)
   const { project } = together
   // At one desk it is one hand: what it showed at one job holds for the others.
   const estimate = estimateLine({
@@ -110,16 +116,18 @@ export function solveDesk(input: DeskInput): Result<SolvedDesk, PlanProblem> {
     ...(together.progress ? { progress: together.progress } : {}),
     ...(known ? { known } : {}),
   })
-  // Planned apart to be compared, and the rush job to be kept so; of many, with less effort each.
-  const alone = inputs.map((each) =>
-    solveLine({ ...each, effort: (effort ?? usualEffort) / Math.max(1, given.length - fewJobs + 1) }),
-  )
-  const rushed = alone[given.findIndex((job) => job.project.id === rush)]
+  const asEstimated = { times: timesOf(estimate), room: roomFor(project, estimate).share }
+  const before = rushed?.ok
+    ? besideRush(
+        { ...together, ...asEstimated },
+        rushed.value,
+        input.before ?? running({ ...calm, ...asEstimated }),
+      )
+    : input.before
   const solved = solveLine({
     ...together,
-    ...(rushed?.ok ? { before: rushed.value.plan } : input.before ? { before: input.before } : {}),
-    times: timesOf(estimate),
-    room: roomFor(project, estimate).share,
+    ...asEstimated,
+    ...(before ? { before } : {}),
     spare: true,
   })
   if (!solved.ok) return solved
@@ -165,7 +173,7 @@ export function planDesk(input: DeskInput): Result<DeskPlan, PlanProblem> {
         projectId: job.project.id,
         due: asked[index]?.due ?? null,
         doneAt: isLeft ? addSeconds(now, Math.max(...dry.map((at) => (at - now) / 1000))) : null,
-        aloneAt: isLeft && apart?.ok ? apart.value.plan.finishesAt : null,
+        aloneAt: isLeft && apart?.ok ? apart.value.finishesAt : null,
         doneBy: forecasts[index]?.doneBy ?? null,
         odds: forecasts[index]?.odds ?? null,
       }
@@ -203,35 +211,4 @@ function tellApart(jobs: DeskInput['jobs']): DeskInput['jobs'] {
   })
   const [first, ...others] = jobs
   return [named(first), ...others.map(named)]
-}
-
-/** The rush job is late from now on, so that nothing goes before it; the others follow by their dates. */
-function hurried(together: PlanningInput, jobs: DeskInput['jobs'], { rush, now }: DeskInput): PlanningInput {
-  if (rush === undefined || rush === null) return together
-  const due = ({ project }: DeskJob) => paintedBy(project) ?? Number.POSITIVE_INFINITY
-  const others = jobs.filter((job) => job.project.id !== rush && Number.isFinite(due(job)))
-  const inOrder = others.toSorted((a, b) => due(a) - due(b))
-  const inHand = together.project.batchesInHand
-  const isBegun = (model: Model) => (together.progress?.marks.get(model.id)?.size ?? 0) > 0
-  const begun = (together.batches ?? []).filter((batch) => batch.models.some(isBegun)).length
-  const rushed = jobs
-    .filter((job) => job.project.id === rush)
-    .reduce((sum, { project }) => sum + splitIntoBatches(project, project).length, 0)
-  return {
-    ...together,
-    dueByUnit: new Map(
-      jobs.flatMap(({ project }) =>
-        project.units.map((unit) => [unit.id, project.id === rush ? now : null] as const),
-      ),
-    ),
-    project: {
-      ...together.project,
-      // It is begun at once, beside what is in hand.
-      batchesInHand: inHand === null ? null : Math.max(inHand, begun) + rushed,
-      planning: {
-        ...together.project.planning,
-        first: inOrder.flatMap(({ project }) => splitIntoBatches(project, project).map((batch) => batch.id)),
-      },
-    },
-  }
 }

@@ -93,8 +93,10 @@ function dryingBefore(
   batchOf: ReadonlyMap<string, Batch>,
   stageOf: ReadonlyMap<string, Stage>,
 ): readonly Drying[] {
+  // What is dry by then may still be what was waited for, on the same batch.
+  const matters = (each: Stretch) => each.dryAt > stretch.startsAt || each.batchId === stretch.batchId
   const planned = plan.stretches
-    .filter((each) => each.endsAt <= stretch.startsAt && each.dryAt > each.endsAt)
+    .filter((each) => each.endsAt <= stretch.startsAt && each.dryAt > each.endsAt && matters(each))
     .flatMap((each) => {
       const batch = batchOf.get(each.batchId)
       const stage = stageOf.get(each.stageId)

@@ -38,11 +38,24 @@ export function slotsOf(instance: PlanInstance, painter: number, windows: number
       inSession.push(session)
     }
   })
+  return slots(start, end, inSession)
+}
+
+/** Stretches of time as slots, each a session of its own. */
+export function slotsOfSpans(some: readonly Span[]): DeskSlots {
+  return slots(
+    some.map((each) => each.start),
+    some.map((each) => each.end),
+    [...some.keys()],
+  )
+}
+
+function slots(start: readonly number[], end: readonly number[], session: readonly number[]): DeskSlots {
   return {
     count: start.length,
     start: Float64Array.from(start),
     end: Float64Array.from(end),
-    session: Int32Array.from(inSession),
+    session: Int32Array.from(session),
     longest: start.reduce((most, from, at) => Math.max(most, (end[at] ?? 0) - from), 0),
   }
 }

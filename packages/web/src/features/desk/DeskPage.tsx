@@ -116,7 +116,12 @@ function asWished(
   kept: LinePlan | null,
 ): DeskWish {
   const jobs = all.jobs.filter(({ project }) => !left.has(project.id))
-  return { ...all, jobs, rush, ...(kept ? { before: { stretches: kept.stretches } } : {}) }
+  return {
+    ...all,
+    jobs,
+    rush,
+    ...(kept ? { before: { stretches: kept.stretches, sessions: kept.sessions } } : {}),
+  }
 }
 
 function subOf({ plan, project, potsSaved }: DeskPlan): string {
