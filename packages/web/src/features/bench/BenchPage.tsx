@@ -20,7 +20,7 @@ import { useFinish } from '../../shared/use-finish.ts'
 import { useNow } from '../../shared/use-now.ts'
 import { useProjectPlan } from '../../shared/use-project-plan.ts'
 import { useMaterials, useProjectInAir } from '../../shared/working-project.ts'
-import { useWorkLeft } from '../../shared/worker/index.ts'
+import { quickEffort, useWorkLeft } from '../../shared/worker/index.ts'
 import { ActionBar } from './ActionBar.tsx'
 import { currentTask, withoutSkipped, type Choice, type Skipped } from './bench-task.ts'
 import { DryingShelf } from './DryingShelf.tsx'
@@ -47,9 +47,6 @@ export function BenchPage() {
 /** So many seconds after its wait a coat may still be said to be tacky. */
 const feltWithin = 20 * 60
 
-/** A new plan after every punch: quick, for what comes next matters more here than the last set-up saved. */
-const quickEffort = 400_000
-
 /** Models and the stage a touch-up is noted for. */
 export interface TouchUpWish {
   readonly stage: Stage
@@ -59,6 +56,7 @@ export interface TouchUpWish {
 function Bench({ progress }: { readonly progress: Progress }) {
   const written = useCurrentProject()
   const project = useProjectInAir(written)
+  // The first plan is quick as well: what comes next matters more here than the last set-up saved.
   const { estimated, times, plan } = useProjectPlan(project, progress, { effort: quickEffort })
   const estimate = estimated?.estimate
   const painter = usePainterHere(project)

@@ -7,7 +7,7 @@ import { inputKey } from './input-key.ts'
 const last = new Map<Project['id'], { readonly project: Project; readonly plan: LinePlan }>()
 
 /** So much effort goes to a plan that keeps to the one before: what was found then is where it begins. */
-const effortToKeep = 400_000
+export const quickEffort = 400_000
 
 /** The plan of what is left, worked out beside the page; the last one stays in view until the next is there. */
 export function usePlan(input: PlanningInput | null) {
@@ -18,10 +18,10 @@ export function usePlan(input: PlanningInput | null) {
       if (!input) throw new Error('nothing to plan')
       const { project } = input
       const known = last.get(project.id)
-      const { effort = effortToKeep } = input
+      const { effort = quickEffort } = input
       const wish =
         known?.project === project
-          ? { ...input, before: { stretches: known.plan.stretches }, effort: Math.min(effort, effortToKeep) }
+          ? { ...input, before: { stretches: known.plan.stretches }, effort: Math.min(effort, quickEffort) }
           : input
       const planned = await callPlanner(
         'plan',
