@@ -231,3 +231,15 @@ test('what one device punches and changes the other shows without asking', async
   await expect(page.getByText('Otter mere').first()).toBeVisible()
   await other.close()
 })
+
+test('a project put away on one device and brought back is there again where its page stood', async ({
+  page,
+  request,
+}) => {
+  const { url, id } = await seedProject(request, { stages: 3 })
+  await request.delete(`/api/projects/${id}`)
+  await page.goto(`${url}/bench`)
+  await expect(headline(page)).toHaveText('Nothing lies here')
+  await request.post(`/api/projects/${id}/restore`)
+  await expect(page.getByRole('button', { name: 'Touch-up' })).toBeVisible()
+})

@@ -5,7 +5,7 @@ import { lazy, Suspense, useEffect, useRef, useState } from 'react'
 import { Link, NavLink, Outlet, useLocation, useParams } from 'react-router'
 import { ChangesButton } from '../features/changes/index.ts'
 import { DeliveryNotice } from '../features/delivery/index.ts'
-import { ApiProblem } from '../shared/api/index.ts'
+import { isMissing } from '../shared/api/index.ts'
 import { dueText } from '../shared/finish-text.ts'
 import { plural } from '../shared/format/index.ts'
 import { forgetProject } from '../shared/kept/index.ts'
@@ -220,7 +220,7 @@ export function ProjectRoad() {
   const { project: data, error, refetch, failureReason } = useProject(projectId as ProjectId)
   const mayChange = useHasBeenTo(whereTheLineChanges)
   useNews(data?.id ?? null)
-  const isGone = error instanceof ApiProblem && error.problem.status === 404
+  const isGone = isMissing(error)
   useEffect(() => {
     if (data) rememberProject(data.id)
     else if (isGone && lastProject() === projectId) rememberProject(null)

@@ -38,6 +38,11 @@ export function isAway(error: unknown): boolean {
   )
 }
 
+/** Whether what was asked for is not there. */
+export function isMissing(error: unknown): boolean {
+  return error instanceof ApiProblem && error.problem.status === 404
+}
+
 /** What the server says of a request that is wrong in itself: sending the same again cannot help. */
 const lasting = new Set([
   'invalid-request',

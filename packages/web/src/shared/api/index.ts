@@ -1,5 +1,5 @@
 export { useAir, useAirChange } from './air.ts'
-export { ApiProblem, call, isAway, isTooLarge, mayPass, onSignInNeeded } from './call.ts'
+export { ApiProblem, call, isAway, isMissing, isTooLarge, mayPass, onSignInNeeded } from './call.ts'
 export {
   readShared,
   useAcceptQuote,

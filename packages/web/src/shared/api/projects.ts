@@ -2,18 +2,22 @@ import { projectFileSchema, routes, type ProjectSettings, type StoredProject } f
 import type { Instant, ProjectId } from '@seriatim/core'
 import { queryOptions } from '@tanstack/react-query'
 import { z } from 'zod'
-import { call } from './call.ts'
+import { call, isMissing } from './call.ts'
 
 export const projectListQuery = queryOptions({
   queryKey: ['projects'],
   queryFn: ({ signal }) => call(routes.listProjects, {}, signal).then((list) => list.projects),
 })
 
+/** A project that is not there may have been put away on another device, and be brought back there. */
+const askAgainForGone = 5_000
+
 /** The project as the server has it. */
 export const projectQuery = (id: ProjectId) =>
   queryOptions({
     queryKey: ['project', id],
     queryFn: ({ signal }) => call(routes.readProject, { params: { id } }, signal),
+    refetchInterval: ({ state }) => (isMissing(state.error) ? askAgainForGone : false),
   })
 
 export function createProject(id: ProjectId, settings: ProjectSettings): Promise<StoredProject> {
