@@ -19,6 +19,8 @@ import {
   type Result,
   type StageEstimate,
   type TimeRange,
+  toPlan,
+  partsOf,
 } from '@seriatim/core'
 import { sequentialIds } from './demo/ids.ts'
 import { readArguments, readNow, readProjectFile, type Printed } from './input.ts'
@@ -45,8 +47,8 @@ export function runEstimate(args: readonly string[]): Printed {
   const materials = new Map(shelf.map((material) => [material.id, material]))
   const estimate = estimateLine({ project, shelf: materials, progress, now })
   const times = timesOf(estimate)
-  const room = roomFor(project, estimate).share
-  const planned = planLine({ project, progress, times, now, shelf: materials, room })
+  const room = roomFor(partsOf(project), estimate).share
+  const planned = planLine({ ...toPlan(project), progress, times, now, shelf: materials, room })
   const beside = planned.ok ? besideInPlan(planned.value, times) : besideByBatch(project, estimate)
   const json = estimateJson(project, estimate, beside, options.value.painters)
   return { ok: true, value: `${JSON.stringify(json, null, 2)}\n` }

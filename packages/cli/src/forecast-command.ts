@@ -10,6 +10,7 @@ import {
   type Offer,
   type Project,
   type Result,
+  toPlan,
 } from '@seriatim/core'
 import { readArguments, readNow, readProjectFile, type Printed } from './input.ts'
 
@@ -30,7 +31,7 @@ export function runForecast(args: readonly string[]): Printed {
   const input = { project, progress, now, shelf: materials, estimateInput, futures, seed, effort }
   const before = tryOffer(input, null)
   if (!before) {
-    const solved = solveLine({ project, progress, now, effort: 0 })
+    const solved = solveLine({ ...toPlan(project), progress, now, effort: 0 })
     return {
       ok: false,
       error: [`project: ${solved.ok ? 'There is no plan.' : planProblemText(solved.error)}`],

@@ -14,6 +14,8 @@ import {
   type LineEstimate,
   type PlanningInput,
   type Result,
+  toPlan,
+  partsOf,
 } from '@seriatim/core'
 import { readArguments, readBeside, readNow, readProjectFile, type Printed } from './input.ts'
 import { planJson } from './plan-json.ts'
@@ -35,16 +37,15 @@ export function runPlan(args: readonly string[]): Printed {
           own.input,
           ...others.value.map((other) => ownInput(other, now, undefined).input),
         ])
-  const { project } = input
   const planned = solveLine({ ...input, spare: true })
   if (!planned.ok) return { ok: false, error: [`project: ${planProblemText(planned.error)}`] }
   const { plan } = planned.value
   // Several projects together have no estimate of their own to draw from.
   const forecast =
-    beside.length === 0 ? forecastFinish({ solved: planned.value, project, estimate: own.estimate }) : null
+    beside.length === 0 ? forecastFinish({ solved: planned.value, estimate: own.estimate }) : null
   return {
     ok: true,
-    value: `${JSON.stringify(planJson(project, plan, runSheets(plan, project), forecast), null, 2)}\n`,
+    value: `${JSON.stringify(planJson(file.value.project, plan, runSheets(plan, input.work), forecast), null, 2)}\n`,
   }
 }
 
@@ -56,10 +57,10 @@ function ownInput(
   const progress = foldProgress(events)
   const materials = new Map(shelf.map((material) => [material.id, material]))
   const estimate = estimateLine({ project, shelf: materials, progress, now })
-  const room = roomFor(project, estimate).share
+  const room = roomFor(partsOf(project), estimate).share
   const split = batchSize === undefined ? {} : { split: { batchSize, firstBatch: null } }
   const times = timesOf(estimate)
-  return { input: { project, progress, now, times, shelf: materials, room, ...split }, estimate }
+  return { input: { ...toPlan(project), progress, now, times, shelf: materials, room, ...split }, estimate }
 }
 
 interface Options {

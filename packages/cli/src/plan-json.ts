@@ -13,20 +13,20 @@ const iso = (moment: Instant) => new Date(moment).toISOString()
 
 /** The plan as JSON: moments as ISO 8601, durations in whole seconds, names beside the ids. */
 export function planJson(
-  project: Project,
+  { name, dueOn }: Pick<Project, 'name' | 'dueOn'>,
   plan: LinePlan,
   sheets: readonly RunSheet[],
   forecast: FinishForecast | null,
 ) {
   return {
-    project: project.name,
+    project: name,
     // By then it is done in eight of ten futures: the date to be told.
     doneBy: forecast && (forecast.p80 === null ? null : iso(forecast.p80)),
     median: forecast && (forecast.p50 === null ? null : iso(forecast.p50)),
     odds: forecast && forecast.odds,
     finishesAt: iso(plan.finishesAt),
     room: plan.room,
-    dueOn: project.dueOn,
+    dueOn,
     firstBatchAt: iso(plan.firstBatchAt),
     handsOnSeconds: plan.handsOnSeconds,
     setUpSeconds: plan.setUpSeconds,

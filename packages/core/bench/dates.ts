@@ -29,7 +29,7 @@ export function benchDates(): void {
   for (const { id, body, size } of jobs) {
     const given = schoolJob(id, body, size, { evenings })
     const known = knownPlan(given, [], 500_000)
-    const { p50 } = forecastFinish({ ...known, project: given, futures: 400 })
+    const { p50 } = forecastFinish({ ...known, futures: 400 })
     const sessions = known.solved.instance.painters[0]?.sessions ?? []
     const inSession = (moment: number | null) =>
       sessions.filter(({ start }) => start < ((moment ?? Number.POSITIVE_INFINITY) - noon) / 1000).length
@@ -55,7 +55,7 @@ export function benchDates(): void {
   const ruled = recipeSchools.map(({ id }) => {
     const given = schoolJob(id, 'foot', 3, { evenings })
     const known = knownPlan(given, [], 500_000)
-    const [byRule, anew] = medians(known, given)
+    const [byRule, anew] = medians(known)
     return [id, byRule.toFixed(2), anew.toFixed(2), (byRule - anew).toFixed(2)]
   })
   const ruledHead = ['school, 15 foot', 'median by the rule, sessions', 'planned anew knowing all', 'error']
@@ -73,8 +73,8 @@ export function benchDates(): void {
 }
 
 /** Median finish in sessions over the same futures: by the rule, and planned anew with all of it known beforehand. */
-function medians(known: KnownPlan, given: Project): readonly [number, number] {
-  const futures = drawFutures(known.solved, given, known.estimate, 5)
+function medians(known: KnownPlan): readonly [number, number] {
+  const futures = drawFutures(known.solved, known.estimate, 5)
   const sessions = known.solved.instance.painters[0]?.sessions ?? []
   const byRule: number[] = []
   const anew: number[] = []

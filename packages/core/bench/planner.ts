@@ -1,8 +1,9 @@
+import { toPlan } from '../src/plan/to-plan.ts'
 import { distinctSplits, trySplit } from '../src/plan/compare-batch-sizes.ts'
 import { planLine, solveLine } from '../src/plan/plan-line.ts'
 import { estimateLine, timesOf } from '../src/estimating/estimate-line.ts'
 import { forecastFinish } from '../src/forecasting/forecast-finish.ts'
-import { plainPlanning } from '../src/trade/planning.ts'
+import { plainPlanning } from '../src/trade/project.ts'
 import { foldProgress } from '../src/progress/fold-progress.ts'
 import type { ProgressEvent } from '../src/progress/event.ts'
 import type { Stage } from '../src/trade/stage.ts'
@@ -46,26 +47,26 @@ export function benchPlanner(): void {
   }))
   const progress = foldProgress(half)
   const splits = distinctSplits(given)
-  const first = planLine({ project: given, now })
+  const first = planLine({ ...toPlan(given), now })
   if (!first.ok) throw new Error('the benchmark line cannot be planned')
   const before = first.value
 
   const rows: [string, number][] = [
     [
       'built rows only (no search)',
-      medianMilliseconds(5, () => planLine({ project: given, now, effort: 0 })),
+      medianMilliseconds(5, () => planLine({ ...toPlan(given), now, effort: 0 })),
     ],
-    ['plan, as the plan page', medianMilliseconds(5, () => planLine({ project: given, now }))],
-    ['plan, any number in hand', medianMilliseconds(5, () => planLine({ project: unbounded, now }))],
+    ['plan, as the plan page', medianMilliseconds(5, () => planLine({ ...toPlan(given), now }))],
+    ['plan, any number in hand', medianMilliseconds(5, () => planLine({ ...toPlan(unbounded), now }))],
     [
       're-plan half-way, as the bench after a punch',
-      medianMilliseconds(5, () => planLine({ project: given, progress, now, effort: 400_000, before })),
+      medianMilliseconds(5, () => planLine({ ...toPlan(given), progress, now, effort: 400_000, before })),
     ],
     ['fold 1,200 punches into progress', medianMilliseconds(20, () => foldProgress(half))],
     [
       `what-if over ${splits.length} ways to split`,
       medianMilliseconds(1, () =>
-        splits.map((split) => trySplit({ project: given, now, effort: 300_000 }, split)),
+        splits.map((split) => trySplit({ ...toPlan(given), now, effort: 300_000 }, split)),
       ),
     ],
   ]
@@ -81,8 +82,8 @@ export function benchPlanner(): void {
 
   benchStudio(given, now, unit1)
 
-  const planned = planLine({ project: given, now })
-  const quick = planLine({ project: given, now, effort: 0 })
+  const planned = planLine({ ...toPlan(given), now })
+  const quick = planLine({ ...toPlan(given), now, effort: 0 })
   if (!planned.ok || !quick.ok) throw new Error('the benchmark line cannot be planned')
   const hours = (moment: number) => ((moment - now) / 3_600_000).toFixed(1)
   process.stdout.write('\nQuality of the same plan (hours from now; pots):\n\n')
@@ -119,18 +120,18 @@ function benchStudio(
   }))
   const studio = { ...given, batchesInHand: 8, planning: { ...plainPlanning, painters } }
   const estimate = estimateLine({ project: given, shelf: new Map(), now })
-  const solved = solveLine({ project: given, now, times: timesOf(estimate), spare: true })
+  const solved = solveLine({ ...toPlan(given), now, times: timesOf(estimate), spare: true })
   if (!solved.ok) throw new Error(solved.error.kind)
-  const planned = planLine({ project: studio, now })
+  const planned = planLine({ ...toPlan(studio), now })
   if (!planned.ok) throw new Error(planned.error.kind)
   const before = planned.value
-  const futures = () => forecastFinish({ solved: solved.value, project: given, estimate, futures: 1000 })
+  const futures = () => forecastFinish({ solved: solved.value, estimate, futures: 1000 })
   const began = performance.now()
   let longest = 0
   let last = began
   forecastFinish({
     solved: solved.value,
-    project: given,
+
     estimate,
     futures: 1000,
     stop: () => {
@@ -140,17 +141,17 @@ function benchStudio(
     },
   })
   const rows: [string, number][] = [
-    ['eight painters, full search', medianMilliseconds(3, () => planLine({ project: studio, now }))],
+    ['eight painters, full search', medianMilliseconds(3, () => planLine({ ...toPlan(studio), now }))],
     [
       'eight painters, re-plan after a tick',
-      medianMilliseconds(5, () => planLine({ project: studio, now, effort: 150_000, before })),
+      medianMilliseconds(5, () => planLine({ ...toPlan(studio), now, effort: 150_000, before })),
     ],
     ['1,000 futures, one painter', medianMilliseconds(3, futures)],
     ['between two looks whether to stop, at most', longest],
     ...[200, 400].map((models): [string, number] => {
       const larger = { ...studio, units: shares.map((share, at) => unit('abcd'.charAt(at), share * models)) }
       const splits = distinctSplits(larger)
-      const all = () => splits.map((split) => trySplit({ project: larger, now, effort: 300_000 }, split))
+      const all = () => splits.map((split) => trySplit({ ...toPlan(larger), now, effort: 300_000 }, split))
       return [`eight painters, ${models} models: ${splits.length} batch sizes`, medianMilliseconds(1, all)]
     }),
   ]

@@ -53,23 +53,19 @@ export {
 } from './trade/material.ts'
 export {
   aims,
-  plainPlanning,
   type Aim,
   usualBores,
-  usualHandOver,
   type Bores,
-  type HandOver,
-  type KeptBatch,
   teamworks,
   type Painter,
-  type Pin,
-  type Planning,
   type SessionMark,
   type SessionRule,
   type SingleSession,
   type Teamwork,
   type TimeOff,
-} from './trade/planning.ts'
+  type Evenings,
+  type Desk,
+} from './trade/desk.ts'
 export {
   countModels,
   details,
@@ -77,11 +73,11 @@ export {
   isOneOf,
   stagesOf,
   takesStage,
-  type Evenings,
   type Model,
-  type Project,
   type Unit,
-} from './trade/project.ts'
+} from './trade/job.ts'
+export { plainPlanning, type Planning, type Project, deskOf, dateOf, partsOf } from './trade/project.ts'
+export { usualHandOver, type HandOver, type KeptBatch, type Pin } from './trade/wishes.ts'
 export {
   landsOn,
   regionsOfStep,
@@ -296,10 +292,10 @@ export { comparePlans, keepPlan, type KeptPlan, type PlanChange } from './plan/c
 export { tryWay, type WayInput, type WayOutcome } from './plan/compare-ways.ts'
 export type { Departure } from './plan/departures.ts'
 export type { LinePlan, PainterLoad, PlanSession, Stretch } from './plan/line-plan.ts'
+export { toPlan, type ProjectToPlan } from './plan/to-plan.ts'
 export { planLine, solveLine, type PlanningInput, type SolvedLine } from './plan/plan-line.ts'
 export { planNoteText, planProblemText, type PlanNote, type PlanProblem } from './plan/plan-notes.ts'
 export { planTogether } from './plan/plan-together.ts'
-export { atDesk, deskOf, type Desk } from './trade/desk.ts'
 export { runSheets, type Drying, type RunSheet, type RunSheetEntry } from './plan/run-sheet.ts'
 export { whyThen, type WhyThen } from './plan/why-then.ts'
 export { workName } from './plan/work-name.ts'

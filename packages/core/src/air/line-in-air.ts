@@ -1,6 +1,6 @@
+import type { Job } from '../trade/job.ts'
 import type { Stage } from '../trade/stage.ts'
 import type { Carrier } from '../trade/material.ts'
-import type { Project } from '../trade/project.ts'
 import { factsOf, type Shelf } from '../recipe/step-facts.ts'
 import type { StepId } from '../units/ids.ts'
 import type { Instant } from '../units/instant.ts'
@@ -33,7 +33,7 @@ export function airNow<Reading extends AirAt>(
 }
 
 /** What thins a stage's material, by the recipe or by its name on the shelf; unknown paint is taken for water-borne. */
-export function carriersIn(project: Pick<Project, 'recipes'>, shelf: Shelf) {
+export function carriersIn(project: Pick<Job, 'recipes'>, shelf: Shelf) {
   const byStep = new Map<StepId, Carrier>()
   for (const recipe of project.recipes) {
     for (const { step, material } of factsOf(recipe, shelf)) {
@@ -50,7 +50,7 @@ export function carriersIn(project: Pick<Project, 'recipes'>, shelf: Shelf) {
 
 /** The line with its waits as this air has them; without a reading as they are written. */
 export function lineInAir(
-  project: Pick<Project, 'line' | 'recipes'>,
+  project: Pick<Job, 'line' | 'recipes'>,
   shelf: Shelf,
   air: Air | null,
 ): readonly Stage[] {

@@ -1,13 +1,13 @@
+import type { Job } from '../trade/job.ts'
 import type { CalendarEntry } from '../calendar/calendar-entries.ts'
 import { dryingShelf } from '../progress/drying-shelf.ts'
 import type { Progress } from '../progress/progress.ts'
 import { batchName, splitIntoBatches, type BatchSplit, type ToSplit } from '../trade/batches.ts'
-import type { Project } from '../trade/project.ts'
 import type { Instant } from '../units/instant.ts'
 
 /** When what is wet at `now` will be dry, for another calendar to ring; the same one as long as it is the same coat of a batch. */
 export function dryingAlarms(
-  project: ToSplit & BatchSplit & Pick<Project, 'line'>,
+  project: ToSplit & BatchSplit & Pick<Job, 'line'>,
   progress: Progress,
   now: Instant,
 ): readonly CalendarEntry[] {

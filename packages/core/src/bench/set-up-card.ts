@@ -5,7 +5,7 @@ import { mixCard, type MixCard } from '../mixing/mix-card.ts'
 import { stepMillilitres } from '../mixing/materials-needed.ts'
 import { isThrough, slipText } from '../progress/hole-state.ts'
 import type { Judgement, Progress } from '../progress/progress.ts'
-import { takesStage, takesStep, type Model, type Project, type Unit } from '../trade/project.ts'
+import { takesStage, takesStep, type Model, type Unit, type Job } from '../trade/job.ts'
 import { formOf } from '../trade/material.ts'
 import type { Mix } from '../trade/recipe.ts'
 import { factsOf, type Shelf, type StepFacts } from '../recipe/step-facts.ts'
@@ -33,7 +33,7 @@ export interface SetUpCard {
  * recipe says.
  */
 export function setUpCard(
-  project: Pick<Project, 'units' | 'recipes' | 'line'>,
+  project: Pick<Job, 'units' | 'recipes' | 'line'>,
   progress: Progress,
   shelf: Shelf,
   {
@@ -94,7 +94,7 @@ function mixOf(
 }
 
 /** Slips on the same regions with the same pot, whosever model it was. */
-function missedBefore({ line }: Pick<Project, 'line'>, { slips }: Progress, stage: Stage): readonly string[] {
+function missedBefore({ line }: Pick<Job, 'line'>, { slips }: Progress, stage: Stage): readonly string[] {
   const here = touchedRegions(stage.touch)
   const alike = new Set(
     line
@@ -109,11 +109,7 @@ function missedBefore({ line }: Pick<Project, 'line'>, { slips }: Progress, stag
   return [...new Set(notes)].slice(0, 5)
 }
 
-function modelsLeft(
-  { units, line }: Pick<Project, 'units' | 'line'>,
-  progress: Progress,
-  stage: Stage,
-): number {
+function modelsLeft({ units, line }: Pick<Job, 'units' | 'line'>, progress: Progress, stage: Stage): number {
   const pot = potOf(stage)
   const stages = line.filter((each) => potOf(each) === pot)
   return units

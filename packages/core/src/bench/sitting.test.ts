@@ -1,3 +1,4 @@
+import { toPlan } from '../plan/to-plan.ts'
 import { describe, expect, it } from 'vitest'
 import { estimateLine, timesOf } from '../estimating/estimate-line.ts'
 import { solveLine } from '../plan/plan-line.ts'
@@ -34,7 +35,7 @@ const lap = (number: number, stageId: string, from: Instant, seconds: number): P
 function stateOf(events: readonly ProgressEvent[], now: Instant) {
   const progress = foldProgress(events)
   const estimate = estimateLine({ project: given, shelf: testShelf, progress, now })
-  const solved = solveLine({ project: given, progress, times: timesOf(estimate), now })
+  const solved = solveLine({ ...toPlan(given), progress, times: timesOf(estimate), now })
   if (!solved.ok) throw new Error(solved.error.kind)
   const { plan } = solved.value
   return { progress, estimate, plan, sitting: sittingNow(given, progress, plan, estimate, painter!.id, now) }

@@ -6,7 +6,7 @@ import { longestPause } from '../progress/longest-pause.ts'
 import type { Progress } from '../progress/progress.ts'
 import { neededForTable } from '../progress/table-ready.ts'
 import type { Batch } from '../trade/batches.ts'
-import { takesStage, type Model, type Project } from '../trade/project.ts'
+import { takesStage, type Model, type Job } from '../trade/job.ts'
 import type { PainterId } from '../units/ids.ts'
 import type { Instant } from '../units/instant.ts'
 
@@ -29,7 +29,7 @@ export interface Sitting {
 
 /** @param plan as it was made after the last punch. */
 export function sittingNow(
-  project: Pick<Project, 'units' | 'line' | 'recipes'>,
+  project: Pick<Job, 'units' | 'line' | 'recipes'>,
   progress: Progress,
   plan: LinePlan,
   estimate: LineEstimate | undefined,
@@ -58,7 +58,7 @@ export function sittingNow(
 
 /** Batches that come to a stop in a session: a few of them, so that it can be asked after every punch. */
 function reachedBy(
-  project: Pick<Project, 'units' | 'line' | 'recipes'>,
+  project: Pick<Job, 'units' | 'line' | 'recipes'>,
   progress: Progress,
   plan: LinePlan,
   session: number,
@@ -127,7 +127,7 @@ export interface FurtherStep {
 
 /** Stages beyond the stop line, with their minutes, where all that the table asks for is done; `null` before that. */
 export function beyondTheStopLine(
-  project: Pick<Project, 'line' | 'recipes'>,
+  project: Pick<Job, 'line' | 'recipes'>,
   progress: Progress,
   estimate: LineEstimate | undefined,
   batch: Batch,

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { noon, project } from '../testing/builders.ts'
-import { plainPlanning } from '../trade/planning.ts'
+import { plainPlanning } from '../trade/project.ts'
 import { addSeconds } from '../units/instant.ts'
 import type { LocalDate } from '../units/local-date.ts'
 import { minutes, seconds } from '../units/seconds.ts'

@@ -1,5 +1,6 @@
+import { dateOf } from '../trade/project.ts'
+import type { Painter } from '../trade/desk.ts'
 import type { Project } from '../trade/project.ts'
-import type { Painter } from '../trade/planning.ts'
 import { addSeconds, type Instant } from '../units/instant.ts'
 import { addDays, type LocalDate } from '../units/local-date.ts'
 import { handedOverAt } from './due.ts'
@@ -54,7 +55,7 @@ export function calendarEntries(
     return [...held.map(entry(false)), ...fallen.map(entry(true))]
   })
   if (project.dueOn === null) return entries
-  const at = project.planning.handOver ? handedOverAt(project) : null
+  const at = project.planning.handOver ? handedOverAt(dateOf(project), project) : null
   return [...entries, { kind: 'due', key: 'due', on: project.dueOn, at }]
 }
 

@@ -1,29 +1,33 @@
-import type { Project } from '../trade/project.ts'
+import type { Desk } from '../trade/desk.ts'
+import type { Job } from '../trade/job.ts'
+import type { Wishes } from '../trade/wishes.ts'
 import { addSeconds, type Instant } from '../units/instant.ts'
 import { addDays } from '../units/local-date.ts'
 import { clockOn, endOfDay } from './sessions.ts'
 
-type Dated = Pick<Project, 'dueOn' | 'evenings'> & {
-  readonly planning: Pick<Project['planning'], 'handOver'>
-}
+type Date = Pick<Wishes, 'dueOn' | 'handOver'>
+type At = Pick<Desk, 'evenings'>
 
 /** When the models are handed over: the hour of the due day, else its end; `null` without a date. */
-export function handedOverAt({ dueOn, evenings, planning }: Dated): Instant | null {
+export function handedOverAt({ dueOn, handOver }: Date, { evenings }: At): Instant | null {
   if (dueOn === null) return null
-  const { handOver } = planning
-  return handOver ? clockOn(dueOn, handOver.at, evenings.timeZone) : endOfDay(dueOn, evenings.timeZone)
+  const { timeZone } = evenings
+  return handOver ? clockOn(dueOn, handOver.at, timeZone) : endOfDay(dueOn, timeZone)
 }
 
 /** From when on the models are here; `null`: they are, as far as anybody knows. */
-export function hereFrom({ commission, evenings }: Pick<Project, 'commission' | 'evenings'>): Instant | null {
+export function hereFrom(
+  { commission }: Pick<Job, 'commission'>,
+  { evenings }: Pick<Desk, 'evenings'>,
+): Instant | null {
   const arrivesOn = commission?.arrivesOn ?? null
   return arrivesOn === null ? null : endOfDay(addDays(arrivesOn, -1), evenings.timeZone)
 }
 
 /** By when the last coat has to be dry: what is handed over at an hour cures and is packed before. */
-export function paintedBy(project: Dated): Instant | null {
-  const due = handedOverAt(project)
-  const { handOver } = project.planning
+export function paintedBy(date: Date, at: At): Instant | null {
+  const due = handedOverAt(date, at)
+  const { handOver } = date
   return due === null || handOver === null
     ? due
     : addSeconds(due, -(handOver.cureSeconds + handOver.packingSeconds))

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { plainPlanning, type Painter } from '../trade/planning.ts'
-import type { Evenings } from '../trade/project.ts'
+import type { Painter, Evenings } from '../trade/desk.ts'
+import { plainPlanning } from '../trade/project.ts'
 import { instant } from '../units/instant.ts'
 import type { LocalDate } from '../units/local-date.ts'
 import { minutes } from '../units/seconds.ts'

@@ -1,6 +1,5 @@
 import { tzOffset } from '@date-fns/tz'
-import type { Evenings } from '../trade/project.ts'
-import type { Painter, SessionMark, SessionRule } from '../trade/planning.ts'
+import type { Evenings, Painter, SessionMark, SessionRule } from '../trade/desk.ts'
 import { addSeconds, instant, type Instant } from '../units/instant.ts'
 import { addDays, daysBetween, isoWeekday, type LocalDate } from '../units/local-date.ts'
 import { clockOn, localDateAt, type Session } from './sessions.ts'

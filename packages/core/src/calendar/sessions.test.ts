@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import type { Evenings } from '../trade/project.ts'
+import type { Evenings } from '../trade/desk.ts'
 import { instant } from '../units/instant.ts'
 import type { LocalDate } from '../units/local-date.ts'
 import { minutes } from '../units/seconds.ts'

@@ -1,5 +1,5 @@
 import { tzOffset } from '@date-fns/tz'
-import type { Evenings } from '../trade/project.ts'
+import type { Evenings } from '../trade/desk.ts'
 import { addSeconds, instant, type Instant } from '../units/instant.ts'
 import { addDays, isoWeekday, type LocalDate } from '../units/local-date.ts'
 

@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import type { Project, Unit } from '../trade/project.ts'
+import type { Unit } from '../trade/job.ts'
+import type { Project } from '../trade/project.ts'
 import { project, stage, unit } from '../testing/builders.ts'
 import { footRecipe } from '../testing/recipes.ts'
 import type { BatchId, PainterId, RecipeId, StageId, UnitId } from '../units/ids.ts'

@@ -1,5 +1,7 @@
-import type { KeptBatch, Painter, Pin, Planning } from '../trade/planning.ts'
-import type { Model, Project, Unit } from '../trade/project.ts'
+import type { Painter } from '../trade/desk.ts'
+import type { Model, Unit } from '../trade/job.ts'
+import type { Planning, Project } from '../trade/project.ts'
+import type { KeptBatch, Pin } from '../trade/wishes.ts'
 import type { Recipe, Step } from '../trade/recipe.ts'
 import type { Stage } from '../trade/stage.ts'
 

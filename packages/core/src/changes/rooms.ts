@@ -1,5 +1,4 @@
-import type { Planning } from '../trade/planning.ts'
-import type { Project } from '../trade/project.ts'
+import type { Planning, Project } from '../trade/project.ts'
 import type { Listed, ProjectFields, Thing } from './command.ts'
 
 /** The lists of a project: how to read one, and the project with another in its place. */

@@ -1,4 +1,5 @@
-import type { Project, Unit } from '../trade/project.ts'
+import type { Unit, Job } from '../trade/job.ts'
+import type { Project } from '../trade/project.ts'
 import { standards, type Standard } from '../trade/recipe.ts'
 import type { UnitId } from '../units/ids.ts'
 import { estimateLine, totalOf, type EstimateInput, type TimeRange } from './estimate-line.ts'
@@ -44,7 +45,7 @@ export function standardCosts(
 /** The standards that the unit's recipe, or its stages, tell apart. */
 export function standardsOffered(
   unitId: UnitId,
-  { recipes, line }: Pick<Project, 'recipes' | 'line'>,
+  { recipes, line }: Pick<Job, 'recipes' | 'line'>,
 ): readonly Standard[] {
   const recipe = recipes.find((each) => each.unitIds.includes(unitId))
   if (recipe) return standards.filter((standard) => recipe.steps.some((step) => step.standard === standard))

@@ -1,6 +1,6 @@
+import type { Job } from '../trade/job.ts'
 import { potOf } from '../trade/stage.ts'
 import { splitIntoBatches, type BatchSplit, type ToSplit } from '../trade/batches.ts'
-import type { Project } from '../trade/project.ts'
 import type { UnitId } from '../units/ids.ts'
 import { type LineEstimate, type StageAmount, type StageEstimate } from './estimate-line.ts'
 import { cellOf } from './observe-times.ts'
@@ -15,7 +15,7 @@ export type BesideWorkOf = ReadonlyMap<string, BesideWork>
  * before needs no set-up, one whose colour is still on the palette a rinse.
  */
 export function besideByBatch(
-  project: ToSplit & BatchSplit & Pick<Project, 'line'>,
+  project: ToSplit & BatchSplit & Pick<Job, 'line'>,
   estimate: LineEstimate,
 ): BesideWorkOf {
   const byUnit = new Map<UnitId, StageEstimate[]>()

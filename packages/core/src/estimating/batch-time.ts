@@ -1,6 +1,6 @@
 import type { Stage } from '../trade/stage.ts'
 import type { Technique } from '../trade/technique.ts'
-import { takesStage, type Unit } from '../trade/project.ts'
+import { takesStage, type Unit } from '../trade/job.ts'
 import type { StageId, UnitId } from '../units/ids.ts'
 import type { Seconds } from '../units/seconds.ts'
 import { touchUpTime, type TouchUpTime } from './touch-up.ts'

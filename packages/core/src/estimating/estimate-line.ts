@@ -1,8 +1,8 @@
+import type { Job } from '../trade/job.ts'
 import type { TypedTime } from '../trade/stage.ts'
 import { foldProgress } from '../progress/fold-progress.ts'
 import type { Progress } from '../progress/progress.ts'
 import { isThrough } from '../progress/hole-state.ts'
-import type { Project } from '../trade/project.ts'
 import type { Shelf } from '../recipe/step-facts.ts'
 import type { ModelId, StageId, UnitId } from '../units/ids.ts'
 import type { Instant } from '../units/instant.ts'
@@ -75,7 +75,7 @@ export interface LineEstimate {
 }
 
 export interface EstimateInput {
-  readonly project: Pick<Project, 'units' | 'recipes' | 'line'>
+  readonly project: Pick<Job, 'units' | 'recipes' | 'line'>
   readonly shelf: Shelf
   readonly progress?: Progress
   readonly now: Instant

@@ -1,6 +1,6 @@
+import type { Job } from '../trade/job.ts'
 import type { Progress } from '../progress/progress.ts'
-import type { Project } from '../trade/project.ts'
-import type { Bores } from '../trade/planning.ts'
+import type { Bores } from '../trade/desk.ts'
 import type { ModelId, UnitId } from '../units/ids.ts'
 import type { Seconds } from '../units/seconds.ts'
 import type { ObservedTime } from './observe-times.ts'
@@ -36,7 +36,7 @@ interface Run {
  * that ended because the work did only say that it was borne so long), to the nearest five minutes.
  */
 export function learnBores(
-  project: Pick<Project, 'units'>,
+  project: Pick<Job, 'units'>,
   progress: Pick<Progress, 'laps'>,
   observed: readonly ObservedTime[],
 ): LearntBores {

@@ -1,5 +1,5 @@
+import type { Job } from '../trade/job.ts'
 import type { Stage } from '../trade/stage.ts'
-import type { Project } from '../trade/project.ts'
 import {
   regionsOfStep,
   standardReaches,
@@ -18,7 +18,7 @@ import { minutes, seconds } from '../units/seconds.ts'
  * pass it by, steps that are not on the line yet get a stage each at its end, and of stages written by hand those
  * behind the stop line are for more than tabletop.
  */
-export function projectForStandard<P extends Pick<Project, 'units' | 'recipes' | 'line'>>(
+export function projectForStandard<P extends Pick<Job, 'units' | 'recipes' | 'line'>>(
   project: P,
   standard: Standard,
 ): P {
@@ -56,7 +56,7 @@ export function projectForStandard<P extends Pick<Project, 'units' | 'recipes' |
   }
 }
 
-export function stageOfStep(recipe: Recipe, step: Step, { units }: Pick<Project, 'units'>): Stage {
+export function stageOfStep(recipe: Recipe, step: Step, { units }: Pick<Job, 'units'>): Stage {
   const { tool } = techniqueFacts[step.technique]
   const none = seconds(0)
   return {

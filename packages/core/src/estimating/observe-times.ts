@@ -1,6 +1,6 @@
+import type { Job } from '../trade/job.ts'
 import { potOf, type Stage } from '../trade/stage.ts'
 import type { Correction, Lap, Progress } from '../progress/progress.ts'
-import type { Project } from '../trade/project.ts'
 import type { Technique } from '../trade/technique.ts'
 import type { EventId, ModelId, StageId, UnitId } from '../units/ids.ts'
 import type { Instant } from '../units/instant.ts'
@@ -51,7 +51,7 @@ function withoutSetUp(seconds: number, setUp: number, work: number) {
 
 /** What one unit's models take of a time. */
 interface Part {
-  readonly unit: Project['units'][number]
+  readonly unit: Job['units'][number]
   readonly work: StageWork
   readonly models: number
   readonly seconds: number
@@ -59,7 +59,7 @@ interface Part {
 
 /** The project's laps and milestones, the oldest first, as paces against the preset. */
 export function observeTimes(
-  project: Pick<Project, 'units' | 'line'>,
+  project: Pick<Job, 'units' | 'line'>,
   works: readonly StageWork[],
   progress: Progress,
 ): readonly ObservedTime[] {
@@ -220,7 +220,7 @@ function opensPot(laps: readonly Lap[], stageOf: ReadonlyMap<StageId, Stage>): (
 
 /** How many of a unit's models the hand remembers to have taken through a stage, at a moment. */
 export function countDoneBefore(
-  project: Pick<Project, 'units'>,
+  project: Pick<Job, 'units'>,
   progress: Progress,
 ): (stageId: StageId, unitId: UnitId, before: Instant) => number {
   const moments = new Map<string, number[]>()

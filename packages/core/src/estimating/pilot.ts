@@ -4,7 +4,8 @@ import type { Material } from '../trade/material.ts'
 import { foldProgress } from '../progress/fold-progress.ts'
 import type { Judgement, Lap, Progress } from '../progress/progress.ts'
 import { isThrough } from '../progress/hole-state.ts'
-import type { Project, Unit } from '../trade/project.ts'
+import type { Unit, Job } from '../trade/job.ts'
+import type { Project } from '../trade/project.ts'
 import { plainStep, standardReaches, type Mix, type Recipe, type Step } from '../trade/recipe.ts'
 import { factsOf, joinWords, mixText, type Shelf, type StepFacts } from '../recipe/step-facts.ts'
 import type { ModelId, StageId, StepId } from '../units/ids.ts'
@@ -276,10 +277,10 @@ function withHighlight(recipe: Recipe, step: Step): Recipe {
 
 /** The recipe's steps of the stage in another colour, and the stage with its pot where it has no others. */
 function recoloured(
-  { recipes, line }: Pick<Project, 'recipes' | 'line'>,
+  { recipes, line }: Pick<Job, 'recipes' | 'line'>,
   recipe: Recipe,
   { stage, mix, material }: { readonly stage: Stage; readonly mix: Mix; readonly material: string },
-): Pick<Project, 'recipes' | 'line'> {
+): Pick<Job, 'recipes' | 'line'> {
   const isOwn = (step: Stage['steps'][number]) => step.recipeId === recipe.id
   const own = new Set(stage.steps.filter(isOwn).map((step) => step.stepId))
   const steps = recipe.steps.map((step) => (own.has(step.id) ? { ...step, mix } : step))
@@ -293,10 +294,10 @@ function recoloured(
 
 /** The project with a proposal taken up: in the recipe, and where a stage is left out on the line as well. */
 export function applyPilotProposal(
-  { recipes, line }: Pick<Project, 'recipes' | 'line'>,
+  { recipes, line }: Pick<Job, 'recipes' | 'line'>,
   unit: Unit,
   proposal: PilotProposal,
-): Pick<Project, 'recipes' | 'line'> {
+): Pick<Job, 'recipes' | 'line'> {
   const recipe = recipes.find((each) => each.unitIds.includes(unit.id))
   if (proposal.kind === 'add') {
     return {

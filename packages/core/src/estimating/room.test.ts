@@ -1,6 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { plainPlanning } from '../trade/planning.ts'
-import type { Project } from '../trade/project.ts'
+import { plainPlanning, type Project, partsOf } from '../trade/project.ts'
 import { noon, project, stage, unit } from '../testing/builders.ts'
 import { minutes } from '../units/seconds.ts'
 import { estimateLine } from './estimate-line.ts'
@@ -25,7 +24,7 @@ function room(of: Project, laps = 0) {
     models: 5,
     laps: 1,
   }))
-  return roomFor(of, estimateLine({ project: of, shelf: new Map(), now: noon, known }))
+  return roomFor(partsOf(of), estimateLine({ project: of, shelf: new Map(), now: noon, known }))
 }
 
 describe('roomFor', () => {

@@ -1,4 +1,6 @@
-import type { Project } from '../trade/project.ts'
+import type { Desk } from '../trade/desk.ts'
+import type { Work } from '../trade/job.ts'
+import type { Wishes } from '../trade/wishes.ts'
 import { amountsLeft, besideByBatch } from './amounts-left.ts'
 import { spreadTotal, type LineEstimate, type StageAmount } from './estimate-line.ts'
 import { mishapPresets, spreadPresets } from '../presets/presets.ts'
@@ -24,14 +26,19 @@ const mostRoom = 0.6
  * and some sessions fall out.
  */
 export function roomFor(
-  project: Pick<Project, 'units' | 'line' | 'batchSize' | 'firstBatch' | 'planning'>,
+  parts: {
+    readonly work: Pick<Work, 'units' | 'line'>
+    readonly desk: Pick<Desk, 'skipShare'>
+    readonly wishes: Pick<Wishes, 'batchSize' | 'firstBatch' | 'batches'>
+  },
   estimate: LineEstimate,
 ): Room {
-  const amounts = amountsLeft(estimate, besideByBatch(project, estimate))
-  const { skipShare: skipped } = project.planning
+  const { work, desk, wishes } = parts
+  const amounts = amountsLeft(estimate, besideByBatch({ ...work, ...wishes, planning: wishes }, estimate))
+  const { skipShare: skipped } = desk
   const { likely, variance } = spreadTotal(estimate.rates, amounts)
   if (likely === 0) return { share: inPercent(skipped), skipped, longer: 1 }
-  const mean = amounts.reduce((sum, amount) => sum + meanOf(amount, estimate, project.batchSize), 0)
+  const mean = amounts.reduce((sum, amount) => sum + meanOf(amount, estimate, wishes.batchSize), 0)
   // The median of a log-normal with this mean.
   const longer = Math.max(
     1,

@@ -1,7 +1,7 @@
 import type { Stage } from '../trade/stage.ts'
 import type { Material, MaterialKind } from '../trade/material.ts'
 import type { ModelId, StageId, StepId, UnitId } from '../units/ids.ts'
-import { takesStage, takesStep, type Model, type Project, type Unit } from '../trade/project.ts'
+import { takesStage, takesStep, type Model, type Unit, type Job } from '../trade/job.ts'
 import { standardReaches, standards, type Recipe, type Standard } from '../trade/recipe.ts'
 import { dryingOf, factsOf, stepText, type Shelf, type StepFacts } from '../recipe/step-facts.ts'
 import { techniqueFacts, type Technique, type Tool } from '../trade/technique.ts'
@@ -66,7 +66,7 @@ const noLearning: Learning = { rate: 1, flatFrom: 1 }
 
 /** The work of every stage for every unit that takes it, in line order. */
 export function stageWorks(
-  project: Pick<Project, 'units' | 'recipes' | 'line'>,
+  project: Pick<Job, 'units' | 'recipes' | 'line'>,
   shelf: Shelf,
 ): readonly StageWork[] {
   const known = new Map<Recipe, RecipeOnLine>()

@@ -2,7 +2,7 @@ import type { Seconds } from '../units/seconds.ts'
 import type { MaterialKind } from '../trade/material.ts'
 import { stepFactors, productOf } from '../presets/step-factors.ts'
 import { handlingPresets, setUpPresets, touchUpPresets } from '../presets/presets.ts'
-import type { Detail } from '../trade/project.ts'
+import type { Detail } from '../trade/job.ts'
 import type { Size } from '../trade/size.ts'
 
 /** What a slip or a missed spot of a stage costs: one dab, and for what tints the ground under it as well. */

@@ -1,5 +1,6 @@
 import { batchTime, type BatchTimes } from './batch-time.ts'
-import { takesStage, type Project } from '../trade/project.ts'
+import { takesStage } from '../trade/job.ts'
+import type { Project } from '../trade/project.ts'
 import type { Seconds } from '../units/seconds.ts'
 import type { Progress } from '../progress/progress.ts'
 import { isThrough } from '../progress/hole-state.ts'

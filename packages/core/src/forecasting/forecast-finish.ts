@@ -1,8 +1,9 @@
+import type { Job } from '../trade/job.ts'
 import { paintedBy } from '../calendar/due.ts'
 import { endOfDay, localDateAt } from '../calendar/sessions.ts'
 import type { LineEstimate } from '../estimating/estimate-line.ts'
 import type { SolvedLine } from '../plan/plan-line.ts'
-import type { Project } from '../trade/project.ts'
+
 import type { StageId } from '../units/ids.ts'
 import { addSeconds, type Instant } from '../units/instant.ts'
 import { addDays } from '../units/local-date.ts'
@@ -32,7 +33,6 @@ export interface FinishForecast {
 
 export interface ForecastInput {
   readonly solved: SolvedLine
-  readonly project: Project
   readonly estimate: LineEstimate
   readonly seed?: number
   readonly futures?: number
@@ -86,9 +86,9 @@ export function forecastJobs(
   }
 }
 
-function forecastOf({ solved, project }: ForecastInput, drawn: readonly Future[]): FinishForecast {
+function forecastOf({ solved }: ForecastInput, drawn: readonly Future[]): FinishForecast {
   const finishes = drawn.map((each) => each.finish).sort((a, b) => a - b)
-  const painted = paintedBy(project)
+  const painted = paintedBy(solved.wishes, solved.desk)
   const due = painted === null ? null : (painted - solved.now) / 1000
   const at = (share: number) => heldBy(finishes, share, solved.now)
   return {
@@ -97,16 +97,16 @@ function forecastOf({ solved, project }: ForecastInput, drawn: readonly Future[]
     p50: at(0.5),
     p80: at(0.8),
     p95: at(0.95),
-    drivers: driversOf(drawn, project),
-    byDay: byDayOf(finishes, solved.now, project.evenings.timeZone),
+    drivers: driversOf(drawn, solved.work),
+    byDay: byDayOf(finishes, solved.now, solved.desk.evenings.timeZone),
   }
 }
 
 function drawMany(
-  { solved, project, estimate, seed = 1, futures = usualFutures, stop }: ForecastInput,
+  { solved, estimate, seed = 1, futures = usualFutures, stop }: ForecastInput,
   look?: (future: Future, source: Futures) => void,
 ): readonly Future[] {
-  const source = drawFutures(solved, project, estimate, seed)
+  const source = drawFutures(solved, estimate, seed)
   const drawn: Future[] = []
   while (drawn.length < futures) {
     if (drawn.length % 50 === 49 && stop?.() === true) break
@@ -128,7 +128,7 @@ function shareUntil(sorted: readonly number[], moment: number): number {
 }
 
 /** Covariance of each stage's time with the time at the desk, as a share of their sum; none below nothing. */
-function driversOf(drawn: readonly Future[], { line }: Pick<Project, 'line'>): readonly SpreadDriver[] {
+function driversOf(drawn: readonly Future[], { line }: Pick<Job, 'line'>): readonly SpreadDriver[] {
   const known = drawn.filter((each) => Number.isFinite(each.finish))
   const mean = (value: (each: Future) => number) =>
     known.reduce((sum, each) => sum + value(each), 0) / Math.max(1, known.length)

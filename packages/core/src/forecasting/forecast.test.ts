@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { localDateAt } from '../calendar/sessions.ts'
 import { estimateLine, type EstimateInput } from '../estimating/estimate-line.ts'
-import type { Project } from '../trade/project.ts'
-import { plainPlanning, type Painter } from '../trade/planning.ts'
+import type { Painter } from '../trade/desk.ts'
+import { type Project, plainPlanning } from '../trade/project.ts'
 import { drying, noon, project, stage, unit } from '../testing/builders.ts'
 import { datesHeld, knownPlan, worlds } from '../testing/lived-plans.ts'
 import { minutes } from '../units/seconds.ts'
@@ -35,8 +35,7 @@ const line = [
 const troops = (some: Partial<Project> = {}) =>
   project([unit('a', 12), unit('b', 8)], line, { batchSize: 6, batchesInHand: 3, ...some })
 
-const forecast = (given: Project, futures = 300) =>
-  forecastFinish({ ...knownPlan(given), project: given, futures })
+const forecast = (given: Project, futures = 300) => forecastFinish({ ...knownPlan(given), futures })
 
 describe('forecastFinish', () => {
   it('is the same for the same seed, and orders its finishes', () => {
@@ -78,7 +77,7 @@ describe('forecastFinish', () => {
 
   it('ends early when asked to', () => {
     const given = troops()
-    const early = forecastFinish({ ...knownPlan(given), project: given, futures: 1000, stop: () => true })
+    const early = forecastFinish({ ...knownPlan(given), futures: 1000, stop: () => true })
     expect(early.futures).toBeLessThan(100)
   })
 })

@@ -9,7 +9,7 @@ import { spanOf } from '../plan/desk-hours.ts'
 import { planFollower } from '../schedule/follow-plan.ts'
 import { freedomOf } from '../schedule/follow-row.ts'
 import { withNothingPutOff } from '../schedule/row.ts'
-import type { Project } from '../trade/project.ts'
+
 import type { StageId } from '../units/ids.ts'
 import { chiSquareFrom, normalFrom } from '../units/normal.ts'
 import { seededRandom } from '../units/random.ts'
@@ -56,23 +56,18 @@ interface Drawn {
  * plan and the batches; each task takes the pace drawn for its stage, technique and painter, with the chance of a lap,
  * second coats and slips; waits lie anywhere in their range; sessions fall out by the project's share.
  */
-export function drawFutures(
-  solved: SolvedLine,
-  project: Pick<Project, 'line' | 'planning'>,
-  estimate: LineEstimate,
-  seed: number,
-): Futures {
+export function drawFutures(solved: SolvedLine, estimate: LineEstimate, seed: number): Futures {
   const random = seededRandom(seed)
   const normal = normalFrom(random)
   const { planned, instance, skipped, lists } = mutableCopy(solved)
   const desk = createDesk(instance, skipped)
-  const drawn = drawnTasks(solved, planned, instance, project, estimate)
+  const drawn = drawnTasks(solved, planned, instance, estimate)
   const count = instance.batches.length
-  const stages = project.line.length
+  const stages = solved.work.line.length
   const { rates } = estimate
   // Where whoever is free takes a task, somebody else takes it when things go otherwise than planned.
   const row =
-    project.planning.teamwork === 'free'
+    solved.desk.teamwork === 'free'
       ? solved.found.row.map((entry) => entry % count)
       : withNothingPutOff(solved.instance, solved.found.row)
   const freedom = freedomOf(solved.instance.batches, solved.listed.batches)
@@ -116,7 +111,7 @@ export function drawFutures(
           (stageSeconds[each.planned.stage] ?? 0) + seconds * each.planned.models.length
       }
       skipped.forEach((sessions, painter) => {
-        drawSkipped(sessions, instance.painters[painter]?.sessions ?? [], project.planning.skipShare, random)
+        drawSkipped(sessions, instance.painters[painter]?.sessions ?? [], solved.desk.skipShare, random)
       })
       const cost = follow(solved.found.policy)
       return {
@@ -230,9 +225,9 @@ function drawnTasks(
   solved: SolvedLine,
   planned: readonly PlanTask[],
   instance: MutableInstance,
-  { line }: Pick<Project, 'line'>,
   estimate: LineEstimate,
 ): readonly Drawn[] {
+  const { line } = solved.work
   const byStage = new Map(estimate.stages.map((each) => [`${each.work.stageId} ${each.work.unitId}`, each]))
   const units = instance.batches.flatMap((batch, index) =>
     batch.tasks.map(() => solved.batches[index]?.unitId),

@@ -1,9 +1,11 @@
+import type { Instant } from '../units/instant.ts'
 import { painterSessions } from '../calendar/painter-sessions.ts'
 import { localDateAt } from '../calendar/sessions.ts'
 import { estimateLine, timesOf, type EstimateInput, type LineEstimate } from '../estimating/estimate-line.ts'
 import { roomFor } from '../estimating/room.ts'
-import { solveLine, type PlanningInput } from '../plan/plan-line.ts'
-import type { Project } from '../trade/project.ts'
+import { solveLine } from '../plan/plan-line.ts'
+import { toPlan, type ProjectToPlan } from '../plan/to-plan.ts'
+import { partsOf, type Project } from '../trade/project.ts'
 import { largestBatchSize } from '../trade/batches.ts'
 import type { StageId } from '../units/ids.ts'
 import { addDays, type LocalDate } from '../units/local-date.ts'
@@ -18,7 +20,7 @@ export type Offer =
   | { readonly kind: 'batch-size'; readonly batchSize: number }
   | { readonly kind: 'in-hand'; readonly batches: number }
 
-export interface OfferInput extends Omit<PlanningInput, 'times' | 'split' | 'shelf' | 'room'> {
+export interface OfferInput extends Omit<ProjectToPlan, 'times' | 'split' | 'shelf' | 'room'> {
   readonly estimateInput: EstimateInput
   readonly futures?: number
 }
@@ -53,7 +55,7 @@ export function offersFor(project: Project, estimate: LineEstimate): readonly Of
 }
 
 /** The project as it would be with the offer taken. */
-export function takeOffer(project: Project, offer: Offer, now: PlanningInput['now']): Project {
+export function takeOffer(project: Project, offer: Offer, now: Instant): Project {
   switch (offer.kind) {
     case 'one-more-session':
       return withOneMoreSession(project, now)
@@ -81,7 +83,7 @@ export function takeOffer(project: Project, offer: Offer, now: PlanningInput['no
 }
 
 /** A session for the first painter on the first day without one that is no day off, at the usual hours. */
-function withOneMoreSession(project: Project, now: PlanningInput['now']): Project {
+function withOneMoreSession(project: Project, now: Instant): Project {
   const { evenings, planning } = project
   const [first, ...others] = planning.painters
   if (!first) return project
@@ -101,17 +103,17 @@ function withOneMoreSession(project: Project, now: PlanningInput['now']): Projec
 
 /** The forecast with the offer taken: planned anew and drawn anew with the same seed. `null` without a plan. */
 export function tryOffer(input: OfferInput, offer: Offer | null): FinishForecast | null {
-  const { estimateInput, futures = 400, ...planning } = input
-  const project = offer ? takeOffer(input.project, offer, input.now) : input.project
+  const { project: given, estimateInput, futures = 400, ...planning } = input
+  const project = offer ? takeOffer(given, offer, input.now) : given
   const estimate = estimateLine({ ...estimateInput, project })
   const solved = solveLine({
     ...planning,
-    project,
+    ...toPlan(project),
     times: timesOf(estimate),
     shelf: estimateInput.shelf,
-    room: roomFor(project, estimate).share,
+    room: roomFor(partsOf(project), estimate).share,
     spare: true,
   })
   if (!solved.ok) return null
-  return forecastFinish({ solved: solved.value, project, estimate, futures, seed: input.seed ?? 1 })
+  return forecastFinish({ solved: solved.value, estimate, futures, seed: input.seed ?? 1 })
 }

@@ -1,4 +1,4 @@
-import { paintedBy } from '../calendar/due.ts'
+import { hereFrom, paintedBy } from '../calendar/due.ts'
 import { estimateLine, timesOf, type EstimateInput, type LineEstimate } from '../estimating/estimate-line.ts'
 import { roomFor } from '../estimating/room.ts'
 import type { LaidPlan, LinePlan } from '../plan/line-plan.ts'
@@ -6,8 +6,9 @@ import { layLine, solveLine, type PlanningInput, type SolvedLine } from '../plan
 import type { PlanProblem } from '../plan/plan-notes.ts'
 import { planTogether } from '../plan/plan-together.ts'
 import { runSheets, type RunSheet } from '../plan/run-sheet.ts'
-import { atDesk, type Desk } from '../trade/desk.ts'
-import type { Project } from '../trade/project.ts'
+import type { Desk } from '../trade/desk.ts'
+import type { Work } from '../trade/job.ts'
+import { wishesOf, type Project } from '../trade/project.ts'
 import type { ProjectId } from '../units/ids.ts'
 import { addSeconds, type Instant } from '../units/instant.ts'
 import { success, type Result } from '../units/result.ts'
@@ -44,8 +45,9 @@ export interface JobAtDesk extends JobForecast {
 }
 
 export interface DeskPlan {
-  /** All jobs as one, at this desk: what the plan and its sheets speak of. */
-  readonly project: Project
+  /** All jobs as one: what the plan and its sheets speak of. */
+  readonly work: Work
+  readonly desk: Desk
   readonly plan: LinePlan
   readonly sheets: readonly RunSheet[]
   readonly forecast: FinishForecast
@@ -64,8 +66,6 @@ const fewJobs = 4
 
 /** Several jobs laid into one plan, and what their futures are drawn from. */
 interface SolvedDesk {
-  /** All jobs as one, at this desk. */
-  readonly project: Project
   readonly solved: SolvedLine
   readonly estimate: LineEstimate
   /** Each planned by itself. */
@@ -79,20 +79,23 @@ export function solveDesk(input: DeskInput): Result<SolvedDesk, PlanProblem> {
   const { desk, shelf, now, known, rush, effort, isCalledOff } = input
   const given = tellApart(input.jobs)
   const ready = ({ project, progress }: DeskJob) => {
-    const here = atDesk(project, desk)
+    const { units, recipes, line } = project
+    const parts = { work: { units, recipes, line }, desk, wishes: wishesOf(project) }
+    const here = hereFrom(project, desk)
     const estimate = estimateLine({
-      project: here,
+      project,
       shelf,
       now,
       ...(progress ? { progress } : {}),
       ...(known ? { known } : {}),
     })
     return {
-      project: here,
+      ...parts,
       now,
       times: timesOf(estimate),
       shelf,
-      room: roomFor(here, estimate).share,
+      room: roomFor(parts, estimate).share,
+      hereByUnit: new Map(units.map(({ id }) => [id, here] as const)),
       ...(progress ? { progress } : {}),
       ...(effort === undefined ? {} : { effort }),
       ...(isCalledOff ? { isCalledOff } : {}),
@@ -107,16 +110,15 @@ export function solveDesk(input: DeskInput): Result<SolvedDesk, PlanProblem> {
   const rushed = alone[given.findIndex((job) => job.project.id === rush)]
   const calm = planTogether(desk, inputs)
   const together = hurried(calm, given, rush ?? null, rushed?.ok ? rushed.value.finishesAt : now)
-  const { project } = together
   // At one desk it is one hand: what it showed at one job holds for the others.
   const estimate = estimateLine({
-    project,
+    project: together.work,
     shelf,
     now,
     ...(together.progress ? { progress: together.progress } : {}),
     ...(known ? { known } : {}),
   })
-  const asEstimated = { times: timesOf(estimate), room: roomFor(project, estimate).share }
+  const asEstimated = { times: timesOf(estimate), room: roomFor(together, estimate).share }
   const before = rushed?.ok
     ? besideRush(
         { ...together, ...asEstimated },
@@ -135,33 +137,33 @@ export function solveDesk(input: DeskInput): Result<SolvedDesk, PlanProblem> {
   const asked = given.map((job) => {
     const units = new Set(job.project.units.map((unit) => unit.id))
     return {
-      due: paintedBy(job.project),
+      due: paintedBy(wishesOf(job.project), desk),
       batches: batches.flatMap((batch, place) => (units.has(batch.unitId) ? [place] : [])),
     }
   })
-  return success({ project, solved: solved.value, estimate, alone, asked })
+  return success({ solved: solved.value, estimate, alone, asked })
 }
 
 /** Several jobs at one desk: one plan, when each is done in it, and what it would be by itself. */
 export function planDesk(input: DeskInput): Result<DeskPlan, PlanProblem> {
   const laid = solveDesk(input)
   if (!laid.ok) return laid
-  const { project, solved, estimate, alone, asked } = laid.value
+  const { solved, estimate, alone, asked } = laid.value
   const { now, isCalledOff, jobs: given } = input
-  const { plan } = solved
-  const tasks = plan.batches.length * Math.max(1, project.line.length / given.length)
+  const { plan, work } = solved
+  const tasks = plan.batches.length * Math.max(1, work.line.length / given.length)
   const futures = {
     solved,
-    project,
     estimate,
     futures: Math.round(Math.min(usualFutures, Math.max(fewestFutures, tasksDrawn / tasks))),
     ...(isCalledOff ? { stop: isCalledOff } : {}),
   }
   const { whole, jobs: forecasts } = forecastJobs(futures, asked, input.confidence)
   return success({
-    project,
+    work,
+    desk: input.desk,
     plan,
-    sheets: runSheets(plan, project),
+    sheets: runSheets(plan, work),
     forecast: whole,
     potsSaved: potsShared(plan, asked),
     jobs: given.map((job, index) => {

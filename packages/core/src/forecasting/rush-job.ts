@@ -4,7 +4,8 @@ import type { LaidPlan, LinePlan } from '../plan/line-plan.ts'
 import { layLine, type PlanningInput } from '../plan/plan-line.ts'
 import { openTime, slotsOfSpans } from '../schedule/desk-slots.ts'
 import { splitIntoBatches } from '../trade/batches.ts'
-import type { Model, Project } from '../trade/project.ts'
+import type { Model } from '../trade/job.ts'
+import { wishesOf, type Project } from '../trade/project.ts'
 import type { BatchId, ProjectId } from '../units/ids.ts'
 import type { Instant } from '../units/instant.ts'
 
@@ -30,12 +31,13 @@ export function hurried(
   alone: Instant,
 ): PlanningInput {
   if (rush === null) return together
-  const { timeZone } = together.project.evenings
+  const { timeZone } = together.desk.evenings
   const atOnce = endOfDay(localDateAt(alone, timeZone), timeZone)
-  const due = ({ project }: DeskJob) => paintedBy(project) ?? Number.POSITIVE_INFINITY
+  const due = ({ project }: DeskJob) =>
+    paintedBy(wishesOf(project), together.desk) ?? Number.POSITIVE_INFINITY
   const others = jobs.filter((job) => job.project.id !== rush && Number.isFinite(due(job)))
   const inOrder = others.toSorted((a, b) => due(a) - due(b))
-  const inHand = together.project.batchesInHand
+  const inHand = together.desk.batchesInHand
   const isBegun = (model: Model) => (together.progress?.marks.get(model.id)?.size ?? 0) > 0
   const begun = (together.batches ?? []).filter((batch) => batch.models.some(isBegun)).length
   const rushed = jobs
@@ -48,14 +50,14 @@ export function hurried(
         project.units.map((unit) => [unit.id, project.id === rush ? atOnce : null] as const),
       ),
     ),
-    project: {
-      ...together.project,
+    desk: {
+      ...together.desk,
       // It is begun at once, beside what is in hand.
       batchesInHand: inHand === null ? null : Math.max(inHand, begun) + rushed,
-      planning: {
-        ...together.project.planning,
-        first: inOrder.flatMap(({ project }) => splitIntoBatches(project, project).map((batch) => batch.id)),
-      },
+    },
+    wishes: {
+      ...together.wishes,
+      first: inOrder.flatMap(({ project }) => splitIntoBatches(project, project).map((batch) => batch.id)),
     },
   }
 }

@@ -8,7 +8,8 @@ import { followedRecipes } from '../ordering/line-of-order.ts'
 import { surfacePresets } from '../presets/presets.ts'
 import type { Shelf } from '../recipe/step-facts.ts'
 import { formOf } from '../trade/material.ts'
-import { countModels, takesStage, type Project } from '../trade/project.ts'
+import { countModels, takesStage, type Job } from '../trade/job.ts'
+import type { Project } from '../trade/project.ts'
 import { standardReaches, standards, type Recipe, type Standard, type Step } from '../trade/recipe.ts'
 import type { Technique } from '../trade/technique.ts'
 import type { PainterId, StageId, UnitId } from '../units/ids.ts'
@@ -124,7 +125,7 @@ function hourOf({ project, prices, workOf }: QuoteInput): Minor {
 }
 
 /** As many models on foot as have the surface of all of these. */
-function footModels({ units }: Pick<Project, 'units'>): number {
+function footModels({ units }: Pick<Job, 'units'>): number {
   return units.reduce((sum, unit) => sum + unit.models.length * surfacePresets[unit.size], 0)
 }
 
@@ -220,7 +221,7 @@ export function priceMovers(input: QuoteInput, standard: Standard): readonly Pri
 }
 
 /** The project with what a stage is made of left to a finer standard: at those below it is not painted any more. */
-export function leftToFiner<P extends Pick<Project, 'recipes' | 'line'>>(
+export function leftToFiner<P extends Pick<Job, 'recipes' | 'line'>>(
   project: P,
   stageId: StageId,
   finer: Standard,

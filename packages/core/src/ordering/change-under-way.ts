@@ -1,6 +1,6 @@
 import { stagesByStep } from '../trade/stage.ts'
 import type { Progress } from '../progress/progress.ts'
-import { takesStep, type Model, type Project } from '../trade/project.ts'
+import { takesStep, type Model, type Job } from '../trade/job.ts'
 import { compareRecipes } from '../recipe/compare-recipes.ts'
 import type { Recipe } from '../trade/recipe.ts'
 import { factsOf, shareRegion, stepText, type Shelf, type StepFacts } from '../recipe/step-facts.ts'
@@ -11,7 +11,7 @@ import type { StepId } from '../units/ids.ts'
  * Nothing that was done is lost by any change: the log keeps it. `after` is `null` for a recipe put away.
  */
 export function changeUnderWay(
-  project: Pick<Project, 'units' | 'line'>,
+  project: Pick<Job, 'units' | 'line'>,
   progress: Progress,
   before: Recipe,
   after: Recipe | null,

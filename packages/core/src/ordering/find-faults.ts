@@ -1,4 +1,4 @@
-import type { Model } from '../trade/project.ts'
+import type { Model } from '../trade/job.ts'
 import type { Recipe } from '../trade/recipe.ts'
 import { ruleIds, type RuleId } from '../trade/rule-id.ts'
 import { factsOf, shareRegion, stepText, type Shelf, type StepFacts } from '../recipe/step-facts.ts'

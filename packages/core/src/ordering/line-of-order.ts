@@ -1,8 +1,8 @@
+import type { Job } from '../trade/job.ts'
 import type { Caution } from '../trade/cautions.ts'
 import { withOwnNames } from '../trade/stage-names.ts'
 import type { Stage } from '../trade/stage.ts'
 import type { Material } from '../trade/material.ts'
-import type { Project } from '../trade/project.ts'
 import { surfacePresets } from '../presets/presets.ts'
 import type { Takers } from '../recipe/modes.ts'
 import type { Recipe, Standard, Step, StepRef } from '../trade/recipe.ts'
@@ -13,7 +13,7 @@ import type { LineOrder, OrderedStage } from './order-line.ts'
 import { isWipe, modelsTaking, openSeconds, type FollowingUnit, type OrderedRecipe } from './pieces.ts'
 
 /** The project's recipes with the units that follow them; recipes nobody follows are left out. */
-export function followedRecipes(project: Pick<Project, 'recipes' | 'units'>): readonly OrderedRecipe[] {
+export function followedRecipes(project: Pick<Job, 'recipes' | 'units'>): readonly OrderedRecipe[] {
   return project.recipes.flatMap((recipe) => {
     const units = followersOf(recipe, project)
     if (units.length === 0) return []
@@ -23,7 +23,7 @@ export function followedRecipes(project: Pick<Project, 'recipes' | 'units'>): re
 
 export function followersOf(
   recipe: Pick<Recipe, 'unitIds'>,
-  project: Pick<Project, 'units'>,
+  project: Pick<Job, 'units'>,
 ): readonly FollowingUnit[] {
   return project.units
     .filter((unit) => recipe.unitIds.includes(unit.id))
@@ -52,7 +52,7 @@ export function takersAmong(units: readonly FollowingUnit[], batchSize: number):
  */
 export function lineOfOrder(
   order: LineOrder,
-  project: Pick<Project, 'units' | 'line' | 'recipes'>,
+  project: Pick<Job, 'units' | 'line' | 'recipes'>,
   shelf: Shelf,
   tableReady: Standard,
   newId: (name: string) => string,

@@ -1,6 +1,6 @@
 import { colourDifference, lightness } from '../colour/colour.ts'
 import type { Material } from '../trade/material.ts'
-import type { Unit } from '../trade/project.ts'
+import type { Unit } from '../trade/job.ts'
 import { giveWhereSeen } from '../trade/spread-variants.ts'
 import { plainStep, type Finish, type Recipe, type Region, type Step } from '../trade/recipe.ts'
 import { factsOf, joinWords, shareRegion, type Shelf, type StepFacts } from '../recipe/step-facts.ts'

@@ -1,7 +1,7 @@
 import { setUpPresets } from '../presets/presets.ts'
 import type { Size } from '../trade/size.ts'
 import { techniqueFacts } from '../trade/technique.ts'
-import { takesStep, type Model } from '../trade/project.ts'
+import { takesStep, type Model } from '../trade/job.ts'
 import type { Recipe, Standard, Step } from '../trade/recipe.ts'
 import { standardReaches } from '../trade/recipe.ts'
 import { factsOf, shareRegion, type Shelf, type StepFacts } from '../recipe/step-facts.ts'

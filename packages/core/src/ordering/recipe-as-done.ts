@@ -1,7 +1,7 @@
 import { stagesByStep, type Stage } from '../trade/stage.ts'
 import type { Lap, Mark, Progress, Used } from '../progress/progress.ts'
 import { isThrough } from '../progress/hole-state.ts'
-import { takesStage, takesStep, type Project, type Unit } from '../trade/project.ts'
+import { takesStage, takesStep, type Unit, type Job } from '../trade/job.ts'
 import { compareRecipes, type RecipeDifference } from '../recipe/compare-recipes.ts'
 import type { Recipe, Step } from '../trade/recipe.ts'
 import { mixText, type Shelf } from '../recipe/step-facts.ts'
@@ -30,7 +30,7 @@ const longestNote = 400
  * when nothing of the recipe is done on the unit. `newId` gives UUIDs.
  */
 export function recipeAsDone(
-  project: Pick<Project, 'line'>,
+  project: Pick<Job, 'line'>,
   progress: Progress,
   recipe: Recipe,
   unit: Unit,

@@ -1,7 +1,7 @@
+import type { Job } from '../trade/job.ts'
 import type { BatchTimes } from '../estimating/batch-time.ts'
 import type { Stage } from '../trade/stage.ts'
-import type { Bores } from '../trade/planning.ts'
-import type { Project } from '../trade/project.ts'
+import type { Bores } from '../trade/desk.ts'
 
 /** The largest batch whose longest stage stays within what is borne, and which stage that is. */
 export interface BearableBatch {
@@ -14,7 +14,7 @@ export interface BearableBatch {
  * `null` when the largest unit fits whole.
  */
 export function bearableBatch(
-  { units, line }: Pick<Project, 'units' | 'line'>,
+  { units, line }: Pick<Job, 'units' | 'line'>,
   times: BatchTimes,
   { stageSeconds }: Bores,
 ): BearableBatch | null {

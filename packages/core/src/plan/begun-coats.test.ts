@@ -1,3 +1,4 @@
+import { toPlan } from './to-plan.ts'
 import { describe, expect, it } from 'vitest'
 import { foldProgress } from '../progress/fold-progress.ts'
 import { drying, eventId, noon, project, stage, unit } from '../testing/builders.ts'
@@ -26,7 +27,7 @@ const inPikesFirst = (stages: readonly Stage[]) => {
 
 /** By model, when it is wiped, in minutes from the opening. */
 function wiped(events: readonly Punch[], now: Instant, given = inPikesFirst(line)) {
-  const planned = planLine({ project: given, progress: told(events), now })
+  const planned = planLine({ ...toPlan(given), progress: told(events), now })
   if (!planned.ok) throw new Error(planned.error.kind)
   return new Map(
     planned.value.stretches
@@ -68,7 +69,7 @@ describe('what was put on before the plan and has to be followed soon', () => {
   it('comes after the coat on the rest of its group while there is time for that', () => {
     const oneOf = (limit: number, now: Instant) => {
       const given = inPikesFirst([base, { ...wash, nextWithinSeconds: minutes(limit) }, wipe])
-      const planned = planLine({ project: given, progress: told(ready.slice(0, 2)), now })
+      const planned = planLine({ ...toPlan(given), progress: told(ready.slice(0, 2)), now })
       if (!planned.ok) throw new Error(planned.error.kind)
       return planned.value.stretches
         .slice(0, 2)
@@ -103,7 +104,7 @@ describe('what was put on before the plan and has to be followed soon', () => {
       punched(wash.id, later(-2), pikes),
     ]
     const planned = planLine({
-      project: inPikesFirst([base, wash, slow]),
+      ...toPlan(inPikesFirst([base, wash, slow])),
       progress: told(both),
       now: opening,
     })

@@ -1,10 +1,13 @@
+import type { Wishes } from '../trade/wishes.ts'
+import type { Desk } from '../trade/desk.ts'
 import { batchTime, type BatchTimes } from '../estimating/batch-time.ts'
 import { dryingWait, potOf, touchedRegions, type Stage } from '../trade/stage.ts'
 import type { Progress } from '../progress/progress.ts'
 import { isThrough } from '../progress/hole-state.ts'
 import type { ToFollow } from '../progress/to-follow.ts'
 import { batchesMeant, meansBatch, type Batch } from '../trade/batches.ts'
-import { takesStage, type Project } from '../trade/project.ts'
+import { takesStage, type Job, type Work } from '../trade/job.ts'
+
 import { techniqueFacts, type Technique } from '../trade/technique.ts'
 import type { UnitId } from '../units/ids.ts'
 import type { Instant } from '../units/instant.ts'
@@ -19,7 +22,9 @@ import { touchUpTasks, withTouchUps } from './touch-up-tasks.ts'
 export const stationOf = { can: 0, airbrush: 1 } as const
 
 export interface BatchesToPlan {
-  readonly project: Project
+  readonly work: Work
+  readonly desk: Pick<Desk, 'painters' | 'rackPlaces'>
+  readonly wishes: Pick<Wishes, 'first' | 'held'>
   readonly batches: readonly Batch[]
   readonly progress: Progress
   readonly now: Instant
@@ -49,20 +54,20 @@ export interface BuiltBatches {
 
 /** What is left of the project, as the planner sees it: done stages are gone, their drying remains. */
 export function buildBatches(input: BatchesToPlan): BuiltBatches {
-  const { project, progress } = input
-  const { line } = project
+  const { work, desk, wishes, progress } = input
+  const { line } = work
   const families = numbered(line.map(potOf))
   const regions = numbered(line.flatMap(namedRegions))
   const stages = line.map((stage, index) => {
     const touched = touchedRegions(stage.touch)
-    const technique = techniqueOf(project, stage)
+    const technique = techniqueOf(work, stage)
     return {
       stage,
       index,
       family: families.get(potOf(stage)) ?? 0,
       regions: touched === 'whole' ? touched : touched.map((name) => regions.get(name) ?? 0),
       station: stationFor(technique),
-      painters: paintersFor(project, technique),
+      painters: paintersFor(desk, technique),
       technique,
     }
   })
@@ -73,12 +78,12 @@ export function buildBatches(input: BatchesToPlan): BuiltBatches {
     wayFamilies.set(key, known)
     return known
   }
-  const dabbers = paintersFor(project, 'detail')
-  const unitIndex = new Map(project.units.map((unit, index) => [unit.id, index]))
+  const dabbers = paintersFor(desk, 'detail')
+  const unitIndex = new Map(work.units.map((unit, index) => [unit.id, index]))
   const joins = joinsOf(input)
   const running = line.find((stage) => stage.id === progress.running.at(-1)?.stageId)
   const openFamily = running ? (families.get(potOf(running)) ?? null) : null
-  const firsts = project.planning.first.map((id) => batchesMeant(id, input.batches))
+  const firsts = wishes.first.map((id) => batchesMeant(id, input.batches))
   const jobOf = (unitId: UnitId) => {
     const job = input.jobOf?.get(unitId)
     return job === undefined ? {} : { job }
@@ -107,8 +112,7 @@ export function buildBatches(input: BatchesToPlan): BuiltBatches {
       })
       const time = batchTime(stage, batch.unitId, input.times)
       const wait = dryingWait(stage)
-      const isOnRack = (dries: number) =>
-        project.planning.rackPlaces !== null && touched === 'whole' && dries > 0
+      const isOnRack = (dries: number) => desk.rackPlaces !== null && touched === 'whole' && dries > 0
       if (slipped.length > 0)
         touchUps.push(
           ...touchUpTasks(time.touchUp, {
@@ -144,7 +148,7 @@ export function buildBatches(input: BatchesToPlan): BuiltBatches {
           wait: way.drySeconds,
           station: stationFor(way.technique),
           windows: input.windowsOf(batch, stage, way.technique),
-          painters: paintersFor(project, way.technique),
+          painters: paintersFor(desk, way.technique),
           onRack: isOnRack(way.drySeconds),
         })),
         joins: joins(at, stage),
@@ -181,7 +185,7 @@ export function buildBatches(input: BatchesToPlan): BuiltBatches {
 }
 
 /** The coat of a batch that presses most. */
-function begunCoat(batch: Batch, { begun, now, project }: BatchesToPlan): BegunCoat | null {
+function begunCoat(batch: Batch, { begun, now, work }: BatchesToPlan): BegunCoat | null {
   const own = begun.find((each) => each.batch === batch)
   if (!own) return null
   const byModel = new Map(
@@ -190,7 +194,7 @@ function begunCoat(batch: Batch, { begun, now, project }: BatchesToPlan): BegunC
       return until === undefined ? [] : [[position, Math.floor((until - now) / 1000)]]
     }),
   )
-  return { stage: project.line.indexOf(own.next), byModel }
+  return { stage: work.line.indexOf(own.next), byModel }
 }
 
 /** By task those that have to be begun before it; `null` where the painter holds the batch to the line's row. */
@@ -198,12 +202,11 @@ function comesAfter(
   tasks: readonly PlanTask[],
   beginsWithFirst: boolean,
   batch: Batch,
-  { project, links, batches }: BatchesToPlan,
+  { work, wishes: { held }, links, batches }: BatchesToPlan,
 ): readonly (readonly number[])[] | null {
   const own = links?.get(batch.unitId)
-  const { held } = project.planning
   if (!own || held.all || held.batches.some((id) => meansBatch(id, batch.id, batches))) return null
-  const idOf = (task: PlanTask) => project.line[task.stage]?.id
+  const idOf = (task: PlanTask) => work.line[task.stage]?.id
   const isHeld = tasks.map((task) => held.stages.some((id) => id === idOf(task)))
   const isLinked = (earlier: PlanTask, later: PlanTask): boolean => {
     const [first, then] = [idOf(earlier), idOf(later)]
@@ -226,7 +229,7 @@ function comesAfter(
 }
 
 /** What the hand does at a stage: as written on it, or as the recipe says. */
-export function techniqueOf(project: Pick<Project, 'recipes'>, stage: Stage): Technique | null {
+export function techniqueOf(project: Pick<Job, 'recipes'>, stage: Stage): Technique | null {
   if (stage.technique !== null) return stage.technique
   const [first] = stage.steps
   const recipe = project.recipes.find((each) => each.id === first?.recipeId)
@@ -238,15 +241,17 @@ export function stationFor(technique: Technique | null): number | null {
   return tool === 'can' || tool === 'airbrush' ? stationOf[tool] : null
 }
 
-function paintersFor({ planning }: Project, technique: Technique | null): readonly number[] | null {
-  if (technique === null || planning.painters.every((painter) => !painter.cannot.includes(technique)))
-    return null
-  return planning.painters.flatMap((painter, index) => (painter.cannot.includes(technique) ? [] : [index]))
+function paintersFor(
+  { painters }: Pick<Desk, 'painters'>,
+  technique: Technique | null,
+): readonly number[] | null {
+  if (technique === null || painters.every((painter) => !painter.cannot.includes(technique))) return null
+  return painters.flatMap((painter, index) => (painter.cannot.includes(technique) ? [] : [index]))
 }
 
 /** Which batches have to be through before a batch's stage: the units that are joined to its unit there. */
-function joinsOf({ project, batches }: BatchesToPlan): (batch: number, stage: Stage) => readonly number[] {
-  const joined = project.units.flatMap((unit) => (unit.joinedAt ? [{ unit, at: unit.joinedAt }] : []))
+function joinsOf({ work, batches }: BatchesToPlan): (batch: number, stage: Stage) => readonly number[] {
+  const joined = work.units.flatMap((unit) => (unit.joinedAt ? [{ unit, at: unit.joinedAt }] : []))
   if (joined.length === 0) return () => []
   return (index, stage) => {
     const host = batches[index]

@@ -1,3 +1,4 @@
+import { toPlan } from './to-plan.ts'
 import { describe, expect, it } from 'vitest'
 import { drying, noon, project, stage, unit } from '../testing/builders.ts'
 import { minutes } from '../units/seconds.ts'
@@ -28,7 +29,7 @@ describe('trySplit', () => {
   ]
   const given = project([unit('a', 12)], line, { batchesInHand: 1 })
   const outcome = (batchSize: number, firstBatch: number | null = null) =>
-    trySplit({ project: given, now: noon }, { batchSize, firstBatch })!
+    trySplit({ ...toPlan(given), now: noon }, { batchSize, firstBatch })!
 
   it('smaller batches open more pots and show more drying, one batch at a time', () => {
     const [small, big] = [outcome(2), outcome(12)]
@@ -45,7 +46,9 @@ describe('trySplit', () => {
   })
 
   it('has no outcome where there is no plan', () => {
-    expect(trySplit({ project: project([], line), now: noon }, { batchSize: 3, firstBatch: null })).toBeNull()
+    expect(
+      trySplit({ ...toPlan(project([], line)), now: noon }, { batchSize: 3, firstBatch: null }),
+    ).toBeNull()
   })
 
   it('says how long one stage goes on, and how many models are in hand', () => {
@@ -62,7 +65,7 @@ describe('trySplit', () => {
   })
 
   it('names how people usually split, and the smallest size that hides all drying', () => {
-    const all = distinctSplits(given).map((split) => trySplit({ project: given, now: noon }, split)!)
+    const all = distinctSplits(given).map((split) => trySplit({ ...toPlan(given), now: noon }, split)!)
     expect(usualSplits(all).map(({ name, outcome: each }) => [name, each.split])).toEqual([
       ['all at once', '12'],
       ['sets of 3–5', '4 · 4 · 4'],

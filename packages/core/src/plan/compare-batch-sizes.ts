@@ -1,5 +1,6 @@
+import type { Project } from '../trade/project.ts'
 import { batchSizesText, largestBatchSize, splitIntoBatches, type BatchSplit } from '../trade/batches.ts'
-import type { Bores } from '../trade/planning.ts'
+import type { Bores } from '../trade/desk.ts'
 import type { Instant } from '../units/instant.ts'
 import type { LaidPlan } from './line-plan.ts'
 import { layLine, type PlanningInput } from './plan-line.ts'
@@ -30,7 +31,7 @@ const mixed: readonly (readonly [first: number, then: number])[] = [
 ]
 
 /** The splits worth comparing: of those that split every unit alike, the first; even ones by size, then mixed ones. */
-export function distinctSplits(project: PlanningInput['project']): readonly BatchSplit[] {
+export function distinctSplits(project: Pick<Project, 'units' | 'planning'>): readonly BatchSplit[] {
   const largest = largestBatchSize(project)
   const even = Array.from({ length: largest }, (_, index) => ({ batchSize: index + 1, firstBatch: null }))
   const both = [

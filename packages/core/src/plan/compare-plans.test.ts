@@ -1,3 +1,4 @@
+import { toPlan } from './to-plan.ts'
 import { describe, expect, it } from 'vitest'
 import { foldProgress } from '../progress/fold-progress.ts'
 import { drying, eventId, noon, project, stage, unit } from '../testing/builders.ts'
@@ -24,7 +25,7 @@ function planAt(now: Instant, done: readonly string[] = []) {
       modelIds: given.units[0]!.models.map((model) => model.id),
     })),
   )
-  const planned = planLine({ project: given, progress, now })
+  const planned = planLine({ ...toPlan(given), progress, now })
   if (!planned.ok) throw new Error(planned.error.kind)
   return { plan: planned.value, progress }
 }
@@ -64,7 +65,7 @@ describe('comparePlans', () => {
 
   it('counts work that is new and work that is gone', () => {
     const other = project([unit('a', 8), unit('b', 2)], [line[0]!, line[2]!])
-    const planned = planLine({ project: other, now: noon })
+    const planned = planLine({ ...toPlan(other), now: noon })
     if (!planned.ok) throw new Error(planned.error.kind)
     const found = comparePlans(before, planned.value, other, foldProgress([]), noon)
     expect(found).toContainEqual({ kind: 'new-work', works: 2 })
@@ -78,7 +79,7 @@ describe('whyThen', () => {
     [stage('wash', drying(20)), stage('look'), stage('edge', { touch: { kind: 'base' } })],
   )
   it('tells what a stretch waited for', () => {
-    const planned = planLine({ project: short, now: addSeconds(noon, 1800) })
+    const planned = planLine({ ...toPlan(short), now: addSeconds(noon, 1800) })
     if (!planned.ok) throw new Error(planned.error.kind)
     const kinds = planned.value.stretches.map((stretch) => whyThen(planned.value, short, stretch).kind)
     expect(kinds).toEqual(['opens-session', 'wet', 'hands'])
@@ -92,7 +93,7 @@ describe('whyThen', () => {
       at: '19:30',
     }
     const pinned = { ...short, planning: { ...short.planning, pins: [pin] } }
-    const planned = planLine({ project: pinned, now: noon })
+    const planned = planLine({ ...toPlan(pinned), now: noon })
     if (!planned.ok) throw new Error(planned.error.kind)
     const [first] = planned.value.stretches
     expect(first!.startsAt).toBe(addSeconds(noon, 24 * 3600 + 1800))

@@ -1,7 +1,7 @@
+import type { Job } from '../trade/job.ts'
 import type { Progress } from '../progress/progress.ts'
 import { isThrough } from '../progress/hole-state.ts'
 import { batchName } from '../trade/batches.ts'
-import type { Project } from '../trade/project.ts'
 import type { BatchId, StageId } from '../units/ids.ts'
 import type { Instant } from '../units/instant.ts'
 import type { LinePlan, Stretch } from './line-plan.ts'
@@ -68,7 +68,7 @@ const isStage = ({ touchUp }: Stretch): boolean => touchUp === null
 export function comparePlans(
   before: KeptPlan,
   plan: LinePlan,
-  project: Pick<Project, 'line'>,
+  project: Pick<Job, 'line'>,
   progress: Progress,
   now: Instant,
 ): readonly PlanChange[] {

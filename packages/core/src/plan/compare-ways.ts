@@ -1,3 +1,5 @@
+import { toPlan } from './to-plan.ts'
+import { partsOf, dateOf } from '../trade/project.ts'
 import { paintedBy } from '../calendar/due.ts'
 import { estimateLine, timesOf, totalOf, type TimeRange } from '../estimating/estimate-line.ts'
 import { amountsLeft, besideByBatch } from '../estimating/amounts-left.ts'
@@ -5,7 +7,8 @@ import { roomFor } from '../estimating/room.ts'
 import { followedRecipes, lineOfOrder } from '../ordering/line-of-order.ts'
 import { orderLine } from '../ordering/order-line.ts'
 import { foldProgress } from '../progress/fold-progress.ts'
-import type { Project, Unit } from '../trade/project.ts'
+import type { Unit } from '../trade/job.ts'
+import type { Project } from '../trade/project.ts'
 import { tableReadyStandard, type Recipe } from '../trade/recipe.ts'
 import type { Shelf } from '../recipe/step-facts.ts'
 import type { Tool } from '../trade/technique.ts'
@@ -70,11 +73,11 @@ export function tryWay(
   const progress = foldProgress([])
   const estimate = estimateLine({ project: whole, shelf, progress, now })
   const times = timesOf(estimate)
-  const room = roomFor(whole, estimate).share
-  const planned = planLine({ project: whole, progress, times, now, shelf, room, noSpray: [], effort })
+  const room = roomFor(partsOf(whole), estimate).share
+  const planned = planLine({ ...toPlan(whole), progress, times, now, shelf, room, noSpray: [], effort })
   const facts = order.stages.flatMap((stage) => stage.facts)
   const pots = new Set<MaterialId>(facts.flatMap((each) => each.step.mix.map((part) => part.materialId)))
-  const due = paintedBy(project)
+  const due = paintedBy(dateOf(project), project)
   return {
     handsOn: totalOf(
       estimate.rates,

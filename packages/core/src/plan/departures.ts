@@ -1,6 +1,6 @@
+import type { Job } from '../trade/job.ts'
 import { regionsMeet } from '../trade/regions.ts'
 import { touchedRegions, type Stage } from '../trade/stage.ts'
-import type { Project } from '../trade/project.ts'
 import type { Instant } from '../units/instant.ts'
 import type { LinePlan, Stretch } from './line-plan.ts'
 
@@ -15,10 +15,7 @@ export interface Departure {
 }
 
 /** Where the plan departs from the row of the line; a stage in its place has none. */
-export function departuresOf(
-  plan: LinePlan,
-  project: Pick<Project, 'line'>,
-): ReadonlyMap<Stretch, Departure> {
+export function departuresOf(plan: LinePlan, project: Pick<Job, 'line'>): ReadonlyMap<Stretch, Departure> {
   const placeOf = new Map(project.line.map((stage, index) => [stage.id, index]))
   const stageOf = (stretch: Stretch) => project.line[placeOf.get(stretch.stageId) ?? -1]
   const departures = new Map<Stretch, Departure>()

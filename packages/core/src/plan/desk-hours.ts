@@ -2,9 +2,9 @@ import { dailyWindows, momentOf, painterSessions, type CalendarNote } from '../c
 import type { Session } from '../calendar/sessions.ts'
 import type { Stage } from '../trade/stage.ts'
 import type { Batch } from '../trade/batches.ts'
-import type { Project } from '../trade/project.ts'
+import type { Parts } from '../trade/project.ts'
+import type { Pin } from '../trade/wishes.ts'
 import type { Technique } from '../trade/technique.ts'
-import type { Pin } from '../trade/planning.ts'
 import { instant, type Instant } from '../units/instant.ts'
 import { stationFor, stationOf, techniqueOf } from './build-batches.ts'
 import type { PlanPainter, Span } from '../schedule/instance.ts'
@@ -35,32 +35,32 @@ const halfADay = 12 * 3_600_000
  * @param room the share of each that is left free at its end.
  */
 export function deskHours(
-  project: Project,
+  { work, desk }: Pick<Parts, 'work' | 'desk'>,
   pins: readonly Pin[],
   now: Instant,
   count: number,
   noSpray: readonly NoSprayTime[],
   room: number,
 ): DeskHours {
-  const { planning, evenings } = project
-  const calendars = planning.painters.map((painter) => painterSessions(painter, evenings, now, count))
+  const { evenings } = desk
+  const calendars = desk.painters.map((painter) => painterSessions(painter, evenings, now, count))
   const span = (session: Session) => spanOf(session, now)
   const laid = (session: Session): Span => {
     const { start, end } = span(session)
     return { start, end: end - Math.round((end - start) * room) }
   }
-  const painters = planning.painters.map((painter, index) => ({
+  const painters = desk.painters.map((painter, index) => ({
     sessions: (calendars[index]?.sessions ?? []).map(laid),
     pace: painter.pace,
   }))
   const all = calendars.flatMap((each) => each.sessions)
   const last = instant(Math.max(now, ...all.map((session) => session.endsAt)))
   const end = (last - now) / 1000
-  const hours = planning.sprayHours
-    ? dailyWindows(planning.sprayHours, evenings.timeZone, now, last)
+  const hours = desk.sprayHours
+    ? dailyWindows(desk.sprayHours, evenings.timeZone, now, last)
     : [{ start: 0, end }]
   const spray =
-    planning.sprayHours || noSpray.length > 0
+    desk.sprayHours || noSpray.length > 0
       ? without(
           hours,
           noSpray.map(({ from, until }) => ({ start: (from - now) / 1000, end: (until - now) / 1000 })),
@@ -77,11 +77,11 @@ export function deskHours(
         begins < each.endsAt &&
         (begins >= each.startsAt || (each.startsAt === now && begins > now - halfADay)),
     )
-    const stage = project.line.find((each) => each.id === pin.stageId)
+    const stage = work.line.find((each) => each.id === pin.stageId)
     if (!stage) continue
     const own = session ? [span(session)] : []
     pinned.set(`${pin.batchId} ${pin.stageId}`, windows.length)
-    windows.push(isByCan(techniqueOf(project, stage)) && spray ? meet(own, spray) : own)
+    windows.push(isByCan(techniqueOf(work, stage)) && spray ? meet(own, spray) : own)
   }
   return {
     painters,

@@ -1,7 +1,7 @@
+import { toPlan } from './to-plan.ts'
 import { describe, expect, it } from 'vitest'
 import { findFaults } from '../ordering/find-faults.ts'
-import type { Project } from '../trade/project.ts'
-import { plainPlanning } from '../trade/planning.ts'
+import { type Project, plainPlanning } from '../trade/project.ts'
 import { recipeSchools } from '../recipe/schools.ts'
 import { avoidableWaits } from '../testing/avoidable-waits.ts'
 import { drying, noon, project, stage, unit } from '../testing/builders.ts'
@@ -58,7 +58,7 @@ describe('what has to come before what', () => {
     expect([...own.get(line[1]!.id)!]).toEqual([])
     expect([...own.get(line[2]!.id)!]).toEqual(['grit'])
     const plan = (some: Partial<Project>) => {
-      const result = planLine({ project: { ...hand, ...some }, shelf: new Map(), now: noon })
+      const result = planLine({ ...toPlan({ ...hand, ...some }), shelf: new Map(), now: noon })
       if (!result.ok) throw new Error(result.error.kind)
       return result.value
     }

@@ -4,7 +4,7 @@ import { mainRegionOf } from '../ordering/find-faults.ts'
 import { orderRules, preferences } from '../ordering/order-rules.ts'
 import { ruleApplies } from '../ordering/rule.ts'
 import { neededForTable } from '../progress/table-ready.ts'
-import type { Project, Unit } from '../trade/project.ts'
+import type { Unit, Job } from '../trade/job.ts'
 import type { Recipe } from '../trade/recipe.ts'
 import { factsOf, type Shelf, type StepFacts } from '../recipe/step-facts.ts'
 import type { StageId, UnitId } from '../units/ids.ts'
@@ -23,7 +23,7 @@ interface Own {
  * whole model, what a rule would find spoiled or wasted the other way round, what the recipe's own preferences ask for,
  * and what is needed for the table before what is not. Stages written by hand are bound by the regions they touch.
  */
-export function lineLinks(project: Pick<Project, 'units' | 'recipes' | 'line'>, shelf: Shelf): LineLinks {
+export function lineLinks(project: Pick<Job, 'units' | 'recipes' | 'line'>, shelf: Shelf): LineLinks {
   const isNeeded = neededForTable(project)
   return new Map(
     project.units.map((unit) => {

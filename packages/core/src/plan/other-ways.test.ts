@@ -1,3 +1,4 @@
+import { toPlan } from './to-plan.ts'
 import { describe, expect, it } from 'vitest'
 import { amountsLeft } from '../estimating/amounts-left.ts'
 import { estimateLine, timesOf, totalOf } from '../estimating/estimate-line.ts'
@@ -36,7 +37,7 @@ function planned(officers: number, troopers: number) {
   ]
   const given = project(units, line, { recipes: [recipe], batchSize: 40 })
   const times = timesOf(estimateLine({ project: given, shelf: testShelf, now: noon }))
-  return { given, input: { project: given, times, now: noon } }
+  return { given, input: { ...toPlan(given), times, now: noon } }
 }
 
 describe('a recipe’s other ways', () => {
@@ -55,10 +56,10 @@ describe('a recipe’s other ways', () => {
   })
 
   it('are counted in the estimate as the plan takes them', () => {
-    const { input } = planned(2, 30)
+    const { given, input } = planned(2, 30)
     const plan = planLine(input)
     if (!plan.ok) throw new Error(plan.error.kind)
-    const estimate = estimateLine({ project: input.project, shelf: testShelf, now: noon })
+    const estimate = estimateLine({ project: given, shelf: testShelf, now: noon })
     const { likely } = totalOf(estimate.rates, amountsLeft(estimate, besideInPlan(plan.value, input.times)))
     expect(Math.abs(likely - plan.value.handsOnSeconds)).toBeLessThan(32)
   })

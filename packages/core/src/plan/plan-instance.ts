@@ -1,12 +1,13 @@
 import { momentOf } from '../calendar/painter-sessions.ts'
-import { hereFrom, paintedBy } from '../calendar/due.ts'
+import { paintedBy } from '../calendar/due.ts'
 import { localDateAt, type Session } from '../calendar/sessions.ts'
 import type { BatchTimes } from '../estimating/batch-time.ts'
 import type { Progress } from '../progress/progress.ts'
 import { toFollow } from '../progress/to-follow.ts'
 import { batchesMeant, type Batch } from '../trade/batches.ts'
-import type { Pin, Teamwork } from '../trade/planning.ts'
-import type { Project } from '../trade/project.ts'
+import type { Teamwork } from '../trade/desk.ts'
+import type { Parts } from '../trade/project.ts'
+import type { Pin } from '../trade/wishes.ts'
 import { failure, success, type Result } from '../units/result.ts'
 import { seconds } from '../units/seconds.ts'
 import type { UnitId } from '../units/ids.ts'
@@ -23,8 +24,7 @@ import type { PlanNote, PlanProblem } from './plan-notes.ts'
 import { layRow } from '../schedule/row.ts'
 import { shareOut } from './share-out.ts'
 
-export interface InstanceInput {
-  readonly project: Project
+export interface InstanceInput extends Parts {
   readonly batches: readonly Batch[]
   readonly progress: Progress
   readonly now: Instant
@@ -53,7 +53,7 @@ export interface PlanInstanceOf {
 const mostSessions = 10_000
 
 /**
- * The project as an instance with as many sessions as the slower hand habits need: then every row of tasks the
+ * The work as an instance with as many sessions as the slower hand habits need: then every row of tasks the
  * search may try finds a place. Pins that cannot be kept are left out and noted; any other conflict is named. Where
  * nothing holds with room left in the sessions, it is made without.
  */
@@ -70,12 +70,11 @@ function keepsAllPins({ notes }: PlanInstanceOf): boolean {
 }
 
 function instanceWithPins(input: InstanceInput): Result<PlanInstanceOf, PlanProblem> {
-  const { project, now } = input
-  const { pins, gone } = pinsMeant(project.planning.pins, input.batches)
+  const { pins, gone } = pinsMeant(input.wishes.pins, input.batches)
   const goneNotes = gone.map((pin) => pinNote(input, pin))
   const found = withSessions(input, pins)
   if (found.ok) {
-    const notes = [...found.value.notes, ...dateNotes(project, found.value, now), ...goneNotes]
+    const notes = [...found.value.notes, ...dateNotes(input, found.value), ...goneNotes]
     return success({ ...found.value, notes })
   }
   if (found.error.kind !== 'cannot-all-hold' || found.error.what !== 'pins') return found
@@ -92,7 +91,7 @@ function instanceWithPins(input: InstanceInput): Result<PlanInstanceOf, PlanProb
     ...rest.value,
     notes: [
       ...rest.value.notes,
-      ...dateNotes(project, rest.value, now),
+      ...dateNotes(input, rest.value),
       ...goneNotes,
       ...dropped.map((pin): PlanNote => pinNote(input, pin)),
     ],
@@ -111,13 +110,13 @@ function pinsMeant(
   }
 }
 
-function pinNote({ project, batches }: InstanceInput, pin: Pin): PlanNote {
+function pinNote({ work, desk, batches }: InstanceInput, pin: Pin): PlanNote {
   const batch = batches.find((each) => each.id === pin.batchId)
   return {
     kind: 'pin-not-kept',
-    stageName: project.line.find((stage) => stage.id === pin.stageId)?.name ?? 'a stage that is gone',
+    stageName: work.line.find((stage) => stage.id === pin.stageId)?.name ?? 'a stage that is gone',
     batch: batch ? batch.unitName : 'a batch that is gone',
-    startsAt: momentOf(pin, project.evenings.timeZone),
+    startsAt: momentOf(pin, desk.evenings.timeZone),
   }
 }
 
@@ -127,7 +126,7 @@ const spareSessions = 6
 function withSessions(input: InstanceInput, pins: readonly Pin[]): Result<PlanInstanceOf, PlanProblem> {
   let last: (PlanInstanceOf & { readonly hasSprayWindows: boolean }) | null = null
   for (let count = 16; count <= mostSessions; count *= 5) {
-    const hours = deskHours(input.project, pins, input.now, count, input.noSpray, input.room)
+    const hours = deskHours(input, pins, input.now, count, input.noSpray, input.room)
     const built = build(input, hours)
     if (!built.ok) return built
     const instance = withLimitsThatHold(built.value)
@@ -141,7 +140,7 @@ function withSessions(input: InstanceInput, pins: readonly Pin[]): Result<PlanIn
     if (!isRoomy(instance)) continue
     if (input.spare !== true) return success(last)
     const longer = deskHours(
-      input.project,
+      input,
       pins,
       input.now,
       Math.min(mostSessions, count * spareSessions),
@@ -212,55 +211,53 @@ function conflictOf(instance: PlanInstance, hasSprayWindows: boolean): PlanProbl
 }
 
 function build(input: InstanceInput, hours: DeskHours): Result<PlanInstance, PlanProblem> {
-  const { project, now, batches } = input
-  const { planning } = project
+  const { work, desk, now, batches } = input
   const dueOf = (unitId: UnitId): number | null => {
     const known = input.dueByUnit?.get(unitId)
-    const due = known === undefined ? paintedBy(project) : known
+    const due = known === undefined ? paintedBy(input.wishes, input.desk) : known
     return due === null ? null : (due - now) / 1000
   }
   const hereFromOf = (unitId: UnitId): number | null => {
-    const known = input.hereByUnit?.get(unitId)
-    const here = known === undefined ? hereFrom(project) : known
+    const here = input.hereByUnit?.get(unitId) ?? null
     return here === null || here <= now ? null : (here - now) / 1000
   }
   const built = buildBatches({
     ...input,
     batches,
-    begun: toFollow(project, batches, input.progress, now),
+    begun: toFollow(work, batches, input.progress, now),
     dueOf,
     hereFromOf,
     jobOf: input.jobByUnit,
     windowsOf: hours.windowsOf,
     longestSession: hours.longestSession,
-    slowestPace: Math.max(...planning.painters.map((painter) => painter.pace)),
+    slowestPace: Math.max(...desk.painters.map((painter) => painter.pace)),
   })
   const instance: PlanInstance = {
     ...built,
     painters: hours.painters,
-    stations: [planning.sprayPlaces, planning.airbrushes],
+    stations: [desk.sprayPlaces, desk.airbrushes],
     windows: hours.windows,
-    rack: planning.rackPlaces,
+    rack: desk.rackPlaces,
     potsCloseBetweenSessions: true,
     maySplit: true,
-    inHandAtMost: project.batchesInHand,
-    bores: { stage: planning.bores.stageSeconds, kind: planning.bores.unitSeconds },
+    inHandAtMost: desk.batchesInHand,
+    bores: { stage: desk.bores.stageSeconds, kind: desk.bores.unitSeconds },
   }
   const problem = findProblem(input, instance, hours.hasSprayWindows)
   return problem ? failure(problem) : success(shareOut(instance, input.teamwork))
 }
 
 function findProblem(
-  { project, batches }: InstanceInput,
+  { work, desk, batches }: InstanceInput,
   instance: PlanInstance,
   hasSprayWindows: boolean,
 ): PlanProblem | null {
   if (batches.length === 0) return { kind: 'no-models' }
-  if (project.line.length === 0) return { kind: 'no-stages' }
+  if (work.line.length === 0) return { kind: 'no-stages' }
   const tasks = instance.batches.flatMap((batch) => batch.tasks)
   if (tasks.length === 0) return { kind: 'all-done' }
   if (instance.painters.every((painter) => painter.sessions?.length === 0)) return { kind: 'no-sessions' }
-  const nameOf = (task: PlanTask) => project.line[task.stage]?.name ?? ''
+  const nameOf = (task: PlanTask) => work.line[task.stage]?.name ?? ''
   const circle = joinedInACircle(instance)
   if (circle !== null) return { kind: 'joined-in-a-circle', unitName: batches[circle]?.unitName ?? '' }
   for (const batch of instance.batches) {
@@ -286,18 +283,18 @@ function findProblem(
   }
   for (const task of tasks) {
     if (task.painters?.length === 0) {
-      const stage = project.line[task.stage]
+      const stage = work.line[task.stage]
       return {
         kind: 'nobody-may',
         stageName: nameOf(task),
-        technique: (stage && techniqueOf(project, stage)) ?? 'do this',
+        technique: (stage && techniqueOf(work, stage)) ?? 'do this',
       }
     }
     if (instance.rack !== null && task.onRack && task.models.length > instance.rack)
       return { kind: 'batch-over-rack', models: task.models.length, places: instance.rack }
     const { needed, longest } = roomFor(task, instance, longestSlot)
     if (needed <= longest) continue
-    const { sprayHours } = project.planning
+    const { sprayHours } = desk
     if (longest === 0 && sprayHours && task.windows === 0)
       return { kind: 'no-session-in-spray-hours', stageName: nameOf(task), ...sprayHours }
     // A pin into a session that is gone, or too short, is told as a pin.
@@ -345,11 +342,11 @@ function joinedInACircle(instance: PlanInstance): number | null {
   return found < 0 ? null : found
 }
 
-function dateNotes(project: Project, { sessions }: PlanInstanceOf, now: Instant): readonly PlanNote[] {
-  const { dueOn } = project
+function dateNotes(input: InstanceInput, { sessions }: PlanInstanceOf): readonly PlanNote[] {
+  const { dueOn } = input.wishes
   if (dueOn === null) return []
-  if (dueOn < localDateAt(now, project.evenings.timeZone)) return [{ kind: 'date-is-past', dueOn }]
+  if (dueOn < localDateAt(input.now, input.desk.evenings.timeZone)) return [{ kind: 'date-is-past', dueOn }]
   const first = Math.min(...sessions.flatMap((own) => own[0]?.startsAt ?? []))
-  if (first <= (paintedBy(project) ?? 0)) return []
+  if (first <= (paintedBy(input.wishes, input.desk) ?? 0)) return []
   return [{ kind: 'no-session-before-date', dueOn, firstAt: first as Instant }]
 }

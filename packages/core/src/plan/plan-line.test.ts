@@ -1,8 +1,9 @@
+import { toPlan } from './to-plan.ts'
 import { describe, expect, it } from 'vitest'
 import { foldProgress } from '../progress/fold-progress.ts'
 import { drying, log, models, noon, project, stage, stageId, unit } from '../testing/builders.ts'
 import { localDateAt } from '../calendar/sessions.ts'
-import { deskOf } from '../trade/desk.ts'
+import { deskOf } from '../trade/project.ts'
 import type { ClientId } from '../units/ids.ts'
 import { addSeconds } from '../units/instant.ts'
 import { addDays, type LocalDate } from '../units/local-date.ts'
@@ -25,33 +26,33 @@ const wash = stage('wash', { handsOnSecondsPerModel: minutes(3), ...drying(30) }
 describe('drying is per model', () => {
   it('a wash that dries 30 min on 12 models at 3 min is hidden before a next stage of 3 min a model', () => {
     const next = stage('next', { handsOnSecondsPerModel: minutes(3) })
-    const result = plan({ project: project([unit('a', 12)], [wash, next]) })
+    const result = plan({ ...toPlan(project([unit('a', 12)], [wash, next])) })
     expect(result.exposedSeconds).toBe(0)
     expect(result.hiddenSeconds).toBe(1800)
   })
 
   it('but before a next stage of 1 min a model 19 min are exposed: the last model rules', () => {
     const next = stage('next', { handsOnSecondsPerModel: minutes(1) })
-    const result = plan({ project: project([unit('a', 12)], [wash, next]) })
+    const result = plan({ ...toPlan(project([unit('a', 12)], [wash, next])) })
     expect(result.exposedSeconds).toBe(19 * 60)
   })
 
   it('6 models at 1 min hide 5 min before an equal stage (common practice)', () => {
     const line = (wait: number) => [stage('first', drying(wait)), stage('second')]
-    expect(plan({ project: project([unit('a', 6)], line(5)) }).exposedSeconds).toBe(0)
-    expect(plan({ project: project([unit('a', 6)], line(6)) }).exposedSeconds).toBe(60)
+    expect(plan({ ...toPlan(project([unit('a', 6)], line(5))) }).exposedSeconds).toBe(0)
+    expect(plan({ ...toPlan(project([unit('a', 6)], line(6))) }).exposedSeconds).toBe(60)
   })
 
   it('the set-up of the next stage overlaps the drying', () => {
     const line = [stage('first', drying(8)), stage('second', { setUpSeconds: minutes(3) })]
-    expect(plan({ project: project([unit('a', 6)], line) }).exposedSeconds).toBe(0)
+    expect(plan({ ...toPlan(project([unit('a', 6)], line)) }).exposedSeconds).toBe(0)
   })
 })
 
 describe('a wait binds regions', () => {
   const skin = stage('skin', { touch: { kind: 'regions', regions: ['Skin '] }, ...drying(30) })
   const exposedBefore = (next: Parameters<typeof stage>[1]) =>
-    plan({ project: project([unit('a', 2)], [skin, stage('next', next)]) }).exposedSeconds
+    plan({ ...toPlan(project([unit('a', 2)], [skin, stage('next', next)])) }).exposedSeconds
 
   it('the base can be gritted while the skin dries', () => {
     expect(exposedBefore({ touch: { kind: 'base' } })).toBe(0)
@@ -71,7 +72,7 @@ describe('a wait binds regions', () => {
 
   it('a region waits for a whole-model coat two stages below', () => {
     const line = [stage('prime', drying(60)), stage('x', { notNeededBy: [unit('a', 1).id] }), skin]
-    expect(plan({ project: project([unit('a', 1)], line) }).exposedSeconds).toBe(3600)
+    expect(plan({ ...toPlan(project([unit('a', 1)], line)) }).exposedSeconds).toBe(3600)
   })
 })
 
@@ -81,7 +82,7 @@ describe('sessions', () => {
       stage('varnish', { handsOnSecondsPerModel: minutes(70), ...drying(600) }),
       stage('base'),
     ]
-    const result = plan({ project: project([unit('a', 2)], overnight) })
+    const result = plan({ ...toPlan(project([unit('a', 2)], overnight)) })
     expect(result.exposedSeconds).toBe(0)
     expect(result.stretches.map((stretch) => stretch.session)).toEqual([0, 1])
     for (const stretch of result.stretches) {
@@ -93,7 +94,7 @@ describe('sessions', () => {
 
   it('a stage longer than an evening is split between models, and its pot is opened again', () => {
     const long = [stage('coat', { handsOnSecondsPerModel: minutes(60), setUpSeconds: minutes(10) })]
-    const result = plan({ project: project([unit('a', 3)], long) })
+    const result = plan({ ...toPlan(project([unit('a', 3)], long)) })
     expect(result.stretches.map((stretch) => stretch.modelIds.length)).toEqual([2, 1])
     expect(result.potOpenings).toBe(2)
     expect(result.setUpSeconds).toBe(1200)
@@ -104,7 +105,7 @@ describe('sessions', () => {
       stage('prime', { setUpSeconds: minutes(5) }),
       stage('coat', { setUpSeconds: minutes(2), ...drying(4) }),
     ]
-    const result = plan({ project: project([unit('a', 10)], line) })
+    const result = plan({ ...toPlan(project([unit('a', 10)], line)) })
     expect(result.handsOnSeconds).toBe((10 + 10 + 7) * 60)
     expect(result.finishesAt).toBe(addSeconds(opening, (27 + 4) * 60))
     expect(result.gap).toBe(0)
@@ -117,7 +118,7 @@ describe('batches in hand', () => {
     stage('two', { setUpSeconds: minutes(5) }),
   ]
   const sized = (batchesInHand: number | null) =>
-    plan({ project: project([unit('a', 12)], line, { batchSize: 4, batchesInHand }) })
+    plan({ ...toPlan(project([unit('a', 12)], line, { batchSize: 4, batchesInHand })) })
 
   it('with one in hand every batch opens every pot', () => {
     expect(sized(1).potOpenings).toBe(6)
@@ -140,12 +141,12 @@ describe('planning what is left', () => {
     const progress = foldProgress(
       log({ kind: 'punched', stageId: stageId('one'), modelIds: models('a-1', 'a-2', 'a-3', 'a-4') }),
     )
-    const result = plan({ project: given, progress, now: opening })
+    const result = plan({ ...toPlan(given), progress, now: opening })
     expect(result.stretches.map((stretch) => stretch.stageId)).toEqual(['two'])
     // Punched at 19:00, dry at 19:30: nothing to wait for.
     expect(result.exposedSeconds).toBe(0)
     const sooner = plan({
-      project: { ...given, evenings: { ...given.evenings, startsAt: '19:00' } },
+      ...toPlan({ ...given, evenings: { ...given.evenings, startsAt: '19:00' } }),
       progress,
       now: noon,
     })
@@ -156,7 +157,7 @@ describe('planning what is left', () => {
     const progress = foldProgress(
       log({ kind: 'punched', stageId: stageId('one'), modelIds: models('a-2', 'a-3') }),
     )
-    const first = plan({ project: given, progress }).stretches[0]!
+    const first = plan({ ...toPlan(given), progress }).stretches[0]!
     expect(first.modelIds).toEqual(['a-1', 'a-4'])
   })
 
@@ -165,13 +166,13 @@ describe('planning what is left', () => {
     const progress = foldProgress(
       log({ kind: 'clock-started', stageId: stageId('one'), modelIds: models('a-1') }),
     )
-    const result = plan({ project: project([unit('a', 1)], pots), progress })
+    const result = plan({ ...toPlan(project([unit('a', 1)], pots)), progress })
     expect(result.setUpSeconds).toBe(0)
   })
 
   it('is the same whenever it is asked the same', () => {
     const many = project([unit('a', 7), unit('b', 5)], line, { batchSize: 3, batchesInHand: 2 })
-    expect(plan({ project: many })).toEqual(plan({ project: many }))
+    expect(plan({ ...toPlan(many) })).toEqual(plan({ ...toPlan(many) }))
   })
 })
 
@@ -182,17 +183,17 @@ describe('when there is no plan, the reason is named', () => {
   }
 
   it('no models, no stages, all done', () => {
-    expect(problem({ project: project([], [stage('one')]), now: noon })?.kind).toBe('no-models')
-    expect(problem({ project: project([unit('a', 1)], []), now: noon })?.kind).toBe('no-stages')
+    expect(problem({ ...toPlan(project([], [stage('one')])), now: noon })?.kind).toBe('no-models')
+    expect(problem({ ...toPlan(project([unit('a', 1)], [])), now: noon })?.kind).toBe('no-stages')
     const progress = foldProgress(log({ kind: 'punched', stageId: stageId('one'), modelIds: models('a-1') }))
-    expect(problem({ project: project([unit('a', 1)], [stage('one')]), progress, now: noon })?.kind).toBe(
+    expect(problem({ ...toPlan(project([unit('a', 1)], [stage('one')])), progress, now: noon })?.kind).toBe(
       'all-done',
     )
   })
 
   it('a stage longer than any evening', () => {
     const endless = stage('wing', { handsOnSecondsPerModel: minutes(200), setUpSeconds: minutes(5) })
-    expect(problem({ project: project([unit('a', 1)], [endless]), now: noon })).toEqual({
+    expect(problem({ ...toPlan(project([unit('a', 1)], [endless])), now: noon })).toEqual({
       kind: 'stage-never-fits',
       stageName: 'wing',
       neededSeconds: minutes(205),
@@ -203,12 +204,12 @@ describe('when there is no plan, the reason is named', () => {
   it('more evenings than anybody has', () => {
     const slow = stage('slow', { handsOnSecondsPerModel: minutes(140) })
     const many = project([unit('a', 11_000)], [slow])
-    expect(problem({ project: many, now: noon, effort: 0 })?.kind).toBe('too-far-away')
+    expect(problem({ ...toPlan(many), now: noon, effort: 0 })?.kind).toBe('too-far-away')
   })
 
   it('never divides by nothing', () => {
     const idle = stage('look', { handsOnSecondsPerModel: seconds(0) })
-    const result = plan({ project: project([unit('a', 1)], [idle]) })
+    const result = plan({ ...toPlan(project([unit('a', 1)], [idle])) })
     expect(result.gap).toBe(0)
     expect(result.finishesAt).toBe(opening)
   })
@@ -226,7 +227,7 @@ describe('models that have not come yet', () => {
       deliveredOn: null,
     },
   })
-  const begins = (given: typeof job) => plan({ project: given }).stretches[0]!.startsAt
+  const begins = (given: typeof job) => plan({ ...toPlan(given) }).stretches[0]!.startsAt
 
   it('are not planned before their day', () => {
     const today = localDateAt(opening, job.evenings.timeZone)
@@ -241,8 +242,8 @@ describe('models that have not come yet', () => {
     const own = project([unit('b', 3)], [stage('b coat')])
     const together = plan(
       planTogether(deskOf(job), [
-        { project: later, now: opening },
-        { project: own, now: opening },
+        { ...toPlan(later), now: opening },
+        { ...toPlan(own), now: opening },
       ]),
     )
     const startOf = (name: string) =>

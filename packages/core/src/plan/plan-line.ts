@@ -1,3 +1,5 @@
+import type { Desk } from '../trade/desk.ts'
+import type { Work } from '../trade/job.ts'
 import type { BatchTimes } from '../estimating/batch-time.ts'
 import type { Session } from '../calendar/sessions.ts'
 import { regionsMeet } from '../trade/regions.ts'
@@ -5,8 +7,8 @@ import { dryingShelf } from '../progress/drying-shelf.ts'
 import { foldProgress } from '../progress/fold-progress.ts'
 import type { Progress } from '../progress/progress.ts'
 import { splitIntoBatches, type Batch, type BatchSplit } from '../trade/batches.ts'
-import type { Teamwork } from '../trade/planning.ts'
-import type { Project } from '../trade/project.ts'
+import type { Teamwork } from '../trade/desk.ts'
+import type { Parts } from '../trade/project.ts'
 import type { Shelf } from '../recipe/step-facts.ts'
 import type { StageId, UnitId } from '../units/ids.ts'
 import { addSeconds, instant, type Instant } from '../units/instant.ts'
@@ -26,25 +28,24 @@ import { entryOf, layRow, type Row } from '../schedule/row.ts'
 import { searchFreely } from '../schedule/search-freely.ts'
 import type { FoundRow } from '../schedule/search.ts'
 
-export interface PlanningInput {
-  readonly project: Project
+export interface PlanningInput extends Parts {
   readonly progress?: Progress
   readonly now: Instant
   /** Estimated times; without them what is written on the stages. */
   readonly times?: BatchTimes
   /** With it a batch takes its stages in any sound order; without it every batch keeps to the line's row. */
   readonly shelf?: Shelf
-  /** Defaults to the project's own. */
+  /** Defaults to what is wished. */
   readonly split?: BatchSplit
-  /** Defaults to the project's units split that way. */
+  /** Defaults to the units split that way. */
   readonly batches?: readonly Batch[]
-  /** By when units are to be dry that have dates of their own; otherwise the project's. */
+  /** By when units are to be dry that have dates of their own; otherwise the one wished. */
   readonly dueByUnit?: ReadonlyMap<UnitId, Instant | null>
-  /** From when on the models of each unit are here, for jobs of different clients; the project's own day without it. */
+  /** From when on the models of each unit are here; at once without it. */
   readonly hereByUnit?: ReadonlyMap<UnitId, Instant | null>
   /** The job of each unit by number, where several are planned together: a job is late when its last batch is. */
   readonly jobByUnit?: ReadonlyMap<UnitId, number>
-  /** Defaults to the project's own. */
+  /** Defaults to the desk's. */
   readonly teamwork?: Teamwork
   /** When the air is known not to be fit for cans. */
   readonly noSpray?: readonly NoSprayTime[]
@@ -65,7 +66,7 @@ const defaultEffort = 2_000_000
 const nothingDone = foldProgress([])
 
 /** A plan together with the instance it solves and the row it lays: what a forecast lays anew. */
-export interface SolvedLine {
+export interface SolvedLine extends Parts {
   readonly plan: LinePlan
   readonly instance: PlanInstance
   /** The same with the batches as the line has them, and what has to come before what. */
@@ -78,7 +79,7 @@ export interface SolvedLine {
 }
 
 /**
- * Plans what is left of the project from `now` (cut to the second). Deterministic: the same input gives the same
+ * Plans what is left of the work from `now` (cut to the second). Deterministic: the same input gives the same
  * plan on every machine. Never worse than either hand habit, but where an earlier plan is kept to: it is given up
  * only for one that saves more than ten minutes, or one part in a hundred.
  */
@@ -96,21 +97,26 @@ export function layLine(input: PlanningInput): Result<LaidPlan, PlanProblem> {
 export function solveLine(input: PlanningInput): Result<SolvedLine, PlanProblem> {
   const searched = searchLine(input)
   if (!searched.ok) return searched
+  const { work, desk, wishes } = input
   const { instance, listed, found, batches, sessions, now } = searched.value
-  return success({ plan: planOf(searched.value), instance, listed, found, batches, sessions, now })
+  const plan = planOf(searched.value)
+  return success({ plan, work, desk, wishes, instance, listed, found, batches, sessions, now })
 }
 
 function searchLine(input: PlanningInput): Result<Solving, PlanProblem> {
-  const { project, progress = nothingDone, teamwork = project.planning.teamwork } = input
+  const { work, desk, wishes, progress = nothingDone, teamwork = desk.teamwork } = input
   const now = instant(Math.floor(input.now / 1000) * 1000)
-  const batches = input.batches ?? splitIntoBatches(project, input.split ?? project)
+  const batches =
+    input.batches ?? splitIntoBatches({ units: work.units, planning: wishes }, input.split ?? wishes)
   const made = planInstance({
-    project,
+    work,
+    desk,
+    wishes,
     batches,
     progress,
     now,
     times: input.times,
-    links: input.shelf ? lineLinks(project, input.shelf) : undefined,
+    links: input.shelf ? lineLinks(work, input.shelf) : undefined,
     teamwork,
     noSpray: input.noSpray ?? [],
     ...(input.dueByUnit ? { dueByUnit: input.dueByUnit } : {}),
@@ -127,20 +133,21 @@ function searchLine(input: PlanningInput): Result<Solving, PlanProblem> {
     0,
   )
   const evaluations = Math.min(20_000, Math.floor((input.effort ?? defaultEffort) / size))
-  const keep = input.before ? rowBefore(input.before.stretches, project, batches, listed) : null
+  const keep = input.before ? rowBefore(input.before.stretches, work, batches, listed) : null
   const { isCalledOff } = input
   const budget = {
     seed: input.seed ?? 1,
     evaluations,
     ...(isCalledOff ? { spent: () => (isCalledOff() ? 1 : 0) } : {}),
   }
-  const { instance, ...found } = searchFreely(listed, budget, project.planning.aims, keep)
+  const { instance, ...found } = searchFreely(listed, budget, desk.aims, keep)
   return success({
     ...made.value,
     instance,
     listed,
     found,
-    project,
+    work,
+    desk,
     progress,
     batches,
     now,
@@ -154,7 +161,7 @@ function searchLine(input: PlanningInput): Result<Solving, PlanProblem> {
  */
 function rowBefore(
   stretches: readonly Stretch[],
-  { line }: Project,
+  { line }: Work,
   batches: readonly Batch[],
   instance: PlanInstance,
 ): { readonly row: Row; readonly orders: readonly (readonly number[])[] } {
@@ -189,8 +196,7 @@ function rowBefore(
   return { row, orders }
 }
 
-interface Solving extends PlanInstanceOf {
-  readonly project: Project
+interface Solving extends PlanInstanceOf, Pick<Parts, 'work' | 'desk'> {
   readonly progress: Progress
   readonly batches: readonly Batch[]
   readonly now: Instant
@@ -219,7 +225,7 @@ function planOf(solving: Solving): LinePlan {
 }
 
 function laidPlan(solving: Solving): { readonly plan: LaidPlan; readonly cost: PlanCost } {
-  const { instance, found, project, progress, batches, now } = solving
+  const { instance, found, work, desk, progress, batches, now } = solving
   const segments: PlanSegment[] = []
   const count = instance.batches.length
   const cost = layRow(createDesk(instance), count, found.row, found.policy, (segment) =>
@@ -237,9 +243,9 @@ function laidPlan(solving: Solving): { readonly plan: LaidPlan; readonly cost: P
   const plan = {
     ...summary(instance, cost, now),
     batches,
-    painters: loadsOf(project, instance, segments, now),
+    painters: loadsOf(desk, instance, segments, now),
     sessions,
-    drying: dryingShelf(project, batches, progress, now),
+    drying: dryingShelf(work, batches, progress, now),
     stretches: segments.map((segment) => stretchOf(segment, solving, sessionOf(segment))),
     firstBatchAt: firstBatchDry(instance, segments, now),
     room: solving.room,
@@ -256,7 +262,7 @@ function inOrder({ sessions }: PlanInstanceOf): readonly PlanSession[] {
 }
 
 function loadsOf(
-  project: Project,
+  desk: Pick<Desk, 'painters'>,
   instance: PlanInstance,
   segments: readonly PlanSegment[],
   now: Instant,
@@ -264,8 +270,8 @@ function loadsOf(
   return instance.painters.map((_, index) => {
     const own = segments.filter((segment) => segment.painter === index)
     const last = own.at(-1)
-    const painter = project.planning.painters[index]
-    if (!painter) throw new RangeError('a plan has more painters than its project')
+    const painter = desk.painters[index]
+    if (!painter) throw new RangeError('a plan has more painters than its desk')
     return {
       id: painter.id,
       name: painter.name,
@@ -301,14 +307,14 @@ function bindingWaits(instance: PlanInstance): number {
 
 function stretchOf(
   segment: PlanSegment,
-  { instance, project, batches, now, times }: Solving,
+  { instance, work, batches, now, times }: Solving,
   session: number,
 ): Stretch {
   const wayNamed = (stageId: StageId, unitId: UnitId, way: number) =>
     times?.get(stageId)?.get(unitId)?.others[way - 1]?.technique
   const batch = batches[segment.batch]
   const task = instance.batches[segment.batch]?.tasks[segment.task]
-  const stage = task && project.line[task.stage]
+  const stage = task && work.line[task.stage]
   if (!batch || !stage) throw new RangeError('a segment names no batch or stage')
   return {
     batchId: batch.id,

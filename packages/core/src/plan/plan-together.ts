@@ -1,10 +1,12 @@
-import { hereFrom, paintedBy } from '../calendar/due.ts'
+import { paintedBy } from '../calendar/due.ts'
 import type { BatchTime } from '../estimating/batch-time.ts'
 import { foldProgress } from '../progress/fold-progress.ts'
 import { splitIntoBatches } from '../trade/batches.ts'
-import { atDesk, type Desk } from '../trade/desk.ts'
-import type { Project } from '../trade/project.ts'
+import type { Desk } from '../trade/desk.ts'
+import type { Work } from '../trade/job.ts'
+import type { Wishes } from '../trade/wishes.ts'
 import type { StageId, UnitId } from '../units/ids.ts'
+import type { Instant } from '../units/instant.ts'
 import type { PlanningInput } from './plan-line.ts'
 
 /**
@@ -14,33 +16,6 @@ import type { PlanningInput } from './plan-line.ts'
  */
 export function planTogether(desk: Desk, jobs: readonly [PlanningInput, ...PlanningInput[]]): PlanningInput {
   const [first] = jobs
-  const projects = jobs.map((input) => input.project)
-  const merged = atDesk(first.project, desk)
-  const project: Project = {
-    ...merged,
-    units: projects.flatMap((each) => each.units),
-    recipes: projects.flatMap((each) => each.recipes),
-    line: projects.flatMap((each) => {
-      const others = projects.filter((other) => other !== each).flatMap((other) => other.units)
-      return each.line.map((stage) => ({
-        ...stage,
-        notNeededBy: [...stage.notNeededBy, ...others.map((unit) => unit.id)],
-      }))
-    }),
-    planning: {
-      ...merged.planning,
-      first: projects.flatMap((each) => each.planning.first),
-      pins: projects.flatMap((each) => each.planning.pins),
-      batches: projects.flatMap((each) => each.planning.batches),
-      held: {
-        all: projects.every((each) => each.planning.held.all),
-        batches: projects.flatMap((each) => each.planning.held.batches),
-        stages: projects.flatMap((each) =>
-          each.planning.held.all ? each.line.map((stage) => stage.id) : each.planning.held.stages,
-        ),
-      },
-    },
-  }
   const times = new Map<StageId, ReadonlyMap<UnitId, BatchTime>>(
     jobs.flatMap((input) => [...(input.times ?? [])]),
   )
@@ -48,7 +23,9 @@ export function planTogether(desk: Desk, jobs: readonly [PlanningInput, ...Plann
   const nothing = foldProgress([])
   return {
     ...first,
-    project,
+    work: workOf(jobs.map((input) => input.work)),
+    desk,
+    wishes: wishesOf(jobs),
     times,
     room: Math.max(...jobs.map((input) => input.room ?? 0)),
     ...(first.shelf
@@ -59,13 +36,56 @@ export function planTogether(desk: Desk, jobs: readonly [PlanningInput, ...Plann
       running: known.flatMap((progress) => progress.running).sort((a, b) => a.startedAt - b.startedAt),
       marks: new Map(known.flatMap((progress) => [...progress.marks])),
     },
-    batches: jobs.flatMap((input) => splitIntoBatches(input.project, input.split ?? input.project)),
-    jobByUnit: new Map(projects.flatMap((each, job) => each.units.map((unit) => [unit.id, job] as const))),
-    hereByUnit: new Map(
-      projects.flatMap((each) => each.units.map((unit) => [unit.id, hereFrom(each)] as const)),
+    batches: jobs.flatMap(({ work, wishes, split }) =>
+      splitIntoBatches({ units: work.units, planning: wishes }, split ?? wishes),
     ),
-    dueByUnit: new Map(
-      projects.flatMap((each) => each.units.map((unit) => [unit.id, paintedBy(each)] as const)),
-    ),
+    jobByUnit: byUnit(jobs, (_, job) => job),
+    hereByUnit: new Map(jobs.flatMap((input) => [...(input.hereByUnit ?? [])])),
+    dueByUnit: byUnit<Instant | null>(jobs, ({ wishes }) => paintedBy(wishes, desk)),
   }
+}
+
+/** The lines one after the other, each for its own units alone. */
+function workOf(works: readonly Work[]): Work {
+  return {
+    units: works.flatMap((each) => each.units),
+    recipes: works.flatMap((each) => each.recipes),
+    line: works.flatMap((each) => {
+      const others = works.filter((other) => other !== each).flatMap((other) => other.units)
+      return each.line.map((stage) => ({
+        ...stage,
+        notNeededBy: [...stage.notNeededBy, ...others.map((unit) => unit.id)],
+      }))
+    }),
+  }
+}
+
+/** What is wanted of all of them; each batch knows its own date and size already. */
+function wishesOf(jobs: readonly PlanningInput[]): Wishes {
+  const wishes = jobs.map((input) => input.wishes)
+  return {
+    dueOn: null,
+    handOver: null,
+    batchSize: Math.max(...wishes.map((each) => each.batchSize)),
+    firstBatch: null,
+    batches: wishes.flatMap((each) => each.batches),
+    first: wishes.flatMap((each) => each.first),
+    pins: wishes.flatMap((each) => each.pins),
+    held: {
+      all: wishes.every((each) => each.held.all),
+      batches: wishes.flatMap((each) => each.held.batches),
+      stages: jobs.flatMap(({ work, wishes: { held } }) =>
+        held.all ? work.line.map((stage) => stage.id) : held.stages,
+      ),
+    },
+  }
+}
+
+function byUnit<Value>(
+  jobs: readonly PlanningInput[],
+  valueOf: (input: PlanningInput, job: number) => Value,
+): ReadonlyMap<UnitId, Value> {
+  return new Map(
+    jobs.flatMap((input, job) => input.work.units.map((unit) => [unit.id, valueOf(input, job)] as const)),
+  )
 }

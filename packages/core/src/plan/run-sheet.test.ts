@@ -1,3 +1,4 @@
+import { toPlan } from './to-plan.ts'
 import { describe, expect, it } from 'vitest'
 import { drying, eventId, noon, project, stage, unit } from '../testing/builders.ts'
 import { foldProgress } from '../progress/fold-progress.ts'
@@ -7,7 +8,7 @@ import { planLine } from './plan-line.ts'
 import { runSheets } from './run-sheet.ts'
 
 function sheetsOf(given: ReturnType<typeof project>) {
-  const planned = planLine({ project: given, now: addSeconds(noon, 1800) })
+  const planned = planLine({ ...toPlan(given), now: addSeconds(noon, 1800) })
   if (!planned.ok) throw new Error(planned.error.kind)
   return { plan: planned.value, sheets: runSheets(planned.value, given) }
 }
@@ -35,7 +36,7 @@ describe('runSheets', () => {
         modelIds: [given.units[0]!.models[0]!.id],
       },
     ])
-    const planned = planLine({ project: given, progress, now: addSeconds(at, 60) })
+    const planned = planLine({ ...toPlan(given), progress, now: addSeconds(at, 60) })
     if (!planned.ok) throw new Error(planned.error.kind)
     expect(runSheets(planned.value, given)[0]!.entries[0]).toMatchObject({
       kind: 'wait',

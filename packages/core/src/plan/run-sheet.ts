@@ -1,7 +1,7 @@
+import type { Job } from '../trade/job.ts'
 import { regionsMeet } from '../trade/regions.ts'
 import { touchedRegions, type Stage } from '../trade/stage.ts'
 import type { Batch } from '../trade/batches.ts'
-import type { Project } from '../trade/project.ts'
 import type { Instant } from '../units/instant.ts'
 import { departuresOf, type Departure } from './departures.ts'
 import type { LinePlan, PlanSession, Stretch } from './line-plan.ts'
@@ -43,7 +43,7 @@ export interface RunSheet {
 }
 
 /** The plan session by session; sessions without work are left out. */
-export function runSheets(plan: LinePlan, project: Pick<Project, 'line'>): readonly RunSheet[] {
+export function runSheets(plan: LinePlan, project: Pick<Job, 'line'>): readonly RunSheet[] {
   const batchOf = new Map(plan.batches.map((batch) => [batch.id, batch]))
   const stageOf = new Map(project.line.map((stage) => [stage.id, stage]))
   const departures = departuresOf(plan, project)

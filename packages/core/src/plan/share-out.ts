@@ -1,4 +1,4 @@
-import type { Teamwork } from '../trade/planning.ts'
+import type { Teamwork } from '../trade/desk.ts'
 import { handsSeconds, type PlanInstance, type PlanTask } from '../schedule/instance.ts'
 
 /**

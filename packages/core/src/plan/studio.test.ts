@@ -1,7 +1,8 @@
+import { toPlan } from './to-plan.ts'
 import { describe, expect, it } from 'vitest'
-import { deskOf } from '../trade/desk.ts'
-import { plainPlanning, type Painter, type Planning } from '../trade/planning.ts'
-import type { Project, Unit } from '../trade/project.ts'
+import type { Painter } from '../trade/desk.ts'
+import type { Unit } from '../trade/job.ts'
+import { deskOf, plainPlanning, type Planning, type Project } from '../trade/project.ts'
 import { drying, noon, project, stage, unit } from '../testing/builders.ts'
 import type { BatchId, PainterId, StageId, UnitId } from '../units/ids.ts'
 import { addSeconds } from '../units/instant.ts'
@@ -35,12 +36,12 @@ const line = [
 const job = (some: Partial<Project> = {}) => project([unit('a', 12)], line, { batchSize: 4, ...some })
 
 function plan(given: Project) {
-  const planned = planLine({ project: given, now: opening })
+  const planned = planLine({ ...toPlan(given), now: opening })
   if (!planned.ok) throw new Error(planned.error.kind)
   return planned.value
 }
 function problem(given: Project) {
-  const planned = planLine({ project: given, now: opening })
+  const planned = planLine({ ...toPlan(given), now: opening })
   return planned.ok ? null : planned.error
 }
 
@@ -134,7 +135,7 @@ describe('what the plan keeps to', () => {
 
   it('cans are not used while the air is known to be unfit', () => {
     const noSpray = [{ from: opening, until: addSeconds(opening, 2 * 3600) }]
-    const planned = planLine({ project: job(), now: opening, noSpray })
+    const planned = planLine({ ...toPlan(job()), now: opening, noSpray })
     if (!planned.ok) throw new Error(planned.error.kind)
     for (const { stageId, startsAt } of planned.value.stretches) {
       if (stageId === 'prime') expect(startsAt).toBeGreaterThanOrEqual(addSeconds(opening, 2 * 3600))
@@ -215,8 +216,11 @@ describe('several projects at one desk', () => {
   it('are planned as one, each with its own batches and date, and pots are shared by name', () => {
     const own = line.map((each) => ({ ...each, id: `other ${each.id}` as StageId }))
     const other = project([unit('b', 9)], own, { batchSize: 3, dueOn: '2026-11-24' as LocalDate })
-    const first = { project: job({ dueOn: '2026-12-24' as LocalDate }), now: opening }
-    const together = planTogether(deskOf(first.project), [first, { project: other, now: opening }])
+    const first = job({ dueOn: '2026-12-24' as LocalDate })
+    const together = planTogether(deskOf(first), [
+      { ...toPlan(first), now: opening },
+      { ...toPlan(other), now: opening },
+    ])
     const planned = planLine(together)
     if (!planned.ok) throw new Error(planned.error.kind)
     const { batches, stretches, potOpenings } = planned.value
@@ -225,12 +229,12 @@ describe('several projects at one desk', () => {
       stretches
         .filter((each) => each.batchId.startsWith(unitId))
         .reduce((sum, each) => sum + each.modelIds.length, 0) / of.line.length
-    expect([work(first.project, 'a'), work(other, 'b')]).toEqual([12, 9])
+    expect([work(first, 'a'), work(other, 'b')]).toEqual([12, 9])
     // What is due first is finished first.
     const dry = (unitId: string) =>
       Math.max(...stretches.filter((each) => each.batchId.startsWith(unitId)).map((each) => each.dryAt))
     expect(dry('b')).toBeLessThan(dry('a'))
-    const apart = plan(first.project).potOpenings + plan({ ...other, dueOn: null }).potOpenings
+    const apart = plan(first).potOpenings + plan({ ...other, dueOn: null }).potOpenings
     expect(potOpenings).toBeLessThanOrEqual(apart)
   })
 })
@@ -337,7 +341,7 @@ describe('a plan after something happened', () => {
   it('keeps the order of the one before where it still holds', () => {
     const given = project([unit('a', 12), unit('b', 12)], line, { batchSize: 4, batchesInHand: 3 })
     const before = plan(given)
-    const later = planLine({ project: given, now: addSeconds(opening, 300), before, effort: 50_000 })
+    const later = planLine({ ...toPlan(given), now: addSeconds(opening, 300), before, effort: 50_000 })
     if (!later.ok) throw new Error(later.error.kind)
     const orderOf = (each: typeof before) => [
       ...new Set(each.stretches.map((stretch) => `${stretch.batchId} ${stretch.stageId}`)),
@@ -371,7 +375,7 @@ describe('a hundred models at 25 stages between eight painters', () => {
   ])('is near the bound with %s in hand', (_, batchesInHand, most) => {
     const given = { batchSize: 10, batchesInHand, planning: planning({ painters }) }
     for (const seed of [1, 2, 3]) {
-      const planned = planLine({ project: project(units, long, given), now: opening, seed })
+      const planned = planLine({ ...toPlan(project(units, long, given)), now: opening, seed })
       expect(planned.ok && planned.value.gap).toBeLessThan(most)
     }
   })

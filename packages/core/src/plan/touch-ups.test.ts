@@ -1,3 +1,4 @@
+import { toPlan } from './to-plan.ts'
 import { describe, expect, it } from 'vitest'
 import { estimateLine, timesOf, totalOf } from '../estimating/estimate-line.ts'
 import { amountsLeft, besideByBatch } from '../estimating/amounts-left.ts'
@@ -46,7 +47,7 @@ function planned(events: readonly ProgressEvent[]) {
   const progress = foldProgress(events)
   const estimate = estimateLine({ project: given, shelf: testShelf, progress, now })
   const times = timesOf(estimate)
-  const plan = planLine({ project: given, progress, times, now })
+  const plan = planLine({ ...toPlan(given), progress, times, now })
   if (!plan.ok) throw new Error(plan.error.kind)
   const left = totalOf(estimate.rates, amountsLeft(estimate, besideByBatch(given, estimate))).likely
   return { plan: plan.value, work: workLeft(given, progress, times), left, times }

@@ -1,6 +1,6 @@
 import type { MaterialKind } from '../trade/material.ts'
 import type { Standard } from '../trade/recipe.ts'
-import type { Detail } from '../trade/project.ts'
+import type { Detail } from '../trade/job.ts'
 import type { Size } from '../trade/size.ts'
 import type { Technique, Tool } from '../trade/technique.ts'
 

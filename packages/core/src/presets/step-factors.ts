@@ -1,4 +1,4 @@
-import type { Detail } from '../trade/project.ts'
+import type { Detail } from '../trade/job.ts'
 import type { Material } from '../trade/material.ts'
 import type { Standard } from '../trade/recipe.ts'
 import { isSprayed, techniqueFacts, type Technique } from '../trade/technique.ts'

@@ -1,6 +1,6 @@
+import type { Job } from '../trade/job.ts'
 import type { Stage } from '../trade/stage.ts'
 import type { Batch } from '../trade/batches.ts'
-import type { Project } from '../trade/project.ts'
 import type { ModelId, StageId } from '../units/ids.ts'
 import { addSeconds, type Instant } from '../units/instant.ts'
 import type { Progress } from './progress.ts'
@@ -18,7 +18,7 @@ export interface DryingEntry {
 
 /** What is drying at `now`, the soonest dry first. */
 export function dryingShelf(
-  project: Pick<Project, 'line'>,
+  project: Pick<Job, 'line'>,
   batches: readonly Batch[],
   progress: Progress,
   now: Instant,

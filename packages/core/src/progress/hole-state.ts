@@ -1,5 +1,5 @@
 import { dryingWait, type Stage } from '../trade/stage.ts'
-import { takesStage, type Model } from '../trade/project.ts'
+import { takesStage, type Model } from '../trade/job.ts'
 import type { ModelId, UnitId } from '../units/ids.ts'
 import { addSeconds, type Instant } from '../units/instant.ts'
 import type { Progress } from './progress.ts'

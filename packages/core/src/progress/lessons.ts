@@ -1,4 +1,4 @@
-import type { Project } from '../trade/project.ts'
+import type { Job } from '../trade/job.ts'
 import { potOf } from '../trade/stage.ts'
 import type { StageId } from '../units/ids.ts'
 import type { Instant } from '../units/instant.ts'
@@ -19,7 +19,7 @@ export interface Lesson {
  * What pilots were judged, slips and other paints were noted with, by pot: the same words on one pot are one lesson. What was
  * noted most comes first, then the newest.
  */
-export function lessonsOf({ line }: Pick<Project, 'line'>, progress: Progress): readonly Lesson[] {
+export function lessonsOf({ line }: Pick<Job, 'line'>, progress: Progress): readonly Lesson[] {
   const potOfStage = new Map(line.map((stage) => [stage.id, potOf(stage)]))
   const lessons = new Map<string, Lesson>()
   const note = (kind: Lesson['kind'], at: Instant, stageId: StageId, text: string) => {

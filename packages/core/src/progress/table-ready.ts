@@ -1,5 +1,5 @@
+import type { Job } from '../trade/job.ts'
 import type { Stage } from '../trade/stage.ts'
-import type { Project } from '../trade/project.ts'
 import { standardReaches, tableReadyStandard, type Standard } from '../trade/recipe.ts'
 import type { StepId, UnitId } from '../units/ids.ts'
 
@@ -8,7 +8,7 @@ import type { StepId, UnitId } from '../units/ids.ts'
  * a stage without such steps, by standing before the stop line. Without a stop line every stage is needed.
  */
 export function neededForTable(
-  project: Pick<Project, 'line' | 'recipes'>,
+  project: Pick<Job, 'line' | 'recipes'>,
 ): (stage: Stage, unitId: UnitId) => boolean {
   const stopLine = project.line.findIndex((stage) => stage.tableReady)
   const beyond = new Set(stopLine < 0 ? [] : project.line.slice(stopLine + 1))

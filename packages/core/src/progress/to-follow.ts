@@ -1,7 +1,7 @@
 import { isThrough } from './hole-state.ts'
 import type { Progress } from './progress.ts'
 import type { Batch } from '../trade/batches.ts'
-import { takesStage, type Project } from '../trade/project.ts'
+import { takesStage, type Job } from '../trade/job.ts'
 import type { Stage } from '../trade/stage.ts'
 import type { ModelId } from '../units/ids.ts'
 import { addSeconds, type Instant } from '../units/instant.ts'
@@ -24,7 +24,7 @@ const forgottenAfter = 3600
 
 /** What has to be followed soon at `now`, the most pressing first. Goes by the stages that are followed, which are few. */
 export function toFollow(
-  { line }: Pick<Project, 'line'>,
+  { line }: Pick<Job, 'line'>,
   batches: readonly Batch[],
   progress: Progress,
   now: Instant,

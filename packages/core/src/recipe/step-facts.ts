@@ -1,6 +1,6 @@
 import { lightness, mixedColour } from '../colour/colour.ts'
 import { isCarrierOnly, isPaint, isVarnish, type Material } from '../trade/material.ts'
-import { isOneOf, type Model } from '../trade/project.ts'
+import { isOneOf, type Model } from '../trade/job.ts'
 import type { MaterialId } from '../units/ids.ts'
 import { regionsOfStep, type Finish, type Mix, type Recipe, type Region, type Step } from '../trade/recipe.ts'
 import { carePresets } from '../presets/presets.ts'

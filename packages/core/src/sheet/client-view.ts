@@ -1,7 +1,8 @@
 import { isThrough } from '../progress/hole-state.ts'
 import type { Progress } from '../progress/progress.ts'
 import { neededForTable } from '../progress/table-ready.ts'
-import { takesStage, type Project } from '../trade/project.ts'
+import { takesStage } from '../trade/job.ts'
+import type { Project } from '../trade/project.ts'
 import type { Standard } from '../trade/recipe.ts'
 import type { Instant } from '../units/instant.ts'
 

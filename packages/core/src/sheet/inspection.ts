@@ -1,5 +1,5 @@
 import type { Inspection, Progress } from '../progress/progress.ts'
-import type { Project, Unit } from '../trade/project.ts'
+import type { Unit, Job } from '../trade/job.ts'
 import { standardReaches } from '../trade/recipe.ts'
 import type { Technique } from '../trade/technique.ts'
 import type { ModelId } from '../units/ids.ts'
@@ -57,7 +57,7 @@ const inTheHand: readonly Look[] = [
 
 /** The looks that fit the unit's standard and what its models were painted with; tones where there is a pilot. */
 export function inspectionChecklist(
-  { line, recipes }: Pick<Project, 'line' | 'recipes'>,
+  { line, recipes }: Pick<Job, 'line' | 'recipes'>,
   unit: Pick<Unit, 'id' | 'standard' | 'pilot'>,
 ): Checklist {
   const recipe = recipes.find((each) => each.unitIds.includes(unit.id))

@@ -1,3 +1,4 @@
+import { dateOf } from '../trade/project.ts'
 import { paintedBy } from '../calendar/due.ts'
 import type { LinePlan } from '../plan/line-plan.ts'
 import type { Project } from '../trade/project.ts'
@@ -8,7 +9,7 @@ export function lateModels(
   project: Pick<Project, 'dueOn' | 'evenings' | 'planning'>,
   plan: Pick<LinePlan, 'stretches'> | null,
 ): ReadonlySet<ModelId> {
-  const due = paintedBy(project)
+  const due = paintedBy(dateOf(project), project)
   if (due === null || !plan) return new Set()
   return new Set(plan.stretches.flatMap(({ dryAt, modelIds }) => (dryAt > due ? modelIds : [])))
 }

@@ -1,6 +1,6 @@
 import { batchTime, type BatchTimes } from '../estimating/batch-time.ts'
 import { isOpenHole } from '../progress/hole-state.ts'
-import type { Model, Project } from '../trade/project.ts'
+import type { Model, Job } from '../trade/job.ts'
 import { potOf, type Stage } from '../trade/stage.ts'
 import type { Seconds } from '../units/seconds.ts'
 import type { ModelStanding } from './model-standing.ts'
@@ -17,7 +17,7 @@ export interface LaterOnPurpose {
 }
 
 export function laterOnPurpose(
-  { line }: Pick<Project, 'line'>,
+  { line }: Pick<Job, 'line'>,
   standings: readonly ModelStanding[],
   times?: BatchTimes,
 ): readonly LaterOnPurpose[] {

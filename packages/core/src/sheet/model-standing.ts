@@ -1,7 +1,7 @@
 import { holeState, isThroughHole, type HoleState } from '../progress/hole-state.ts'
 import type { Inspection, Progress } from '../progress/progress.ts'
 import { neededForTable } from '../progress/table-ready.ts'
-import type { Model, Project, Unit } from '../trade/project.ts'
+import type { Model, Unit, Job } from '../trade/job.ts'
 import type { ModelId, StageId } from '../units/ids.ts'
 import type { Instant } from '../units/instant.ts'
 import { standingInspections } from './inspection.ts'
@@ -23,7 +23,7 @@ export interface ModelStanding {
   readonly inspection: Inspection | null
 }
 
-type Given = Pick<Project, 'line' | 'recipes' | 'units'>
+type Given = Pick<Job, 'line' | 'recipes' | 'units'>
 
 interface Made {
   readonly line: Given['line']

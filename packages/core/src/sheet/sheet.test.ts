@@ -1,3 +1,4 @@
+import { toPlan } from '../plan/to-plan.ts'
 import { describe, expect, it } from 'vitest'
 import type { ProgressEvent } from '../progress/event.ts'
 import { foldProgress } from '../progress/fold-progress.ts'
@@ -305,7 +306,7 @@ describe('late models', () => {
   it('are those whose last coat the plan has dry only after the date', () => {
     const plan = (dueOn: typeof given.dueOn) => {
       const dated = { ...given, dueOn }
-      const planned = planLine({ project: dated, now: noon })
+      const planned = planLine({ ...toPlan(dated), now: noon })
       return planned.ok ? lateModels(dated, planned.value) : null
     }
     expect(plan(null)).toEqual(new Set())

@@ -1,7 +1,7 @@
 import { batchTime, type BatchTimes } from '../estimating/batch-time.ts'
 import { potOf, type Stage } from '../trade/stage.ts'
 import type { Progress } from '../progress/progress.ts'
-import type { Model, Project, Unit } from '../trade/project.ts'
+import type { Model, Unit, Job } from '../trade/job.ts'
 import type { Seconds } from '../units/seconds.ts'
 
 /** One slip or missed part to be mended. */
@@ -28,7 +28,7 @@ export interface TouchUpPot {
 
 /** Every touch-up there is, gathered by pot into the fewest openings, in the line's order. */
 export function touchUpRound(
-  project: Pick<Project, 'line' | 'units'>,
+  project: Pick<Job, 'line' | 'units'>,
   progress: Progress,
   times?: BatchTimes,
 ): readonly TouchUpPot[] {

@@ -1,3 +1,5 @@
+import { partsOf } from '../trade/project.ts'
+import { toPlan } from '../plan/to-plan.ts'
 import { estimateLine, timesOf, type LineEstimate } from '../estimating/estimate-line.ts'
 import type { PaceObservation } from '../estimating/rates.ts'
 import { roomFor } from '../estimating/room.ts'
@@ -47,12 +49,12 @@ export function knownPlan(
 ): KnownPlan {
   const estimate = estimateLine({ project: given, shelf: testShelf, now: noon, known })
   const result = solveLine({
-    project: given,
+    ...toPlan(given),
     now: noon,
     times: timesOf(estimate),
     shelf: testShelf,
     effort,
-    room: roomFor(given, estimate).share,
+    room: roomFor(partsOf(given), estimate).share,
     spare: true,
   })
   if (!result.ok) throw new Error(result.error.kind)
@@ -67,7 +69,7 @@ export function datesHeld(
 ): number {
   const { stages } = estimateLine({ project: given, shelf: testShelf, now: noon })
   const dateOf = (known: KnownPlan, futures: number) => {
-    const { p80 } = forecastFinish({ ...known, project: given, futures })
+    const { p80 } = forecastFinish({ ...known, futures })
     if (p80 === null) throw new Error('no date')
     return (p80 - noon) / 1000
   }
@@ -87,7 +89,7 @@ export function datesHeld(
     const known = strangers ?? knownPlan(given, laps, 20_000)
     const until = strangers ? date : dateOf(known, 500)
     for (let time = 0; time < how.times; time++)
-      if (livedFinish(known, given, world, hand, random) <= until) held += 1
+      if (livedFinish(known, world, hand, random) <= until) held += 1
   }
   return held / how.painters / how.times
 }
@@ -97,19 +99,12 @@ const day = 86_400
 const otherHand = 0.15
 
 /** When a painter who follows the plan by the rule is really done: drawn apart from the forecast. Seconds from noon. */
-function livedFinish(
-  known: KnownPlan,
-  given: Project,
-  world: World,
-  painter: SimulatedPainter,
-  random: RandomUnit,
-): number {
-  return lived(known, given, world, painter, random).finish
+function livedFinish(known: KnownPlan, world: World, painter: SimulatedPainter, random: RandomUnit): number {
+  return lived(known, world, painter, random).finish
 }
 
 function lived(
   { solved, estimate }: KnownPlan,
-  given: Project,
   { slow, sick }: World,
   painter: SimulatedPainter,
   random: RandomUnit,
@@ -124,7 +119,7 @@ function lived(
   const done = new Map<string, number>()
   const lists = solved.instance.batches.map((batch, index) =>
     batch.tasks.map((task): PlanTask => {
-      const stage = given.line[task.stage]
+      const stage = solved.work.line[task.stage]
       const own = solved.batches[index]
       const estimated = estimate.stages.find(
         (each) => each.work.stageId === stage?.id && each.work.unitId === own?.unitId,
@@ -150,7 +145,7 @@ function lived(
       }
     }),
   )
-  const { skipShare } = given.planning
+  const { skipShare } = solved.desk
   const sickWeeks = Array.from({ length: 300 }, () => random() < sick * skipShare)
   const single = (skipShare * (1 - sick)) / (1 - sick * skipShare)
   const instance: PlanInstance = {
@@ -170,7 +165,7 @@ function lived(
   // Where whoever is free takes a task, somebody else takes it when one is ill.
   const { row } = solved.found
   const count = instance.batches.length
-  const isFree = given.planning.teamwork === 'free'
+  const isFree = solved.desk.teamwork === 'free'
   const planned = (solved.plan.finishesAt - solved.now) / 1000
   const kept = isFree ? row.map((entry) => entry % count) : row
   const follow = planFollower(desk, instance, lists, freedom, kept, planned)
@@ -189,13 +184,13 @@ export function promisesKept(
 ): number {
   const laid = solveDesk(input)
   if (!laid.ok) throw new Error(laid.error.kind)
-  const { solved, project, estimate, asked } = laid.value
-  const { jobs } = forecastJobs({ solved, project, estimate, futures: how.futures }, asked, 0.8)
+  const { solved, estimate, asked } = laid.value
+  const { jobs } = forecastJobs({ solved, estimate, futures: how.futures }, asked, 0.8)
   let kept = 0
   for (let studio = 0; studio < how.studios; studio++) {
     const random = seededRandom(how.seed + studio)
     const hand = drawPainter({ ...world.model, learningRate: 1 }, random)
-    const { dryAt } = lived({ solved, estimate }, project, world, hand, random)
+    const { dryAt } = lived({ solved, estimate }, world, hand, random)
     jobs.forEach(({ doneBy }, job) => {
       const done = Math.max(...(asked[job]?.batches ?? []).map(dryAt))
       if (doneBy !== null && done <= (doneBy - noon) / 1000) kept += 1

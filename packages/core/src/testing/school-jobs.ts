@@ -1,3 +1,4 @@
+import { toPlan } from '../plan/to-plan.ts'
 import { estimateLine, timesOf } from '../estimating/estimate-line.ts'
 import { followedRecipes, lineOfOrder } from '../ordering/line-of-order.ts'
 import { orderLine } from '../ordering/order-line.ts'
@@ -54,7 +55,7 @@ export function solved(
   shelf: typeof testShelf | null = testShelf,
 ): SolvedLine {
   const times = timesOf(estimateLine({ project: given, shelf: testShelf, now: noon }))
-  const result = solveLine({ project: given, times, now: noon, effort, ...(shelf ? { shelf } : {}) })
+  const result = solveLine({ ...toPlan(given), times, now: noon, effort, ...(shelf ? { shelf } : {}) })
   if (!result.ok) throw new Error(result.error.kind)
   return result.value
 }

@@ -1,8 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { unit } from '../testing/builders.ts'
-import type { Unit } from './project.ts'
-import type { KeptBatch } from './planning.ts'
+import type { Unit } from './job.ts'
+import type { KeptBatch } from './wishes.ts'
 import type { BatchId, ModelId } from '../units/ids.ts'
 import {
   batchIdOf,

@@ -1,12 +1,13 @@
 import type { BatchId, ModelId, UnitId } from '../units/ids.ts'
-import type { KeptBatch, Planning } from './planning.ts'
-import type { Model, Project, Unit } from './project.ts'
+import type { Model, Unit, Job } from './job.ts'
+import type { Planning, Project } from './project.ts'
+import type { KeptBatch } from './wishes.ts'
 
 /** At most so many models a batch, and in the first one of a unit. */
 export type BatchSplit = Pick<Project, 'batchSize' | 'firstBatch'>
 
 /** What batches are made of: units, and what is kept together in them. */
-export interface ToSplit extends Pick<Project, 'units'> {
+export interface ToSplit extends Pick<Job, 'units'> {
   readonly planning: Pick<Planning, 'batches'>
 }
 
@@ -133,7 +134,7 @@ function splitEvenly(models: readonly Model[], most: number): readonly Part[] {
 }
 
 /** The largest batch size that still changes anything: the largest unit's count, at least 1. */
-export function largestBatchSize(project: Pick<Project, 'units'>): number {
+export function largestBatchSize(project: Pick<Job, 'units'>): number {
   return Math.max(1, ...project.units.map((unit) => unit.models.length))
 }
 

@@ -1,45 +1,101 @@
-import type { Planning } from './planning.ts'
-import type { Evenings, Project } from './project.ts'
+import type { PainterId } from '../units/ids.ts'
+import type { LocalDate } from '../units/local-date.ts'
+import { minutes, type Seconds } from '../units/seconds.ts'
+import type { Technique } from './technique.ts'
+
+/** The sittings at the desk: the same hours on the same weekdays. */
+export interface Evenings {
+  /** ISO 8601 weekdays, Monday 1 … Sunday 7; at least one. */
+  readonly weekdays: readonly number[]
+  /** Wall-clock time, `HH:MM`. */
+  readonly startsAt: string
+  readonly lengthSeconds: Seconds
+  /** IANA name. */
+  readonly timeZone: string
+}
+
+/** What a painter may want most, after the date. */
+export const aims = ['date', 'pots', 'waiting', 'first', 'variety'] as const
+export type Aim = (typeof aims)[number]
+
+/** Sittings at the same hours on the same weekdays. */
+export interface SessionRule {
+  /** ISO 8601 weekdays, Monday 1 … Sunday 7; at least one. */
+  readonly weekdays: readonly number[]
+  /** Wall-clock time, `HH:MM`. */
+  readonly startsAt: string
+  readonly lengthSeconds: Seconds
+  /** 1 every week, 2 every other … */
+  readonly everyWeeks: number
+  /** A day in one of the weeks that count; `null` where all do. */
+  readonly countedFrom: LocalDate | null
+}
+
+/** Days without painting, both included. */
+export interface TimeOff {
+  readonly from: LocalDate
+  readonly until: LocalDate
+}
+
+/** When a session begins, by the wall clock of the project's zone. */
+export interface SessionMark {
+  readonly on: LocalDate
+  /** `HH:MM` */
+  readonly at: string
+}
+
+/** One sitting by itself. */
+export interface SingleSession extends SessionMark {
+  readonly lengthSeconds: Seconds
+}
+
+export interface Painter {
+  readonly id: PainterId
+  readonly name: string
+  /** 1 as estimated, 2 takes twice as long. */
+  readonly pace: number
+  /** What this painter is not asked to do. */
+  readonly cannot: readonly Technique[]
+  /** Empty: the project's own evenings. */
+  readonly rules: readonly SessionRule[]
+  readonly off: readonly TimeOff[]
+  /** Sessions that fall out. */
+  readonly dropped: readonly SessionMark[]
+  readonly extra: readonly SingleSession[]
+}
+
+/** How several painters share the work. */
+export const teamworks = ['free', 'by-batch', 'by-stage'] as const
+export type Teamwork = (typeof teamworks)[number]
+
+/** How long the same is borne before a change is wanted. */
+export interface Bores {
+  /** At one stage. */
+  readonly stageSeconds: Seconds
+  /** At one unit. */
+  readonly unitSeconds: Seconds
+}
+
+/** Half an hour and an hour and a half: from memory, to be edited. */
+export const usualBores: Bores = { stageSeconds: minutes(30), unitSeconds: minutes(90) }
 
 /** When, by whom and at which stations work is done, whatever the job. */
-export interface Desk extends Pick<
-  Planning,
-  | 'painters'
-  | 'teamwork'
-  | 'aims'
-  | 'sprayPlaces'
-  | 'airbrushes'
-  | 'rackPlaces'
-  | 'sprayHours'
-  | 'skipShare'
-  | 'bores'
-> {
+export interface Desk {
   readonly evenings: Evenings
+  readonly painters: readonly Painter[]
+  readonly teamwork: Teamwork
+  /** What its painters want most of a plan, after the date: the most wanted first; what is not named comes after. */
+  readonly aims: readonly Aim[]
   /** At most so many batches, of whichever job, are begun and unfinished at a time; `null`: any number. */
   readonly batchesInHand: number | null
-}
-
-/** The desk as one job has it. */
-export function deskOf({ evenings, batchesInHand, planning }: Project): Desk {
-  const { painters, teamwork, aims, sprayPlaces, airbrushes, rackPlaces, sprayHours, skipShare, bores } =
-    planning
-  return {
-    evenings,
-    batchesInHand,
-    painters,
-    teamwork,
-    aims,
-    sprayPlaces,
-    airbrushes,
-    rackPlaces,
-    sprayHours,
-    skipShare,
-    bores,
-  }
-}
-
-/** The job with the hours, people and stations of a desk. */
-export function atDesk(project: Project, desk: Desk): Project {
-  const { evenings, batchesInHand, ...rest } = desk
-  return { ...project, evenings, batchesInHand, planning: { ...project.planning, ...rest } }
+  /** How many can spray from a can at a time, and how many airbrushes there are. */
+  readonly sprayPlaces: number
+  readonly airbrushes: number
+  /** Models that find a place to dry after a coat all over; `null`: all. */
+  readonly rackPlaces: number | null
+  /** The hours of daylight or fair weather in which cans are used; `null`: at any hour. */
+  readonly sprayHours: { readonly from: string; readonly until: string } | null
+  /** Share of sessions that fall out unforeseen, 0 to 1. */
+  readonly skipShare: number
+  readonly bores: Bores
 }

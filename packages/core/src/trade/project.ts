@@ -1,99 +1,98 @@
-import type { Commission } from './commission.ts'
-import type { Size } from './size.ts'
-import type { Stage } from './stage.ts'
-import type { Planning } from './planning.ts'
-import type { Recipe, Standard, Step } from './recipe.ts'
-import type { ModelId, ProjectId, StageId, UnitId } from '../units/ids.ts'
-import type { LocalDate } from '../units/local-date.ts'
-import type { Seconds } from '../units/seconds.ts'
+import type { PainterId } from '../units/ids.ts'
+import { usualBores, type Desk } from './desk.ts'
+import type { Job, Work } from './job.ts'
+import type { Wishes } from './wishes.ts'
 
-/** One miniature. */
-export interface Model {
-  readonly id: ModelId
-  readonly name: string
-  readonly role: string
-  /** Differences in parts and colours: `cloak`, `beard`, `hair 2`. */
-  readonly variants: readonly string[]
-  readonly points: number
+/** What of its desk and its wishes a project keeps apart from its settings. */
+export type Planning = Omit<Desk, 'evenings' | 'batchesInHand'> &
+  Omit<Wishes, 'dueOn' | 'batchSize' | 'firstBatch'>
+
+/** One painter with the project's evenings and nothing special. */
+export const plainPlanning: Planning = {
+  painters: [
+    {
+      id: 'you' as PainterId,
+      name: 'You',
+      pace: 1,
+      cannot: [],
+      rules: [],
+      off: [],
+      dropped: [],
+      extra: [],
+    },
+  ],
+  teamwork: 'free',
+  aims: ['date', 'waiting'],
+  first: [],
+  pins: [],
+  batches: [],
+  sprayPlaces: 1,
+  airbrushes: 1,
+  rackPlaces: null,
+  sprayHours: null,
+  skipShare: 0.1,
+  bores: usualBores,
+  held: { all: false, batches: [], stages: [] },
+  handOver: null,
 }
 
-/** How much there is on the sculpt. */
-export const details = ['plain', 'usual', 'ornate'] as const
-export type Detail = (typeof details)[number]
-
-/** Models that play together, in roster order. */
-export interface Unit {
-  readonly id: UnitId
-  readonly name: string
-  /** The agreed finish: steps of its recipe that only a higher one needs are left out. */
-  readonly standard: Standard
-  readonly size: Size
-  readonly detail: Detail
-  /** Models that share a holder: 1 for a cork each, 5 to 10 on a stick. */
-  readonly perHolder: number
-  /** Taken down the line first, by themselves, timed and looked at; the unit's reference when they are done. */
-  readonly pilot: readonly ModelId[]
-  /** Painted apart and joined to the models of another unit at one of their stages: a shared base, a mount. */
-  readonly joinedAt: { readonly unitId: UnitId; readonly stageId: StageId } | null
-  readonly models: readonly Model[]
-}
-
-/** The sittings at the desk: the same hours on the same weekdays. */
-export interface Evenings {
-  /** ISO 8601 weekdays, Monday 1 … Sunday 7; at least one. */
-  readonly weekdays: readonly number[]
-  /** Wall-clock time, `HH:MM`. */
-  readonly startsAt: string
-  readonly lengthSeconds: Seconds
-  /** IANA name. */
-  readonly timeZone: string
-}
-
-export interface Project {
-  readonly id: ProjectId
-  readonly name: string
-  readonly dueOn: LocalDate | null
-  /** For whom it is painted; `null`: for the painter's own table. */
-  readonly commission: Commission | null
-  readonly evenings: Evenings
-  /** At most this many models of a unit go down the line together. */
-  readonly batchSize: number
-  /** The first batch of a unit is smaller, so that some are finished soon; `null`: it is as the others. */
-  readonly firstBatch: number | null
-  /** At most this many batches are begun and unfinished at a time; `null`: any number. */
-  readonly batchesInHand: number | null
+/** A job as it is written down: with the desk it is painted at while it is alone, and what is wanted of its plan. */
+export interface Project
+  extends Job, Pick<Desk, 'evenings' | 'batchesInHand'>, Pick<Wishes, 'dueOn' | 'batchSize' | 'firstBatch'> {
   readonly planning: Planning
-  readonly units: readonly Unit[]
-  readonly recipes: readonly Recipe[]
-  readonly line: readonly Stage[]
 }
 
-/** The stages that models of a unit pass through, in line order. */
-export function stagesOf(project: Pick<Project, 'line'>, unitId: UnitId): readonly Stage[] {
-  return project.line.filter((stage) => !stage.notNeededBy.includes(unitId))
+/** The desk as one project has it. */
+export function deskOf({
+  evenings,
+  batchesInHand,
+  planning,
+}: Pick<Project, 'evenings' | 'batchesInHand' | 'planning'>): Desk {
+  const { painters, teamwork, aims, sprayPlaces, airbrushes, rackPlaces, sprayHours, skipShare, bores } =
+    planning
+  return {
+    evenings,
+    batchesInHand,
+    painters,
+    teamwork,
+    aims,
+    sprayPlaces,
+    airbrushes,
+    rackPlaces,
+    sprayHours,
+    skipShare,
+    bores,
+  }
 }
 
-/** Whether a model of the unit takes the stage, as its unit, its role and its variants have it. */
-export function takesStage(
-  stage: Pick<Stage, 'notNeededBy' | 'limits'>,
-  unitId: UnitId,
-  model: Pick<Model, 'role' | 'variants'>,
-): boolean {
-  if (stage.notNeededBy.includes(unitId)) return false
-  const limit = stage.limits.find((each) => each.unitId === unitId)
-  return !limit || isOneOf(model, limit.roles)
+/** What one project wants of its plan. */
+export function wishesOf({
+  dueOn,
+  batchSize,
+  firstBatch,
+  planning,
+}: Pick<Project, 'dueOn' | 'batchSize' | 'firstBatch' | 'planning'>): Wishes {
+  const { handOver, batches, first, pins, held } = planning
+  return { dueOn, handOver, batchSize, firstBatch, batches, first, pins, held }
 }
 
-/** Whether a model takes a step, as its role and its variants have it. */
-export function takesStep(step: Pick<Step, 'roles'>, model: Pick<Model, 'role' | 'variants'>): boolean {
-  return step.roles.length === 0 || isOneOf(model, step.roles)
+/** By when one project is wanted. */
+export function dateOf({
+  dueOn,
+  planning: { handOver },
+}: Pick<Project, 'dueOn' | 'planning'>): Pick<Wishes, 'dueOn' | 'handOver'> {
+  return { dueOn, handOver }
 }
 
-/** Whether the model has one of these roles or variants. */
-export function isOneOf(model: Pick<Model, 'role' | 'variants'>, roles: readonly string[]): boolean {
-  return roles.includes(model.role) || model.variants.some((variant) => roles.includes(variant))
+/** What is planned, where, and as it is wanted. */
+export interface Parts {
+  readonly work: Work
+  readonly desk: Desk
+  readonly wishes: Wishes
 }
 
-export function countModels(project: Pick<Project, 'units'>): number {
-  return project.units.reduce((sum, unit) => sum + unit.models.length, 0)
+/** The parts of a project by itself. */
+export function partsOf(project: Project): Parts {
+  const { units, recipes, line } = project
+  return { work: { units, recipes, line }, desk: deskOf(project), wishes: wishesOf(project) }
 }

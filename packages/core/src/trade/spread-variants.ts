@@ -1,6 +1,6 @@
 import type { Step } from './recipe.ts'
 import type { StepId } from '../units/ids.ts'
-import type { Model, Unit } from './project.ts'
+import type { Model, Unit } from './job.ts'
 
 /**
  * The unit with each model given one of `variants` that has none of them yet, the least used first, in roster

@@ -1,4 +1,4 @@
-import { paintedBy, type FinishForecast, type Project } from '@seriatim/core'
+import { paintedBy, type FinishForecast, type Project, dateOf } from '@seriatim/core'
 import { clockText, dateText, dayText } from './format/index.ts'
 
 type Said = Pick<FinishForecast, 'p80' | 'odds'>
@@ -32,7 +32,7 @@ export function dueText({ dueOn, planning }: Pick<Project, 'dueOn' | 'planning'>
 /** By when the last coat has to be dry, so that it cures and is packed before the hour; `null` where no hour is given. */
 export function lastCoatText(project: Project): string | null {
   const { handOver } = project.planning
-  const by = paintedBy(project)
+  const by = paintedBy(dateOf(project), project)
   if (by === null || !handOver) return null
   const { timeZone } = project.evenings
   const coat = project.line.some((stage) => /varnish/i.test(stage.material)) ? 'varnish' : 'coat'

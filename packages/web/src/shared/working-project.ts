@@ -14,6 +14,7 @@ import {
   type Project,
   type Room,
   type Shelf,
+  partsOf,
 } from '@seriatim/core'
 import { useMemo } from 'react'
 import { broughtObservations, useAir, useHand, useShelf } from './api/index.ts'
@@ -82,7 +83,7 @@ export function useTimes(estimate: LineEstimate | undefined): BatchTimes | undef
 
 /** What plans leave free of each session. */
 export function useRoom(project: Project, estimate: LineEstimate | undefined): Room | undefined {
-  return useMemo(() => (estimate ? roomFor(project, estimate) : undefined), [project, estimate])
+  return useMemo(() => (estimate ? roomFor(partsOf(project), estimate) : undefined), [project, estimate])
 }
 
 /** The project with the waits that the air at the desk asks for, and that fingers on coats have found. */

@@ -20,6 +20,7 @@ import {
   type StageId,
   type UnitId,
   plainPlanning,
+  toPlan,
 } from '@seriatim/core'
 import { describe, expect, it } from 'vitest'
 import { currentTask, withoutSkipped, type BenchTask } from './bench-task.ts'
@@ -177,7 +178,7 @@ describe('a stage that has to be followed soon', () => {
           }) as unknown as ProgressEvent,
       ),
     )
-    const planned = planLine({ project: washed, progress, now: from })
+    const planned = planLine({ ...toPlan(washed), progress, now: from })
     const plan = planned.ok ? planned.value : null
     const waiting = toFollow(washed, own, progress, now)
     const found = currentTask(washed, own, progress, plan, null, [], null, waiting, now)

@@ -72,13 +72,13 @@ export function DeskPage() {
   const desk = shown.value
   return (
     <>
-      <Headline sub={subOf(desk)}>{withCapital(finishText(desk.forecast, desk.project))}</Headline>
+      <Headline sub={subOf(desk)}>{withCapital(finishText(desk.forecast, desk.desk))}</Headline>
       <JobTable
         hours={hoursField}
         jobs={projects}
         shown={desk.jobs}
         before={isChanged && before?.ok ? before.value.jobs : null}
-        timeZone={desk.project.evenings.timeZone}
+        timeZone={desk.desk.evenings.timeZone}
         left={left}
         rush={rush}
         onLeft={(id) => {
@@ -97,7 +97,7 @@ export function DeskPage() {
           <RunSheetTicket
             key={`${String(sheet.session.startsAt)} ${String(sheet.session.painter)}`}
             sheet={sheet}
-            project={desk.project}
+            project={desk.desk}
             painter={
               desk.plan.painters.length > 1 ? (desk.plan.painters[sheet.session.painter]?.name ?? null) : null
             }
@@ -124,12 +124,12 @@ function asWished(
   }
 }
 
-function subOf({ plan, project, potsSaved }: DeskPlan): string {
+function subOf({ plan, desk, potsSaved }: DeskPlan): string {
   const waits = plan.exposedSeconds >= 60 ? `, of them ${durationText(plan.exposedSeconds)} waiting` : ''
   const pots =
     potsSaved > 0
       ? ` Together ${plural(potsSaved, 'pot')} less ${potsSaved === 1 ? 'is' : 'are'} opened.`
       : ''
   const time = durationText(plan.handsOnSeconds + plan.exposedSeconds)
-  return `${time} at the desk${waits}; ${dayText(plan.finishesAt, project.evenings.timeZone)} if every session happens and every guess is met.${pots}`
+  return `${time} at the desk${waits}; ${dayText(plan.finishesAt, desk.evenings.timeZone)} if every session happens and every guess is met.${pots}`
 }

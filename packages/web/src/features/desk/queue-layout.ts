@@ -41,11 +41,11 @@ export interface QueueLayout {
 
 /** Every job as a row of days: who works on it when, its date, and the day it is done by. */
 export function layOutQueue(
-  { plan, project, jobs }: DeskPlan,
+  { plan, desk, jobs }: DeskPlan,
   units: ReadonlyMap<string, ProjectId>,
   now: Instant,
 ): QueueLayout {
-  const { timeZone } = project.evenings
+  const { timeZone } = desk.evenings
   const from = localDateAt(now, timeZone)
   const dayOf = (moment: Instant) => daysBetween(from, localDateAt(moment, timeZone))
   const jobOf = new Map(plan.batches.map((batch) => [batch.id, units.get(batch.unitId)]))

@@ -9,6 +9,7 @@ import {
   type Standard,
   type StandardCosts,
   type UnitId,
+  dateOf,
 } from '@seriatim/core'
 import { useMemo, useState } from 'react'
 import { dueText, finishText } from '../../shared/finish-text.ts'
@@ -183,7 +184,7 @@ function toggled(set: ReadonlySet<UnitId>, id: UnitId): ReadonlySet<UnitId> {
 
 /** What remains of everybody's sessions until the date, days off left out; null without a date. */
 function hoursUntilDate(project: Project, now: Instant): number | null {
-  const until = paintedBy(project)
+  const until = paintedBy(dateOf(project), project)
   if (until === null) return null
   return project.planning.painters
     .flatMap((painter) => painterSessions(painter, project.evenings, now, mostSessions).sessions)

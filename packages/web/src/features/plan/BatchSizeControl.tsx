@@ -1,4 +1,4 @@
-import { outcomeOf, type LinePlan, type PlanningInput, type Progress } from '@seriatim/core'
+import { outcomeOf, type LinePlan, type ProjectToPlan, type Progress } from '@seriatim/core'
 import { lazy, Suspense } from 'react'
 import { useCurrentProject } from '../../shared/project/index.ts'
 import { useBatchSizeComparison } from '../../shared/worker/index.ts'
@@ -14,7 +14,7 @@ export function BatchSizeControl({
   chosen,
   progress,
 }: {
-  readonly input: PlanningInput | null
+  readonly input: ProjectToPlan | null
   readonly plan: LinePlan
   readonly chosen: string
   readonly progress: Progress | undefined

@@ -1,4 +1,4 @@
-import { paintedBy, type FinishForecast, type Project } from '@seriatim/core'
+import { paintedBy, type FinishForecast, type Project, dateOf } from '@seriatim/core'
 import { dayText } from '../../shared/format/index.ts'
 import { dueText, percentText } from '../../shared/finish-text.ts'
 
@@ -20,7 +20,7 @@ export function OddsCurve({
   const first = byDay[0]
   const last = byDay.at(-1)
   if (!first || !last) return <p className="text-ink-soft">No future ends within the calendar laid out.</p>
-  const due = paintedBy(project)
+  const due = paintedBy(dateOf(project), project)
   const day = 86_400_000
   const from = Math.min(first.until - day, due === null ? first.until : due - day)
   const until = Math.max(last.until, due ?? 0) + day / 2

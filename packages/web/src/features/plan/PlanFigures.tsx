@@ -8,6 +8,7 @@ import {
   type LinePlan,
   type Project,
   type Room,
+  dateOf,
 } from '@seriatim/core'
 import { dueText, finishAndOddsText, lastCoatText, percentText } from '../../shared/finish-text.ts'
 import { clockText, dayText, durationText, plural } from '../../shared/format/index.ts'
@@ -27,7 +28,8 @@ export function planHeadline(
   const finish = `Done by ${dayText(plan.finishesAt, timeZone)} if all goes as planned`
   if (project.dueOn === null) return finish
   const days = daysBetween(localDateAt(plan.finishesAt, timeZone), project.dueOn)
-  if (plan.finishesAt > (paintedBy(project) ?? 0)) return `${finish}, ${plural(-days, 'day')} late`
+  if (plan.finishesAt > (paintedBy(dateOf(project), project) ?? 0))
+    return `${finish}, ${plural(-days, 'day')} late`
   if (days === 0) return `${finish}, on the very day`
   return `${finish}, ${plural(days, 'day')} before the date`
 }

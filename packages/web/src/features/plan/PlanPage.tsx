@@ -9,7 +9,7 @@ import {
   type LineEstimate,
   type LinePlan,
   type Planning,
-  type PlanningInput,
+  type ProjectToPlan,
   type PlanNote,
   type PlanProblem,
   type Project,
@@ -262,7 +262,7 @@ function PlanTitle({
 }: {
   readonly plan: LinePlan
   readonly project: Project
-  readonly input: PlanningInput | null
+  readonly input: ProjectToPlan | null
   readonly estimateInput: EstimateInput | undefined
 }) {
   return planHeadline(plan, project, useForecast(input, estimateInput))
@@ -274,7 +274,7 @@ function Odds({
   estimate,
   now,
 }: {
-  readonly input: PlanningInput | null
+  readonly input: ProjectToPlan | null
   readonly estimateInput: EstimateInput | undefined
   readonly estimate: LineEstimate | undefined
   readonly now: Instant
@@ -286,7 +286,7 @@ function SharedWork({
   input,
   onPlanning,
 }: {
-  readonly input: PlanningInput | null
+  readonly input: ProjectToPlan | null
   readonly onPlanning: (planning: Planning, said: string) => void
 }) {
   const project = useCurrentProject()

@@ -12,6 +12,7 @@ import {
   type StageId,
   type UnitId,
   plainPlanning,
+  toPlan,
 } from '@seriatim/core'
 import { describe, expect, it } from 'vitest'
 import { linesOfCsv } from '../../shared/csv/index.ts'
@@ -60,7 +61,7 @@ const project: Project = {
   })),
 }
 
-const planned = planLine({ project, now })
+const planned = planLine({ ...toPlan(project), now })
 if (!planned.ok) throw new Error(planned.error.kind)
 const plan: LinePlan = planned.value
 

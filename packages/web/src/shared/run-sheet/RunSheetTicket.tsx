@@ -13,7 +13,7 @@ import { groupEntries, type SheetRow } from './group-entries.ts'
 
 interface RunSheetTicketProps {
   readonly sheet: RunSheet
-  readonly project: Project
+  readonly project: Pick<Project, 'evenings'>
   /** Whose session it is, where there are several painters. */
   readonly painter: string | null
 }

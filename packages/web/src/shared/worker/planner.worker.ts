@@ -44,7 +44,7 @@ import {
   type Offer,
   type OfferInput,
   type OrderingInput,
-  type PlanningInput,
+  type ProjectToPlan,
   type Progress,
   type Project,
   type QuoteInput,
@@ -55,6 +55,8 @@ import {
   type Unit,
   type UnitId,
   type WayInput,
+  toPlan,
+  type PlanningInput,
 } from '@seriatim/core'
 import { expose } from 'comlink'
 import { v5, v7 } from 'uuid'
@@ -103,6 +105,8 @@ function jobOf({ project, events }: JobToPlan): DeskJob {
   return { project: { ...project, line: [...lineAsFelt(project.line, progress.touches)] }, progress }
 }
 
+const fromProject = ({ project, ...more }: ProjectToPlan): PlanningInput => ({ ...toPlan(project), ...more })
+
 /** Every input may name what was sent before instead of bringing it again; see `held.ts`. */
 const planner = {
   ...keeper,
@@ -114,9 +118,10 @@ const planner = {
     if (!first) throw new Error('a desk without jobs')
     return planDesk({ ...unpack(input), jobs: [first, ...others], isCalledOff: heard(turn) })
   },
-  planLine: (input: PlanningInput, turn: number) => planLine({ ...unpack(input), isCalledOff: heard(turn) }),
-  trySplit: (input: PlanningInput, split: BatchSplit, turn: number) =>
-    trySplit({ ...unpack(input), isCalledOff: heard(turn) }, split),
+  planLine: (input: ProjectToPlan, turn: number) =>
+    planLine({ ...fromProject(unpack(input)), isCalledOff: heard(turn) }),
+  trySplit: (input: ProjectToPlan, split: BatchSplit, turn: number) =>
+    trySplit({ ...fromProject(unpack(input)), isCalledOff: heard(turn) }, split),
   tryOffer: (input: OfferInput, offer: Offer | null, turn: number) =>
     tryOffer({ ...unpack(input), isCalledOff: heard(turn) }, offer),
   tryWay: (input: WayInput, units: readonly Unit[], recipe: Recipe) => tryWay(unpack(input), units, recipe),

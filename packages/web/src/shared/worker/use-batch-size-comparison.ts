@@ -1,4 +1,4 @@
-import { distinctSplits, type SplitOutcome, type PlanningInput } from '@seriatim/core'
+import { distinctSplits, type SplitOutcome, type ProjectToPlan } from '@seriatim/core'
 import { useQueries, useQueryClient, type UseQueryResult } from '@tanstack/react-query'
 import { useMemo } from 'react'
 import { callPlanner } from './call-planner.ts'
@@ -17,7 +17,7 @@ const effortPerSize = 300_000
 const lanes = ['compare', 'compare beside'] as const
 
 /** Every way of splitting tried in turn, the first results in view while the others are worked out. */
-export function useBatchSizeComparison(input: PlanningInput | null): Comparison {
+export function useBatchSizeComparison(input: ProjectToPlan | null): Comparison {
   const client = useQueryClient()
   // The fewest batches first: they are planned soonest, so that there is something to see.
   const splits = useMemo(() => (input ? distinctSplits(input.project).toReversed() : []), [input])

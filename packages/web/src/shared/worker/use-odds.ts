@@ -4,7 +4,7 @@ import {
   type FinishForecast,
   type LineEstimate,
   type Offer,
-  type PlanningInput,
+  type ProjectToPlan,
   type ProjectId,
 } from '@seriatim/core'
 import { skipToken, useQueries, useQuery, useQueryClient, type UseQueryResult } from '@tanstack/react-query'
@@ -35,7 +35,7 @@ const futures = 1000
 
 /** How it may go, and what would help: each offer planned and drawn anew beside the page, one after the other. */
 export function useOdds(
-  input: PlanningInput | null,
+  input: ProjectToPlan | null,
   estimateInput: EstimateInput | undefined,
   estimate: LineEstimate | undefined,
 ): Odds {
@@ -72,7 +72,7 @@ export function useOdds(
 }
 
 function draw(
-  { project, progress, now, noSpray = [] }: PlanningInput,
+  { project, progress, now, noSpray = [] }: ProjectToPlan,
   estimateInput: EstimateInput,
   offer: Offer | null,
   signal: AbortSignal,
@@ -94,7 +94,7 @@ const last = new Map<ProjectId, FinishForecast>()
 
 /** How it may go as it is planned, the same wherever it is asked; the last one stays in view until the next is there. */
 export function useForecast(
-  input: PlanningInput | null,
+  input: ProjectToPlan | null,
   estimateInput: EstimateInput | undefined,
 ): FinishForecast | null {
   const { data } = useQuery<FinishForecast | null>({

@@ -1,5 +1,5 @@
 // @vitest-environment jsdom
-import type { PlanningInput } from '@seriatim/core'
+import type { ProjectToPlan } from '@seriatim/core'
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
 import { renderHook, waitFor } from '@testing-library/react'
 import type { ReactNode } from 'react'
@@ -11,9 +11,9 @@ vi.mock(import('./call-planner.ts'))
 
 /** What the planner is asked for, one plan after the other; each answers with a stretch of its own. */
 function asked() {
-  const inputs: PlanningInput[] = []
+  const inputs: ProjectToPlan[] = []
   const planner = {
-    planLine: (input: PlanningInput) => {
+    planLine: (input: ProjectToPlan) => {
       inputs.push(input)
       return Promise.resolve({ ok: true, value: { stretches: [`plan ${String(inputs.length)}`] } })
     },
@@ -29,7 +29,7 @@ it('keeps to the plan before with less effort while the project itself is the sa
     <QueryClientProvider client={client}>{children}</QueryClientProvider>
   )
   const project = { id: 'fen' }
-  const input = (more: object) => ({ project, now: 0, ...more }) as unknown as PlanningInput
+  const input = (more: object) => ({ project, now: 0, ...more }) as unknown as ProjectToPlan
   const first = input({})
   const { rerender } = renderHook(({ wish }) => usePlan(wish), { wrapper, initialProps: { wish: first } })
   await waitFor(() => expect(inputs).toHaveLength(1))

@@ -1,4 +1,4 @@
-import type { LinePlan, PlanningInput, PlanProblem, Project, Result } from '@seriatim/core'
+import type { LinePlan, ProjectToPlan, PlanProblem, Project, Result } from '@seriatim/core'
 import { keepPreviousData, useQuery } from '@tanstack/react-query'
 import { callPlanner } from './call-planner.ts'
 import { inputKey } from './input-key.ts'
@@ -10,7 +10,7 @@ const last = new Map<Project['id'], { readonly project: Project; readonly plan: 
 export const quickEffort = 400_000
 
 /** The plan of what is left, worked out beside the page; the last one stays in view until the next is there. */
-export function usePlan(input: PlanningInput | null) {
+export function usePlan(input: ProjectToPlan | null) {
   return useQuery({
     queryKey: ['plan', inputKey(input)],
     enabled: input !== null,

@@ -6,7 +6,7 @@ import {
   sprayWindows,
   type Instant,
   type BatchTimes,
-  type PlanningInput,
+  type ProjectToPlan,
   type Progress,
   type Project,
 } from '@seriatim/core'
@@ -28,7 +28,7 @@ export function usePlanningInput(
   times: BatchTimes | undefined,
   room: number,
   effort?: number,
-): PlanningInput | null {
+): ProjectToPlan | null {
   const slot = Math.floor(useNow(600) / freshFor)
   const air = useAir()
   const shelf = useShelf().data

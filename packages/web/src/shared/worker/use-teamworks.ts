@@ -1,7 +1,7 @@
 import {
   teamworks,
   type LinePlan,
-  type PlanningInput,
+  type ProjectToPlan,
   type PlanProblem,
   type Result,
   type Teamwork,
@@ -16,7 +16,7 @@ export interface TriedTeamwork {
 }
 
 /** The same work shared out in each way, worked out beside the page; nothing for a painter alone. */
-export function useTeamworks(input: PlanningInput | null): readonly TriedTeamwork[] {
+export function useTeamworks(input: ProjectToPlan | null): readonly TriedTeamwork[] {
   const several = input !== null && input.project.planning.painters.length > 1
   return useQueries({
     queries: (several ? teamworks : []).map((teamwork) => ({

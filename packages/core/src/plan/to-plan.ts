@@ -1,0 +1,22 @@
+import { hereFrom } from '../calendar/due.ts'
+import { partsOf, type Project } from '../trade/project.ts'
+import type { PlanningInput } from './plan-line.ts'
+
+type OfProject = Pick<PlanningInput, 'work' | 'desk' | 'wishes' | 'hereByUnit'>
+
+/** A project by itself, at its own desk, and what else its plan is made of. */
+export interface ProjectToPlan extends Omit<
+  PlanningInput,
+  keyof OfProject | 'dueByUnit' | 'jobByUnit' | 'batches'
+> {
+  readonly project: Project
+}
+
+/** A project by itself, as its plan is made of it. */
+export function toPlan(project: Project): OfProject {
+  const here = hereFrom(project, project)
+  return {
+    ...partsOf(project),
+    ...(here === null ? {} : { hereByUnit: new Map(project.units.map(({ id }) => [id, here] as const)) }),
+  }
+}
