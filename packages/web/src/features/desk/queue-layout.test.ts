@@ -21,7 +21,7 @@ function desk(some: { readonly due?: string; readonly doneBy?: string } = {}): D
     doneBy: some.doneBy === undefined ? null : at(some.doneBy),
   })
   return {
-    project: { evenings: { timeZone: 'UTC' } },
+    desk: { evenings: { timeZone: 'UTC' } },
     plan: {
       batches: [
         { id: 'a', unitId: 'pikes' },
