@@ -19,7 +19,10 @@ const areas = {
     ...['units', 'trade', 'presets', 'recipe', 'calendar', 'progress'],
     ...['estimating', 'ordering', 'schedule'],
   ],
-  forecasting: ['units', 'trade', 'presets', 'calendar', 'estimating', 'schedule', 'plan'],
+  forecasting: [
+    ...['units', 'trade', 'presets', 'recipe', 'calendar', 'progress'],
+    ...['air', 'estimating', 'schedule', 'plan'],
+  ],
   sheet: ['units', 'trade', 'calendar', 'progress', 'estimating', 'plan'],
   bench: ['units', 'trade', 'presets', 'recipe', 'calendar', 'progress', 'estimating', 'mixing', 'plan'],
 }

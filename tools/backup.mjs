@@ -19,7 +19,14 @@ await runTool(async () => {
   try {
     const { code, output } = await run(
       `${database.bin}/pg_dump`,
-      ['--format=custom', '--no-owner', '--no-privileges', `--file=${dump}`, database.address],
+      [
+        '--format=custom',
+        '--no-owner',
+        '--no-privileges',
+        '--exclude-schema=seriatim_jobs',
+        `--file=${dump}`,
+        database.address,
+      ],
       // Moments are written in one zone, whichever this machine is in.
       { quiet: true, env: { ...process.env, PGTZ: 'UTC' } },
     )

@@ -66,7 +66,10 @@ function makeStopper() {
 }
 
 function startServer(databaseUrl, stopper) {
-  const entry = Number(process.env.SERIATIM_PROCESSES ?? 1) > 1 ? 'processes' : 'main'
+  // Beyond this machine several may work here, and plans are made beside the servers.
+  const isStudio =
+    process.env.SERIATIM_ORIGIN !== undefined || Number(process.env.SERIATIM_PROCESSES ?? 1) > 1
+  const entry = isStudio ? 'processes' : 'main'
   const server = spawn(process.execPath, ['--import', 'tsx', `packages/server/src/${entry}.ts`], {
     cwd: root,
     stdio: ['ignore', 'inherit', 'inherit', 'ipc'],

@@ -243,3 +243,38 @@ test('a project put away on one device and brought back is there again where its
   await request.post(`/api/projects/${id}/restore`)
   await expect(page.getByRole('button', { name: 'Touch-up' })).toBeVisible()
 })
+
+test('a plan is kept with its project: after a reload and on another device it is kept to, not made anew', async ({
+  page,
+  browser,
+  request,
+}) => {
+  const { url, id } = await seedProject(request, { units: { Pikes: 9 } })
+  const kept = async () => {
+    const answer = await request.get(`/api/projects/${id}/plan`)
+    return ((await answer.json()) as { plan: { batches: { modelIds: string[] }[] } | null }).plan
+  }
+  const sent: string[] = []
+  const opened = async (on: Page) => {
+    on.on('request', (asked) => {
+      if (asked.method() === 'PUT' && asked.url().endsWith('/plan')) sent.push(asked.url())
+    })
+    await on.goto(`${url}/plan`)
+    await expect(on.getByRole('region', { name: 'The next session' }).getByRole('listitem')).not.toHaveCount(
+      0,
+    )
+  }
+  await opened(page)
+  const sizes = async () => (await kept())?.batches.map((batch) => batch.modelIds.length).sort()
+  await expect.poll(sizes).toEqual([4, 5])
+  const first = await kept()
+  expect(sent).toHaveLength(1)
+  await page.reload()
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('of 10 cases')
+  const other = await browser.newPage()
+  await opened(other)
+  await expect(other.getByRole('heading', { level: 1 })).toContainText('of 10 cases')
+  expect(sent).toHaveLength(1)
+  expect(await kept()).toEqual(first)
+  await other.close()
+})

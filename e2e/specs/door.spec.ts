@@ -105,7 +105,9 @@ test('behind a door everybody signs in, each may what their role may, and nothin
     await expect(desk.getByText('An owner or a manager of the studio does this.').first()).toBeVisible()
 
     // The owner makes a new password in mid-evening: what is recorded meanwhile waits, and is delivered.
+    const planned = desk.waitForResponse(/\/plan$/)
     await desk.goto(`${url}/bench`)
+    await planned
     await members.getByRole('row', { name: /Wim/ }).getByRole('button', { name: 'New password' }).click()
     const renewed = (await told.locator('.figures').textContent()) ?? ''
     await desk.getByRole('button', { name: 'All done' }).click()

@@ -36,6 +36,7 @@ export {
   type Scope,
 } from './members.ts'
 export { type Photo, type PhotoFields } from './photos.ts'
+export { planToKeep, type PlanToKeep, type StoredPlan } from './plans.ts'
 export { fieldErrors, pathText, problemSchema, type Problem, type ProblemKind } from './problem.ts'
 export { projectJsonSchema } from './project-json-schema.ts'
 export { mostEvents, projectFileSchema, type ProjectFile, type ProjectFileJson } from './project-file.ts'

@@ -29,6 +29,7 @@ import {
 } from './members.ts'
 import { packedLogSchema } from './packed-log.ts'
 import { newPhotoSchema, photoFieldsSchema, photoSchema, pictureSchema } from './photos.ts'
+import { planToKeepSchema, storedPlanSchema } from './plans.ts'
 import { projectFileSchema } from './project-file.ts'
 import { finishSchema, projectSettingsSchema, projectSummarySchema, storedProjectSchema } from './project.ts'
 import { materialSchema, recipeSchema, shelfSchema } from './recipe.ts'
@@ -169,6 +170,18 @@ export const routes = {
     params: ofProject,
     body: finishSchema,
     answer: z.object({ said: z.literal(true) }),
+  }),
+  readPlan: route('GET', '/projects/:id/plan', {
+    params: ofProject,
+    answer: z.object({ plan: storedPlanSchema.nullable() }),
+  }),
+  /** The first plan of a revision stays: of two pages that plan the same both then keep to one. */
+  keepPlan: route('PUT', '/projects/:id/plan', {
+    audience: 'painter',
+    params: ofProject,
+    body: planToKeepSchema,
+    answer: z.object({ plan: storedPlanSchema.nullable() }),
+    largest: 16 * megabyte,
   }),
   listProjects: route('GET', '/projects', { answer: z.object({ projects: z.array(projectSummarySchema) }) }),
   /** Making a project twice under the same id gives the first one back. */

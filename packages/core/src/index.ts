@@ -136,9 +136,10 @@ export { endOfDay, expandSessions, localDateAt, wallClock, type Session } from '
 
 export { dewPoint, waitFactor, type Air } from './air/air.ts'
 export { lineAsFelt } from './air/felt-waits.ts'
-export { airNow, airPlaces, lineInAir, type AirPlace } from './air/line-in-air.ts'
+export { airNow, airPlaces, type AirPlace } from './air/line-in-air.ts'
+export { lineNow } from './air/line-now.ts'
 export { simulatedAir } from './air/simulated-air.ts'
-export { airOfCans, sprayWindows, type SprayWindow } from './air/spray-windows.ts'
+export { airOfCans, sprayWindows, unfitForCans, type SprayWindow } from './air/spray-windows.ts'
 
 export { batchHole, type BatchHole } from './progress/batch-hole.ts'
 export { dryingAlarms } from './bench/drying-alarms.ts'
@@ -275,9 +276,10 @@ export {
   type Thing,
 } from './changes/index.ts'
 
-export type { TouchUpPart } from './schedule/instance.ts'
+export { touchUpParts, type TouchUpPart } from './schedule/instance.ts'
 
 export { bearableBatch, type BearableBatch } from './plan/bearable-batch.ts'
+export { broughtObservations } from './estimating/brought-rates.ts'
 export { besideInPlan } from './plan/beside-in-plan.ts'
 export {
   distinctSplits,
@@ -291,7 +293,7 @@ export {
 export { comparePlans, keepPlan, type KeptPlan, type PlanChange } from './plan/compare-plans.ts'
 export { tryWay, type WayInput, type WayOutcome } from './plan/compare-ways.ts'
 export type { Departure } from './plan/departures.ts'
-export type { LinePlan, PainterLoad, PlanSession, Stretch } from './plan/line-plan.ts'
+export type { LaidPlan, LinePlan, PainterLoad, PlannedTask, PlanSession, Stretch } from './plan/line-plan.ts'
 export { toPlan, type ProjectToPlan } from './plan/to-plan.ts'
 export { planLine, solveLine, type PlanningInput, type SolvedLine } from './plan/plan-line.ts'
 export { planNoteText, planProblemText, type PlanNote, type PlanProblem } from './plan/plan-notes.ts'
@@ -308,6 +310,7 @@ export {
   type JobAtDesk,
 } from './forecasting/plan-desk.ts'
 export { forecastFinish, type FinishForecast, type SpreadDriver } from './forecasting/forecast-finish.ts'
+export { planNow, type ProjectNow } from './forecasting/plan-now.ts'
 export { offersFor, takeOffer, tryOffer, type Offer, type OfferInput } from './forecasting/offers.ts'
 
 export { deskTools } from './bench/desk-tool.ts'

@@ -24,6 +24,7 @@ import { handRoutes } from './features/hand/routes.ts'
 import { newsRoutes } from './features/news/routes.ts'
 import { photoRoutes } from './features/photos/routes.ts'
 import { createPackedLogs } from './features/progress/packed-logs.ts'
+import { planRoutes } from './features/plans/routes.ts'
 import { progressRoutes } from './features/progress/routes.ts'
 import { projectRoutes } from './features/projects/routes.ts'
 import { createSummaries } from './features/projects/summaries.ts'
@@ -82,6 +83,7 @@ function createApi({ studios, now, news, door, log }: AppOptions, studio: Studio
     return context.body(document, 200, { 'content-type': 'application/json' })
   })
   projectRoutes(api, db, now, summaries, packedLogs)
+  planRoutes(api, db, now)
   progressRoutes(api, db, now, packedLogs)
   shelfRoutes(api, db)
   handRoutes(api, db, summaries)

@@ -171,6 +171,15 @@ function asksOf(
   ]
   const change = newChange(1, commands as never)
   const asks: Ask[] = [
+    {
+      method: 'PUT',
+      path: `${path}/plan`,
+      body: {
+        revision: 0,
+        batches: [{ id: 'A', unitId: unit.id, modelIds: [unit.models[0]!.id] }],
+        stretches: [{ batchId: 'A', stageId: line[0]!.id, touchUp: null, painter: 0, putOff: false }],
+      },
+    },
     { method: 'PUT', path: `${path}/finish`, body: { doneBy: at, odds: 0.5 } },
     { method: 'PUT', path: `/projects/${v7()}`, body: asJson(settings()) },
     { method: 'POST', path: `${path}/changes`, body: asJson(change) },

@@ -1,4 +1,5 @@
-// Several servers behind one port, on one database: each as `main.ts`; one that dies is replaced.
+// Servers behind one port, on one database, each as `main.ts`, and a planner beside them; what dies is replaced.
+import { fork, type ChildProcess } from 'node:child_process'
 import cluster, { type Worker } from 'node:cluster'
 import { fileURLToPath } from 'node:url'
 import { pino } from 'pino'
@@ -8,6 +9,8 @@ const env = readEnvironment()
 const log = pino({ level: env.logLevel }, pino.destination(2))
 const ready = new Set<number>()
 let isStopping = false
+let planner: ChildProcess | null = null
+const planAgainAfter = 1000
 
 cluster.setupPrimary({ exec: fileURLToPath(new URL('./main.ts', import.meta.url)) })
 for (let count = 0; count < env.processes; count++) begin()
@@ -17,7 +20,10 @@ function begin(): void {
   worker.on('message', (word) => {
     if (word !== 'listening') return
     ready.add(worker.id)
-    if (ready.size === env.processes) process.send?.('listening')
+    if (ready.size !== env.processes) return
+    process.send?.('listening')
+    // The database is up to date from here on.
+    planner ??= beginPlanner()
   })
   worker.on('exit', (code, signal) => ended(worker, code, signal))
 }
@@ -25,7 +31,7 @@ function begin(): void {
 /** One that never listened has said why; one that did is replaced, and the others go on meanwhile. */
 function ended(worker: Worker, code: number, signal: string | null): void {
   if (isStopping) {
-    if (Object.keys(cluster.workers ?? {}).length === 0) process.exit(0)
+    endWhenAllEnded()
     return
   }
   if (!ready.delete(worker.id)) process.exit(code || 1)
@@ -33,10 +39,31 @@ function ended(worker: Worker, code: number, signal: string | null): void {
   begin()
 }
 
+function beginPlanner(): ChildProcess {
+  const own = fork(fileURLToPath(new URL('./planner.ts', import.meta.url)))
+  own.on('exit', (code, signal) => {
+    planner = null
+    if (isStopping) {
+      endWhenAllEnded()
+      return
+    }
+    log.warn({ code, signal }, 'the planner ended and is replaced')
+    setTimeout(() => {
+      if (!isStopping) planner ??= beginPlanner()
+    }, planAgainAfter)
+  })
+  return own
+}
+
+function endWhenAllEnded(): void {
+  if (Object.keys(cluster.workers ?? {}).length === 0 && planner === null) process.exit(0)
+}
+
 function stop(): void {
   if (isStopping) return
   isStopping = true
   for (const worker of Object.values(cluster.workers ?? {})) worker?.kill('SIGTERM')
+  planner?.kill('SIGTERM')
 }
 process.on('SIGTERM', stop)
 process.on('SIGINT', stop)

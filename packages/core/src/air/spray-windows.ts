@@ -1,4 +1,4 @@
-import type { Instant } from '../units/instant.ts'
+import { addSeconds, instant, type Instant } from '../units/instant.ts'
 import { againstSpraying, type NoSpray } from './air.ts'
 import type { AirAt } from './line-in-air.ts'
 
@@ -46,4 +46,16 @@ export function sprayWindows(
     } else windows.push(window)
   })
   return windows
+}
+
+/** When the readings, those to come among them, speak against cans. */
+export function unfitForCans(
+  readings: readonly AirAt[],
+  now: Instant,
+): readonly { readonly from: Instant; readonly until: Instant }[] {
+  const ofCans = airOfCans(readings)
+  const last = Math.max(now, ...ofCans.map((reading) => reading.at))
+  return sprayWindows(ofCans, now, addSeconds(instant(last), 3600))
+    .filter((window) => window.against.length > 0)
+    .map(({ from, until }) => ({ from, until }))
 }

@@ -25,6 +25,10 @@ export interface OfferInput extends Omit<ProjectToPlan, 'times' | 'split' | 'she
   readonly futures?: number
 }
 
+/** The plan and every offer are planned with the same effort and drawn with the same futures, so they compare. */
+const usualEffort = 250_000
+const usualFutures = 1000
+
 const halfAnHour = 1800
 
 /** What is worth trying on this project; whether it helps is found by running it. */
@@ -103,11 +107,12 @@ function withOneMoreSession(project: Project, now: Instant): Project {
 
 /** The forecast with the offer taken: planned anew and drawn anew with the same seed. `null` without a plan. */
 export function tryOffer(input: OfferInput, offer: Offer | null): FinishForecast | null {
-  const { project: given, estimateInput, futures = 400, ...planning } = input
+  const { project: given, estimateInput, futures = usualFutures, effort = usualEffort, ...planning } = input
   const project = offer ? takeOffer(given, offer, input.now) : given
   const estimate = estimateLine({ ...estimateInput, project })
   const solved = solveLine({
     ...planning,
+    effort,
     ...toPlan(project),
     times: timesOf(estimate),
     shelf: estimateInput.shelf,

@@ -31,6 +31,9 @@ export interface Stretch {
   readonly putOff: boolean
 }
 
+/** What of a stretch says in which row the work is done: that much of a plan is kept to. */
+export type PlannedTask = Pick<Stretch, 'batchId' | 'stageId' | 'touchUp' | 'painter' | 'putOff'>
+
 export interface PlanSession extends Session {
   /** Index into the plan's painters. */
   readonly painter: number

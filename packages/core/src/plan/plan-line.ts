@@ -18,7 +18,7 @@ import { earliestFinish, lowerBound } from '../schedule/bounds.ts'
 import { choicesOf, createDesk } from '../schedule/desk.ts'
 import { batchByBatch, stageByStage } from '../schedule/habits.ts'
 import { isChain, wayOf, type PlanCost, type PlanInstance, type PlanSegment } from '../schedule/instance.ts'
-import type { LaidPlan, LinePlan, PainterLoad, PlanSession, Stretch } from './line-plan.ts'
+import type { LaidPlan, LinePlan, PainterLoad, PlannedTask, PlanSession, Stretch } from './line-plan.ts'
 import type { NoSprayTime } from './desk-hours.ts'
 import { planInstance, type PlanInstanceOf } from './plan-instance.ts'
 import type { PlanProblem } from './plan-notes.ts'
@@ -54,7 +54,7 @@ export interface PlanningInput extends Parts {
   /** With sessions to spare, for futures that take longer. */
   readonly spare?: boolean
   /** The plan before something happened: what can be kept of it is kept. */
-  readonly before?: Pick<LinePlan, 'stretches'>
+  readonly before?: { readonly stretches: readonly PlannedTask[] }
   readonly seed?: number
   /** How many model-stages the search may lay out; more finds better plans. */
   readonly effort?: number
@@ -160,7 +160,7 @@ function searchLine(input: PlanningInput): Result<Solving, PlanProblem> {
  * not know comes where the line has it, at the end of the row.
  */
 function rowBefore(
-  stretches: readonly Stretch[],
+  stretches: readonly PlannedTask[],
   { line }: Work,
   batches: readonly Batch[],
   instance: PlanInstance,

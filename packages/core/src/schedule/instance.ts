@@ -39,7 +39,8 @@ export interface PlanTask extends PlanWay {
   readonly touchUp: TouchUpPart | null
 }
 
-export type TouchUpPart = 'undercoat' | 'colour'
+export const touchUpParts = ['undercoat', 'colour'] as const
+export type TouchUpPart = (typeof touchUpParts)[number]
 
 /** When a model's regions are dry again after work done before the plan begins. */
 export interface Readiness {

@@ -11,10 +11,15 @@ const tryAgainAfter = 1000
 /** Hears of what was written; the device that wrote it, where it was one and is known. */
 type Hear = (writer: DeviceId | null) => void
 
+/** Hears which project was written to; `null` where some may have been missed. */
+type HearAll = (written: { readonly studio: StudioId; readonly projectId: ProjectId } | null) => void
+
 /** What any process on this database writes, as PostgreSQL's own notifications tell it. */
 export interface News {
   /** Hears once as soon as nothing is missed any more, at first and after a lost connection. @returns what ends it. */
   readonly subscribe: (studio: StudioId, projectId: ProjectId, hear: Hear) => () => void
+  /** Hears of every project of every studio. @returns what ends it. */
+  readonly subscribeAll: (hear: HearAll) => () => void
   readonly isClosed: () => boolean
   /** Everybody hears once more, and then nothing. */
   readonly close: () => Promise<void>
@@ -33,17 +38,23 @@ export async function tellNews(db: Database, projectId: ProjectId, writer: Devic
 export function openNews(url: string, log: Logger): News {
   /** By studio and project: two studios may hold the same file. */
   const heard = new Map<string, Set<Hear>>()
+  const heardAll = new Set<HearAll>()
   let connection: Promise<pg.Client> | null = null
   let current: pg.Client | null = null
   let isListening = false
   let isClosed = false
 
-  const everybody = () => [...heard.values()].flatMap((each) => [...each])
+  const isWanted = () => heard.size > 0 || heardAll.size > 0
+  const tellEverybody = () => {
+    for (const hear of [...heard.values()].flatMap((each) => [...each])) hear(null)
+    for (const hear of heardAll) hear(null)
+  }
 
   function onNews(text: string): void {
     const [studio = '', projectId = '', writer] = text.split(' ')
     for (const hear of heard.get(`${studio} ${projectId}`) ?? [])
       hear((writer as DeviceId | undefined) ?? null)
+    for (const hear of heardAll) hear({ studio: studio as StudioId, projectId: projectId as ProjectId })
   }
 
   async function connect(): Promise<pg.Client> {
@@ -60,7 +71,7 @@ export function openNews(url: string, log: Logger): News {
     await client.connect()
     await client.query(`listen ${channel}`)
     isListening = true
-    for (const hear of everybody()) hear(null)
+    tellEverybody()
     return client
   }
 
@@ -80,8 +91,14 @@ export function openNews(url: string, log: Logger): News {
     current = null
     isListening = false
     setTimeout(() => {
-      if (connection === null && !isClosed && heard.size > 0) listen()
+      if (connection === null && !isClosed && isWanted()) listen()
     }, tryAgainAfter).unref()
+  }
+
+  /** Whoever joins those that listen already hears at once that nothing is missed from here on. */
+  function begin(hear: () => void): void {
+    if (isListening) queueMicrotask(hear)
+    else if (connection === null && !isClosed) listen()
   }
 
   return {
@@ -89,18 +106,23 @@ export function openNews(url: string, log: Logger): News {
       const key = `${studio} ${projectId}`
       const own = heard.get(key) ?? new Set()
       heard.set(key, own.add(hear))
-      if (isListening) queueMicrotask(() => hear(null))
-      else if (connection === null && !isClosed) listen()
+      begin(() => hear(null))
       return () => {
         own.delete(hear)
         if (own.size === 0 && heard.get(key) === own) heard.delete(key)
       }
     },
+    subscribeAll: (hear) => {
+      heardAll.add(hear)
+      begin(() => hear(null))
+      return () => heardAll.delete(hear)
+    },
     isClosed: () => isClosed,
     close: async () => {
       isClosed = true
-      for (const hear of everybody()) hear(null)
+      tellEverybody()
       heard.clear()
+      heardAll.clear()
       const client = await connection?.catch(() => null)
       await client?.end()
     },

@@ -21,6 +21,7 @@ import * as commissions from './schema/commissions.ts'
 import * as desk from './schema/desk.ts'
 import * as line from './schema/line.ts'
 import * as photos from './schema/photo.ts'
+import * as plans from './schema/plan.ts'
 import * as progress from './schema/progress.ts'
 import * as projects from './schema/project.ts'
 import * as roster from './schema/roster.ts'
@@ -32,6 +33,7 @@ const tables = [
   commissions,
   desk,
   photos,
+  plans,
   line,
   progress,
   projects,
@@ -100,6 +102,11 @@ beforeAll(async () => {
     insert into access_key (id, account_id, name, scope, hash) values ('key', 'odile', 'Feed', 'look', 'none')`)
   await server.call('PUT', `/clients/${v7()}`, { name: 'Maren Voss', contact: '', note: '' })
   await server.call('PUT', '/prices', { prices: usualPriceList, revision: 0 })
+  await server.call('PUT', `${demoPath}/plan`, {
+    revision: (await server.project(demoPath)).revision,
+    batches: [{ id: 'Officers A', unitId: unit!.id, modelIds: [unit!.models[0]!.id] }],
+    stretches: [],
+  })
   await server.call('POST', `${demoPath}/links`, { days: 30 })
   await server.db.execute(sql`
     insert into photo (id, project_id, caption, width, height, body, made_at)
@@ -223,5 +230,6 @@ const bodies = (modelId: string, stageId: string): Record<string, unknown> => ({
   makeLink: { days: 30 },
   addPhoto: { id: v7(), caption: '', modelId: null, released: false, image: 'AAAA' },
   setPhoto: { caption: '', modelId: null, released: false },
+  keepPlan: { revision: 0, batches: [], stretches: [] },
   sayFinish: { doneBy: '2026-12-10T20:00:00.000Z', odds: 0.8 },
 })

@@ -1,5 +1,5 @@
 import { routes, unpackLog } from '@seriatim/contract'
-import { airNow, lineInAir, type ProjectId } from '@seriatim/core'
+import { lineNow, type ProjectId } from '@seriatim/core'
 import { useQuery } from '@tanstack/react-query'
 import { useMemo } from 'react'
 import { call, projectListQuery, useAir, useShelf } from './api/index.ts'
@@ -24,9 +24,9 @@ export function useJobs() {
   const now = useSlotEnd()
   const ready = useMemo(() => {
     if (!jobs.data || !shelf) return undefined
-    const here = air ? airNow(air, now, 'indoors') : null
+    // What fingers felt is read of the log, beside the page.
     return jobs.data.map(({ project, events }): JobToPlan => ({
-      project: here ? { ...project, line: [...lineInAir(project, shelf, here)] } : project,
+      project: { ...project, line: [...lineNow(project, shelf, air ?? [], [], now)] },
       events,
     }))
   }, [jobs.data, shelf, air, now])

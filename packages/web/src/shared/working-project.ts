@@ -1,8 +1,7 @@
 import {
-  airNow,
+  broughtObservations,
   instant,
-  lineAsFelt,
-  lineInAir,
+  lineNow,
   roomFor,
   timesOf,
   type BatchTimes,
@@ -17,7 +16,7 @@ import {
   partsOf,
 } from '@seriatim/core'
 import { useMemo } from 'react'
-import { broughtObservations, useAir, useHand, useShelf } from './api/index.ts'
+import { useAir, useHand, useShelf } from './api/index.ts'
 import { useProgress } from './progress/index.ts'
 import { useNow } from './use-now.ts'
 import { useLineEstimate, type Estimated } from './worker/index.ts'
@@ -93,9 +92,13 @@ export function useProjectInAir<P extends Project>(project: P): P {
   const now = useSlotEnd()
   const touches = useProgress(project.id).progress?.touches
   return useMemo(() => {
-    const here = shelf.data && air.data ? airNow(air.data, now, 'indoors') : null
-    const inAir = here && shelf.data ? lineInAir(project, shelf.data, here) : project.line
-    const line = lineAsFelt(inAir, touches ?? [])
+    const line = lineNow(
+      project,
+      shelf.data ?? emptyShelf,
+      (shelf.data && air.data) ?? [],
+      touches ?? [],
+      now,
+    )
     return line === project.line ? project : { ...project, line: [...line] }
   }, [project, shelf.data, air.data, now, touches])
 }

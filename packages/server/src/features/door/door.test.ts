@@ -163,6 +163,7 @@ describe('the door', () => {
       changeProject: newChange(1, [{ kind: 'set', thing: 'project', field: 'name', value: 'Tallow Fen' }]),
       recordEvents: { events: [punched(line[0]!.id, [unit.models[0]!.id])] },
       sayFinish: { doneBy: null, odds: null },
+      keepPlan: { revision: 0, batches: [], stretches: [] },
       addMember: { name: '', email: '', role: 'painter' },
       setMemberRole: { role: 'painter' },
       addKey: { name: 'A script', scope: 'look' },

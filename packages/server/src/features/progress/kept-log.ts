@@ -1,10 +1,11 @@
 import { gunzip, gzip, constants } from 'node:zlib'
 import { promisify } from 'node:util'
-import { packedLogSchema, type PackedLog } from '@seriatim/contract'
-import type { ProjectId } from '@seriatim/core'
+import { packedLogSchema, unpackLog, type PackedLog } from '@seriatim/contract'
+import { createProgressLog, type Progress, type ProjectId } from '@seriatim/core'
 import { eq, lt } from 'drizzle-orm'
 import type { Database } from '../../db/client.ts'
 import { packedLog } from '../../db/schema/progress.ts'
+import { readEventsAfter } from './repository.ts'
 
 /** A project's log up to an event, and that event's number. */
 export interface LogSoFar {
@@ -21,6 +22,15 @@ export async function readKeptLog(db: Database, id: ProjectId): Promise<LogSoFar
   if (!kept) return null
   const log = packedLogSchema.parse(JSON.parse((await release(kept.body)).toString()))
   return { log, last: kept.last }
+}
+
+/** What every model has behind it, as the whole log tells. */
+export async function readProgress(db: Database, id: ProjectId): Promise<Progress> {
+  const log = createProgressLog()
+  const kept = await readKeptLog(db, id)
+  if (kept) log.add(unpackLog(kept.log))
+  log.add((await readEventsAfter(db, id, kept?.last ?? 0)).map((each) => each.event))
+  return log.read()
 }
 
 /** A shorter piece never takes the place of a longer one. */

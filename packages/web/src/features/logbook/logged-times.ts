@@ -1,6 +1,13 @@
 import type { Hand } from '@seriatim/contract'
-import type { DatedObservation, EventId, Instant, LineEstimate, ObservedTime, Project } from '@seriatim/core'
-import { broughtObservations } from '../../shared/api/index.ts'
+import {
+  broughtObservations,
+  type DatedObservation,
+  type EventId,
+  type Instant,
+  type LineEstimate,
+  type ObservedTime,
+  type Project,
+} from '@seriatim/core'
 
 /** A recorded time as the logbook lists it. */
 export interface LoggedTime {

@@ -1,5 +1,5 @@
 import { routes, type BroughtRate } from '@seriatim/contract'
-import type { PaceObservation, ProjectId } from '@seriatim/core'
+import type { ProjectId } from '@seriatim/core'
 import { queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { toast } from 'sonner'
 import { call } from './call.ts'
@@ -12,18 +12,6 @@ const handQuery = (id: ProjectId) =>
 
 /** What is known of the painter's hand from outside this project. */
 export const useHand = (id: ProjectId) => useQuery(handQuery(id))
-
-/** Brought rates as what laps would have shown: one sum of many for each technique and size. */
-export function broughtObservations(rates: readonly BroughtRate[]): readonly PaceObservation[] {
-  return rates.map(({ technique, size, factor, laps }) => ({
-    technique,
-    size,
-    cell: '',
-    factor,
-    models: 1,
-    laps,
-  }))
-}
 
 interface BringRates {
   /** All that are brought: others are put away. */

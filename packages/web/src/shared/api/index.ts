@@ -12,7 +12,7 @@ export {
   useSetPrices,
 } from './commissions.ts'
 export { useChooseHours, useHoursOf, useNameStudio, useStudioName } from './desk.ts'
-export { broughtObservations, useBringRates, useHand } from './hand.ts'
+export { useBringRates, useHand } from './hand.ts'
 export { useKeyChange, useKeys } from './keys.ts'
 export { useLibrary } from './library.ts'
 export { changePassword, meQuery, signIn, signOut, useMe } from './me.ts'
@@ -27,4 +27,5 @@ export {
   sayFinish,
 } from './projects.ts'
 export { usePhotoChange, usePhotos, usePicture, useSharedPicture } from './photos.ts'
+export { keptPlanQuery, sayPlan } from './plans.ts'
 export { useShelf, useShelfChange } from './shelf.ts'

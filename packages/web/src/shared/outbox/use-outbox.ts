@@ -14,7 +14,7 @@ export function useOutbox(): OutboxState {
 type Change = Extract<Parcel, { kind: 'change' }>
 
 /** Changes of a project that the server does not have yet, in the order they were made; the same list while they are. */
-export function useWaiting(id: ProjectId): readonly Change[] {
+export function useWaiting(id: ProjectId | null): readonly Change[] {
   const { waiting } = useOutbox()
   const changes = useMemo(
     () => waiting.filter((parcel): parcel is Change => parcel.kind === 'change' && parcel.projectId === id),

@@ -29,10 +29,6 @@ export interface Odds {
   readonly restart: () => void
 }
 
-/** The plan and every offer are planned with the same effort and drawn with the same futures, so they compare. */
-const effort = 250_000
-const futures = 1000
-
 /** How it may go, and what would help: each offer planned and drawn anew beside the page, one after the other. */
 export function useOdds(
   input: ProjectToPlan | null,
@@ -83,8 +79,6 @@ function draw(
     ...(progress ? { progress } : {}),
     now,
     estimateInput,
-    effort,
-    futures,
   }
   return callPlanner('odds', async (planner, turn, pack) => planner.tryOffer(pack(wish), offer, turn), signal)
 }

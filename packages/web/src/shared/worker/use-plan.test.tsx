@@ -3,11 +3,13 @@ import type { ProjectToPlan } from '@seriatim/core'
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
 import { renderHook, waitFor } from '@testing-library/react'
 import type { ReactNode } from 'react'
-import { expect, it, vi } from 'vitest'
+import { beforeEach, expect, it, vi } from 'vitest'
+import { keptPlanQuery, sayPlan } from '../api/plans.ts'
 import { callPlanner } from './call-planner.ts'
 import { usePlan } from './use-plan.ts'
 
 vi.mock(import('./call-planner.ts'))
+vi.mock(import('../api/plans.ts'))
 
 /** What the planner is asked for, one plan after the other; each answers with a stretch of its own. */
 function asked() {
@@ -21,6 +23,52 @@ function asked() {
   vi.mocked(callPlanner).mockImplementation((_, task) => task(planner as never, 1, (given) => given))
   return inputs
 }
+
+/** What is kept with the project. */
+function kept(plan: object | null) {
+  vi.mocked(keptPlanQuery).mockReturnValue({
+    queryKey: ['kept plan', 'fen'],
+    queryFn: () => Promise.resolve(plan),
+  } as never)
+  vi.mocked(sayPlan).mockResolvedValue()
+}
+
+const planOnce = (inputs: ReturnType<typeof asked>, project: object, more: object = {}) => {
+  const client = new QueryClient()
+  const wrapper = ({ children }: { readonly children: ReactNode }) => (
+    <QueryClientProvider client={client}>{children}</QueryClientProvider>
+  )
+  const before = inputs.length
+  const input = { project, now: 0, ...more } as never
+  const { result } = renderHook(() => usePlan(input), { wrapper })
+  return waitFor(() => {
+    expect(inputs).toHaveLength(before + 1)
+    expect(result.current.data?.ok).toBe(true)
+    return inputs[before]
+  })
+}
+
+beforeEach(() => kept(null))
+
+it('keeps to the plan that is kept with the project: after a reload, and on every device', async () => {
+  const inputs = asked()
+  kept({ revision: 7, stretches: ['as kept'] })
+  expect(await planOnce(inputs, { id: 'reed', revision: 7 })).toMatchObject({
+    before: { stretches: ['as kept'] },
+    effort: 400_000,
+  })
+  // What it was made for has changed: it is planned in full, and that is kept.
+  expect(await planOnce(inputs, { id: 'reed', revision: 8 })).not.toHaveProperty('before')
+  expect(vi.mocked(sayPlan).mock.calls).toEqual([['reed', 8, { stretches: ['plan 2'] }]])
+})
+
+it('keeps nothing that was found in a hurry, or of a project that no server has', async () => {
+  const inputs = asked()
+  vi.mocked(sayPlan).mockClear()
+  await planOnce(inputs, { id: 'sedge', revision: 1 }, { effort: 150_000 })
+  await planOnce(inputs, { id: 'sedge' })
+  expect(vi.mocked(sayPlan)).not.toHaveBeenCalled()
+})
 
 it('keeps to the plan before with less effort while the project itself is the same', async () => {
   const inputs = asked()

@@ -1,7 +1,10 @@
-import type { LinePlan, ProjectToPlan, PlanProblem, Project, Result } from '@seriatim/core'
-import { keepPreviousData, useQuery } from '@tanstack/react-query'
+import type { LinePlan, PlannedTask, PlanProblem, Project, Result } from '@seriatim/core'
+import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/react-query'
+import { keptPlanQuery, sayPlan } from '../api/index.ts'
+import { useWaiting } from '../outbox/index.ts'
 import { callPlanner } from './call-planner.ts'
 import { inputKey } from './input-key.ts'
+import type { PlanInput } from './use-planning-input.ts'
 
 /** The last plan of each project: while nothing about the project itself changes, the next one keeps to it. */
 const last = new Map<Project['id'], { readonly project: Project; readonly plan: LinePlan }>()
@@ -9,8 +12,14 @@ const last = new Map<Project['id'], { readonly project: Project; readonly plan: 
 /** So much effort goes to a plan that keeps to the one before: what was found then is where it begins. */
 export const quickEffort = 400_000
 
-/** The plan of what is left, worked out beside the page; the last one stays in view until the next is there. */
-export function usePlan(input: ProjectToPlan | null) {
+/**
+ * The plan of what is left, worked out beside the page; the last one stays in view until the next is there. It keeps to the
+ * one before, and after a reload or on another device to the one that is kept with the project.
+ */
+export function usePlan(input: PlanInput | null) {
+  const client = useQueryClient()
+  const isDelivered = useWaiting(input?.project.id ?? null).length === 0
+  const revision = isDelivered ? input?.project.revision : undefined
   return useQuery({
     queryKey: ['plan', inputKey(input)],
     enabled: input !== null,
@@ -18,21 +27,37 @@ export function usePlan(input: ProjectToPlan | null) {
       if (!input) throw new Error('nothing to plan')
       const { project } = input
       const known = last.get(project.id)
-      const { effort = quickEffort } = input
-      const wish =
-        known?.project === project
-          ? { ...input, before: { stretches: known.plan.stretches }, effort: Math.min(effort, quickEffort) }
-          : input
+      const stretches: readonly PlannedTask[] | undefined =
+        known?.project === project ? known.plan.stretches : await keptStretches()
+      const wish = stretches
+        ? { ...input, before: { stretches }, effort: Math.min(input.effort ?? quickEffort, quickEffort) }
+        : input
       const planned = await callPlanner(
         'plan',
         async (planner, turn, pack) => planner.planLine(pack(wish), turn),
         signal,
       )
-      if (planned.ok) last.set(project.id, { project, plan: planned.value })
+      if (!planned.ok) return planned
+      last.set(project.id, { project, plan: planned.value })
+      // What was found in a hurry is nothing to keep to.
+      if (wish.effort === undefined && revision !== undefined) keep(project.id, revision, planned.value)
       return planned
     },
     placeholderData: keepPreviousData,
     staleTime: Number.POSITIVE_INFINITY,
     gcTime: 60_000,
   })
+
+  async function keptStretches() {
+    if (revision === undefined || !input) return undefined
+    const kept = await client.query(keptPlanQuery(input.project.id)).catch(() => null)
+    return kept?.revision === revision ? kept.stretches : undefined
+  }
+
+  function keep(id: Project['id'], of: number, plan: LinePlan) {
+    void sayPlan(id, of, plan).then(
+      () => client.invalidateQueries({ queryKey: keptPlanQuery(id).queryKey }),
+      () => undefined,
+    )
+  }
 }

@@ -1,10 +1,7 @@
-import type { AirReading } from '@seriatim/contract'
+import type { AirReading, StoredProject } from '@seriatim/contract'
 import {
-  addSeconds,
-  airOfCans,
   instant,
-  sprayWindows,
-  type Instant,
+  unfitForCans,
   type BatchTimes,
   type ProjectToPlan,
   type Progress,
@@ -18,17 +15,24 @@ import { useNow } from '../use-now.ts'
 const freshFor = 10 * 60 * 1000
 const noReadings: readonly AirReading[] = []
 
+/** With the revision of a project that somebody keeps. */
+type RevisedProject = Project & Partial<Pick<StoredProject, 'revision'>>
+
+export interface PlanInput extends ProjectToPlan {
+  readonly project: RevisedProject
+}
+
 /**
  * What the planner needs, made anew when the project, its progress or the times change, and every ten minutes
  * otherwise: a plan that follows every second could not be read. `room` and `effort` as the planner takes them.
  */
 export function usePlanningInput(
-  project: Project,
+  project: RevisedProject,
   progress: Progress | undefined,
   times: BatchTimes | undefined,
   room: number,
   effort?: number,
-): ProjectToPlan | null {
+): PlanInput | null {
   const slot = Math.floor(useNow(600) / freshFor)
   const air = useAir()
   const shelf = useShelf().data
@@ -36,19 +40,10 @@ export function usePlanningInput(
   return useMemo(() => {
     if (!progress || !times || !readings || !shelf) return null
     const now = momentIn(slot)
-    const noSpray = unfitAir(readings, now)
+    const noSpray = unfitForCans(readings, now)
     const input = { project, progress, times, shelf, now, noSpray, room }
     return effort === undefined ? input : { ...input, effort }
   }, [project, progress, times, shelf, slot, room, effort, readings])
-}
-
-/** When the readings, those to come among them, speak against cans. */
-function unfitAir(all: readonly AirReading[], now: Instant) {
-  const readings = airOfCans(all)
-  const last = Math.max(now, ...readings.map((reading) => reading.at))
-  return sprayWindows(readings, now, addSeconds(instant(last), 3600))
-    .filter((window) => window.against.length > 0)
-    .map(({ from, until }) => ({ from, until }))
 }
 
 /** This moment, or the slot's end where the clock is already past it. */

@@ -1,0 +1,62 @@
+import {
+  touchUpParts,
+  type BatchId,
+  type LaidPlan,
+  type ModelId,
+  type StageId,
+  type UnitId,
+} from '@seriatim/core'
+import { z } from 'zod'
+import { idOf, instantField, nameOf } from './fields.ts'
+
+/** Models of one unit that move down the line together in a plan. */
+const plannedBatchSchema = z.object({
+  id: nameOf<BatchId>(),
+  unitId: idOf<UnitId>(),
+  modelIds: z.array(idOf<ModelId>()).min(1).max(2000).readonly(),
+})
+
+/** See `PlannedTask` in the core. */
+const plannedTaskSchema = z.object({
+  batchId: nameOf<BatchId>(),
+  stageId: idOf<StageId>(),
+  touchUp: z.enum(touchUpParts).nullable(),
+  painter: z.int().min(0).max(99),
+  putOff: z.boolean(),
+})
+
+/** The row of a plan: enough to lay it again, on what is left by then. */
+export const planToKeepSchema = z.object({
+  /** Of the project it was made for. */
+  revision: z.int().min(0).max(2_147_483_646),
+  batches: z.array(plannedBatchSchema).max(5000, { error: 'Up to 5,000 batches.' }).readonly(),
+  /** In the order of their beginning. */
+  stretches: z.array(plannedTaskSchema).max(50_000, { error: 'Up to 50,000 stretches.' }).readonly(),
+})
+
+export const storedPlanSchema = planToKeepSchema.extend({ id: z.uuid(), madeAt: instantField })
+
+export type PlanToKeep = z.output<typeof planToKeepSchema>
+export type StoredPlan = z.output<typeof storedPlanSchema>
+
+/** @param revision of the project the plan was made for. */
+export function planToKeep(
+  revision: number,
+  { batches, stretches }: Pick<LaidPlan, 'batches' | 'stretches'>,
+): PlanToKeep {
+  return {
+    revision,
+    batches: batches.map(({ id, unitId, models }) => ({
+      id,
+      unitId,
+      modelIds: models.map((model) => model.id),
+    })),
+    stretches: stretches.map(({ batchId, stageId, touchUp, painter, putOff }) => ({
+      batchId,
+      stageId,
+      touchUp,
+      painter,
+      putOff,
+    })),
+  }
+}

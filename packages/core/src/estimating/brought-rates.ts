@@ -1,0 +1,23 @@
+import type { Technique } from '../trade/technique.ts'
+import type { Size } from '../trade/size.ts'
+import type { PaceObservation } from './rates.ts'
+
+/** A pace as it was kept elsewhere: times the preset, and on how many laps it stands. */
+interface Brought {
+  readonly technique: Technique
+  readonly size: Size
+  readonly factor: number
+  readonly laps: number
+}
+
+/** Brought rates as what laps would have shown: one sum of many for each technique and size. */
+export function broughtObservations(rates: readonly Brought[]): readonly PaceObservation[] {
+  return rates.map(({ technique, size, factor, laps }) => ({
+    technique,
+    size,
+    cell: '',
+    factor,
+    models: 1,
+    laps,
+  }))
+}

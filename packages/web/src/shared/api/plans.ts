@@ -1,0 +1,23 @@
+import { planToKeep, routes } from '@seriatim/contract'
+import type { LinePlan, ProjectId } from '@seriatim/core'
+import { queryOptions } from '@tanstack/react-query'
+import { z } from 'zod'
+import { call } from './call.ts'
+
+/** The plan that every device keeps to; `null` where nobody has planned yet. */
+export const keptPlanQuery = (id: ProjectId) =>
+  queryOptions({
+    queryKey: ['kept plan', id],
+    queryFn: ({ signal }) => call(routes.readPlan, { params: { id } }, signal).then(({ plan }) => plan),
+    staleTime: 30_000,
+  })
+
+/** Keeps a plan for whoever looks next. @param revision of the project it was made for. */
+export async function sayPlan(
+  id: ProjectId,
+  revision: number,
+  plan: Pick<LinePlan, 'batches' | 'stretches'>,
+): Promise<void> {
+  const body = z.encode(routes.keepPlan.body, planToKeep(revision, plan))
+  await call(routes.keepPlan, { params: { id }, body })
+}
