@@ -44,13 +44,13 @@ const shots: Shot[] = [
       await page.getByRole('region', { name: 'Standards in hours' }).waitFor()
     },
   },
-  { name: 'plan', path: `${project}/plan`, size: desktop, act: compared },
+  { name: 'plan', path: `${project}/plan`, size: desktop, act: foretold },
   {
     name: 'plan-odds',
     path: `${project}/plan`,
     size: desktop,
     act: async (page) => {
-      await compared(page)
+      await foretold(page)
       await page
         .getByRole('progressbar', { name: 'Offers tried' })
         .waitFor({ state: 'detached', timeout: 60_000 })
@@ -92,7 +92,7 @@ const shots: Shot[] = [
   },
   { name: 'logbook', path: `${project}/logbook`, size: desktop },
   { name: 'bench-phone', path: `${project}/bench`, size: phone, act: running },
-  { name: 'plan-phone', path: `${project}/plan`, size: phone, act: compared },
+  { name: 'plan-phone', path: `${project}/plan`, size: phone, act: foretold },
   // The air at the desk changes every wait, so it is let in last.
   {
     name: 'air',
@@ -202,8 +202,8 @@ async function notDelivered(page: Page) {
   await page.getByRole('dialog').waitFor()
 }
 
-async function compared(page: Page) {
-  await page.getByRole('heading', { name: /are done first/ }).waitFor({ timeout: 60_000 })
+async function foretold(page: Page) {
+  await page.getByRole('heading', { level: 1, name: /of 10 cases/ }).waitFor({ timeout: 60_000 })
 }
 
 /** The clock is started once; later pictures find it running. */

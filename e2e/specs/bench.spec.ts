@@ -1,5 +1,5 @@
 import { lineTemplates } from '@seriatim/core'
-import { expect, test, type Page } from '@playwright/test'
+import { expect, test, type Page } from '../support/test.ts'
 import { expectAccessible } from '../support/axe.ts'
 import { recordedKinds, seedProject } from '../support/projects.ts'
 import { goTo, makeFirstRecipe } from '../support/recipes.ts'

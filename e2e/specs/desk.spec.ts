@@ -1,6 +1,6 @@
 import { rmSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
-import { expect, test } from '@playwright/test'
+import { expect, test } from '../support/test.ts'
 import { expectAccessible } from '../support/axe.ts'
 import { freePort, Instance } from '../support/instance.ts'
 import { seedProject } from '../support/projects.ts'

@@ -1,7 +1,7 @@
 import { execFile } from 'node:child_process'
 import { rmSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
-import { expect, test, type Page } from '@playwright/test'
+import { expect, test, type Page } from '../support/test.ts'
 import { expectAccessible } from '../support/axe.ts'
 import { freePort, Instance } from '../support/instance.ts'
 import { recordedKinds, seedProject } from '../support/projects.ts'

@@ -1,6 +1,6 @@
 import { readFileSync, rmSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
-import { expect, test, type Page } from '@playwright/test'
+import { expect, test, type Page } from '../support/test.ts'
 import { expectAccessible } from '../support/axe.ts'
 import { freePort, Instance } from '../support/instance.ts'
 import { demoId, newId, seedProject } from '../support/projects.ts'

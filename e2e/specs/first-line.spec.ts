@@ -1,6 +1,6 @@
 import { rmSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
-import { expect, test, type Page } from '@playwright/test'
+import { expect, test, type Page } from '../support/test.ts'
 import { freePort, Instance, isAlive } from '../support/instance.ts'
 
 const data = fileURLToPath(new URL('../../.cache/e2e-crash-data', import.meta.url))
@@ -64,6 +64,7 @@ test('from a fresh machine to painted models, through a crash, with nothing lost
     await place(page, 'Plan')
     await expect(page.getByRole('heading', { level: 1 })).toContainText(/^Done by .* in 8 of 10 cases; odds/)
     await expect(page.getByText('pots opened').first()).toBeVisible()
+    await page.getByRole('region', { name: 'Batch sizes compared' }).scrollIntoViewIfNeeded()
     const table = page.getByRole('region', { name: 'Batch sizes in figures' })
     await table.getByRole('button', { name: '12', exact: true }).click()
     await expect(page.getByRole('list', { name: 'Batches', exact: true })).toContainText('Reed-pikes B, 12')

@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test'
+import { expect, test, type Page } from '../support/test.ts'
 import { seedProject } from '../support/projects.ts'
 
 /** Bytes of the page's own script over the wire, as compressed; what computes beside it comes when the page is there. */

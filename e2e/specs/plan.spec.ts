@@ -1,5 +1,5 @@
 import { makeFirstRecipe, seeLineFollow } from '../support/recipes.ts'
-import { expect, test } from '@playwright/test'
+import { expect, test } from '../support/test.ts'
 import { demoId, recordPunch, seedProject } from '../support/projects.ts'
 
 test('the batch size changes the plan, and its figures open to how they came about', async ({
@@ -58,6 +58,7 @@ test('a batch that is begun stays together whatever the size, and one is made by
 test('all batch sizes are compared in one chart, and one is chosen from it', async ({ page, request }) => {
   const { url } = await seedProject(request, { units: { 'Reed-pikes': 8 } })
   await page.goto(`${url}/plan`)
+  await page.getByRole('region', { name: 'Batch sizes compared' }).scrollIntoViewIfNeeded()
   const table = page.getByRole('region', { name: 'Batch sizes in figures' })
   await expect(table.getByRole('row')).toHaveCount(8)
   await expect(page.getByRole('heading', { name: /^Batches of [\d+]+ are done first/ })).toBeVisible()
@@ -82,6 +83,7 @@ test('a long comparison shows how far it is and can be stopped and taken up agai
 }) => {
   const { url } = await seedProject(request, { units: { Horde: 120, Mob: 97 } })
   await page.goto(`${url}/plan`)
+  await page.getByRole('region', { name: 'Batch sizes compared' }).scrollIntoViewIfNeeded()
   const sizes = page.getByRole('region', { name: 'Comparing batch sizes' })
   await expect(sizes.getByRole('progressbar')).toBeVisible()
   await sizes.getByRole('button', { name: 'Stop' }).click()

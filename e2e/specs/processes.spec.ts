@@ -1,7 +1,7 @@
 import { execFileSync } from 'node:child_process'
 import { rmSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
-import { expect, test } from '@playwright/test'
+import { expect, test } from '../support/test.ts'
 import { freePort, Instance, isAlive } from '../support/instance.ts'
 import { newId, recordedKinds, recordPunch, seedProject } from '../support/projects.ts'
 

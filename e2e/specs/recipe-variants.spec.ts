@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test'
+import { expect, test } from '../support/test.ts'
 import { expectAccessible } from '../support/axe.ts'
 import { goTo, makeFirstRecipe, primeAll, seeLineFollow } from '../support/recipes.ts'
 

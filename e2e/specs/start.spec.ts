@@ -5,7 +5,7 @@ import { request } from 'node:http'
 import { dirname } from 'node:path'
 import { setTimeout as pause } from 'node:timers/promises'
 import { fileURLToPath } from 'node:url'
-import { expect, test } from '@playwright/test'
+import { expect, test } from '../support/test.ts'
 import { freePort, Instance, isAlive } from '../support/instance.ts'
 
 const root = fileURLToPath(new URL('../..', import.meta.url))

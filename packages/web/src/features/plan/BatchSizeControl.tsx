@@ -1,5 +1,6 @@
 import { outcomeOf, type LinePlan, type ProjectToPlan, type Progress } from '@seriatim/core'
 import { lazy, Suspense } from 'react'
+import { useInView } from 'react-intersection-observer'
 import { useCurrentProject } from '../../shared/project/index.ts'
 import { useBatchSizeComparison } from '../../shared/worker/index.ts'
 import { useBatchSize } from './use-batch-size.ts'
@@ -7,7 +8,7 @@ import { useBatchSize } from './use-batch-size.ts'
 /** Charts are fetched when they are wanted. */
 const BatchSizeChart = lazy(async () => ({ default: (await import('./BatchSizeChart.tsx')).BatchSizeChart }))
 
-/** How the batch sizes compare, and the one that is chosen. */
+/** How the batch sizes compare, and the one that is chosen; worked out when somebody comes to see it. */
 export function BatchSizeControl({
   input,
   plan,
@@ -19,22 +20,27 @@ export function BatchSizeControl({
   readonly chosen: string
   readonly progress: Progress | undefined
 }) {
-  const tried = useBatchSizeComparison(input)
+  const { ref, inView } = useInView({ triggerOnce: true, rootMargin: '300px' })
+  const tried = useBatchSizeComparison(inView ? input : null)
   // The size in use has the figures of the plan on this page, which was searched for longer than the others.
   const outcomes = tried.outcomes.map((each) => (each.split === chosen ? outcomeOf(plan, each) : each))
   const comparison = { ...tried, outcomes }
   const project = useCurrentProject()
   const setBatchSize = useBatchSize(project, progress)
   return (
-    <Suspense fallback={<p role="status">Loading the batch sizes …</p>}>
-      <BatchSizeChart
-        comparison={comparison}
-        project={project}
-        chosen={chosen}
-        onChoose={({ batchSize, firstBatch, split }) =>
-          setBatchSize({ batchSize, firstBatch }, `Batches of ${split}.`)
-        }
-      />
-    </Suspense>
+    <section ref={ref} aria-label="Batch sizes compared" className="min-h-96">
+      {inView ? (
+        <Suspense fallback={<p role="status">Loading the batch sizes …</p>}>
+          <BatchSizeChart
+            comparison={comparison}
+            project={project}
+            chosen={chosen}
+            onChoose={({ batchSize, firstBatch, split }) =>
+              setBatchSize({ batchSize, firstBatch }, `Batches of ${split}.`)
+            }
+          />
+        </Suspense>
+      ) : null}
+    </section>
   )
 }
