@@ -4,7 +4,7 @@ import { rmSync } from 'node:fs'
 import { setTimeout as pause } from 'node:timers/promises'
 import { fileURLToPath } from 'node:url'
 import { unpackLog, type PackedLog } from '@seriatim/contract'
-import { seededRandom } from '@seriatim/core'
+import { seededRandom } from '@seriatim/core/units'
 import { freePort, Instance } from './support/instance.ts'
 import { newId } from './support/projects.ts'
 

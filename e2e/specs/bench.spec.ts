@@ -1,4 +1,4 @@
-import { lineTemplates } from '@seriatim/core'
+import { lineTemplates } from '@seriatim/core/presets'
 import { expect, test, type Page } from '../support/test.ts'
 import { expectAccessible } from '../support/axe.ts'
 import { recordedKinds, seedProject } from '../support/projects.ts'

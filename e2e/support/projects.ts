@@ -1,6 +1,6 @@
 import { randomBytes } from 'node:crypto'
 import { unpackLog, type PackedLog } from '@seriatim/contract'
-import { lineTemplates } from '@seriatim/core'
+import { lineTemplates } from '@seriatim/core/presets'
 import { expect, type APIRequestContext } from '@playwright/test'
 
 /** The demo project's own id: it never changes. */

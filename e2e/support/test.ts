@@ -2,7 +2,6 @@ import { test as base, expect, type Page } from '@playwright/test'
 
 /** Every page of a test is told on where its policy refuses anything: nothing of ours is to be refused, on any page. */
 export const test = base.extend<{ refused: string[]; page: Page }>({
-   
   refused: async ({}, use) => {
     await use([])
   },

@@ -3,7 +3,7 @@ import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
-import { usualPriceList } from '@seriatim/core'
+import { usualPriceList } from '@seriatim/core/money'
 import { describe, expect, it } from 'vitest'
 import { run } from './run.ts'
 

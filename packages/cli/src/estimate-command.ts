@@ -1,27 +1,22 @@
 import {
   amountsLeft,
   besideByBatch,
-  besideInPlan,
   estimateLine,
-  foldProgress,
   overallPace,
-  planLine,
   roomFor,
-  seconds,
   sharedHandsOnSeconds,
   timesOf,
   totalOf,
   type BesideWork,
   type BesideWorkOf,
-  type Instant,
   type LineEstimate,
-  type Project,
-  type Result,
   type StageEstimate,
   type TimeRange,
-  toPlan,
-  partsOf,
-} from '@seriatim/core'
+} from '@seriatim/core/estimating'
+import { besideInPlan, planLine, toPlan } from '@seriatim/core/plan'
+import { foldProgress } from '@seriatim/core/progress'
+import { type Project, partsOf } from '@seriatim/core/trade'
+import { seconds, type Instant, type Result } from '@seriatim/core/units'
 import { sequentialIds } from './demo/ids.ts'
 import { readArguments, readNow, readProjectFile, type Printed } from './input.ts'
 import { withLine } from './job.ts'

@@ -1,17 +1,9 @@
-import {
-  estimateLine,
-  foldProgress,
-  offersFor,
-  planProblemText,
-  solveLine,
-  tryOffer,
-  type FinishForecast,
-  type Instant,
-  type Offer,
-  type Project,
-  type Result,
-  toPlan,
-} from '@seriatim/core'
+import { estimateLine } from '@seriatim/core/estimating'
+import { offersFor, tryOffer, type FinishForecast, type Offer } from '@seriatim/core/forecasting'
+import { planProblemText, solveLine, toPlan } from '@seriatim/core/plan'
+import { foldProgress } from '@seriatim/core/progress'
+import type { Project } from '@seriatim/core/trade'
+import type { Instant, Result } from '@seriatim/core/units'
 import { readArguments, readNow, readProjectFile, type Printed } from './input.ts'
 
 /** Enough for every offer to be planned alike in a moment. */

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { parseArgs } from 'node:util'
 import { anyProjectFileSchema, fieldErrors, type ProjectFile } from '@seriatim/contract'
-import { instant, type Instant, type Result } from '@seriatim/core'
+import { instant, type Instant, type Result } from '@seriatim/core/units'
 
 /** What a command prints, or a line for each thing that is wrong with what it was given. */
 export type Printed = Result<string, readonly string[]>

@@ -1,30 +1,27 @@
 import type { ProjectFile } from '@seriatim/contract'
+import { followedRecipes, lineOfOrder, orderLine } from '@seriatim/core/ordering'
+import { starterShelf } from '@seriatim/core/presets'
+import { bodyPlans, materialsOf, recipeFromSchool, recipeSchools } from '@seriatim/core/recipe'
 import {
-  bodyPlans,
   details,
-  followedRecipes,
-  instant,
-  lineOfOrder,
-  materialsOf,
-  orderLine,
   plainPlanning,
-  recipeFromSchool,
-  recipeSchools,
-  seconds,
   sizes,
   standards,
-  starterShelf,
   type Detail,
   type Model,
-  type ModelId,
   type Project,
-  type ProjectId,
   type Recipe,
-  type Result,
   type Size,
   type Standard,
+} from '@seriatim/core/trade'
+import {
+  instant,
+  seconds,
+  type ModelId,
+  type ProjectId,
+  type Result,
   type UnitId,
-} from '@seriatim/core'
+} from '@seriatim/core/units'
 import { sequentialIds } from './demo/ids.ts'
 
 /** Some models alike, painted by a school: what there is to be estimated. */

@@ -4,19 +4,13 @@ import {
   offersOfSameness,
   orderLine,
   orderWeights,
-  recipeDoubts,
-  standards,
-  stepText,
-  tableReadyStandard,
   type LineOrder,
   type OrderingInput,
   type OrderWeight,
-  type Project,
-  type Recipe,
-  type Result,
-  type Shelf,
-  type Standard,
-} from '@seriatim/core'
+} from '@seriatim/core/ordering'
+import { recipeDoubts, stepText, type Shelf } from '@seriatim/core/recipe'
+import { standards, tableReadyStandard, type Project, type Recipe, type Standard } from '@seriatim/core/trade'
+import type { Result } from '@seriatim/core/units'
 import { sequentialIds } from './demo/ids.ts'
 import { readArguments, readProjectFile, type Printed } from './input.ts'
 

@@ -1,22 +1,17 @@
 import type { ProjectFile } from '@seriatim/contract'
+import { estimateLine, roomFor, timesOf, type LineEstimate } from '@seriatim/core/estimating'
+import { forecastFinish } from '@seriatim/core/forecasting'
 import {
-  deskOf,
-  estimateLine,
-  foldProgress,
-  forecastFinish,
   planProblemText,
   planTogether,
-  roomFor,
   runSheets,
   solveLine,
-  timesOf,
-  type Instant,
-  type LineEstimate,
   type PlanningInput,
-  type Result,
   toPlan,
-  partsOf,
-} from '@seriatim/core'
+} from '@seriatim/core/plan'
+import { foldProgress } from '@seriatim/core/progress'
+import { deskOf, partsOf } from '@seriatim/core/trade'
+import type { Instant, Result } from '@seriatim/core/units'
 import { readArguments, readBeside, readNow, readProjectFile, type Printed } from './input.ts'
 import { planJson } from './plan-json.ts'
 

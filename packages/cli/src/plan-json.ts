@@ -1,13 +1,7 @@
-import {
-  batchName,
-  planNoteText,
-  type FinishForecast,
-  type Instant,
-  type LinePlan,
-  type Project,
-  type RunSheet,
-  type RunSheetEntry,
-} from '@seriatim/core'
+import type { FinishForecast } from '@seriatim/core/forecasting'
+import { planNoteText, type LinePlan, type RunSheet, type RunSheetEntry } from '@seriatim/core/plan'
+import { batchName, type Project } from '@seriatim/core/trade'
+import type { Instant } from '@seriatim/core/units'
 
 const iso = (moment: Instant) => new Date(moment).toISOString()
 

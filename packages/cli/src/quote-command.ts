@@ -1,23 +1,12 @@
 import { readFileSync } from 'node:fs'
 import { fieldErrors, priceListSchema, type ProjectFile } from '@seriatim/contract'
-import {
-  countModels,
-  deskOf,
-  foldProgress,
-  localDateAt,
-  planDesk,
-  projectForStandard,
-  quoteDoubts,
-  quoteTiers,
-  usualPriceList,
-  type DeskJob,
-  type Instant,
-  type Material,
-  type MaterialId,
-  type PriceList,
-  type QuoteTier,
-  type Result,
-} from '@seriatim/core'
+import { localDateAt } from '@seriatim/core/calendar'
+import { projectForStandard } from '@seriatim/core/estimating'
+import { planDesk, type DeskJob } from '@seriatim/core/forecasting'
+import { quoteDoubts, quoteTiers, usualPriceList, type PriceList, type QuoteTier } from '@seriatim/core/money'
+import { foldProgress } from '@seriatim/core/progress'
+import { countModels, deskOf, type Material } from '@seriatim/core/trade'
+import type { Instant, MaterialId, Result } from '@seriatim/core/units'
 import { sequentialIds } from './demo/ids.ts'
 import { readArguments, readBeside, readNow, readProjectFile, type Printed } from './input.ts'
 import { withLine } from './job.ts'

@@ -1,14 +1,8 @@
-import {
-  adaptRecipe,
-  bodyPlans,
-  recipeFromSchool,
-  recipeSchools,
-  starterShelf,
-  tryWay,
-  type Instant,
-  type Recipe,
-  type Result,
-} from '@seriatim/core'
+import { tryWay } from '@seriatim/core/plan'
+import { starterShelf } from '@seriatim/core/presets'
+import { adaptRecipe, bodyPlans, recipeFromSchool, recipeSchools } from '@seriatim/core/recipe'
+import type { Recipe } from '@seriatim/core/trade'
+import type { Instant, Result } from '@seriatim/core/units'
 import { sequentialIds } from './demo/ids.ts'
 import { readArguments, readNow, readProjectFile, type Printed } from './input.ts'
 

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { airPlaces } from '@seriatim/core'
+import { airPlaces } from '@seriatim/core/air'
 import { instantField } from './fields.ts'
 
 const celsiusField = z

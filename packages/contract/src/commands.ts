@@ -1,13 +1,5 @@
-import type {
-  ChangeId,
-  Command,
-  CommandVerdict,
-  DeviceId,
-  Fields,
-  Listed,
-  PainterId,
-  Thing,
-} from '@seriatim/core'
+import type { Command, CommandVerdict, Fields, Listed, Thing } from '@seriatim/core/changes'
+import type { ChangeId, DeviceId, PainterId } from '@seriatim/core/units'
 import { z } from 'zod'
 import { idOf, instantField, nameOf } from './fields.ts'
 import { keptBatchSchema, painterSchema, pinSchema, wishFields } from './planning.ts'

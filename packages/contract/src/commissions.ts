@@ -1,13 +1,6 @@
-import {
-  isCurrency,
-  priceParts,
-  standards,
-  sumOf,
-  type ClientId,
-  type Minor,
-  type PainterId,
-  type PriceParts,
-} from '@seriatim/core'
+import { isCurrency, priceParts, sumOf, type Minor, type PriceParts } from '@seriatim/core/money'
+import { standards } from '@seriatim/core/trade'
+import type { ClientId, PainterId } from '@seriatim/core/units'
 import { z } from 'zod'
 import {
   idOf,

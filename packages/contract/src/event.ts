@@ -1,15 +1,5 @@
-import {
-  feels,
-  inspectionVerdicts,
-  verdicts,
-  type DeviceId,
-  type EventId,
-  type ModelId,
-  type PainterId,
-  type ProgressEvent,
-  type Seconds,
-  type StageId,
-} from '@seriatim/core'
+import { feels, inspectionVerdicts, verdicts, type ProgressEvent } from '@seriatim/core/progress'
+import type { DeviceId, EventId, ModelId, PainterId, Seconds, StageId } from '@seriatim/core/units'
 import { z } from 'zod'
 import { mixSchema, usedMixSchema } from './mix.ts'
 import { idOf, instantField, nameOf, optionalTextField, secondsField, textField } from './fields.ts'

@@ -1,4 +1,4 @@
-import { instant, parseLocalDate, type Instant, type LocalDate, type Seconds } from '@seriatim/core'
+import { instant, parseLocalDate, type Instant, type LocalDate, type Seconds } from '@seriatim/core/units'
 import { z } from 'zod'
 
 /** A UUID in lower case that carries the core's brand; what goes over the wire is the plain string. */

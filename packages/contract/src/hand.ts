@@ -1,7 +1,7 @@
-import { sizes, techniques } from '@seriatim/core'
+import { sizes, techniques } from '@seriatim/core/trade'
+import type { EventId } from '@seriatim/core/units'
 import { z } from 'zod'
 import { idOf, instantField } from './fields.ts'
-import type { EventId } from '@seriatim/core'
 
 const technique = z.enum(techniques, { error: `Choose a technique: ${techniques.join(', ')}.` })
 const size = z.enum(sizes, { error: `Choose a size: ${sizes.join(', ')}.` })

@@ -1,4 +1,4 @@
-import type { MaterialId } from '@seriatim/core'
+import type { MaterialId } from '@seriatim/core/units'
 import { z } from 'zod'
 import { idOf } from './fields.ts'
 

@@ -1,12 +1,6 @@
-import {
-  addDays,
-  daysBetween,
-  instant,
-  localDateAt,
-  type Instant,
-  type LocalDate,
-  type SessionMark,
-} from '@seriatim/core'
+import { localDateAt } from '@seriatim/core/calendar'
+import type { SessionMark } from '@seriatim/core/trade'
+import { addDays, daysBetween, instant, type Instant, type LocalDate } from '@seriatim/core/units'
 import type { ProjectFile } from './project-file.ts'
 
 /**

@@ -1,5 +1,12 @@
-import type { DeviceId, EventId, ModelId, PainterId, ProgressEvent, StageId } from '@seriatim/core'
-import { instant } from '@seriatim/core'
+import type { ProgressEvent } from '@seriatim/core/progress'
+import {
+  type DeviceId,
+  type EventId,
+  type ModelId,
+  type PainterId,
+  type StageId,
+  instant,
+} from '@seriatim/core/units'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { eventSchema } from './event.ts'

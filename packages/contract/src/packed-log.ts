@@ -1,4 +1,5 @@
-import { instant, type EventId, type ProgressEvent } from '@seriatim/core'
+import type { ProgressEvent } from '@seriatim/core/progress'
+import { instant, type EventId } from '@seriatim/core/units'
 import { z } from 'zod'
 import { eventSchema } from './event.ts'
 

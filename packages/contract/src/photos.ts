@@ -1,4 +1,4 @@
-import type { ModelId } from '@seriatim/core'
+import type { ModelId } from '@seriatim/core/units'
 import { z } from 'zod'
 import { idOf, instantField, optionalTextField } from './fields.ts'
 

@@ -1,15 +1,5 @@
-import {
-  aims,
-  plainPlanning,
-  techniques,
-  teamworks,
-  usualBores,
-  type BatchId,
-  type ModelId,
-  type PainterId,
-  type StageId,
-  type UnitId,
-} from '@seriatim/core'
+import { aims, plainPlanning, techniques, teamworks, usualBores } from '@seriatim/core/trade'
+import type { BatchId, ModelId, PainterId, StageId, UnitId } from '@seriatim/core/units'
 import { z } from 'zod'
 import { idOf, localDateField, nameOf, secondsField, textField } from './fields.ts'
 

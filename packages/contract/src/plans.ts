@@ -1,11 +1,6 @@
-import {
-  touchUpParts,
-  type BatchId,
-  type LaidPlan,
-  type ModelId,
-  type StageId,
-  type UnitId,
-} from '@seriatim/core'
+import type { LaidPlan } from '@seriatim/core/plan'
+import { touchUpParts } from '@seriatim/core/schedule'
+import type { BatchId, ModelId, StageId, UnitId } from '@seriatim/core/units'
 import { z } from 'zod'
 import { idOf, instantField, nameOf } from './fields.ts'
 

@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs'
-import { daysBetween, instant, localDateAt } from '@seriatim/core'
+import { localDateAt } from '@seriatim/core/calendar'
+import { daysBetween, instant } from '@seriatim/core/units'
 import { describe, expect, it } from 'vitest'
 import { z } from 'zod'
 import { moveProjectFile } from './move-project-file.ts'

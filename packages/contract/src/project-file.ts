@@ -1,4 +1,4 @@
-import { namedMaterials } from '@seriatim/core'
+import { namedMaterials } from '@seriatim/core/recipe'
 import { z } from 'zod'
 import { eventSchema } from './event.ts'
 import { instantField } from './fields.ts'

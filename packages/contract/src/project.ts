@@ -1,15 +1,6 @@
-import {
-  details,
-  sizes,
-  spreadOf,
-  standards,
-  techniques,
-  type ClientId,
-  type ModelId,
-  type ProjectId,
-  type StageId,
-  type UnitId,
-} from '@seriatim/core'
+import { spreadOf } from '@seriatim/core/estimating'
+import { details, sizes, standards, techniques } from '@seriatim/core/trade'
+import type { ClientId, ModelId, ProjectId, StageId, UnitId } from '@seriatim/core/units'
 import { z } from 'zod'
 import { recipeSchema, recipesSchema, stepRefSchema } from './recipe.ts'
 import { clockField, planningSchema, sittingSecondsField, weekdaysField } from './planning.ts'

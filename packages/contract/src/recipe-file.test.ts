@@ -1,4 +1,5 @@
-import { bodyPlans, materialsOf, recipeFromSchool, recipeSchools, starterShelf } from '@seriatim/core'
+import { starterShelf } from '@seriatim/core/presets'
+import { bodyPlans, materialsOf, recipeFromSchool, recipeSchools } from '@seriatim/core/recipe'
 import { describe, expect, it } from 'vitest'
 import { recipeFileSchema } from './recipe-file.ts'
 

@@ -1,19 +1,15 @@
+import { parseHex, type Hex } from '@seriatim/core/colour'
 import {
   finishes,
   materialForms,
   materialKinds,
-  parseHex,
   ruleIds,
   sheens,
   sizes,
   standards,
   techniques,
-  type Hex,
-  type MaterialId,
-  type RecipeId,
-  type StepId,
-  type UnitId,
-} from '@seriatim/core'
+} from '@seriatim/core/trade'
+import type { MaterialId, RecipeId, StepId, UnitId } from '@seriatim/core/units'
 import { z } from 'zod'
 import { mixSchema } from './mix.ts'
 import { idOf, localDateField, optionalTextField, refuseTwins, secondsField, textField } from './fields.ts'

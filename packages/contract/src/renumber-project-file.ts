@@ -1,4 +1,4 @@
-import type { StageWait } from '@seriatim/core'
+import type { StageWait } from '@seriatim/core/progress'
 import type { ProjectFile } from './project-file.ts'
 
 /** The same project under ids of its own, so that a copy can stand beside the first. `makeId` must not repeat itself. */

@@ -1,4 +1,4 @@
-import type { ClientId, MaterialId, ProjectId } from '@seriatim/core'
+import type { ClientId, MaterialId, ProjectId } from '@seriatim/core/units'
 import { z } from 'zod'
 import { airSchema, putAirSchema } from './air.ts'
 import {

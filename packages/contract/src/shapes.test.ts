@@ -1,4 +1,5 @@
-import type { Material, Model, Painter, Pin, ProgressEvent, Recipe, Stage, Step, Unit } from '@seriatim/core'
+import type { ProgressEvent } from '@seriatim/core/progress'
+import type { Material, Model, Painter, Pin, Recipe, Stage, Step, Unit } from '@seriatim/core/trade'
 import { describe, expectTypeOf, it } from 'vitest'
 import type { z } from 'zod'
 import type { eventSchema } from './event.ts'

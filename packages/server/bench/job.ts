@@ -1,4 +1,4 @@
-import { lineTemplates } from '@seriatim/core'
+import { lineTemplates } from '@seriatim/core/presets'
 import { v7 } from 'uuid'
 
 /** A job of so many models in units of 25, through so many stages written by hand, as a project file. */
@@ -14,7 +14,7 @@ export function jobFile(name: string, models: number, stages: number) {
       points: 5,
     })),
   }))
-  const templates = lineTemplates[0]?.stages ?? []
+  const templates: readonly object[] = lineTemplates[0]?.stages ?? []
   const line = Array.from({ length: stages }, (_, s) => ({
     ...templates[s % templates.length],
     id: v7(),

@@ -1,6 +1,6 @@
 import { serveStatic } from '@hono/node-server/serve-static'
 import { openApiDocument, routes } from '@seriatim/contract'
-import type { Instant } from '@seriatim/core'
+import type { Instant } from '@seriatim/core/units'
 import { sql } from 'drizzle-orm'
 import { Hono, type Context } from 'hono'
 import { compress } from 'hono/compress'

@@ -1,5 +1,5 @@
 import { fileURLToPath } from 'node:url'
-import { addSeconds } from '@seriatim/core'
+import { addSeconds } from '@seriatim/core/units'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { loadDemoOnce, readDemo } from './demo.ts'
 import { demoFile, startTestServer, testNow } from './testing/test-server.ts'

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { anyProjectFileSchema, moveProjectFile, type ProjectFile } from '@seriatim/contract'
-import type { Instant } from '@seriatim/core'
+import type { Instant } from '@seriatim/core/units'
 import type { Database } from './db/client.ts'
 import { isProjectIdTaken } from './features/projects/repository.ts'
 import { importProject } from './features/projects/project-files.ts'

@@ -1,11 +1,7 @@
-import {
-  bodyPlans,
-  recipeFromSchool,
-  recipeSchools,
-  seededRandom,
-  starterShelf,
-  usualPriceList,
-} from '@seriatim/core'
+import { usualPriceList } from '@seriatim/core/money'
+import { starterShelf } from '@seriatim/core/presets'
+import { bodyPlans, recipeFromSchool, recipeSchools } from '@seriatim/core/recipe'
+import { seededRandom } from '@seriatim/core/units'
 import { v7 } from 'uuid'
 import { describe, expect, it } from 'vitest'
 import { mutateJson, pick, type Json } from './testing/mutate-json.ts'

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { createServer as createSecureServer } from 'node:https'
 import { serve } from '@hono/node-server'
-import { instant } from '@seriatim/core'
+import { instant } from '@seriatim/core/units'
 import { drizzle } from 'drizzle-orm/node-postgres'
 import { pino } from 'pino'
 import { createApp, type AppDoor } from './app.ts'

@@ -1,6 +1,6 @@
 // Plans what changed, beside the servers: asked by the news of every write, and by a look at all studios now and then.
 import { setPriority } from 'node:os'
-import { instant, type ProjectId } from '@seriatim/core'
+import { instant, type ProjectId } from '@seriatim/core/units'
 import { drizzle } from 'drizzle-orm/node-postgres'
 import { pino } from 'pino'
 import { openPool } from './db/client.ts'

@@ -1,24 +1,23 @@
 import { demoProjectId, projectFileSchema, type ProjectFile, type ProjectFileJson } from '@seriatim/contract'
+import { followedRecipes, lineOfOrder, orderLine } from '@seriatim/core/ordering'
+import type { ProgressEvent, Verdict } from '@seriatim/core/progress'
 import {
-  addSeconds,
-  followedRecipes,
-  instant,
-  lineOfOrder,
-  orderLine,
-  seconds,
   takesStage,
-  type EventId,
-  type Instant,
-  type LocalDate,
   type Model,
-  type ProgressEvent,
   plainPlanning,
   usualHandOver,
   type Project,
   type Stage,
+} from '@seriatim/core/trade'
+import {
+  addSeconds,
+  instant,
+  seconds,
+  type EventId,
+  type Instant,
+  type LocalDate,
   type StageId,
-  type Verdict,
-} from '@seriatim/core'
+} from '@seriatim/core/units'
 import { z } from 'zod'
 import { nextId } from './ids.ts'
 import { recipes, shelf } from './recipes.ts'

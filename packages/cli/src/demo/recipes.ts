@@ -1,20 +1,15 @@
+import { starterShelf } from '@seriatim/core/presets'
+import { bodyPlans, recipeFromSchool, recipeSchools } from '@seriatim/core/recipe'
 import {
-  bodyPlans,
-  minutes,
   plainStep,
-  recipeFromSchool,
-  recipeSchools,
-  starterShelf,
-  type LocalDate,
   type Material,
-  type MaterialId,
   type Recipe,
   type Region,
   type Step,
-  type StepId,
   type Technique,
   type Unit,
-} from '@seriatim/core'
+} from '@seriatim/core/trade'
+import { minutes, type LocalDate, type MaterialId, type StepId } from '@seriatim/core/units'
 import { nextId } from './ids.ts'
 import { eelNetters, lockKeepers, officers, reedPikes, sluiceGun, stiltRiders } from './roster.ts'
 

@@ -1,4 +1,5 @@
-import type { Model, ModelId, Standard, Unit, UnitId } from '@seriatim/core'
+import type { Model, Standard, Unit } from '@seriatim/core/trade'
+import type { ModelId, UnitId } from '@seriatim/core/units'
 import { nextId } from './ids.ts'
 
 type Row = readonly [name: string, role: string, points: number, variants?: readonly string[]]

@@ -1,4 +1,4 @@
-import { batchIdOf, splitIntoBatches, type Unit } from '@seriatim/core'
+import { batchIdOf, splitIntoBatches, type Unit } from '@seriatim/core/trade'
 
 /**
  * A file of version 1 as one of version 2: batches are named by their models instead of `<unit id>/<number>`. Untrusted

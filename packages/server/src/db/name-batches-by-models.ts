@@ -1,5 +1,5 @@
 import { batchNames } from '@seriatim/contract'
-import type { BatchId, UnitId } from '@seriatim/core'
+import type { BatchId, UnitId } from '@seriatim/core/units'
 import { and, asc, eq, isNull, sql } from 'drizzle-orm'
 import type { Database } from './client.ts'
 import { project } from './schema/project.ts'

@@ -1,4 +1,4 @@
-import type { DeviceId, ProjectId } from '@seriatim/core'
+import type { DeviceId, ProjectId } from '@seriatim/core/units'
 import { sql, type SQL } from 'drizzle-orm'
 import pg from 'pg'
 import type { Logger } from 'pino'

@@ -1,5 +1,5 @@
 import { routes } from '@seriatim/contract'
-import { usualPriceList } from '@seriatim/core'
+import { usualPriceList } from '@seriatim/core/money'
 import { getTableName, is, sql } from 'drizzle-orm'
 import { PgTable } from 'drizzle-orm/pg-core'
 import { pino } from 'pino'

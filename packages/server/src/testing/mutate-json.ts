@@ -1,4 +1,4 @@
-import type { RandomUnit } from '@seriatim/core'
+import type { RandomUnit } from '@seriatim/core/units'
 import { v7 } from 'uuid'
 
 export type Json = null | boolean | number | string | readonly Json[] | { readonly [key: string]: Json }

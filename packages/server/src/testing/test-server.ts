@@ -11,7 +11,8 @@ import {
   type ProjectFileJson,
   type StoredProject,
 } from '@seriatim/contract'
-import { commandsBetween, instant, type Command, type CommandVerdict } from '@seriatim/core'
+import { commandsBetween, type Command, type CommandVerdict } from '@seriatim/core/changes'
+import { instant } from '@seriatim/core/units'
 import { drizzle } from 'drizzle-orm/node-postgres'
 import type pg from 'pg'
 import { pino } from 'pino'

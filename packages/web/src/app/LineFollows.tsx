@@ -1,4 +1,6 @@
-import { followedRecipes, isSameLine, type Shelf, type Stage } from '@seriatim/core'
+import { followedRecipes, isSameLine } from '@seriatim/core/ordering'
+import type { Shelf } from '@seriatim/core/recipe'
+import type { Stage } from '@seriatim/core/trade'
 import { useEffect, useRef, useState } from 'react'
 import { useShelf } from '../shared/api/index.ts'
 import { useCurrentProject, useEdit, type ShownProject } from '../shared/project/index.ts'

@@ -1,5 +1,5 @@
-import type { ProjectId } from '@seriatim/core'
-import { countModels } from '@seriatim/core'
+import { countModels } from '@seriatim/core/trade'
+import type { ProjectId } from '@seriatim/core/units'
 import { CircleQuestionMark, Moon, Sun, UsersRound } from 'lucide-react'
 import { lazy, Suspense, useEffect, useRef, useState } from 'react'
 import { Link, NavLink, Outlet, useLocation, useParams } from 'react-router'

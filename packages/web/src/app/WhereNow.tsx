@@ -1,4 +1,5 @@
-import { instant, painterSessions } from '@seriatim/core'
+import { painterSessions } from '@seriatim/core/calendar'
+import { instant } from '@seriatim/core/units'
 import { Navigate } from 'react-router'
 import { clockNow } from '../shared/clock.ts'
 import { usePainterHere } from '../shared/device.ts'

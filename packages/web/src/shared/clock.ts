@@ -1,4 +1,4 @@
-import { instant, type Instant } from '@seriatim/core'
+import { instant, type Instant } from '@seriatim/core/units'
 
 const key = 'seriatim.clock'
 /** A difference that a request's own time may make is none. */

@@ -1,4 +1,5 @@
-import type { DeviceId, PainterId, Project, ProjectId } from '@seriatim/core'
+import type { Project } from '@seriatim/core/trade'
+import type { DeviceId, PainterId, ProjectId } from '@seriatim/core/units'
 import { v4 } from 'uuid'
 import { storeWord, useStoredWord } from './stored-word.ts'
 

@@ -1,4 +1,4 @@
-import type { Finding } from '@seriatim/core'
+import type { Finding } from '@seriatim/core/ordering'
 import { clsx } from 'clsx'
 import { durationText } from './format/index.ts'
 import { Button } from './ui/index.ts'

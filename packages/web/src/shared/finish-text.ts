@@ -1,4 +1,6 @@
-import { paintedBy, type FinishForecast, type Project, dateOf } from '@seriatim/core'
+import { paintedBy } from '@seriatim/core/calendar'
+import type { FinishForecast } from '@seriatim/core/forecasting'
+import { type Project, dateOf } from '@seriatim/core/trade'
 import { clockText, dateText, dayText } from './format/index.ts'
 
 type Said = Pick<FinishForecast, 'p80' | 'odds'>

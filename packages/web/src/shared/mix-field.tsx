@@ -1,4 +1,4 @@
-import type { Shelf } from '@seriatim/core'
+import type { Shelf } from '@seriatim/core/recipe'
 import { useId, type ComponentProps } from 'react'
 import { TextField } from './ui/index.ts'
 

@@ -1,4 +1,5 @@
-import type { Model, ModelId } from '@seriatim/core'
+import type { Model } from '@seriatim/core/trade'
+import type { ModelId } from '@seriatim/core/units'
 import { useState } from 'react'
 import { CheckField } from './ui/index.ts'
 

@@ -1,5 +1,6 @@
 import type { Photo } from '@seriatim/contract'
-import type { Commission, Model, Project, ProjectId } from '@seriatim/core'
+import type { Commission, Model, Project } from '@seriatim/core/trade'
+import type { ProjectId } from '@seriatim/core/units'
 import { usePhotos, usePicture } from './api/index.ts'
 import { dayText } from './format/index.ts'
 

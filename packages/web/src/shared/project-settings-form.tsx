@@ -1,6 +1,7 @@
 import { zodResolver } from '@hookform/resolvers/zod'
 import type { ProjectSettings } from '@seriatim/contract'
-import { parseLocalDate, seconds, usualHandOver, type HandOver, type LocalDate } from '@seriatim/core'
+import { usualHandOver, type HandOver } from '@seriatim/core/trade'
+import { parseLocalDate, seconds, type LocalDate } from '@seriatim/core/units'
 import { useForm, useWatch } from 'react-hook-form'
 import { z } from 'zod'
 import { durationText, parseMinutesText, weekdayText } from './format/index.ts'

@@ -1,14 +1,8 @@
-import {
-  factsOf,
-  orderLine,
-  predictColours,
-  tableReadyStandard,
-  type Hex,
-  type Recipe,
-  type Shelf,
-  type StepFacts,
-  type UnitId,
-} from '@seriatim/core'
+import type { Hex } from '@seriatim/core/colour'
+import { orderLine } from '@seriatim/core/ordering'
+import { factsOf, predictColours, type Shelf, type StepFacts } from '@seriatim/core/recipe'
+import { tableReadyStandard, type Recipe } from '@seriatim/core/trade'
+import type { UnitId } from '@seriatim/core/units'
 
 /** One stretch of a layer over one or more columns, in per cent of the width. */
 interface Piece {

@@ -1,4 +1,5 @@
-import type { FinishForecast, Project } from '@seriatim/core'
+import type { FinishForecast } from '@seriatim/core/forecasting'
+import type { Project } from '@seriatim/core/trade'
 import { useEffect, useMemo, useState } from 'react'
 import { useEstimateInput, useRoom, useTimes } from './working-project.ts'
 import { useForecast, usePlanningInput, type Estimated } from './worker/index.ts'

@@ -1,5 +1,6 @@
 import { routes, unpackLog } from '@seriatim/contract'
-import { lineNow, type ProjectId } from '@seriatim/core'
+import { lineNow } from '@seriatim/core/air'
+import type { ProjectId } from '@seriatim/core/units'
 import { useQuery } from '@tanstack/react-query'
 import { useMemo } from 'react'
 import { call, projectListQuery, useAir, useShelf } from './api/index.ts'

@@ -1,4 +1,4 @@
-import { instant, type Instant } from '@seriatim/core'
+import { instant, type Instant } from '@seriatim/core/units'
 import { useSyncExternalStore } from 'react'
 import { clockNow } from './clock.ts'
 

@@ -1,4 +1,5 @@
-import type { Progress, Project } from '@seriatim/core'
+import type { Progress } from '@seriatim/core/progress'
+import type { Project } from '@seriatim/core/trade'
 import { useEstimated, useRoom, useTimes } from './working-project.ts'
 import { usePlan, usePlanningInput } from './worker/index.ts'
 

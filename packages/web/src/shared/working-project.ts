@@ -1,20 +1,18 @@
+import { lineNow } from '@seriatim/core/air'
 import {
   broughtObservations,
-  instant,
-  lineNow,
   roomFor,
   timesOf,
   type BatchTimes,
   type EstimateInput,
-  type Instant,
   type LineEstimate,
   type PaceObservation,
-  type Progress,
-  type Project,
   type Room,
-  type Shelf,
-  partsOf,
-} from '@seriatim/core'
+} from '@seriatim/core/estimating'
+import type { Progress } from '@seriatim/core/progress'
+import type { Shelf } from '@seriatim/core/recipe'
+import { type Project, partsOf } from '@seriatim/core/trade'
+import { instant, type Instant } from '@seriatim/core/units'
 import { useMemo } from 'react'
 import { useAir, useHand, useShelf } from './api/index.ts'
 import { useProgress } from './progress/index.ts'

@@ -1,4 +1,6 @@
-import type { ClientId, PriceList, ProjectId, Quote, Standard } from '@seriatim/core'
+import type { PriceList, Quote } from '@seriatim/core/money'
+import type { Standard } from '@seriatim/core/trade'
+import type { ClientId, ProjectId } from '@seriatim/core/units'
 import { sql } from 'drizzle-orm'
 import {
   check,

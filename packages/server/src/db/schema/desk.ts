@@ -1,4 +1,5 @@
-import type { Material, MaterialId, Size, Technique } from '@seriatim/core'
+import type { Material, Size, Technique } from '@seriatim/core/trade'
+import type { MaterialId } from '@seriatim/core/units'
 import { sql } from 'drizzle-orm'
 import {
   check,

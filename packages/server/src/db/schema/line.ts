@@ -1,14 +1,5 @@
-import type {
-  ProjectId,
-  Recipe,
-  RecipeId,
-  Stage,
-  StageId,
-  StepRef,
-  Technique,
-  TypedTime,
-  UnitId,
-} from '@seriatim/core'
+import type { Recipe, Stage, StepRef, Technique, TypedTime } from '@seriatim/core/trade'
+import type { ProjectId, RecipeId, StageId, UnitId } from '@seriatim/core/units'
 import { sql } from 'drizzle-orm'
 import {
   boolean,

@@ -1,4 +1,4 @@
-import type { ModelId, ProjectId } from '@seriatim/core'
+import type { ModelId, ProjectId } from '@seriatim/core/units'
 import { sql } from 'drizzle-orm'
 import {
   boolean,

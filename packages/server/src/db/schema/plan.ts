@@ -1,5 +1,5 @@
 import type { PlanToKeep } from '@seriatim/contract'
-import type { BatchId, ModelId, ProjectId, UnitId } from '@seriatim/core'
+import type { BatchId, ModelId, ProjectId, UnitId } from '@seriatim/core/units'
 import { check, foreignKey, integer, jsonb, pgTable, primaryKey, text, uuid } from 'drizzle-orm/pg-core'
 import { sql } from 'drizzle-orm'
 import { moment, ofStudio } from './columns.ts'

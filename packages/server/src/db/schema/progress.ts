@@ -1,16 +1,6 @@
-import type {
-  DeviceId,
-  EventId,
-  Feel,
-  InspectionVerdict,
-  ModelId,
-  PainterId,
-  ProgressEvent,
-  ProjectId,
-  StageId,
-  Mix,
-  Verdict,
-} from '@seriatim/core'
+import type { Feel, InspectionVerdict, ProgressEvent, Verdict } from '@seriatim/core/progress'
+import type { Mix } from '@seriatim/core/trade'
+import type { DeviceId, EventId, ModelId, PainterId, ProjectId, StageId } from '@seriatim/core/units'
 import { sql } from 'drizzle-orm'
 import {
   bigint,

@@ -1,14 +1,7 @@
 import type { Hand, ProjectSummary } from '@seriatim/contract'
-import type {
-  ChangeId,
-  Command,
-  CommandVerdict,
-  Commission,
-  DeviceId,
-  PainterId,
-  Planning,
-  ProjectId,
-} from '@seriatim/core'
+import type { Command, CommandVerdict } from '@seriatim/core/changes'
+import type { Commission, Planning } from '@seriatim/core/trade'
+import type { ChangeId, DeviceId, PainterId, ProjectId } from '@seriatim/core/units'
 import { sql } from 'drizzle-orm'
 import {
   check,

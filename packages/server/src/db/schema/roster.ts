@@ -1,4 +1,5 @@
-import type { Detail, ModelId, ProjectId, Size, StageId, Standard, UnitId } from '@seriatim/core'
+import type { Detail, Size, Standard } from '@seriatim/core/trade'
+import type { ModelId, ProjectId, StageId, UnitId } from '@seriatim/core/units'
 import { sql } from 'drizzle-orm'
 import {
   check,

@@ -1,4 +1,4 @@
-import type { ProjectId } from '@seriatim/core'
+import type { ProjectId } from '@seriatim/core/units'
 import { sql } from 'drizzle-orm'
 import { check, pgTable, text, uuid } from 'drizzle-orm/pg-core'
 import { moment, type StudioId } from './columns.ts'

@@ -1,5 +1,5 @@
 import type { AirReading } from '@seriatim/contract'
-import { instant, type Instant } from '@seriatim/core'
+import { instant, type Instant } from '@seriatim/core/units'
 import { asc, eq, gte, sql } from 'drizzle-orm'
 import type { Database } from '../../db/client.ts'
 import { airReading } from '../../db/schema/desk.ts'

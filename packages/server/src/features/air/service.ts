@@ -1,5 +1,5 @@
 import type { AirReading } from '@seriatim/contract'
-import type { Instant } from '@seriatim/core'
+import type { Instant } from '@seriatim/core/units'
 import type { Database } from '../../db/client.ts'
 import { RequestProblem } from '../../http/problem.ts'
 import { countAir, writeAir } from './repository.ts'

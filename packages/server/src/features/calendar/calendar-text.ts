@@ -1,4 +1,5 @@
-import type { CalendarEntry, Instant, ProjectId } from '@seriatim/core'
+import type { CalendarEntry } from '@seriatim/core/calendar'
+import type { Instant, ProjectId } from '@seriatim/core/units'
 import ICAL from 'ical.js'
 
 interface Told {

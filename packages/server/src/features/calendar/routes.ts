@@ -1,5 +1,7 @@
 import { calendarFeed } from '@seriatim/contract'
-import { calendarEntries, dryingAlarms, type Instant } from '@seriatim/core'
+import { dryingAlarms } from '@seriatim/core/bench'
+import { calendarEntries } from '@seriatim/core/calendar'
+import type { Instant } from '@seriatim/core/units'
 import type { Hono } from 'hono'
 import type { Database } from '../../db/client.ts'
 import type { Asking } from '../../http/serve-route.ts'

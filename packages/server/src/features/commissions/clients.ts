@@ -1,5 +1,5 @@
 import type { Client } from '@seriatim/contract'
-import type { ClientId } from '@seriatim/core'
+import type { ClientId } from '@seriatim/core/units'
 import { and, eq, isNull, sql } from 'drizzle-orm'
 import type { Database } from '../../db/client.ts'
 import { client } from '../../db/schema/commissions.ts'

@@ -1,5 +1,6 @@
 import type { Client, ClientLink, KeptQuote, Problem, SharedProgress } from '@seriatim/contract'
-import { minor, usualPriceList, type ClientId, type PriceList } from '@seriatim/core'
+import { minor, usualPriceList, type PriceList } from '@seriatim/core/money'
+import type { ClientId } from '@seriatim/core/units'
 import { sql } from 'drizzle-orm'
 import { pino } from 'pino'
 import { v7 } from 'uuid'

@@ -1,6 +1,6 @@
 import { randomBytes } from 'node:crypto'
 import type { ClientLink } from '@seriatim/contract'
-import { instant, type Instant, type ProjectId } from '@seriatim/core'
+import { instant, type Instant, type ProjectId } from '@seriatim/core/units'
 import { and, desc, eq, isNull } from 'drizzle-orm'
 import { v7 } from 'uuid'
 import type { Database } from '../../db/client.ts'

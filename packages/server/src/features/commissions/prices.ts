@@ -1,4 +1,4 @@
-import { usualPriceList, type PriceList } from '@seriatim/core'
+import { usualPriceList, type PriceList } from '@seriatim/core/money'
 import { eq } from 'drizzle-orm'
 import type { Database } from '../../db/client.ts'
 import { priceList } from '../../db/schema/commissions.ts'

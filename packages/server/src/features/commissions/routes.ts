@@ -1,5 +1,7 @@
 import { routes, type SharedProgress } from '@seriatim/contract'
-import { lastRecordedAt, timesOf, unitsForClient, workLeft, type Instant } from '@seriatim/core'
+import { timesOf, workLeft } from '@seriatim/core/estimating'
+import { lastRecordedAt, unitsForClient } from '@seriatim/core/sheet'
+import type { Instant } from '@seriatim/core/units'
 import type { Hono } from 'hono'
 import type { Database } from '../../db/client.ts'
 import type { StudioId } from '../../db/schema/columns.ts'

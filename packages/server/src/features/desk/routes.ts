@@ -1,5 +1,5 @@
 import { routes } from '@seriatim/contract'
-import type { ProjectId } from '@seriatim/core'
+import type { ProjectId } from '@seriatim/core/units'
 import type { Hono } from 'hono'
 import type { Database } from '../../db/client.ts'
 import { studio } from '../../db/schema/studio.ts'

@@ -1,5 +1,5 @@
 import { mayAsk, roles, routes, type Role } from '@seriatim/contract'
-import { usualPriceList } from '@seriatim/core'
+import { usualPriceList } from '@seriatim/core/money'
 import { sql } from 'drizzle-orm'
 import { pino } from 'pino'
 import { v7 } from 'uuid'

@@ -1,6 +1,6 @@
 import { randomBytes } from 'node:crypto'
 import { mayAsk, type AccessKey, type Role, type Scope } from '@seriatim/contract'
-import { instant } from '@seriatim/core'
+import { instant } from '@seriatim/core/units'
 import { and, asc, eq, sql } from 'drizzle-orm'
 import { v7 } from 'uuid'
 import type { Database } from '../../db/client.ts'

@@ -1,5 +1,5 @@
 import type { BroughtRate, Hand } from '@seriatim/contract'
-import type { ProjectId } from '@seriatim/core'
+import type { ProjectId } from '@seriatim/core/units'
 import type { Database } from '../../db/client.ts'
 import type { Summaries } from '../projects/summaries.ts'
 import { readBroughtRates, replaceBroughtRates } from './repository.ts'

@@ -1,5 +1,5 @@
 import { newsStream } from '@seriatim/contract'
-import type { DeviceId } from '@seriatim/core'
+import type { DeviceId } from '@seriatim/core/units'
 import type { Hono } from 'hono'
 import { streamSSE } from 'hono/streaming'
 import type { Database } from '../../db/client.ts'

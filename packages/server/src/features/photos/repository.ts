@@ -1,5 +1,5 @@
 import type { Photo, PhotoFields } from '@seriatim/contract'
-import { instant, type ProjectId } from '@seriatim/core'
+import { instant, type ProjectId } from '@seriatim/core/units'
 import { and, desc, eq } from 'drizzle-orm'
 import type { Database } from '../../db/client.ts'
 import { photo } from '../../db/schema/photo.ts'

@@ -1,5 +1,5 @@
 import { routes } from '@seriatim/contract'
-import type { Instant } from '@seriatim/core'
+import type { Instant } from '@seriatim/core/units'
 import type { Hono } from 'hono'
 import type { Database } from '../../db/client.ts'
 import { RequestProblem } from '../../http/problem.ts'

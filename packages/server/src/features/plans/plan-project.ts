@@ -1,5 +1,7 @@
 import { planToKeep } from '@seriatim/contract'
-import { broughtObservations, planNow, type Instant, type ProjectId } from '@seriatim/core'
+import { broughtObservations } from '@seriatim/core/estimating'
+import { planNow } from '@seriatim/core/forecasting'
+import type { Instant, ProjectId } from '@seriatim/core/units'
 import type { Database } from '../../db/client.ts'
 import { readAir } from '../air/service.ts'
 import { readHand } from '../hand/service.ts'

@@ -1,4 +1,4 @@
-import type { ProjectId } from '@seriatim/core'
+import type { ProjectId } from '@seriatim/core/units'
 import PgBoss from 'pg-boss'
 import type { Logger } from 'pino'
 import type { StudioId } from '../../db/schema/columns.ts'

@@ -1,5 +1,5 @@
 import type { PlanToKeep, StoredPlan } from '@seriatim/contract'
-import { instant, type Instant, type ProjectId } from '@seriatim/core'
+import { instant, type Instant, type ProjectId } from '@seriatim/core/units'
 import { asc, eq, lt, lte, sql } from 'drizzle-orm'
 import { v7 } from 'uuid'
 import type { Database } from '../../db/client.ts'

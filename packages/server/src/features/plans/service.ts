@@ -1,5 +1,5 @@
 import type { PlanToKeep, StoredPlan } from '@seriatim/contract'
-import type { Instant, ProjectId } from '@seriatim/core'
+import type { Instant, ProjectId } from '@seriatim/core/units'
 import type { Database } from '../../db/client.ts'
 import { requireRevision } from '../projects/service.ts'
 import * as rows from './repository.ts'

@@ -1,4 +1,5 @@
-import type { EventId, ModelId, ProgressEvent, ProjectId, StageId } from '@seriatim/core'
+import type { ProgressEvent } from '@seriatim/core/progress'
+import type { EventId, ModelId, ProjectId, StageId } from '@seriatim/core/units'
 import type { Database } from '../../db/client.ts'
 import { eventsOfProject, modelsOfProject, stagesOfProject } from './repository.ts'
 

@@ -1,5 +1,5 @@
 import { unpackLog } from '@seriatim/contract'
-import type { ProjectId } from '@seriatim/core'
+import type { ProjectId } from '@seriatim/core/units'
 import { afterAll, beforeAll, expect, it } from 'vitest'
 import { packedLog } from '../../db/schema/progress.ts'
 import { punched, startTestServer, testNow } from '../../testing/test-server.ts'

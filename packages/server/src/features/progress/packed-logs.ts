@@ -1,5 +1,5 @@
 import { createLogPacker, packLog, type LogPacker } from '@seriatim/contract'
-import type { ProjectId } from '@seriatim/core'
+import type { ProjectId } from '@seriatim/core/units'
 import type { Database } from '../../db/client.ts'
 import { keepLog, readKeptLog, type LogSoFar } from './kept-log.ts'
 import { readEventsAfter } from './repository.ts'

@@ -1,21 +1,23 @@
 import type {
-  DeviceId,
-  EventId,
   Feel,
   InspectionVerdict,
-  Instant,
-  ModelId,
-  PainterId,
   ProgressEvent,
-  ProjectId,
   RecordedBy,
-  Seconds,
-  StageId,
   StageWait,
-  Mix,
   Verdict,
-} from '@seriatim/core'
-import { instant } from '@seriatim/core'
+} from '@seriatim/core/progress'
+import type { Mix } from '@seriatim/core/trade'
+import {
+  type DeviceId,
+  type EventId,
+  type Instant,
+  type ModelId,
+  type PainterId,
+  type ProjectId,
+  type Seconds,
+  type StageId,
+  instant,
+} from '@seriatim/core/units'
 import { and, eq, inArray, sql, type SQL } from 'drizzle-orm'
 import type { Database } from '../../db/client.ts'
 import { newsOf } from '../../db/news.ts'

@@ -1,5 +1,7 @@
 import { eventSchema, mostEvents, type EventVerdict } from '@seriatim/contract'
-import { sameJson, type EventId, type Instant, type ProgressEvent, type ProjectId } from '@seriatim/core'
+import { sameJson } from '@seriatim/core/changes'
+import type { ProgressEvent } from '@seriatim/core/progress'
+import type { EventId, Instant, ProjectId } from '@seriatim/core/units'
 import type { Database } from '../../db/client.ts'
 import { RequestProblem } from '../../http/problem.ts'
 import { createKnownIds } from './known-ids.ts'

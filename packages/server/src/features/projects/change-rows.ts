@@ -1,5 +1,6 @@
 import type { LoggedChange, NewChange } from '@seriatim/contract'
-import { instant, type ChangeId, type Command, type CommandVerdict, type ProjectId } from '@seriatim/core'
+import type { Command, CommandVerdict } from '@seriatim/core/changes'
+import { instant, type ChangeId, type ProjectId } from '@seriatim/core/units'
 import { and, desc, eq, gt, lt, not, lte } from 'drizzle-orm'
 import type { Database } from '../../db/client.ts'
 import { projectChange } from '../../db/schema/project.ts'

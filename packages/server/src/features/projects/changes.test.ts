@@ -1,4 +1,5 @@
-import { bodyPlans, commandsBetween, recipeFromSchool, recipeSchools, type Command } from '@seriatim/core'
+import { commandsBetween, type Command } from '@seriatim/core/changes'
+import { bodyPlans, recipeFromSchool, recipeSchools } from '@seriatim/core/recipe'
 import { v7 } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import {

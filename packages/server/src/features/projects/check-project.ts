@@ -7,7 +7,8 @@ import {
   unitsSchema,
   type StoredProject,
 } from '@seriatim/contract'
-import { namedMaterials, type MaterialId } from '@seriatim/core'
+import { namedMaterials } from '@seriatim/core/recipe'
+import type { MaterialId } from '@seriatim/core/units'
 import type { z } from 'zod'
 import { RequestProblem } from '../../http/problem.ts'
 

@@ -1,4 +1,4 @@
-import type { ModelId, ProjectId, RecipeId, StageId, UnitId } from '@seriatim/core'
+import type { ModelId, ProjectId, RecipeId, StageId, UnitId } from '@seriatim/core/units'
 import { eq, inArray } from 'drizzle-orm'
 import type { Database } from '../../db/client.ts'
 import { recipe, stage } from '../../db/schema/line.ts'

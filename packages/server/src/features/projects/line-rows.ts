@@ -1,5 +1,6 @@
 import type { StoredProject } from '@seriatim/contract'
-import type { ProjectId, Seconds, Stage, StageId, UnitId } from '@seriatim/core'
+import type { Stage } from '@seriatim/core/trade'
+import type { ProjectId, Seconds, StageId, UnitId } from '@seriatim/core/units'
 import { and, asc, eq, inArray, isNull, sql } from 'drizzle-orm'
 import type { Database } from '../../db/client.ts'
 import { stage, stageExemption } from '../../db/schema/line.ts'

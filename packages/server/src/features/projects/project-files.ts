@@ -1,5 +1,7 @@
 import { renumberProjectFile, type ProjectFile, type StoredProject } from '@seriatim/contract'
-import { materialsOf, withMaterials, type Instant, type ProgressEvent, type ProjectId } from '@seriatim/core'
+import type { ProgressEvent } from '@seriatim/core/progress'
+import { materialsOf, withMaterials } from '@seriatim/core/recipe'
+import type { Instant, ProjectId } from '@seriatim/core/units'
 import { v7 } from 'uuid'
 import type { Database } from '../../db/client.ts'
 import { RequestProblem } from '../../http/problem.ts'

@@ -1,5 +1,5 @@
 import type { EventJson, ProjectFileJson } from '@seriatim/contract'
-import { bodyPlans, recipeFromSchool, recipeSchools } from '@seriatim/core'
+import { bodyPlans, recipeFromSchool, recipeSchools } from '@seriatim/core/recipe'
 import { v7 } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { demoFile, newModel, punched, settings, startTestServer } from '../../testing/test-server.ts'

@@ -1,5 +1,6 @@
 import type { StoredProject } from '@seriatim/contract'
-import type { ProjectId, Recipe } from '@seriatim/core'
+import type { Recipe } from '@seriatim/core/trade'
+import type { ProjectId } from '@seriatim/core/units'
 import { and, asc, desc, eq, inArray, isNull, ne, sql } from 'drizzle-orm'
 import type { Database } from '../../db/client.ts'
 import { recipe } from '../../db/schema/line.ts'

@@ -1,5 +1,5 @@
 import type { ProjectSettings, ProjectSummary, StoredProject } from '@seriatim/contract'
-import type { LocalDate, ProjectId, Seconds } from '@seriatim/core'
+import type { LocalDate, ProjectId, Seconds } from '@seriatim/core/units'
 import { and, eq, isNull } from 'drizzle-orm'
 import type { Database } from '../../db/client.ts'
 import { project } from '../../db/schema/project.ts'

@@ -5,7 +5,8 @@ import type {
   ProjectSummary,
   StoredProject,
 } from '@seriatim/contract'
-import { carryOut, sameJson, withoutDangling, type CommandVerdict, type ProjectId } from '@seriatim/core'
+import { carryOut, sameJson, withoutDangling, type CommandVerdict } from '@seriatim/core/changes'
+import type { ProjectId } from '@seriatim/core/units'
 import type { Database } from '../../db/client.ts'
 import { tellNews } from '../../db/news.ts'
 import { RequestProblem } from '../../http/problem.ts'

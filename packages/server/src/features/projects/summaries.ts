@@ -1,16 +1,8 @@
 import { demoProjectId, unpackLog, type Hand, type ProjectSummary } from '@seriatim/contract'
-import {
-  countModels,
-  createProgressLog,
-  estimateLine,
-  timesOf,
-  workLeft,
-  type Instant,
-  type ProgressLog,
-  type Material,
-  type MaterialId,
-  type ProjectId,
-} from '@seriatim/core'
+import { estimateLine, timesOf, workLeft } from '@seriatim/core/estimating'
+import { createProgressLog, type ProgressLog } from '@seriatim/core/progress'
+import { countModels, type Material } from '@seriatim/core/trade'
+import type { Instant, MaterialId, ProjectId } from '@seriatim/core/units'
 import { eq, sql } from 'drizzle-orm'
 import type { Database } from '../../db/client.ts'
 import { project, projectSummary } from '../../db/schema/project.ts'

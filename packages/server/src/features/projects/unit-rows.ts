@@ -1,5 +1,6 @@
 import type { StoredProject } from '@seriatim/contract'
-import type { ProjectId, Unit } from '@seriatim/core'
+import type { Unit } from '@seriatim/core/trade'
+import type { ProjectId } from '@seriatim/core/units'
 import { and, asc, eq, inArray, isNull, notInArray, sql } from 'drizzle-orm'
 import type { Database } from '../../db/client.ts'
 import { model, unit } from '../../db/schema/roster.ts'

@@ -1,4 +1,6 @@
-import { materialsOf, type Material, type MaterialId, type RecipeId } from '@seriatim/core'
+import { materialsOf } from '@seriatim/core/recipe'
+import type { Material } from '@seriatim/core/trade'
+import type { MaterialId, RecipeId } from '@seriatim/core/units'
 import { and, eq, inArray, isNull, sql } from 'drizzle-orm'
 import type { Database } from '../../db/client.ts'
 import { material } from '../../db/schema/desk.ts'

@@ -1,5 +1,7 @@
 import { mostMaterials } from '@seriatim/contract'
-import { starterShelf, type Material, type MaterialId } from '@seriatim/core'
+import { starterShelf } from '@seriatim/core/presets'
+import type { Material } from '@seriatim/core/trade'
+import type { MaterialId } from '@seriatim/core/units'
 import type { Database } from '../../db/client.ts'
 import { RequestProblem } from '../../http/problem.ts'
 import * as rows from './repository.ts'

@@ -1,4 +1,6 @@
-import { recipeFromSchool, recipeSchools, bodyPlans, starterShelf, type Material } from '@seriatim/core'
+import { starterShelf } from '@seriatim/core/presets'
+import { recipeFromSchool, recipeSchools, bodyPlans } from '@seriatim/core/recipe'
+import type { Material } from '@seriatim/core/trade'
 import { v7 } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { demoFile, startTestServer } from '../../testing/test-server.ts'

@@ -1,5 +1,6 @@
 import type { AirReading } from '@seriatim/contract'
-import { airNow, dewPoint, instant, simulatedAir, waitFactor, type Air } from '@seriatim/core'
+import { airNow, dewPoint, simulatedAir, waitFactor, type Air } from '@seriatim/core/air'
+import { instant } from '@seriatim/core/units'
 import { useMemo } from 'react'
 import { useAir, useAirChange } from '../../shared/api/index.ts'
 import { BringCsvButton } from '../../shared/csv/index.ts'

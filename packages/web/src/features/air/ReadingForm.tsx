@@ -1,5 +1,5 @@
 import { zodResolver } from '@hookform/resolvers/zod'
-import { airPlaces, type Air, type AirPlace } from '@seriatim/core'
+import { airPlaces, type Air, type AirPlace } from '@seriatim/core/air'
 import { useForm } from 'react-hook-form'
 import { z } from 'zod'
 import { decimalOf } from '../../shared/csv/index.ts'

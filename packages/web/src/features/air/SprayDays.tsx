@@ -1,14 +1,7 @@
 import type { AirReading } from '@seriatim/contract'
-import {
-  addDays,
-  airOfCans,
-  localDateAt,
-  sprayWindows,
-  wallClock,
-  type Instant,
-  type LocalDate,
-  type SprayWindow,
-} from '@seriatim/core'
+import { airOfCans, sprayWindows, type SprayWindow } from '@seriatim/core/air'
+import { localDateAt, wallClock } from '@seriatim/core/calendar'
+import { addDays, type Instant, type LocalDate } from '@seriatim/core/units'
 import { clockText, dateText, durationText } from '../../shared/format/index.ts'
 import { ScrollRegion } from '../../shared/ui/index.ts'
 

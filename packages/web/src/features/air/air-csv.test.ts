@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { instant } from '@seriatim/core'
+import { instant } from '@seriatim/core/units'
 import { readCsv } from '../../shared/csv/index.ts'
 import { airReader } from './air-csv.ts'
 

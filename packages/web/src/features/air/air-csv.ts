@@ -1,5 +1,6 @@
 import type { AirReading } from '@seriatim/contract'
-import { airPlaces, instant, parseLocalDate, type AirPlace, type Instant } from '@seriatim/core'
+import { airPlaces, type AirPlace } from '@seriatim/core/air'
+import { instant, parseLocalDate, type Instant } from '@seriatim/core/units'
 import { decimalOf, type CsvReader } from '../../shared/csv/index.ts'
 
 const needed = ['time', 'temperature', 'humidity'] as const

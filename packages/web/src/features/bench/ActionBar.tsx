@@ -1,4 +1,5 @@
-import type { Progress, Project } from '@seriatim/core'
+import type { Progress } from '@seriatim/core/progress'
+import type { Project } from '@seriatim/core/trade'
 import type { ReactNode } from 'react'
 import { Button, Kbd } from '../../shared/ui/index.ts'
 import type { BenchTask } from './bench-task.ts'

@@ -1,15 +1,7 @@
-import {
-  addSeconds,
-  beyondTheStopLine,
-  clockOf,
-  dryingShelf,
-  sittingNow,
-  splitIntoBatches,
-  toFollow,
-  type ModelId,
-  type Progress,
-  type Stage,
-} from '@seriatim/core'
+import { beyondTheStopLine, sittingNow } from '@seriatim/core/bench'
+import { clockOf, dryingShelf, toFollow, type Progress } from '@seriatim/core/progress'
+import { splitIntoBatches, type Stage } from '@seriatim/core/trade'
+import { addSeconds, type ModelId } from '@seriatim/core/units'
 import { useDeferredValue, useMemo, useState } from 'react'
 import { finishText, lastCoatText } from '../../shared/finish-text.ts'
 import { useCurrentProject } from '../../shared/project/index.ts'

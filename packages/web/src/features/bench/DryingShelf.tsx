@@ -1,4 +1,5 @@
-import { batchName, type DryingEntry, type Feel } from '@seriatim/core'
+import type { DryingEntry, Feel } from '@seriatim/core/progress'
+import { batchName } from '@seriatim/core/trade'
 import { Volume2, VolumeX } from 'lucide-react'
 import { useCallback, useMemo } from 'react'
 import { chime, useSound } from '../../shared/chime.ts'

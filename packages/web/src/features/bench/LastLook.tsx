@@ -1,4 +1,4 @@
-import type { SetUpCard } from '@seriatim/core'
+import type { SetUpCard } from '@seriatim/core/bench'
 import { ChevronRight, ScanEye } from 'lucide-react'
 import { durationText, plural } from '../../shared/format/index.ts'
 

@@ -1,4 +1,5 @@
-import { holeState, type Instant, type ModelId, type Progress } from '@seriatim/core'
+import { holeState, type Progress } from '@seriatim/core/progress'
+import type { Instant, ModelId } from '@seriatim/core/units'
 import { clsx } from 'clsx'
 import { DropdownMenu } from 'radix-ui'
 import { holeText, PunchHole } from '../../shared/ui/index.ts'

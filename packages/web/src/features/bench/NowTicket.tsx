@@ -1,20 +1,9 @@
-import {
-  addSeconds,
-  cautionText,
-  dryingWait,
-  stagesOf,
-  saysPot,
-  workName,
-  type Clock,
-  type DryingEntry,
-  type FurtherStep,
-  type LineEstimate,
-  type ModelId,
-  type Progress,
-  type Project,
-  type Stage,
-  slipText,
-} from '@seriatim/core'
+import type { FurtherStep } from '@seriatim/core/bench'
+import type { LineEstimate } from '@seriatim/core/estimating'
+import { workName } from '@seriatim/core/plan'
+import { type Clock, type DryingEntry, type Progress, slipText } from '@seriatim/core/progress'
+import { cautionText, dryingWait, stagesOf, saysPot, type Project, type Stage } from '@seriatim/core/trade'
+import { addSeconds, type ModelId } from '@seriatim/core/units'
 import { TriangleAlert } from 'lucide-react'
 import type { ReactNode } from 'react'
 import { clockText, durationText, plural, rangeText, stopwatchText } from '../../shared/format/index.ts'

@@ -1,4 +1,5 @@
-import { textOfMix, type Progress } from '@seriatim/core'
+import { textOfMix } from '@seriatim/core/mixing'
+import type { Progress } from '@seriatim/core/progress'
 import { Kbd } from '../../shared/ui/index.ts'
 import { useMaterials } from '../../shared/working-project.ts'
 import { usedOn, type BenchTask } from './bench-task.ts'

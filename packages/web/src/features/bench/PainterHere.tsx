@@ -1,4 +1,5 @@
-import type { PainterId, Project } from '@seriatim/core'
+import type { Project } from '@seriatim/core/trade'
+import type { PainterId } from '@seriatim/core/units'
 import { choosePainterHere } from '../../shared/device.ts'
 import { SelectField } from '../../shared/ui/index.ts'
 

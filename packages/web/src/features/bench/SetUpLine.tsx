@@ -1,4 +1,4 @@
-import { deskTools, type SetUpCard } from '@seriatim/core'
+import { deskTools, type SetUpCard } from '@seriatim/core/bench'
 import type { ReactNode } from 'react'
 import { plural } from '../../shared/format/index.ts'
 

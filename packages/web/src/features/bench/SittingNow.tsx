@@ -1,4 +1,5 @@
-import { batchName, type Sitting } from '@seriatim/core'
+import type { Sitting } from '@seriatim/core/bench'
+import { batchName } from '@seriatim/core/trade'
 import type { ReactNode } from 'react'
 import { clockText, dayText, durationText } from '../../shared/format/index.ts'
 import { useNow } from '../../shared/use-now.ts'

@@ -1,4 +1,4 @@
-import type { Progress } from '@seriatim/core'
+import type { Progress } from '@seriatim/core/progress'
 import { Flag } from 'lucide-react'
 import { useState } from 'react'
 import { MilestoneDialog } from '../../shared/milestone/index.ts'

@@ -1,4 +1,5 @@
-import type { LinePlan, WorkLeft } from '@seriatim/core'
+import type { WorkLeft } from '@seriatim/core/estimating'
+import type { LinePlan } from '@seriatim/core/plan'
 import { durationText, plural } from '../../shared/format/index.ts'
 import { Figure } from '../../shared/ui/index.ts'
 

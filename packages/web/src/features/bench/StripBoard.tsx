@@ -1,11 +1,6 @@
-import {
-  type Batch,
-  type Instant,
-  type ModelId,
-  type Progress,
-  type Project,
-  type StageId,
-} from '@seriatim/core'
+import type { Progress } from '@seriatim/core/progress'
+import type { Batch, Project } from '@seriatim/core/trade'
+import type { Instant, ModelId, StageId } from '@seriatim/core/units'
 import { clsx } from 'clsx'
 import { ChevronRight } from 'lucide-react'
 import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react'

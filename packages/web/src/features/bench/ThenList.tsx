@@ -1,4 +1,5 @@
-import { batchName, workName, type LinePlan, type Project, type Stretch } from '@seriatim/core'
+import { workName, type LinePlan, type Stretch } from '@seriatim/core/plan'
+import { batchName, type Project } from '@seriatim/core/trade'
 import { clockText, dayText } from '../../shared/format/index.ts'
 import type { BenchTask, Choice } from './bench-task.ts'
 

@@ -1,4 +1,5 @@
-import { batchName, type ToFollow } from '@seriatim/core'
+import type { ToFollow } from '@seriatim/core/progress'
+import { batchName } from '@seriatim/core/trade'
 import { Timer } from 'lucide-react'
 import { useCallback, useMemo } from 'react'
 import { toast } from 'sonner'

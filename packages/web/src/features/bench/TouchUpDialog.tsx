@@ -1,4 +1,5 @@
-import { touchedRegions, type ModelId, type Project } from '@seriatim/core'
+import { touchedRegions, type Project } from '@seriatim/core/trade'
+import type { ModelId } from '@seriatim/core/units'
 import { useState } from 'react'
 import { Button, CheckField, Dialog, SelectField, TextField } from '../../shared/ui/index.ts'
 import type { TouchUpWish } from './BenchPage.tsx'

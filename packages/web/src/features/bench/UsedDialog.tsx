@@ -1,12 +1,6 @@
-import {
-  factsOf,
-  mixOfText,
-  textOfMix,
-  nearestPaints,
-  type Mix,
-  type Project,
-  type Shelf,
-} from '@seriatim/core'
+import { mixOfText, textOfMix, nearestPaints } from '@seriatim/core/mixing'
+import { factsOf, type Shelf } from '@seriatim/core/recipe'
+import type { Mix, Project } from '@seriatim/core/trade'
 import { useState } from 'react'
 import { MixField } from '../../shared/mix-field.tsx'
 import { Button, Dialog, TextField } from '../../shared/ui/index.ts'

@@ -1,27 +1,19 @@
+import { planLine, toPlan } from '@seriatim/core/plan'
+import { dryingShelf, clockOf, foldProgress, toFollow, type ProgressEvent } from '@seriatim/core/progress'
+import { splitIntoBatches, type Project, type Stage, plainPlanning } from '@seriatim/core/trade'
 import {
   addSeconds,
-  dryingShelf,
-  clockOf,
-  foldProgress,
   instant,
   minutes,
-  planLine,
   seconds,
-  toFollow,
   type Instant,
-  splitIntoBatches,
   type BatchId,
   type EventId,
   type ModelId,
-  type ProgressEvent,
-  type Project,
   type ProjectId,
-  type Stage,
   type StageId,
   type UnitId,
-  plainPlanning,
-  toPlan,
-} from '@seriatim/core'
+} from '@seriatim/core/units'
 import { describe, expect, it } from 'vitest'
 import { currentTask, withoutSkipped, type BenchTask } from './bench-task.ts'
 import { createStripRows } from './strip-rows.ts'

@@ -1,24 +1,21 @@
+import type { LinePlan, Stretch } from '@seriatim/core/plan'
 import {
-  addSeconds,
   isThrough,
+  type Clock,
+  type DryingEntry,
+  type Progress,
+  type ToFollow,
+} from '@seriatim/core/progress'
+import {
   regionsMeet,
   stagesOf,
   takesStage,
   touchedRegions,
   type Batch,
-  type BatchId,
-  type Clock,
-  type DryingEntry,
-  type Instant,
-  type LinePlan,
-  type ModelId,
-  type Progress,
   type Project,
   type Stage,
-  type StageId,
-  type Stretch,
-  type ToFollow,
-} from '@seriatim/core'
+} from '@seriatim/core/trade'
+import { addSeconds, type BatchId, type Instant, type ModelId, type StageId } from '@seriatim/core/units'
 
 /** What is on the desk: one batch at one stage. */
 export interface BenchTask {

@@ -1,16 +1,6 @@
-import {
-  batchName,
-  batchHole,
-  holeState,
-  type Batch,
-  type HoleState,
-  type Instant,
-  type ModelId,
-  type Progress,
-  type Project,
-  type Stage,
-  isOpenHole,
-} from '@seriatim/core'
+import { batchHole, holeState, type HoleState, type Progress, isOpenHole } from '@seriatim/core/progress'
+import { batchName, type Batch, type Project, type Stage } from '@seriatim/core/trade'
+import type { Instant, ModelId } from '@seriatim/core/units'
 import { holeText } from '../../shared/ui/index.ts'
 
 /** One hole on the board: the models it stands for, at one stage. */

@@ -1,5 +1,7 @@
 // @vitest-environment jsdom
-import { addSeconds, instant, type Batch, type ModelId, type Stage, type ToFollow } from '@seriatim/core'
+import type { ToFollow } from '@seriatim/core/progress'
+import type { Batch, Stage } from '@seriatim/core/trade'
+import { addSeconds, instant, type ModelId } from '@seriatim/core/units'
 import { act, cleanup, render, screen } from '@testing-library/react'
 import { Toaster } from 'sonner'
 import { afterEach, beforeEach, expect, test, vi } from 'vitest'

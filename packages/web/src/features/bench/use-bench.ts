@@ -1,12 +1,6 @@
-import {
-  batchName,
-  isThrough,
-  type Clock,
-  type EventId,
-  type ModelId,
-  type Progress,
-  type Project,
-} from '@seriatim/core'
+import { isThrough, type Clock, type Progress } from '@seriatim/core/progress'
+import { batchName, type Project } from '@seriatim/core/trade'
+import type { EventId, ModelId } from '@seriatim/core/units'
 import { useCallback } from 'react'
 import { toast } from 'sonner'
 import { clockNow } from '../../shared/clock.ts'

@@ -1,4 +1,6 @@
-import { setUpCard, type Progress, type Project, type SetUpCard } from '@seriatim/core'
+import { setUpCard, type SetUpCard } from '@seriatim/core/bench'
+import type { Progress } from '@seriatim/core/progress'
+import type { Project } from '@seriatim/core/trade'
 import { useMemo } from 'react'
 import { useMaterials } from '../../shared/working-project.ts'
 import { usedOn, type BenchTask } from './bench-task.ts'

@@ -1,5 +1,6 @@
 import { routes, type LoggedChange } from '@seriatim/contract'
-import type { Project, ProjectId } from '@seriatim/core'
+import type { Project } from '@seriatim/core/trade'
+import type { ProjectId } from '@seriatim/core/units'
 import { useQuery } from '@tanstack/react-query'
 import { call } from '../../shared/api/index.ts'
 import { deviceId } from '../../shared/device.ts'

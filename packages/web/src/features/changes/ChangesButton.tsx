@@ -1,6 +1,6 @@
 import { History } from 'lucide-react'
 import { useState } from 'react'
-import type { ProjectId } from '@seriatim/core'
+import type { ProjectId } from '@seriatim/core/units'
 import { Dialog, IconButton } from '../../shared/ui/index.ts'
 import { ChangeList } from './ChangeList.tsx'
 

@@ -1,5 +1,5 @@
 import type { SharedProgress } from '@seriatim/contract'
-import type { HoleState } from '@seriatim/core'
+import type { HoleState } from '@seriatim/core/progress'
 import { useQuery } from '@tanstack/react-query'
 import { useParams } from 'react-router'
 import { ApiProblem, readShared, useSharedPicture } from '../../shared/api/index.ts'

@@ -1,5 +1,7 @@
 import type { KeptQuote } from '@seriatim/contract'
-import { outcomeOfQuote, workLeft, type Progress } from '@seriatim/core'
+import { workLeft } from '@seriatim/core/estimating'
+import { outcomeOfQuote } from '@seriatim/core/money'
+import type { Progress } from '@seriatim/core/progress'
 import { percentText } from '../../shared/finish-text.ts'
 import { durationText, moneyText } from '../../shared/format/index.ts'
 import { useCurrentProject } from '../../shared/project/index.ts'

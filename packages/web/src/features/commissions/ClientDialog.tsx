@@ -1,5 +1,5 @@
 import type { Client } from '@seriatim/contract'
-import type { ClientId } from '@seriatim/core'
+import type { ClientId } from '@seriatim/core/units'
 import { useForm } from 'react-hook-form'
 import { v7 } from 'uuid'
 import { useClientChange } from '../../shared/api/index.ts'

@@ -1,5 +1,5 @@
 import type { Client, KeptQuote } from '@seriatim/contract'
-import type { Commission } from '@seriatim/core'
+import type { Commission } from '@seriatim/core/trade'
 import { Link } from 'react-router'
 import { useClients, useCommission } from '../../shared/api/index.ts'
 import { dateText, moneyText } from '../../shared/format/index.ts'

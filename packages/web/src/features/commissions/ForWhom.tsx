@@ -1,5 +1,6 @@
 import type { Client } from '@seriatim/contract'
-import { parseLocalDate, type ClientId, type Commission, type LocalDate, type ModelId } from '@seriatim/core'
+import type { Commission } from '@seriatim/core/trade'
+import { parseLocalDate, type ClientId, type LocalDate, type ModelId } from '@seriatim/core/units'
 import { Plus } from 'lucide-react'
 import { useState } from 'react'
 import { useCurrentProject, useSettings } from '../../shared/project/index.ts'

@@ -1,5 +1,5 @@
 import type { KeptQuote } from '@seriatim/contract'
-import { minor } from '@seriatim/core'
+import { minor } from '@seriatim/core/money'
 import { Printer } from 'lucide-react'
 import { Link } from 'react-router'
 import { useAcceptQuote } from '../../shared/api/index.ts'

@@ -1,4 +1,5 @@
-import type { Painter, PriceList } from '@seriatim/core'
+import type { PriceList } from '@seriatim/core/money'
+import type { Painter } from '@seriatim/core/trade'
 import { useQuery } from '@tanstack/react-query'
 import { projectListQuery, projectQuery, useHoursOf } from '../../shared/api/index.ts'
 import { moneyInputText } from '../../shared/format/index.ts'

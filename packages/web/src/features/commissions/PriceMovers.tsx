@@ -1,4 +1,6 @@
-import { leftToFiner, withCapital, type QuoteInput, type StageId, type Standard } from '@seriatim/core'
+import { leftToFiner, type QuoteInput } from '@seriatim/core/money'
+import type { Standard } from '@seriatim/core/trade'
+import { withCapital, type StageId } from '@seriatim/core/units'
 import { Link } from 'react-router'
 import { durationText, moneyText } from '../../shared/format/index.ts'
 import { useCurrentProject, useEdit } from '../../shared/project/index.ts'

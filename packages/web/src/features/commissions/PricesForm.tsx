@@ -1,5 +1,6 @@
 import { zodResolver } from '@hookform/resolvers/zod'
-import { confidences, isCurrency, minor, seconds, type PriceList } from '@seriatim/core'
+import { confidences, isCurrency, minor, type PriceList } from '@seriatim/core/money'
+import { seconds } from '@seriatim/core/units'
 import { useForm, useWatch } from 'react-hook-form'
 import { z } from 'zod'
 import { usePrices, useSetPrices } from '../../shared/api/index.ts'

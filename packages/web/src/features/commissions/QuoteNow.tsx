@@ -1,5 +1,6 @@
 import type { KeptQuote } from '@seriatim/contract'
-import { standards, type QuoteDoubt, type Standard, type Unit } from '@seriatim/core'
+import type { QuoteDoubt } from '@seriatim/core/money'
+import { standards, type Standard, type Unit } from '@seriatim/core/trade'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { useMakeQuote } from '../../shared/api/index.ts'

@@ -1,4 +1,5 @@
-import { localDateAt, priceParts } from '@seriatim/core'
+import { localDateAt } from '@seriatim/core/calendar'
+import { priceParts } from '@seriatim/core/money'
 import { Printer } from 'lucide-react'
 import { Link, useParams } from 'react-router'
 import { useClients, useCommission, useStudioName } from '../../shared/api/index.ts'

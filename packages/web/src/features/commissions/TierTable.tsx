@@ -1,4 +1,5 @@
-import { priceParts, type Minor, type QuoteInput, type Standard } from '@seriatim/core'
+import { priceParts, type Minor, type QuoteInput } from '@seriatim/core/money'
+import type { Standard } from '@seriatim/core/trade'
 import { clsx } from 'clsx'
 import { Fragment, type ReactNode } from 'react'
 import { percentText } from '../../shared/finish-text.ts'

@@ -1,4 +1,4 @@
-import type { Minor } from '@seriatim/core'
+import type { Minor } from '@seriatim/core/money'
 import { parseMoney } from '../../shared/format/index.ts'
 
 /** An amount that may be left out: `null` for nothing written, `undefined` for what is none. */

@@ -1,6 +1,6 @@
 // @vitest-environment jsdom
 import { routes } from '@seriatim/contract'
-import { usualPriceList } from '@seriatim/core'
+import { usualPriceList } from '@seriatim/core/money'
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
 import { cleanup, render, screen } from '@testing-library/react'
 import userEvent from '@testing-library/user-event'

@@ -1,5 +1,7 @@
 // @vitest-environment jsdom
-import { minor, usualPriceList, type LocalDate, type QuoteInput, type Standard } from '@seriatim/core'
+import { minor, usualPriceList, type QuoteInput } from '@seriatim/core/money'
+import type { Standard } from '@seriatim/core/trade'
+import type { LocalDate } from '@seriatim/core/units'
 import { cleanup, render, screen, within } from '@testing-library/react'
 import userEvent from '@testing-library/user-event'
 import { afterEach, expect, test, vi } from 'vitest'

@@ -1,18 +1,16 @@
+import { localDateAt } from '@seriatim/core/calendar'
+import { projectForStandard } from '@seriatim/core/estimating'
+import type { DeskPlan } from '@seriatim/core/forecasting'
 import {
-  countModels,
-  deskOf,
-  localDateAt,
-  projectForStandard,
   quoteDoubts,
   workByPainter,
-  type DeskPlan,
-  type LocalDate,
   type Quote,
   type QuoteDoubt,
   type QuoteInput,
   type QuoteTier,
-  type Standard,
-} from '@seriatim/core'
+} from '@seriatim/core/money'
+import { countModels, deskOf, type Standard } from '@seriatim/core/trade'
+import type { LocalDate } from '@seriatim/core/units'
 import { useMemo } from 'react'
 import { useHoursOf, usePrices } from '../../shared/api/index.ts'
 import { useProgress } from '../../shared/progress/index.ts'

@@ -1,6 +1,6 @@
 import { useCallback, useState } from 'react'
 import { toast } from 'sonner'
-import type { ProjectId } from '@seriatim/core'
+import type { ProjectId } from '@seriatim/core/units'
 import { useParams } from 'react-router'
 import { useIsRemembered } from '../../shared/progress/index.ts'
 import { plural } from '../../shared/format/index.ts'

@@ -1,5 +1,5 @@
 import type { StoredProject } from '@seriatim/contract'
-import type { ChangeId } from '@seriatim/core'
+import type { ChangeId } from '@seriatim/core/units'
 import { v7 } from 'uuid'
 import { clockNow } from '../../shared/clock.ts'
 import { nextNumber } from '../../shared/device.ts'

@@ -1,11 +1,7 @@
-import {
-  deskOf,
-  planProblemText,
-  withCapital,
-  type DeskPlan,
-  type LinePlan,
-  type ProjectId,
-} from '@seriatim/core'
+import type { DeskPlan } from '@seriatim/core/forecasting'
+import { planProblemText, type LinePlan } from '@seriatim/core/plan'
+import { deskOf } from '@seriatim/core/trade'
+import { withCapital, type ProjectId } from '@seriatim/core/units'
 import { useMemo, useState } from 'react'
 import { Link } from 'react-router'
 import { useChooseHours, useHoursOf } from '../../shared/api/index.ts'

@@ -1,4 +1,6 @@
-import { countModels, type Instant, type JobAtDesk, type Project, type ProjectId } from '@seriatim/core'
+import type { JobAtDesk } from '@seriatim/core/forecasting'
+import { countModels, type Project } from '@seriatim/core/trade'
+import type { Instant, ProjectId } from '@seriatim/core/units'
 import { clsx } from 'clsx'
 import type { ReactNode } from 'react'
 import { Link } from 'react-router'

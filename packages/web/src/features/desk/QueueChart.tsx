@@ -1,11 +1,6 @@
-import {
-  addDays,
-  batchLetter,
-  type DeskPlan,
-  type LocalDate,
-  type Project,
-  type ProjectId,
-} from '@seriatim/core'
+import type { DeskPlan } from '@seriatim/core/forecasting'
+import { batchLetter, type Project } from '@seriatim/core/trade'
+import { addDays, type LocalDate, type ProjectId } from '@seriatim/core/units'
 import { useMemo } from 'react'
 import { dateText, plural } from '../../shared/format/index.ts'
 import { ScrollRegion } from '../../shared/ui/index.ts'

@@ -1,4 +1,5 @@
-import type { DeskPlan, Instant, ProjectId } from '@seriatim/core'
+import type { DeskPlan } from '@seriatim/core/forecasting'
+import type { Instant, ProjectId } from '@seriatim/core/units'
 import { describe, expect, it } from 'vitest'
 import { datesToSay, layOutQueue } from './queue-layout.ts'
 

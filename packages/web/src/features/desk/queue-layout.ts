@@ -1,13 +1,13 @@
+import { localDateAt } from '@seriatim/core/calendar'
+import type { DeskPlan } from '@seriatim/core/forecasting'
 import {
   addDays,
   addSeconds,
   daysBetween,
-  localDateAt,
-  type DeskPlan,
   type Instant,
   type LocalDate,
   type ProjectId,
-} from '@seriatim/core'
+} from '@seriatim/core/units'
 
 /** What one painter does of one job on one day. */
 interface QueueBlock {

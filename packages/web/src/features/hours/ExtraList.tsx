@@ -1,4 +1,5 @@
-import type { Extra, Unit } from '@seriatim/core'
+import type { Extra } from '@seriatim/core/estimating'
+import type { Unit } from '@seriatim/core/trade'
 import { durationText, plural } from '../../shared/format/index.ts'
 
 /** Optional stages: what the time that is over is good for. */

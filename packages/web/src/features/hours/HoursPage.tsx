@@ -1,16 +1,7 @@
-import {
-  affordStandards,
-  paintedBy,
-  painterSessions,
-  type EstimateInput,
-  type Goal,
-  type Instant,
-  type Project,
-  type Standard,
-  type StandardCosts,
-  type UnitId,
-  dateOf,
-} from '@seriatim/core'
+import { paintedBy, painterSessions } from '@seriatim/core/calendar'
+import { affordStandards, type EstimateInput, type Goal, type StandardCosts } from '@seriatim/core/estimating'
+import { type Project, type Standard, dateOf } from '@seriatim/core/trade'
+import type { Instant, UnitId } from '@seriatim/core/units'
 import { useMemo, useState } from 'react'
 import { dueText, finishText } from '../../shared/finish-text.ts'
 import { durationText, parseMinutesText, plural } from '../../shared/format/index.ts'

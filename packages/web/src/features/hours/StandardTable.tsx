@@ -1,11 +1,5 @@
-import {
-  standards,
-  standardWorth,
-  type Afforded,
-  type Standard,
-  type StandardCosts,
-  type Unit,
-} from '@seriatim/core'
+import { standardWorth, type Afforded, type StandardCosts } from '@seriatim/core/estimating'
+import { standards, type Standard, type Unit } from '@seriatim/core/trade'
 import { clsx } from 'clsx'
 import type { ReactNode } from 'react'
 import { durationText, rangeText } from '../../shared/format/index.ts'

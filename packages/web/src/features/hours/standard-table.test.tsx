@@ -1,5 +1,7 @@
 // @vitest-environment jsdom
-import type { Afforded, Standard, StandardCosts, Unit, UnitId } from '@seriatim/core'
+import type { Afforded, StandardCosts } from '@seriatim/core/estimating'
+import type { Standard, Unit } from '@seriatim/core/trade'
+import type { UnitId } from '@seriatim/core/units'
 import { cleanup, render, screen, within } from '@testing-library/react'
 import { afterEach, expect, test } from 'vitest'
 import { StandardTable } from './StandardTable.tsx'

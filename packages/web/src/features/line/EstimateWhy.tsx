@@ -1,4 +1,5 @@
-import { productOf, type StageEstimate } from '@seriatim/core'
+import type { StageEstimate } from '@seriatim/core/estimating'
+import { productOf } from '@seriatim/core/presets'
 import { durationText, plural, rangeText, stopwatchText } from '../../shared/format/index.ts'
 
 /** How the minutes of a model came about: formula, each factor, where it comes from. */

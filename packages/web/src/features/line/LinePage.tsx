@@ -1,14 +1,8 @@
-import {
-  followedRecipes,
-  potOf,
-  lineTemplates,
-  secondsAModel,
-  type BatchTimes,
-  type Project,
-  type LineTemplate,
-  type Stage,
-  type StageId,
-} from '@seriatim/core'
+import { secondsAModel, type BatchTimes } from '@seriatim/core/estimating'
+import { followedRecipes } from '@seriatim/core/ordering'
+import { lineTemplates, type LineTemplate } from '@seriatim/core/presets'
+import { potOf, type Project, type Stage } from '@seriatim/core/trade'
+import type { StageId } from '@seriatim/core/units'
 import { Plus } from 'lucide-react'
 import { useState } from 'react'
 import { durationText, plural } from '../../shared/format/index.ts'

@@ -8,11 +8,11 @@ import {
   type LineFinding,
   type LineOrder,
   type OrderWeight,
-  type Progress,
   type SamenessOffer,
-  type Shelf,
-  type Stage,
-} from '@seriatim/core'
+} from '@seriatim/core/ordering'
+import type { Progress } from '@seriatim/core/progress'
+import type { Shelf } from '@seriatim/core/recipe'
+import type { Stage } from '@seriatim/core/trade'
 import { useState } from 'react'
 import { v7 } from 'uuid'
 import { useShelf } from '../../shared/api/index.ts'

@@ -1,12 +1,5 @@
-import {
-  standards,
-  type LineOrder,
-  type Project,
-  type SamenessOffer,
-  type Standard,
-  type StopLine,
-  type Unit,
-} from '@seriatim/core'
+import type { LineOrder, SamenessOffer, StopLine } from '@seriatim/core/ordering'
+import { standards, type Project, type Standard, type Unit } from '@seriatim/core/trade'
 import { durationText, plural } from '../../shared/format/index.ts'
 import { Button, controlLook } from '../../shared/ui/index.ts'
 

@@ -1,5 +1,5 @@
 import { zodResolver } from '@hookform/resolvers/zod'
-import { cautionText, techniques, type Caution, type Stage, type Unit } from '@seriatim/core'
+import { cautionText, techniques, type Caution, type Stage, type Unit } from '@seriatim/core/trade'
 import { useEffect } from 'react'
 import { useForm, useWatch } from 'react-hook-form'
 import { Button, CheckField, SelectField, TextAreaField, TextField } from '../../shared/ui/index.ts'

@@ -1,4 +1,5 @@
-import type { LineEstimate, Stage, StageEstimate, TypedTime, Unit } from '@seriatim/core'
+import type { LineEstimate, StageEstimate } from '@seriatim/core/estimating'
+import type { Stage, TypedTime, Unit } from '@seriatim/core/trade'
 import { useState } from 'react'
 import { rangeText, stopwatchText } from '../../shared/format/index.ts'
 import { Button } from '../../shared/ui/index.ts'

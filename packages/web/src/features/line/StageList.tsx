@@ -1,4 +1,6 @@
-import type { LineEstimate, Stage, StageId, Unit } from '@seriatim/core'
+import type { LineEstimate } from '@seriatim/core/estimating'
+import type { Stage, Unit } from '@seriatim/core/trade'
+import type { StageId } from '@seriatim/core/units'
 import { arrayMove } from '@dnd-kit/sortable'
 import { SortableRows } from '../../shared/sortable.tsx'
 import { StageRow } from './StageRow.tsx'

@@ -1,4 +1,5 @@
-import type { LineEstimate, Stage, Unit } from '@seriatim/core'
+import type { LineEstimate } from '@seriatim/core/estimating'
+import type { Stage, Unit } from '@seriatim/core/trade'
 import { clsx } from 'clsx'
 import type { KeyboardEvent } from 'react'
 import { durationText, rangeText, stopwatchText, waitRangeText } from '../../shared/format/index.ts'

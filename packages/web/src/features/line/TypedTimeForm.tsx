@@ -1,5 +1,7 @@
 import { zodResolver } from '@hookform/resolvers/zod'
-import { seconds, spreadOf, type StageEstimate, type TypedTime, type Unit } from '@seriatim/core'
+import { spreadOf, type StageEstimate } from '@seriatim/core/estimating'
+import type { TypedTime, Unit } from '@seriatim/core/trade'
+import { seconds } from '@seriatim/core/units'
 import { useEffect } from 'react'
 import { useForm } from 'react-hook-form'
 import { z } from 'zod'

@@ -1,4 +1,6 @@
-import { minutes, type LineTemplate, type Stage, type StageId } from '@seriatim/core'
+import type { LineTemplate } from '@seriatim/core/presets'
+import type { Stage } from '@seriatim/core/trade'
+import { minutes, type StageId } from '@seriatim/core/units'
 import { v7 } from 'uuid'
 
 /** What a new stage starts as: a brushed acrylic colour (common practice). */

@@ -1,4 +1,5 @@
-import { lineTemplates, type StageId, type UnitId } from '@seriatim/core'
+import { lineTemplates } from '@seriatim/core/presets'
+import type { StageId, UnitId } from '@seriatim/core/units'
 import { describe, expect, it } from 'vitest'
 import { blankStage, lineOfTemplate } from './blank-stage.ts'
 import { formOf, stageFormSchema, stageOf } from './stage-form.ts'

@@ -1,4 +1,5 @@
-import { seconds, techniques, type Caution, type Seconds, type Stage, type UnitId } from '@seriatim/core'
+import { techniques, type Caution, type Stage } from '@seriatim/core/trade'
+import { seconds, type Seconds, type UnitId } from '@seriatim/core/units'
 import { z } from 'zod'
 import { minutesInputText, parseMinutesText } from '../../shared/format/index.ts'
 

@@ -1,5 +1,5 @@
 import { zodResolver } from '@hookform/resolvers/zod'
-import { seconds, type Seconds } from '@seriatim/core'
+import { seconds, type Seconds } from '@seriatim/core/units'
 import { useForm, useWatch } from 'react-hook-form'
 import { z } from 'zod'
 import { minutesInputText, parseMinutesText, stopwatchText } from '../../shared/format/index.ts'

@@ -1,4 +1,4 @@
-import { lessonsOf, type Lesson, type Progress } from '@seriatim/core'
+import { lessonsOf, type Lesson, type Progress } from '@seriatim/core/progress'
 import { useMemo, useState } from 'react'
 import { dayText, plural } from '../../shared/format/index.ts'
 import { useCurrentProject } from '../../shared/project/index.ts'

@@ -1,5 +1,6 @@
 import type { BroughtRate } from '@seriatim/contract'
-import { overallPace, rateRows, type LineEstimate, type Progress } from '@seriatim/core'
+import { overallPace, rateRows, type LineEstimate } from '@seriatim/core/estimating'
+import type { Progress } from '@seriatim/core/progress'
 import { Download, Flag } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import { toast } from 'sonner'

@@ -1,4 +1,4 @@
-import type { RateRow } from '@seriatim/core'
+import type { RateRow } from '@seriatim/core/estimating'
 import { plural } from '../../shared/format/index.ts'
 import { ScrollRegion } from '../../shared/ui/index.ts'
 

@@ -1,4 +1,4 @@
-import { surprises, type LineEstimate } from '@seriatim/core'
+import { surprises, type LineEstimate } from '@seriatim/core/estimating'
 import { useMemo } from 'react'
 import { durationText, plural } from '../../shared/format/index.ts'
 import { useCurrentProject } from '../../shared/project/index.ts'

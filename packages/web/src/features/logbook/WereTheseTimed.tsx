@@ -1,4 +1,5 @@
-import { askedAbout, seconds, type ObservedTime } from '@seriatim/core'
+import { askedAbout, type ObservedTime } from '@seriatim/core/estimating'
+import { seconds } from '@seriatim/core/units'
 import { clockText, dayText, plural, stopwatchText } from '../../shared/format/index.ts'
 import { useCurrentProject } from '../../shared/project/index.ts'
 import { useRecorder } from '../../shared/progress/index.ts'

@@ -2,12 +2,11 @@ import type { Hand } from '@seriatim/contract'
 import {
   broughtObservations,
   type DatedObservation,
-  type EventId,
-  type Instant,
   type LineEstimate,
   type ObservedTime,
-  type Project,
-} from '@seriatim/core'
+} from '@seriatim/core/estimating'
+import type { Project } from '@seriatim/core/trade'
+import type { EventId, Instant } from '@seriatim/core/units'
 
 /** A recorded time as the logbook lists it. */
 export interface LoggedTime {

@@ -1,5 +1,6 @@
 import type { BroughtRate } from '@seriatim/contract'
-import { sizes, techniques, type RateRow } from '@seriatim/core'
+import type { RateRow } from '@seriatim/core/estimating'
+import { sizes, techniques } from '@seriatim/core/trade'
 import { decimalOf, writeCsv, type CsvReader } from '../../shared/csv/index.ts'
 
 const columns = ['technique', 'size', 'pace', 'laps'] as const

@@ -1,4 +1,5 @@
-import { isThrough, splitIntoBatches, takesStage, type Progress } from '@seriatim/core'
+import { isThrough, type Progress } from '@seriatim/core/progress'
+import { splitIntoBatches, takesStage } from '@seriatim/core/trade'
 import { Printer } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import { useProgress } from '../../shared/progress/index.ts'

@@ -1,13 +1,7 @@
-import {
-  deskTools,
-  dryingWait,
-  setUpCard,
-  stagesOf,
-  type Progress,
-  type Project,
-  type Shelf,
-  type Unit,
-} from '@seriatim/core'
+import { deskTools, setUpCard } from '@seriatim/core/bench'
+import type { Progress } from '@seriatim/core/progress'
+import type { Shelf } from '@seriatim/core/recipe'
+import { dryingWait, stagesOf, type Project, type Unit } from '@seriatim/core/trade'
 import { durationText, plural } from '../../shared/format/index.ts'
 
 interface RecipeCardProps {

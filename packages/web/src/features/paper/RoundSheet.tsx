@@ -1,4 +1,5 @@
-import type { Project, TouchUpPot } from '@seriatim/core'
+import type { TouchUpPot } from '@seriatim/core/sheet'
+import type { Project } from '@seriatim/core/trade'
 import { durationText } from '../../shared/format/index.ts'
 
 interface RoundSheetProps {

@@ -1,14 +1,13 @@
+import { isThrough, type Progress } from '@seriatim/core/progress'
 import {
   batchName,
-  isThrough,
   saysPot,
   stagesOf,
   takesStage,
   type Batch,
   type Model,
-  type Progress,
   type Project,
-} from '@seriatim/core'
+} from '@seriatim/core/trade'
 
 interface TravellerTicketProps {
   readonly batch: Batch

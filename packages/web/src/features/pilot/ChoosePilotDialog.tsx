@@ -1,4 +1,5 @@
-import type { ModelId, Unit } from '@seriatim/core'
+import type { Unit } from '@seriatim/core/trade'
+import type { ModelId } from '@seriatim/core/units'
 import { plural } from '../../shared/format/index.ts'
 import { ModelChecks, useChosenModels } from '../../shared/model-checks.tsx'
 import { Button, Dialog } from '../../shared/ui/index.ts'

@@ -1,4 +1,4 @@
-import type { PilotReport } from '@seriatim/core'
+import type { PilotReport } from '@seriatim/core/estimating'
 import { durationText, plural, rangeText } from '../../shared/format/index.ts'
 
 const [width, height, left] = [352, 150, 44]

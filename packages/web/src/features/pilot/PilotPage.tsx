@@ -1,15 +1,15 @@
+import { localDateAt } from '@seriatim/core/calendar'
 import {
   applyPilotProposal,
-  keepVersion,
-  localDateAt,
   pilotTotals,
   type EstimateInput,
-  type Instant,
   type PilotProposal,
   type PilotReport,
   type PilotStage,
-  type Unit,
-} from '@seriatim/core'
+} from '@seriatim/core/estimating'
+import { keepVersion } from '@seriatim/core/recipe'
+import type { Unit } from '@seriatim/core/trade'
+import type { Instant } from '@seriatim/core/units'
 import { Flag, Users } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import { Link, useParams } from 'react-router'

@@ -1,4 +1,4 @@
-import type { PilotReport, PilotStage } from '@seriatim/core'
+import type { PilotReport, PilotStage } from '@seriatim/core/estimating'
 import { plural, stopwatchText } from '../../shared/format/index.ts'
 import { Button, ScrollRegion } from '../../shared/ui/index.ts'
 

@@ -1,4 +1,7 @@
-import { mixOfText, textOfMix, verdicts, type PilotStage, type Shelf, type Verdict } from '@seriatim/core'
+import type { PilotStage } from '@seriatim/core/estimating'
+import { mixOfText, textOfMix } from '@seriatim/core/mixing'
+import { verdicts, type Verdict } from '@seriatim/core/progress'
+import type { Shelf } from '@seriatim/core/recipe'
 import { useState } from 'react'
 import { MixField } from '../../shared/mix-field.tsx'
 import type { Judged } from '../../shared/progress/index.ts'

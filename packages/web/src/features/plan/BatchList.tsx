@@ -1,11 +1,5 @@
-import {
-  batchName,
-  keepTogether,
-  splitIntoBatches,
-  type Batch,
-  type BatchId,
-  type KeptBatch,
-} from '@seriatim/core'
+import { batchName, keepTogether, splitIntoBatches, type Batch, type KeptBatch } from '@seriatim/core/trade'
+import type { BatchId } from '@seriatim/core/units'
 import { Link2, Link2Off } from 'lucide-react'
 import { useState } from 'react'
 import { v7 } from 'uuid'

@@ -1,4 +1,5 @@
-import { largestBearable, smallestHiding, usualSplits, type Project, type SplitOutcome } from '@seriatim/core'
+import { largestBearable, smallestHiding, usualSplits, type SplitOutcome } from '@seriatim/core/plan'
+import type { Project } from '@seriatim/core/trade'
 import { Bar, CartesianGrid, ComposedChart, Line, ResponsiveContainer, XAxis, YAxis } from 'recharts'
 import { clockText, dayText, durationText } from '../../shared/format/index.ts'
 import { Button, ScrollRegion } from '../../shared/ui/index.ts'

@@ -1,4 +1,5 @@
-import { outcomeOf, type LinePlan, type ProjectToPlan, type Progress } from '@seriatim/core'
+import { outcomeOf, type LinePlan, type ProjectToPlan } from '@seriatim/core/plan'
+import type { Progress } from '@seriatim/core/progress'
 import { lazy, Suspense } from 'react'
 import { useInView } from 'react-intersection-observer'
 import { useCurrentProject } from '../../shared/project/index.ts'

@@ -1,4 +1,7 @@
-import { minutes, type BearableBatch, type Bores, type LearntBores } from '@seriatim/core'
+import type { LearntBores } from '@seriatim/core/estimating'
+import type { BearableBatch } from '@seriatim/core/plan'
+import type { Bores } from '@seriatim/core/trade'
+import { minutes } from '@seriatim/core/units'
 import { durationText, plural } from '../../shared/format/index.ts'
 import { Button, CommitField } from '../../shared/ui/index.ts'
 

@@ -1,5 +1,5 @@
-import { localDateAt, type PlanChange } from '@seriatim/core'
-import type { KeptPlan } from '@seriatim/core'
+import { localDateAt } from '@seriatim/core/calendar'
+import type { PlanChange, KeptPlan } from '@seriatim/core/plan'
 import { clockText, dayText, plural } from '../../shared/format/index.ts'
 
 interface ChangesSinceProps {

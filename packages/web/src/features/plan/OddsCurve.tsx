@@ -1,4 +1,6 @@
-import { paintedBy, type FinishForecast, type Project, dateOf } from '@seriatim/core'
+import { paintedBy } from '@seriatim/core/calendar'
+import type { FinishForecast } from '@seriatim/core/forecasting'
+import { type Project, dateOf } from '@seriatim/core/trade'
 import { dayText } from '../../shared/format/index.ts'
 import { dueText, percentText } from '../../shared/finish-text.ts'
 

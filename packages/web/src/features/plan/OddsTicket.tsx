@@ -1,4 +1,6 @@
-import { mishapPresets, takeOffer, type FinishForecast, type Offer, type Project } from '@seriatim/core'
+import { takeOffer, type FinishForecast, type Offer } from '@seriatim/core/forecasting'
+import { mishapPresets } from '@seriatim/core/presets'
+import type { Project } from '@seriatim/core/trade'
 import { plural } from '../../shared/format/index.ts'
 import { useCurrentProject, useEdit } from '../../shared/project/index.ts'
 import { Button, Figure } from '../../shared/ui/index.ts'

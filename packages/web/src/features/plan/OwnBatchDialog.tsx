@@ -1,4 +1,5 @@
-import type { ModelId, Unit, UnitId } from '@seriatim/core'
+import type { Unit } from '@seriatim/core/trade'
+import type { ModelId, UnitId } from '@seriatim/core/units'
 import { useState } from 'react'
 import { plural } from '../../shared/format/index.ts'
 import { ModelChecks, useChosenModels } from '../../shared/model-checks.tsx'

@@ -1,4 +1,5 @@
-import { largestBatchSize, splitIntoBatches, type Progress } from '@seriatim/core'
+import type { Progress } from '@seriatim/core/progress'
+import { largestBatchSize, splitIntoBatches } from '@seriatim/core/trade'
 import { CalendarDays, UsersRound } from 'lucide-react'
 import { useState } from 'react'
 import { Link } from 'react-router'

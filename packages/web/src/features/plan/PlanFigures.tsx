@@ -1,15 +1,10 @@
-import {
-  daysBetween,
-  localDateAt,
-  mishapPresets,
-  paintedBy,
-  withCapital,
-  type FinishForecast,
-  type LinePlan,
-  type Project,
-  type Room,
-  dateOf,
-} from '@seriatim/core'
+import { localDateAt, paintedBy } from '@seriatim/core/calendar'
+import type { Room } from '@seriatim/core/estimating'
+import type { FinishForecast } from '@seriatim/core/forecasting'
+import type { LinePlan } from '@seriatim/core/plan'
+import { mishapPresets } from '@seriatim/core/presets'
+import { type Project, dateOf } from '@seriatim/core/trade'
+import { daysBetween, withCapital } from '@seriatim/core/units'
 import { dueText, finishAndOddsText, lastCoatText, percentText } from '../../shared/finish-text.ts'
 import { clockText, dayText, durationText, plural } from '../../shared/format/index.ts'
 import { Figure } from '../../shared/ui/index.ts'

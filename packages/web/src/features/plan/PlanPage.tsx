@@ -1,19 +1,15 @@
+import type { EstimateInput, LineEstimate } from '@seriatim/core/estimating'
 import {
-  batchSizesText,
   bearableBatch,
   planNoteText,
   planProblemText,
-  splitIntoBatches,
-  type EstimateInput,
-  type Instant,
-  type LineEstimate,
   type LinePlan,
-  type Planning,
   type ProjectToPlan,
   type PlanNote,
   type PlanProblem,
-  type Project,
-} from '@seriatim/core'
+} from '@seriatim/core/plan'
+import { batchSizesText, splitIntoBatches, type Planning, type Project } from '@seriatim/core/trade'
+import type { Instant } from '@seriatim/core/units'
 import { useMemo, useState } from 'react'
 import { Link } from 'react-router'
 import { dateText, dayText, plural } from '../../shared/format/index.ts'

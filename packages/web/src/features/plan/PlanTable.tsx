@@ -1,4 +1,5 @@
-import { batchName, workName, type LinePlan, type Project } from '@seriatim/core'
+import { workName, type LinePlan } from '@seriatim/core/plan'
+import { batchName, type Project } from '@seriatim/core/trade'
 import { Download } from 'lucide-react'
 import { useState } from 'react'
 import { saveText } from '../../shared/csv/index.ts'

@@ -1,13 +1,6 @@
-import {
-  batchName,
-  aims,
-  batchesMeant,
-  type Aim,
-  type Batch,
-  type BearableBatch,
-  type LearntBores,
-  type Planning,
-} from '@seriatim/core'
+import type { LearntBores } from '@seriatim/core/estimating'
+import type { BearableBatch } from '@seriatim/core/plan'
+import { batchName, aims, batchesMeant, type Aim, type Batch, type Planning } from '@seriatim/core/trade'
 import { CheckField } from '../../shared/ui/index.ts'
 import { BoresFields } from './BoresFields.tsx'
 import { SortableNames } from './SortableNames.tsx'

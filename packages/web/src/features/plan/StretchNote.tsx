@@ -1,4 +1,5 @@
-import { batchName, workName, type LinePlan, type Project, type Stretch } from '@seriatim/core'
+import { workName, type LinePlan, type Stretch } from '@seriatim/core/plan'
+import { batchName, type Project } from '@seriatim/core/trade'
 import { clockText, durationText, plural } from '../../shared/format/index.ts'
 import type { BatchString } from './string-layout.ts'
 

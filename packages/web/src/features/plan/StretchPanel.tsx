@@ -1,14 +1,6 @@
-import {
-  batchName,
-  meansBatch,
-  localDateAt,
-  whyThen,
-  workName,
-  type LinePlan,
-  type Planning,
-  type Project,
-  type Stretch,
-} from '@seriatim/core'
+import { localDateAt } from '@seriatim/core/calendar'
+import { whyThen, workName, type LinePlan, type Stretch } from '@seriatim/core/plan'
+import { batchName, meansBatch, type Planning, type Project } from '@seriatim/core/trade'
 import { Pin, PinOff, ChevronsUp } from 'lucide-react'
 import { clockText, dayText, durationText, plural } from '../../shared/format/index.ts'
 import { Button } from '../../shared/ui/index.ts'

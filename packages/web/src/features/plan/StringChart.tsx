@@ -1,11 +1,6 @@
-import {
-  batchName,
-  type BatchId,
-  type Instant,
-  type LinePlan,
-  type Planning,
-  type Project,
-} from '@seriatim/core'
+import type { LinePlan } from '@seriatim/core/plan'
+import { batchName, type Planning, type Project } from '@seriatim/core/trade'
+import type { BatchId, Instant } from '@seriatim/core/units'
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react'
 import { layOutStrings, zooms, type Zoom } from './string-layout.ts'
 import { BatchLine, colourOf, Ground, NowLine, type Hands } from './StringParts.tsx'

@@ -1,4 +1,5 @@
-import { batchLetter, type Instant } from '@seriatim/core'
+import { batchLetter } from '@seriatim/core/trade'
+import type { Instant } from '@seriatim/core/units'
 import type { PointerEvent as ReactPointerEvent, SVGProps } from 'react'
 import { clockText, dayText } from '../../shared/format/index.ts'
 import type { Band, BatchString, StringLayout } from './string-layout.ts'

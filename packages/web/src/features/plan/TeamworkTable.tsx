@@ -1,4 +1,5 @@
-import type { LinePlan, Teamwork } from '@seriatim/core'
+import type { LinePlan } from '@seriatim/core/plan'
+import type { Teamwork } from '@seriatim/core/trade'
 import { clockText, dayText, durationText, plural } from '../../shared/format/index.ts'
 import { ScrollRegion } from '../../shared/ui/index.ts'
 import type { TriedTeamwork } from '../../shared/worker/index.ts'

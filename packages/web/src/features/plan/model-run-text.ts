@@ -1,4 +1,4 @@
-import type { Model } from '@seriatim/core'
+import type { Model } from '@seriatim/core/trade'
 
 interface Run {
   /** What its names have before the number; `null` for a name that has none. */

@@ -1,4 +1,6 @@
-import { instant, type FinishForecast, type Project, type StageId } from '@seriatim/core'
+import type { FinishForecast } from '@seriatim/core/forecasting'
+import type { Project } from '@seriatim/core/trade'
+import { instant, type StageId } from '@seriatim/core/units'
 import { describe, expect, it } from 'vitest'
 import { percentText } from '../../shared/finish-text.ts'
 import { offerText, outcomeText } from './offer-text.ts'

@@ -1,4 +1,6 @@
-import type { FinishForecast, Instant, Offer, Project } from '@seriatim/core'
+import type { FinishForecast, Offer } from '@seriatim/core/forecasting'
+import type { Project } from '@seriatim/core/trade'
+import type { Instant } from '@seriatim/core/units'
 import { percentText } from '../../shared/finish-text.ts'
 import { dayText, durationText } from '../../shared/format/index.ts'
 

@@ -1,4 +1,5 @@
-import { batchName, workName, type LinePlan, type Project } from '@seriatim/core'
+import { workName, type LinePlan } from '@seriatim/core/plan'
+import { batchName, type Project } from '@seriatim/core/trade'
 import { writeCsv } from '../../shared/csv/index.ts'
 
 /** The plan as CSV, a line a stretch; moments in UTC (ISO 8601). */

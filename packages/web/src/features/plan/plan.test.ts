@@ -1,19 +1,15 @@
+import { planLine, runSheets, type LinePlan, toPlan } from '@seriatim/core/plan'
+import { lineTemplates } from '@seriatim/core/presets'
+import { type Project, plainPlanning } from '@seriatim/core/trade'
 import {
   addSeconds,
   instant,
   minutes,
-  planLine,
-  runSheets,
-  lineTemplates,
-  type LinePlan,
   type ModelId,
-  type Project,
   type ProjectId,
   type StageId,
   type UnitId,
-  plainPlanning,
-  toPlan,
-} from '@seriatim/core'
+} from '@seriatim/core/units'
 import { describe, expect, it } from 'vitest'
 import { linesOfCsv } from '../../shared/csv/index.ts'
 import { planCsv } from './plan-csv.ts'

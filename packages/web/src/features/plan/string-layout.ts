@@ -1,12 +1,7 @@
-import {
-  type Batch,
-  type BatchId,
-  type Instant,
-  type LinePlan,
-  type Project,
-  type Session,
-  type Stretch,
-} from '@seriatim/core'
+import type { Session } from '@seriatim/core/calendar'
+import type { LinePlan, Stretch } from '@seriatim/core/plan'
+import type { Batch, Project } from '@seriatim/core/trade'
+import type { BatchId, Instant } from '@seriatim/core/units'
 
 /** Where the chart's parts lie, in pixels. */
 export interface StringLayout {

@@ -1,4 +1,5 @@
-import { keepBatches, type BatchSplit, type Progress } from '@seriatim/core'
+import type { Progress } from '@seriatim/core/progress'
+import { keepBatches, type BatchSplit } from '@seriatim/core/trade'
 import { useSettings, type ShownProject } from '../../shared/project/index.ts'
 
 /** Sets another batch size; what is begun stays together as it stands on the desk. `said` is the toast. */

@@ -1,11 +1,7 @@
-import {
-  keepPlan,
-  localDateAt,
-  type Instant,
-  type KeptPlan,
-  type LinePlan,
-  type Project,
-} from '@seriatim/core'
+import { localDateAt } from '@seriatim/core/calendar'
+import { keepPlan, type KeptPlan, type LinePlan } from '@seriatim/core/plan'
+import type { Project } from '@seriatim/core/trade'
+import type { Instant } from '@seriatim/core/units'
 import { useEffect, useMemo } from 'react'
 
 interface Shelf {

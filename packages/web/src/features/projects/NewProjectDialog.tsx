@@ -1,5 +1,6 @@
 import type { ProjectSettings } from '@seriatim/contract'
-import { plainPlanning, seconds, type ProjectId } from '@seriatim/core'
+import { plainPlanning } from '@seriatim/core/trade'
+import { seconds, type ProjectId } from '@seriatim/core/units'
 import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { useNavigate } from 'react-router'

@@ -1,5 +1,5 @@
 import type { ProjectSummary } from '@seriatim/contract'
-import { withCapital } from '@seriatim/core'
+import { withCapital } from '@seriatim/core/units'
 import { useQueryClient } from '@tanstack/react-query'
 import { Download, Trash2 } from 'lucide-react'
 import { Link } from 'react-router'

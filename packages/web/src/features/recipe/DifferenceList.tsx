@@ -1,4 +1,4 @@
-import type { RecipeDifference } from '@seriatim/core'
+import type { RecipeDifference } from '@seriatim/core/recipe'
 import type { ReactNode } from 'react'
 
 interface DifferenceListProps {

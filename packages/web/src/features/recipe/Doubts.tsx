@@ -1,4 +1,6 @@
-import { recipeDoubts, scaledShares, type Recipe, type Shelf, type StepId } from '@seriatim/core'
+import { recipeDoubts, scaledShares, type Shelf } from '@seriatim/core/recipe'
+import type { Recipe } from '@seriatim/core/trade'
+import type { StepId } from '@seriatim/core/units'
 import { useMemo } from 'react'
 import { Link } from 'react-router'
 import { Button } from '../../shared/ui/index.ts'

@@ -1,4 +1,6 @@
-import type { JudgementCall, Recipe, Shelf, Unit } from '@seriatim/core'
+import type { JudgementCall } from '@seriatim/core/ordering'
+import type { Shelf } from '@seriatim/core/recipe'
+import type { Recipe, Unit } from '@seriatim/core/trade'
 import { durationText } from '../../shared/format/index.ts'
 import { Button } from '../../shared/ui/index.ts'
 import { useJudgementCalls } from '../../shared/worker/index.ts'

@@ -1,13 +1,6 @@
-import {
-  mixCard,
-  nearestPaints,
-  stepMillilitres,
-  textOfMix,
-  type Mix,
-  type Shelf,
-  type StepFacts,
-  type Takers,
-} from '@seriatim/core'
+import { mixCard, nearestPaints, stepMillilitres, textOfMix } from '@seriatim/core/mixing'
+import type { Shelf, StepFacts, Takers } from '@seriatim/core/recipe'
+import type { Mix } from '@seriatim/core/trade'
 import { plural } from '../../shared/format/index.ts'
 import { Button } from '../../shared/ui/index.ts'
 

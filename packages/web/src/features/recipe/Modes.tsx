@@ -1,12 +1,6 @@
-import {
-  modeTimes,
-  seconds,
-  techniques,
-  type Recipe,
-  type Shelf,
-  type Step,
-  type Technique,
-} from '@seriatim/core'
+import { modeTimes, type Shelf } from '@seriatim/core/recipe'
+import { techniques, type Recipe, type Step, type Technique } from '@seriatim/core/trade'
+import { seconds } from '@seriatim/core/units'
 import { Trash2 } from 'lucide-react'
 import { useState } from 'react'
 import { durationText, minutesInputText, parseMinutesText, plural } from '../../shared/format/index.ts'

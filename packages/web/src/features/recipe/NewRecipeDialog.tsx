@@ -1,18 +1,15 @@
+import { starterShelf } from '@seriatim/core/presets'
 import {
   adaptRecipe,
   bodyPlans,
   fitToShelf,
-  instant,
   joinWords,
   recipeFromSchool,
   recipeSchools,
-  starterShelf,
-  type Material,
-  type Project,
-  type Recipe,
   type Shelf,
-  type UnitId,
-} from '@seriatim/core'
+} from '@seriatim/core/recipe'
+import type { Material, Project, Recipe } from '@seriatim/core/trade'
+import { instant, type UnitId } from '@seriatim/core/units'
 import type { RecipeFile } from '@seriatim/contract'
 import { useMemo, useState } from 'react'
 import { v7 } from 'uuid'

@@ -2,18 +2,13 @@ import {
   applyMend,
   followersOf,
   modelsTaking,
-  plainStep,
-  recipeSchools,
   takersAmong,
   type Finding,
   type JudgementCall,
-  type Project,
-  type Recipe,
-  type Shelf,
-  type Step,
-  type StepId,
-  type UnitId,
-} from '@seriatim/core'
+} from '@seriatim/core/ordering'
+import { recipeSchools, type Shelf } from '@seriatim/core/recipe'
+import { plainStep, type Project, type Recipe, type Step } from '@seriatim/core/trade'
+import type { StepId, UnitId } from '@seriatim/core/units'
 import { Copy, Download, Plus, Trash2 } from 'lucide-react'
 import { useMemo, useState, type ReactNode } from 'react'
 import { v7 } from 'uuid'

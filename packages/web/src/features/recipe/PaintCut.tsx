@@ -1,4 +1,6 @@
-import { joinWords, standardReaches, tableReadyStandard, type StepId } from '@seriatim/core'
+import { joinWords } from '@seriatim/core/recipe'
+import { standardReaches, tableReadyStandard } from '@seriatim/core/trade'
+import type { StepId } from '@seriatim/core/units'
 import { clsx } from 'clsx'
 import type { ReactNode } from 'react'
 import { waitRangeText } from '../../shared/format/index.ts'

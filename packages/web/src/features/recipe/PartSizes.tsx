@@ -1,4 +1,4 @@
-import { sizes, type SubAssembly } from '@seriatim/core'
+import { sizes, type SubAssembly } from '@seriatim/core/trade'
 import { SelectField, TextField } from '../../shared/ui/index.ts'
 
 interface PartSizesProps {

@@ -1,4 +1,5 @@
-import type { Recipe, Unit, UnitId } from '@seriatim/core'
+import type { Recipe, Unit } from '@seriatim/core/trade'
+import type { UnitId } from '@seriatim/core/units'
 import { Button, CheckField, SelectField, TextField } from '../../shared/ui/index.ts'
 import { UnitChecks } from './UnitChecks.tsx'
 

@@ -1,20 +1,16 @@
+import { secondsAModel, type BatchTimes } from '@seriatim/core/estimating'
+import type { JudgementCall } from '@seriatim/core/ordering'
+import { starterShelf } from '@seriatim/core/presets'
+import { fitToShelf, materialsOf, type Shelf } from '@seriatim/core/recipe'
 import {
-  fitToShelf,
-  materialsOf,
-  secondsAModel,
   spreadStep,
   spreadVariants,
-  starterShelf,
-  type BatchTimes,
-  type JudgementCall,
   type Material,
   type Project,
   type Recipe,
-  type RecipeId,
-  type Shelf,
   type Step,
-  type StepId,
-} from '@seriatim/core'
+} from '@seriatim/core/trade'
+import type { RecipeId, StepId } from '@seriatim/core/units'
 import { Plus, ShoppingBasket } from 'lucide-react'
 import { useState } from 'react'
 import { useSearchParams } from 'react-router'

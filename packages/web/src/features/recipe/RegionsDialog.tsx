@@ -1,4 +1,4 @@
-import { finishes, type Finish, type Recipe } from '@seriatim/core'
+import { finishes, type Finish, type Recipe } from '@seriatim/core/trade'
 import { Plus, Trash2 } from 'lucide-react'
 import { useState } from 'react'
 import { v7 } from 'uuid'

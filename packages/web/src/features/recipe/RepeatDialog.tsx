@@ -1,11 +1,8 @@
-import {
-  recipeAsDone,
-  type Progress,
-  type Project,
-  type Recipe,
-  type Shelf,
-  type UnitId,
-} from '@seriatim/core'
+import { recipeAsDone } from '@seriatim/core/ordering'
+import type { Progress } from '@seriatim/core/progress'
+import type { Shelf } from '@seriatim/core/recipe'
+import type { Project, Recipe } from '@seriatim/core/trade'
+import type { UnitId } from '@seriatim/core/units'
 import { useMemo, useState } from 'react'
 import { v7 } from 'uuid'
 import { plural } from '../../shared/format/index.ts'

@@ -1,4 +1,7 @@
-import { followedRecipes, materialsNeeded, type Project, type Shelf } from '@seriatim/core'
+import { materialsNeeded } from '@seriatim/core/mixing'
+import { followedRecipes } from '@seriatim/core/ordering'
+import type { Shelf } from '@seriatim/core/recipe'
+import type { Project } from '@seriatim/core/trade'
 import { Printer } from 'lucide-react'
 import { plural } from '../../shared/format/index.ts'
 import { Button, Dialog } from '../../shared/ui/index.ts'

@@ -1,18 +1,15 @@
+import { mixOfText, textOfMix } from '@seriatim/core/mixing'
+import { factsOf, type Shelf, type Takers } from '@seriatim/core/recipe'
 import {
-  factsOf,
   landsOn,
-  mixOfText,
   regionsOfStep,
   standards,
   techniques,
-  textOfMix,
   type Recipe,
-  type Shelf,
   type Standard,
   type Step,
-  type Takers,
   type Technique,
-} from '@seriatim/core'
+} from '@seriatim/core/trade'
 import { ArrowDown, ArrowUp, Trash2 } from 'lucide-react'
 import { useState } from 'react'
 import { MixCardNote } from './MixCardNote.tsx'

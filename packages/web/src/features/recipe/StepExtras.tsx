@@ -1,5 +1,7 @@
 import { MixField } from '../../shared/mix-field.tsx'
-import { seconds, type MaterialId, type Recipe, type Shelf, type Step } from '@seriatim/core'
+import type { Shelf } from '@seriatim/core/recipe'
+import type { Recipe, Step } from '@seriatim/core/trade'
+import { seconds, type MaterialId } from '@seriatim/core/units'
 import { useState } from 'react'
 import { minutesInputText, parseMinutesText } from '../../shared/format/index.ts'
 import { splitNames } from '../../shared/split-names.ts'

@@ -1,4 +1,6 @@
-import { coatOver, colourOfMix, type Hex, type Material, type Mix, type Shelf } from '@seriatim/core'
+import { coatOver, type Hex } from '@seriatim/core/colour'
+import { colourOfMix, type Shelf } from '@seriatim/core/recipe'
+import type { Material, Mix } from '@seriatim/core/trade'
 
 const grounds: readonly { readonly name: string; readonly colour: Hex }[] = [
   { name: 'dark', colour: '#26282a' },

@@ -1,4 +1,6 @@
-import type { Progress, Project, Shelf } from '@seriatim/core'
+import type { Progress } from '@seriatim/core/progress'
+import type { Shelf } from '@seriatim/core/recipe'
+import type { Project } from '@seriatim/core/trade'
 import { useState } from 'react'
 import { Button } from '../../shared/ui/index.ts'
 import { useUnderWay } from '../../shared/worker/index.ts'

@@ -1,4 +1,5 @@
-import type { Unit, UnitId } from '@seriatim/core'
+import type { Unit } from '@seriatim/core/trade'
+import type { UnitId } from '@seriatim/core/units'
 import { CheckField } from '../../shared/ui/index.ts'
 
 interface UnitChecksProps {

@@ -1,4 +1,5 @@
-import { joinWords, type Recipe } from '@seriatim/core'
+import { joinWords } from '@seriatim/core/recipe'
+import type { Recipe } from '@seriatim/core/trade'
 import { Button } from '../../shared/ui/index.ts'
 
 interface UnpaintedProps {

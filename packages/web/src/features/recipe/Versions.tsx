@@ -1,15 +1,15 @@
+import { localDateAt } from '@seriatim/core/calendar'
 import {
   backToVersion,
   compareRecipes,
-  instant,
   isSameState,
   keepVersion,
-  localDateAt,
   recipeFigures,
-  type Recipe,
   type RecipeState,
   type Shelf,
-} from '@seriatim/core'
+} from '@seriatim/core/recipe'
+import type { Recipe } from '@seriatim/core/trade'
+import { instant } from '@seriatim/core/units'
 import { useState } from 'react'
 import { dateText, durationText, plural } from '../../shared/format/index.ts'
 import { Button, SelectField, TextField } from '../../shared/ui/index.ts'

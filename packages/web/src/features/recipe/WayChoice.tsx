@@ -1,4 +1,4 @@
-import type { WayOutcome } from '@seriatim/core'
+import type { WayOutcome } from '@seriatim/core/plan'
 import { dayText, durationText, plural, rangeText } from '../../shared/format/index.ts'
 
 /** A school or a kept recipe, as it may be chosen. */

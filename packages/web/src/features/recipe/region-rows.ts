@@ -1,4 +1,5 @@
-import { usualHidingPlaces, type Finish, type Recipe, type Region } from '@seriatim/core'
+import { usualHidingPlaces } from '@seriatim/core/bench'
+import type { Finish, Recipe, Region } from '@seriatim/core/trade'
 import { v7 } from 'uuid'
 
 /** A region as the dialog has it. */

@@ -1,5 +1,6 @@
 import { zodResolver } from '@hookform/resolvers/zod'
-import { details, sizes, standards, type UnitId } from '@seriatim/core'
+import { details, sizes, standards } from '@seriatim/core/trade'
+import type { UnitId } from '@seriatim/core/units'
 import { useForm } from 'react-hook-form'
 import { v7 } from 'uuid'
 import { z } from 'zod'

@@ -1,4 +1,4 @@
-import type { UnitId } from '@seriatim/core'
+import type { UnitId } from '@seriatim/core/units'
 import { useMemo, useState } from 'react'
 import { BringCsvDialog } from '../../shared/csv/index.ts'
 import { plural } from '../../shared/format/index.ts'

@@ -1,4 +1,5 @@
-import { details, sizePresets, sizes } from '@seriatim/core'
+import { sizePresets } from '@seriatim/core/presets'
+import { details, sizes } from '@seriatim/core/trade'
 import type { ComponentProps } from 'react'
 import { SelectField, TextField } from '../../shared/ui/index.ts'
 

@@ -1,4 +1,6 @@
-import { countModels, joinWords, workLeft, type Project, type Unit } from '@seriatim/core'
+import { workLeft } from '@seriatim/core/estimating'
+import { joinWords } from '@seriatim/core/recipe'
+import { countModels, type Project, type Unit } from '@seriatim/core/trade'
 import { Download, FileUp, Handshake, Plus } from 'lucide-react'
 import { useState } from 'react'
 import { Link, useSearchParams } from 'react-router'

@@ -1,4 +1,4 @@
-import { standards } from '@seriatim/core'
+import { standards } from '@seriatim/core/trade'
 import type { ComponentProps } from 'react'
 import { SelectField } from '../../shared/ui/index.ts'
 

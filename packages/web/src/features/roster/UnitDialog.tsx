@@ -1,14 +1,6 @@
 import { zodResolver } from '@hookform/resolvers/zod'
-import {
-  details,
-  sizes,
-  stagesOf,
-  standards,
-  type ModelId,
-  type Project,
-  type StageId,
-  type Unit,
-} from '@seriatim/core'
+import { details, sizes, stagesOf, standards, type Project, type Unit } from '@seriatim/core/trade'
+import type { ModelId, StageId } from '@seriatim/core/units'
 import { Plus, Trash2 } from 'lucide-react'
 import { useFieldArray, useForm } from 'react-hook-form'
 import { v7 } from 'uuid'

@@ -1,13 +1,6 @@
-import {
-  holeState,
-  stagesOf,
-  type Instant,
-  type Model,
-  type Progress,
-  type Project,
-  type Unit,
-  isOpenHole,
-} from '@seriatim/core'
+import { holeState, type Progress, isOpenHole } from '@seriatim/core/progress'
+import { stagesOf, type Model, type Project, type Unit } from '@seriatim/core/trade'
+import type { Instant } from '@seriatim/core/units'
 import { Pencil, Trash2 } from 'lucide-react'
 import { Link } from 'react-router'
 import { plural } from '../../shared/format/index.ts'

@@ -1,4 +1,5 @@
-import type { Model, ModelId, Unit, UnitId } from '@seriatim/core'
+import type { Model, Unit } from '@seriatim/core/trade'
+import type { ModelId, UnitId } from '@seriatim/core/units'
 import { v7 } from 'uuid'
 import type { ModelSet } from './parse-sets.ts'
 import type { RosterLine } from './roster-reader.ts'

@@ -1,4 +1,4 @@
-import type { Unit } from '@seriatim/core'
+import type { Unit } from '@seriatim/core/trade'
 import { writeCsv } from '../../shared/csv/index.ts'
 
 /** The roster as CSV, a line a model; `rosterReader` reads the same units and models back. */

@@ -1,4 +1,4 @@
-import { details, sizes, type Detail, type Size } from '@seriatim/core'
+import { details, sizes, type Detail, type Size } from '@seriatim/core/trade'
 import type { CsvCell, CsvReader } from '../../shared/csv/index.ts'
 import { splitNames } from '../../shared/split-names.ts'
 

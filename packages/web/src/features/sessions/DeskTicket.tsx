@@ -1,4 +1,4 @@
-import type { Planning } from '@seriatim/core'
+import type { Planning } from '@seriatim/core/trade'
 import { CommitField, Stepper } from '../../shared/ui/index.ts'
 import { CommitCheck } from './CommitCheck.tsx'
 

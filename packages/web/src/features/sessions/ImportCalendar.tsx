@@ -1,4 +1,5 @@
-import { addSeconds, localDateAt, painterSessions, type Instant } from '@seriatim/core'
+import { localDateAt, painterSessions } from '@seriatim/core/calendar'
+import { addSeconds, type Instant } from '@seriatim/core/units'
 import { CalendarArrowDown } from 'lucide-react'
 import { useRef, useState } from 'react'
 import { clockText, dayText, plural } from '../../shared/format/index.ts'

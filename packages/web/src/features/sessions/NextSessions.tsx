@@ -1,12 +1,6 @@
-import {
-  localDateAt,
-  parseLocalDate,
-  seconds,
-  type LocalDate,
-  type Painter,
-  type SessionMark,
-  type SingleSession,
-} from '@seriatim/core'
+import { localDateAt } from '@seriatim/core/calendar'
+import type { Painter, SessionMark, SingleSession } from '@seriatim/core/trade'
+import { parseLocalDate, seconds, type LocalDate } from '@seriatim/core/units'
 import { CalendarPlus, MoveRight, X } from 'lucide-react'
 import { useState } from 'react'
 import { clockText, dateText, dayText, durationText } from '../../shared/format/index.ts'

@@ -1,11 +1,6 @@
-import {
-  painterSessions,
-  techniques,
-  type Instant,
-  type Painter,
-  type Project,
-  type Technique,
-} from '@seriatim/core'
+import { painterSessions } from '@seriatim/core/calendar'
+import { techniques, type Painter, type Project, type Technique } from '@seriatim/core/trade'
+import type { Instant } from '@seriatim/core/units'
 import { Trash2 } from 'lucide-react'
 import { CommitField, IconButton } from '../../shared/ui/index.ts'
 import { CommitCheck } from './CommitCheck.tsx'

@@ -1,4 +1,6 @@
-import { localDateAt, seconds, type Painter, type SessionRule } from '@seriatim/core'
+import { localDateAt } from '@seriatim/core/calendar'
+import type { Painter, SessionRule } from '@seriatim/core/trade'
+import { seconds } from '@seriatim/core/units'
 import { Plus, X } from 'lucide-react'
 import { useState } from 'react'
 import { durationText, weekdayText } from '../../shared/format/index.ts'

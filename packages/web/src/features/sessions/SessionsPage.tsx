@@ -1,5 +1,7 @@
 import { calendarFeed } from '@seriatim/contract'
-import { painterSessions, type Painter, type PainterId, type Planning } from '@seriatim/core'
+import { painterSessions } from '@seriatim/core/calendar'
+import type { Painter, Planning } from '@seriatim/core/trade'
+import type { PainterId } from '@seriatim/core/units'
 import { ArrowLeft, CalendarDays, UserPlus } from 'lucide-react'
 import { Link } from 'react-router'
 import { v7 } from 'uuid'

@@ -1,4 +1,4 @@
-import { parseLocalDate, type LocalDate } from '@seriatim/core'
+import { parseLocalDate, type LocalDate } from '@seriatim/core/units'
 import { Plus, X } from 'lucide-react'
 import { useState } from 'react'
 import { dateText } from '../../shared/format/index.ts'

@@ -1,4 +1,4 @@
-import { instant } from '@seriatim/core'
+import { instant } from '@seriatim/core/units'
 import { describe, expect, it } from 'vitest'
 import { clockText } from '../../shared/format/index.ts'
 import { readCalendar, sittingOf } from './read-calendar.ts'

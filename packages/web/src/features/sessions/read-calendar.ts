@@ -1,4 +1,6 @@
-import { instant, localDateAt, type Instant, type SingleSession, seconds } from '@seriatim/core'
+import { localDateAt } from '@seriatim/core/calendar'
+import type { SingleSession } from '@seriatim/core/trade'
+import { instant, type Instant, seconds } from '@seriatim/core/units'
 import ICAL from 'ical.js'
 import { hasAnyDay, nearStart } from './repeat-rule.ts'
 import { isKnownZone, momentInZone } from './zone-time.ts'

@@ -1,4 +1,4 @@
-import type { Instant } from '@seriatim/core'
+import type { Instant } from '@seriatim/core/units'
 import type ICAL from 'ical.js'
 
 const unitSeconds: Readonly<Record<string, number>> = {

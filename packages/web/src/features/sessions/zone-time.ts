@@ -1,4 +1,5 @@
-import { addSeconds, momentOf, parseLocalDate, type Instant } from '@seriatim/core'
+import { momentOf } from '@seriatim/core/calendar'
+import { addSeconds, parseLocalDate, type Instant } from '@seriatim/core/units'
 
 /** A time on a wall clock. */
 interface WallTime {

@@ -1,4 +1,6 @@
-import type { BurnUpDay, FinishForecast, Instant, Seconds } from '@seriatim/core'
+import type { FinishForecast } from '@seriatim/core/forecasting'
+import type { BurnUpDay } from '@seriatim/core/sheet'
+import type { Instant, Seconds } from '@seriatim/core/units'
 import { memo } from 'react'
 import { CartesianGrid, Line, LineChart, ResponsiveContainer, XAxis, YAxis } from 'recharts'
 import { dayText, durationText } from '../../shared/format/index.ts'

@@ -1,14 +1,7 @@
-import {
-  defectCauses,
-  inspectionChecklist,
-  touchedRegions,
-  type InspectionVerdict,
-  type ModelId,
-  type ModelStanding,
-  type Project,
-  type Stage,
-  isThroughHole,
-} from '@seriatim/core'
+import { type InspectionVerdict, isThroughHole } from '@seriatim/core/progress'
+import { defectCauses, inspectionChecklist, type ModelStanding } from '@seriatim/core/sheet'
+import { touchedRegions, type Project, type Stage } from '@seriatim/core/trade'
+import type { ModelId } from '@seriatim/core/units'
 import { useId, useState, type ReactNode } from 'react'
 import { plural } from '../../shared/format/index.ts'
 import { ModelPictures } from '../../shared/model-pictures.tsx'

@@ -1,10 +1,7 @@
-import {
-  laterOnPurpose,
-  type BatchTimes,
-  type ModelId,
-  type ModelStanding,
-  type Project,
-} from '@seriatim/core'
+import type { BatchTimes } from '@seriatim/core/estimating'
+import { laterOnPurpose, type ModelStanding } from '@seriatim/core/sheet'
+import type { Project } from '@seriatim/core/trade'
+import type { ModelId } from '@seriatim/core/units'
 import { durationText, plural } from '../../shared/format/index.ts'
 import { ModelLink } from './ModelLink.tsx'
 

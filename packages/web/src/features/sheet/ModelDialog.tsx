@@ -1,11 +1,7 @@
-import {
-  isOpenHole,
-  type HoleState,
-  type Instant,
-  type ModelStanding,
-  type Project,
-  type StageId,
-} from '@seriatim/core'
+import { isOpenHole, type HoleState } from '@seriatim/core/progress'
+import type { ModelStanding } from '@seriatim/core/sheet'
+import type { Project } from '@seriatim/core/trade'
+import type { Instant, StageId } from '@seriatim/core/units'
 import { useState } from 'react'
 import { plural } from '../../shared/format/index.ts'
 import { ModelPictures } from '../../shared/model-pictures.tsx'

@@ -1,4 +1,5 @@
-import type { Model, ModelId } from '@seriatim/core'
+import type { Model } from '@seriatim/core/trade'
+import type { ModelId } from '@seriatim/core/units'
 
 /** A model's name in a list; a tap opens it. */
 export function ModelLink({

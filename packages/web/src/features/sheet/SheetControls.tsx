@@ -2,13 +2,12 @@ import {
   passes,
   sheetFilters,
   sheetGroupings,
-  type ModelId,
   type ModelStanding,
   type SheetFilter,
   type SheetGrouping,
-  type Stage,
-  type StageId,
-} from '@seriatim/core'
+} from '@seriatim/core/sheet'
+import type { Stage } from '@seriatim/core/trade'
+import type { ModelId, StageId } from '@seriatim/core/units'
 import { Download, Undo2 } from 'lucide-react'
 import { useRef } from 'react'
 import { saveText } from '../../shared/csv/index.ts'

@@ -1,15 +1,7 @@
-import {
-  createStandings,
-  groupSheet,
-  lateModels,
-  passes,
-  pointsOf,
-  splitIntoBatches,
-  type ModelId,
-  type Progress,
-  type StageId,
-  isOpenHole,
-} from '@seriatim/core'
+import { type Progress, isOpenHole } from '@seriatim/core/progress'
+import { createStandings, groupSheet, lateModels, passes, pointsOf } from '@seriatim/core/sheet'
+import { splitIntoBatches } from '@seriatim/core/trade'
+import type { ModelId, StageId } from '@seriatim/core/units'
 import { ScanEye } from 'lucide-react'
 import { lazy, Suspense, useDeferredValue, useMemo, useState } from 'react'
 import { toast } from 'sonner'

@@ -1,4 +1,6 @@
-import type { Instant, ModelId, ModelStanding, SheetGroup, Stage, StageId } from '@seriatim/core'
+import type { ModelStanding, SheetGroup } from '@seriatim/core/sheet'
+import type { Stage } from '@seriatim/core/trade'
+import type { Instant, ModelId, StageId } from '@seriatim/core/units'
 import { defaultRangeExtractor, useWindowVirtualizer, type Range } from '@tanstack/react-virtual'
 import { clsx } from 'clsx'
 import { memo, useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react'

@@ -1,4 +1,5 @@
-import type { ModelId, StageId, TouchUpPot } from '@seriatim/core'
+import type { TouchUpPot } from '@seriatim/core/sheet'
+import type { ModelId, StageId } from '@seriatim/core/units'
 import { durationText, plural } from '../../shared/format/index.ts'
 import { Button } from '../../shared/ui/index.ts'
 import { ModelLink } from './ModelLink.tsx'

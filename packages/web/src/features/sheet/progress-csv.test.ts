@@ -1,4 +1,5 @@
-import type { ModelStanding, Stage } from '@seriatim/core'
+import type { ModelStanding } from '@seriatim/core/sheet'
+import type { Stage } from '@seriatim/core/trade'
 import { describe, expect, it } from 'vitest'
 import { linesOfCsv } from '../../shared/csv/index.ts'
 import { progressCsv } from './progress-csv.ts'

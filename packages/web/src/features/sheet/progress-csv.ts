@@ -1,4 +1,6 @@
-import { slipText, type HoleState, type ModelStanding, type Stage } from '@seriatim/core'
+import { slipText, type HoleState } from '@seriatim/core/progress'
+import type { ModelStanding } from '@seriatim/core/sheet'
+import type { Stage } from '@seriatim/core/trade'
 import { writeCsv } from '../../shared/csv/index.ts'
 
 /** Where every model stands, as CSV: a line a model, a column a stage in the order of the line. */

@@ -1,4 +1,5 @@
-import type { ModelStanding, SheetGroup, Stage } from '@seriatim/core'
+import type { ModelStanding, SheetGroup } from '@seriatim/core/sheet'
+import type { Stage } from '@seriatim/core/trade'
 import { describe, expect, it } from 'vitest'
 import { createSheetLines, sheetRoom } from './sheet-lines.ts'
 

@@ -1,4 +1,5 @@
-import type { ModelStanding, SheetGroup, Stage } from '@seriatim/core'
+import type { ModelStanding, SheetGroup } from '@seriatim/core/sheet'
+import type { Stage } from '@seriatim/core/trade'
 
 /** Strips that stand side by side; the first line of a group carries its name. */
 export interface SheetLine {

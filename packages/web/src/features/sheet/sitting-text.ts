@@ -1,4 +1,6 @@
-import { longestPause, type Instant, type LastSitting } from '@seriatim/core'
+import { longestPause } from '@seriatim/core/progress'
+import type { LastSitting } from '@seriatim/core/sheet'
+import type { Instant } from '@seriatim/core/units'
 import { dayText, durationText, plural } from '../../shared/format/index.ts'
 
 /** What the last sitting brought, in a sentence. */

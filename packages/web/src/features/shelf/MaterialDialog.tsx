@@ -1,16 +1,16 @@
 import { zodResolver } from '@hookform/resolvers/zod'
 import { materialSchema } from '@seriatim/contract'
+import { parseHex } from '@seriatim/core/colour'
+import { kindPresets } from '@seriatim/core/presets'
 import {
-  kindPresets,
   materialForms,
   materialKinds,
-  minutes,
-  parseHex,
   sheens,
   type Carrier,
   type Material,
   type MaterialKind,
-} from '@seriatim/core'
+} from '@seriatim/core/trade'
+import { minutes } from '@seriatim/core/units'
 import { useForm } from 'react-hook-form'
 import { z } from 'zod'
 import { minutesInputText, parseMinutesText } from '../../shared/format/index.ts'

@@ -1,4 +1,6 @@
-import { materialKinds, materialOfKind, type Material, type MaterialId } from '@seriatim/core'
+import { materialOfKind } from '@seriatim/core/presets'
+import { materialKinds, type Material } from '@seriatim/core/trade'
+import type { MaterialId } from '@seriatim/core/units'
 import { Download, Plus } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import { toast } from 'sonner'

@@ -1,4 +1,4 @@
-import { starterShelf } from '@seriatim/core'
+import { starterShelf } from '@seriatim/core/presets'
 import { v7 } from 'uuid'
 import { describe, expect, it } from 'vitest'
 import { readCsv } from '../../shared/csv/index.ts'

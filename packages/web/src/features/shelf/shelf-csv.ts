@@ -1,15 +1,7 @@
-import {
-  kindPresets,
-  materialForms,
-  materialKinds,
-  minutes,
-  parseHex,
-  sheens,
-  type Carrier,
-  type Material,
-  type MaterialId,
-  type Seconds,
-} from '@seriatim/core'
+import { parseHex } from '@seriatim/core/colour'
+import { kindPresets } from '@seriatim/core/presets'
+import { materialForms, materialKinds, sheens, type Carrier, type Material } from '@seriatim/core/trade'
+import { minutes, type MaterialId, type Seconds } from '@seriatim/core/units'
 import { writeCsv, type CsvCell, type CsvReader } from '../../shared/csv/index.ts'
 import { durationText, minutesInputText, parseMinutesText } from '../../shared/format/index.ts'
 

@@ -1,5 +1,7 @@
 import { routes, type Client, type KeptQuote } from '@seriatim/contract'
-import type { ClientId, PriceList, ProjectId, Quote, Standard } from '@seriatim/core'
+import type { PriceList, Quote } from '@seriatim/core/money'
+import type { Standard } from '@seriatim/core/trade'
+import type { ClientId, ProjectId } from '@seriatim/core/units'
 import { queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { toast } from 'sonner'
 import { v7 } from 'uuid'

@@ -1,5 +1,5 @@
 import { routes } from '@seriatim/contract'
-import type { ProjectId } from '@seriatim/core'
+import type { ProjectId } from '@seriatim/core/units'
 import { useQuery } from '@tanstack/react-query'
 import { call } from './call.ts'
 

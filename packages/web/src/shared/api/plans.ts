@@ -1,5 +1,6 @@
 import { planToKeep, routes } from '@seriatim/contract'
-import type { LinePlan, ProjectId } from '@seriatim/core'
+import type { LinePlan } from '@seriatim/core/plan'
+import type { ProjectId } from '@seriatim/core/units'
 import { queryOptions } from '@tanstack/react-query'
 import { z } from 'zod'
 import { call } from './call.ts'

@@ -1,5 +1,5 @@
 import { projectFileSchema, routes, type ProjectSettings, type StoredProject } from '@seriatim/contract'
-import type { Instant, ProjectId } from '@seriatim/core'
+import type { Instant, ProjectId } from '@seriatim/core/units'
 import { queryOptions } from '@tanstack/react-query'
 import { z } from 'zod'
 import { call, isMissing } from './call.ts'

@@ -1,5 +1,6 @@
 import { routes } from '@seriatim/contract'
-import type { Material, MaterialId } from '@seriatim/core'
+import type { Material } from '@seriatim/core/trade'
+import type { MaterialId } from '@seriatim/core/units'
 import { queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { toast } from 'sonner'
 import { call } from './call.ts'

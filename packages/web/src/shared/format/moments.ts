@@ -1,4 +1,4 @@
-import type { Instant, LocalDate } from '@seriatim/core'
+import type { Instant, LocalDate } from '@seriatim/core/units'
 
 const formats = new Map<string, Intl.DateTimeFormat>()
 

@@ -1,4 +1,4 @@
-import { minor } from '@seriatim/core'
+import { minor } from '@seriatim/core/money'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { moneyInputText, parseMoney } from './money.ts'

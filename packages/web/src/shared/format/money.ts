@@ -1,4 +1,4 @@
-import { minor, minorDigits, type Minor } from '@seriatim/core'
+import { minor, minorDigits, type Minor } from '@seriatim/core/money'
 
 /** `€ 1,280.00`: minor units as people write them. */
 export function moneyText(amount: Minor, currency: string): string {

@@ -1,13 +1,7 @@
 import { zodResolver } from '@hookform/resolvers/zod'
-import {
-  isThrough,
-  seconds,
-  stagesOf,
-  takesStage,
-  type Progress,
-  type Stage,
-  type Unit,
-} from '@seriatim/core'
+import { isThrough, type Progress } from '@seriatim/core/progress'
+import { stagesOf, takesStage, type Stage, type Unit } from '@seriatim/core/trade'
+import { seconds } from '@seriatim/core/units'
 import { useForm, useWatch } from 'react-hook-form'
 import { toast } from 'sonner'
 import { z } from 'zod'

@@ -1,5 +1,7 @@
 import { eventJson, newChangeSchema, routes, type StoredProject } from '@seriatim/contract'
-import type { CommandVerdict, ProgressEvent, ProjectId } from '@seriatim/core'
+import type { CommandVerdict } from '@seriatim/core/changes'
+import type { ProgressEvent } from '@seriatim/core/progress'
+import type { ProjectId } from '@seriatim/core/units'
 import { z } from 'zod'
 import { call } from '../api/index.ts'
 import { heardServerTime } from '../clock.ts'

@@ -1,14 +1,14 @@
 import type { NewChange, StoredProject } from '@seriatim/contract'
+import type { ProgressEvent } from '@seriatim/core/progress'
 import {
   instant,
   type ChangeId,
   type DeviceId,
   type EventId,
   type ModelId,
-  type ProgressEvent,
   type ProjectId,
   type StageId,
-} from '@seriatim/core'
+} from '@seriatim/core/units'
 import { v7 } from 'uuid'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { ApiProblem } from '../api/index.ts'

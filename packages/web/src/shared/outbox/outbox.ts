@@ -1,5 +1,5 @@
 import type { StoredProject } from '@seriatim/contract'
-import type { ProjectId } from '@seriatim/core'
+import type { ProjectId } from '@seriatim/core/units'
 import { isTooLarge, mayPass } from '../api/index.ts'
 import type { Carrier, Delivered } from './deliver.ts'
 import { createParcelStore, refusedPrefix, waitingPrefix } from './parcel-store.ts'

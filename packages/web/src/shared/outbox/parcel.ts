@@ -1,5 +1,6 @@
 import { eventSchema, newChangeSchema, type NewChange } from '@seriatim/contract'
-import type { ProgressEvent, ProjectId } from '@seriatim/core'
+import type { ProgressEvent } from '@seriatim/core/progress'
+import type { ProjectId } from '@seriatim/core/units'
 import { z } from 'zod'
 
 /** Something recorded or changed here, on its way to the server. */

@@ -1,4 +1,4 @@
-import type { ProjectId } from '@seriatim/core'
+import type { ProjectId } from '@seriatim/core/units'
 import { useMemo, useSyncExternalStore } from 'react'
 import { serverCarrier } from './deliver.ts'
 import { createOutbox, type OutboxState } from './outbox.ts'

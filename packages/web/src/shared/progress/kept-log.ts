@@ -1,5 +1,5 @@
 import type { PackedLog } from '@seriatim/contract'
-import type { ProjectId } from '@seriatim/core'
+import type { ProjectId } from '@seriatim/core/units'
 import { forget, keep, logKey, readKept } from '../kept/index.ts'
 import type { ProgressStore } from './progress-store.ts'
 

@@ -1,12 +1,6 @@
 import { createLogPacker, unpackLog, type PackedLog } from '@seriatim/contract'
-import {
-  createProgressLog,
-  type DeviceId,
-  type EventId,
-  type Progress,
-  type ProgressEvent,
-  type ProjectId,
-} from '@seriatim/core'
+import { createProgressLog, type Progress, type ProgressEvent } from '@seriatim/core/progress'
+import type { DeviceId, EventId, ProjectId } from '@seriatim/core/units'
 import { deviceId } from '../device.ts'
 
 /** The log of one project as this page knows it: read from the server on from where it ended, and recorded here. */

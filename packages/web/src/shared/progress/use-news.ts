@@ -1,5 +1,5 @@
 import { newsStream } from '@seriatim/contract'
-import type { ProjectId } from '@seriatim/core'
+import type { ProjectId } from '@seriatim/core/units'
 import { useQueryClient } from '@tanstack/react-query'
 import { useEffect } from 'react'
 import { deviceId } from '../device.ts'

@@ -1,5 +1,6 @@
 import { routes } from '@seriatim/contract'
-import type { ProgressEvent, ProjectId } from '@seriatim/core'
+import type { ProgressEvent } from '@seriatim/core/progress'
+import type { ProjectId } from '@seriatim/core/units'
 import { queryOptions, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query'
 import { useSyncExternalStore } from 'react'
 import { call, isAway, projectQuery } from '../api/index.ts'

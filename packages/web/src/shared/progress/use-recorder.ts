@@ -1,19 +1,7 @@
-import {
-  batchTime,
-  dryingWait,
-  type BatchTimes,
-  type EventId,
-  type Mix,
-  type Feel,
-  type InspectionVerdict,
-  type ModelId,
-  type ProgressEvent,
-  type Project,
-  type Seconds,
-  type StageId,
-  type StageWait,
-  type Verdict,
-} from '@seriatim/core'
+import { batchTime, type BatchTimes } from '@seriatim/core/estimating'
+import type { Feel, InspectionVerdict, ProgressEvent, StageWait, Verdict } from '@seriatim/core/progress'
+import { dryingWait, type Mix, type Project } from '@seriatim/core/trade'
+import type { EventId, ModelId, Seconds, StageId } from '@seriatim/core/units'
 import { useMemo } from 'react'
 import { v7 } from 'uuid'
 import { clockNow } from '../clock.ts'

@@ -1,4 +1,6 @@
-import { withCapital, type Command, type Project } from '@seriatim/core'
+import type { Command } from '@seriatim/core/changes'
+import type { Project } from '@seriatim/core/trade'
+import { withCapital } from '@seriatim/core/units'
 import { durationText } from '../format/index.ts'
 
 /** What the fields of a command are called on the screen; one that is not named here is called by its own name. */

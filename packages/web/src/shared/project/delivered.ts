@@ -1,4 +1,4 @@
-import type { ChangeId, ProjectId } from '@seriatim/core'
+import type { ChangeId, ProjectId } from '@seriatim/core/units'
 
 const numbers = new Map<ProjectId, number>()
 const revisions = new Map<ChangeId, number>()

@@ -1,5 +1,6 @@
 import type { StoredProject } from '@seriatim/contract'
-import { applyCommand, withoutDangling, withOwnNames } from '@seriatim/core'
+import { applyCommand, withoutDangling } from '@seriatim/core/changes'
+import { withOwnNames } from '@seriatim/core/trade'
 import type { Parcel } from '../outbox/index.ts'
 
 type Change = Extract<Parcel, { kind: 'change' }>

@@ -1,5 +1,7 @@
 import { newChangeSchema, type LoggedChange, type NewChange } from '@seriatim/contract'
-import { commandsBetween, type ChangeId, type Command, type Project } from '@seriatim/core'
+import { commandsBetween, type Command } from '@seriatim/core/changes'
+import type { Project } from '@seriatim/core/trade'
+import type { ChangeId } from '@seriatim/core/units'
 import { toast } from 'sonner'
 import { v7 } from 'uuid'
 import { z } from 'zod'

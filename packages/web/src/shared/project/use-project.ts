@@ -1,4 +1,4 @@
-import type { ProjectId } from '@seriatim/core'
+import type { ProjectId } from '@seriatim/core/units'
 import { useQuery } from '@tanstack/react-query'
 import { createContext, use, useMemo, useState } from 'react'
 import { projectQuery } from '../api/index.ts'

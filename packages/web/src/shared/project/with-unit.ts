@@ -1,4 +1,5 @@
-import type { Project, Unit, UnitId } from '@seriatim/core'
+import type { Project, Unit } from '@seriatim/core/trade'
+import type { UnitId } from '@seriatim/core/units'
 
 /** The project with the unit in the place of the one of its id, or last. */
 export function withUnit<P extends Project>(project: P, unit: Unit): P {

@@ -1,12 +1,5 @@
-import {
-  batchName,
-  saysPot,
-  workName,
-  type Departure,
-  type Project,
-  type RunSheet,
-  type RunSheetEntry,
-} from '@seriatim/core'
+import { workName, type Departure, type RunSheet, type RunSheetEntry } from '@seriatim/core/plan'
+import { batchName, saysPot, type Project } from '@seriatim/core/trade'
 import { clsx } from 'clsx'
 import { clockText, dayText, durationText } from '../format/index.ts'
 import { groupEntries, type SheetRow } from './group-entries.ts'

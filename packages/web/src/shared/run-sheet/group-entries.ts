@@ -1,4 +1,6 @@
-import type { Batch, Departure, Drying, Instant, RunSheetEntry, Stage, Stretch } from '@seriatim/core'
+import type { Departure, Drying, RunSheetEntry, Stretch } from '@seriatim/core/plan'
+import type { Batch, Stage } from '@seriatim/core/trade'
+import type { Instant } from '@seriatim/core/units'
 
 /** A line of the run sheet: one pot over one or more batches in a row, or a wait. */
 export type SheetRow =

@@ -1,4 +1,5 @@
-import { slipText, type HoleState, type Instant } from '@seriatim/core'
+import { slipText, type HoleState } from '@seriatim/core/progress'
+import type { Instant } from '@seriatim/core/units'
 import type { CSSProperties } from 'react'
 
 interface PunchHoleProps {

@@ -1,4 +1,5 @@
-import type { HoleState, Instant } from '@seriatim/core'
+import type { HoleState } from '@seriatim/core/progress'
+import type { Instant } from '@seriatim/core/units'
 import { clsx } from 'clsx'
 import { PunchHole } from './punch-hole.tsx'
 

@@ -1,14 +1,12 @@
+import { createProgressLog, type Progress, type ProgressEvent } from '@seriatim/core/progress'
 import {
-  createProgressLog,
   instant,
   type DeviceId,
   type EventId,
   type ModelId,
-  type Progress,
-  type ProgressEvent,
   type ProjectId,
   type StageId,
-} from '@seriatim/core'
+} from '@seriatim/core/units'
 import { describe, expect, it, vi } from 'vitest'
 import type { LogSource } from '../progress/progress-store.ts'
 import { createKeeper, createSender } from './held.ts'

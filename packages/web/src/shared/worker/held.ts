@@ -1,10 +1,5 @@
-import {
-  createProgressLog,
-  type DeviceId,
-  type ProgressEvent,
-  type ProgressLog,
-  type ProjectId,
-} from '@seriatim/core'
+import { createProgressLog, type ProgressEvent, type ProgressLog } from '@seriatim/core/progress'
+import type { DeviceId, ProjectId } from '@seriatim/core/units'
 import type { LogSource } from '../progress/progress-store.ts'
 
 /** Stands for something the worker has already, by its number. */

@@ -1,63 +1,64 @@
+import { lineAsFelt } from '@seriatim/core/air'
+import {
+  estimateLine,
+  extrasFor,
+  learnBores,
+  pilotProposals,
+  pilotReport,
+  standardCosts,
+  workLeft,
+  type BatchTimes,
+  type EstimateInput,
+  type ObservedTime,
+} from '@seriatim/core/estimating'
+import {
+  planDesk,
+  tryOffer,
+  type DeskInput,
+  type DeskJob,
+  type Offer,
+  type OfferInput,
+} from '@seriatim/core/forecasting'
+import { priceMovers, quoteTiers, type QuoteInput } from '@seriatim/core/money'
 import {
   asTaken,
   changeUnderWay,
-  comparePlans,
-  estimateLine,
-  extrasFor,
   findFaults,
-  foldProgress,
-  lineAsFelt,
   lineJudge,
   judgementCalls,
-  learnBores,
   lineOfOrder,
   offersOfSameness,
   orderLine,
-  pilotProposals,
-  pilotReport,
-  planDesk,
-  planLine,
-  priceMovers,
-  quoteTiers,
-  runSheets,
-  standardCosts,
-  tableReadyStandard,
-  tryOffer,
-  tryWay,
-  burnUp,
-  lastSitting,
-  touchUpRound,
-  trySplit,
-  workLeft,
-  type BatchSplit,
-  type DeskInput,
-  type DeskJob,
-  type ProgressEvent,
-  type BatchTimes,
-  type EstimateInput,
   type FollowingUnit,
-  type Instant,
-  type KeptPlan,
   type LineOrder,
-  type LinePlan,
-  type ObservedTime,
-  type Offer,
-  type OfferInput,
   type OrderingInput,
+} from '@seriatim/core/ordering'
+import {
+  comparePlans,
+  planLine,
+  runSheets,
+  tryWay,
+  trySplit,
+  type KeptPlan,
+  type LinePlan,
   type ProjectToPlan,
-  type Progress,
-  type Project,
-  type QuoteInput,
-  type Recipe,
-  type Shelf,
-  type Stage,
-  type Standard,
-  type Unit,
-  type UnitId,
   type WayInput,
   toPlan,
   type PlanningInput,
-} from '@seriatim/core'
+} from '@seriatim/core/plan'
+import { foldProgress, type ProgressEvent, type Progress } from '@seriatim/core/progress'
+import type { Shelf } from '@seriatim/core/recipe'
+import { burnUp, lastSitting, touchUpRound } from '@seriatim/core/sheet'
+import {
+  tableReadyStandard,
+  type BatchSplit,
+  type Project,
+  type Recipe,
+  type Stage,
+  type Standard,
+  type Unit,
+} from '@seriatim/core/trade'
+import type { Instant, UnitId } from '@seriatim/core/units'
 import { expose } from 'comlink'
 import { v5, v7 } from 'uuid'
 import { layOutCut } from '../recipe-cut.ts'

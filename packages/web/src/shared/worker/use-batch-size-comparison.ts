@@ -1,4 +1,4 @@
-import { distinctSplits, type SplitOutcome, type ProjectToPlan } from '@seriatim/core'
+import { distinctSplits, type SplitOutcome, type ProjectToPlan } from '@seriatim/core/plan'
 import { useQueries, useQueryClient, type UseQueryResult } from '@tanstack/react-query'
 import { useMemo } from 'react'
 import { callPlanner } from './call-planner.ts'

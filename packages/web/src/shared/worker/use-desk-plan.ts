@@ -1,4 +1,6 @@
-import type { DeskPlan, PlanProblem, Result } from '@seriatim/core'
+import type { DeskPlan } from '@seriatim/core/forecasting'
+import type { PlanProblem } from '@seriatim/core/plan'
+import type { Result } from '@seriatim/core/units'
 import type { DeskWish } from './planner.worker.ts'
 import { useWorkedOut } from './use-worked-out.ts'
 

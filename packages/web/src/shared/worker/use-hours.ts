@@ -1,4 +1,6 @@
-import type { Extra, Standard, StandardCosts, UnitId } from '@seriatim/core'
+import type { Extra, StandardCosts } from '@seriatim/core/estimating'
+import type { Standard } from '@seriatim/core/trade'
+import type { UnitId } from '@seriatim/core/units'
 import type { WholeInput } from './planner.worker.ts'
 import { useWorkedOut } from './use-worked-out.ts'
 

@@ -1,4 +1,5 @@
-import type { EstimateInput, LineEstimate, Progress } from '@seriatim/core'
+import type { EstimateInput, LineEstimate } from '@seriatim/core/estimating'
+import type { Progress } from '@seriatim/core/progress'
 import { keepPreviousData, skipToken, useQuery } from '@tanstack/react-query'
 import { callPlanner } from './call-planner.ts'
 import { inputKey } from './input-key.ts'

@@ -1,14 +1,12 @@
 import {
   followedRecipes,
-  tableReadyStandard,
   type LineOrder,
   type OrderingInput,
   type OrderWeight,
-  type Project,
   type SamenessOffer,
-  type Shelf,
-  type Stage,
-} from '@seriatim/core'
+} from '@seriatim/core/ordering'
+import type { Shelf } from '@seriatim/core/recipe'
+import { tableReadyStandard, type Project, type Stage } from '@seriatim/core/trade'
 import { keepPreviousData, useQuery } from '@tanstack/react-query'
 import { useMemo } from 'react'
 import { callPlanner } from './call-planner.ts'

@@ -1,25 +1,17 @@
 import type {
   BatchTimes,
-  FollowingUnit,
-  Instant,
-  JudgementCall,
-  KeptPlan,
   LearntBores,
   LineEstimate,
-  LineFinding,
-  LinePlan,
-  OrderingInput,
   PilotProposal,
   PilotReport,
-  PlanChange,
-  Progress,
-  Project,
-  Recipe,
-  RunSheet,
-  Shelf,
-  Unit,
   WorkLeft,
-} from '@seriatim/core'
+} from '@seriatim/core/estimating'
+import type { FollowingUnit, JudgementCall, LineFinding, OrderingInput } from '@seriatim/core/ordering'
+import type { KeptPlan, LinePlan, PlanChange, RunSheet } from '@seriatim/core/plan'
+import type { Progress } from '@seriatim/core/progress'
+import type { Shelf } from '@seriatim/core/recipe'
+import type { Project, Recipe, Unit } from '@seriatim/core/trade'
+import type { Instant } from '@seriatim/core/units'
 import type { Cut } from '../recipe-cut.ts'
 import type { FindingOfModels } from '../finding-list.tsx'
 import type { WholeInput } from './planner.worker.ts'

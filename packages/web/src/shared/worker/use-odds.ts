@@ -1,12 +1,7 @@
-import {
-  offersFor,
-  type EstimateInput,
-  type FinishForecast,
-  type LineEstimate,
-  type Offer,
-  type ProjectToPlan,
-  type ProjectId,
-} from '@seriatim/core'
+import type { EstimateInput, LineEstimate } from '@seriatim/core/estimating'
+import { offersFor, type FinishForecast, type Offer } from '@seriatim/core/forecasting'
+import type { ProjectToPlan } from '@seriatim/core/plan'
+import type { ProjectId } from '@seriatim/core/units'
 import { skipToken, useQueries, useQuery, useQueryClient, type UseQueryResult } from '@tanstack/react-query'
 import { useEffect, useMemo } from 'react'
 import { sayFinish } from '../api/index.ts'

@@ -1,5 +1,5 @@
 // @vitest-environment jsdom
-import type { ProjectToPlan } from '@seriatim/core'
+import type { ProjectToPlan } from '@seriatim/core/plan'
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
 import { renderHook, waitFor } from '@testing-library/react'
 import type { ReactNode } from 'react'

@@ -1,4 +1,6 @@
-import type { LinePlan, PlannedTask, PlanProblem, Project, Result } from '@seriatim/core'
+import type { LinePlan, PlannedTask, PlanProblem } from '@seriatim/core/plan'
+import type { Project } from '@seriatim/core/trade'
+import type { Result } from '@seriatim/core/units'
 import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/react-query'
 import { keptPlanQuery, sayPlan } from '../api/index.ts'
 import { useWaiting } from '../outbox/index.ts'

@@ -1,12 +1,10 @@
 import type { AirReading, StoredProject } from '@seriatim/contract'
-import {
-  instant,
-  unfitForCans,
-  type BatchTimes,
-  type ProjectToPlan,
-  type Progress,
-  type Project,
-} from '@seriatim/core'
+import { unfitForCans } from '@seriatim/core/air'
+import type { BatchTimes } from '@seriatim/core/estimating'
+import type { ProjectToPlan } from '@seriatim/core/plan'
+import type { Progress } from '@seriatim/core/progress'
+import type { Project } from '@seriatim/core/trade'
+import { instant } from '@seriatim/core/units'
 import { useMemo } from 'react'
 import { clockNow } from '../clock.ts'
 import { useAir, useShelf } from '../api/index.ts'

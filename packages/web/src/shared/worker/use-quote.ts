@@ -1,4 +1,5 @@
-import type { PriceMover, QuoteInput, QuoteTier, Standard } from '@seriatim/core'
+import type { PriceMover, QuoteInput, QuoteTier } from '@seriatim/core/money'
+import type { Standard } from '@seriatim/core/trade'
 import { useWorkedOut } from './use-worked-out.ts'
 
 /** The standards of a project side by side; `undefined` until they are worked out. */

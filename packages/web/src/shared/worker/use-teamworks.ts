@@ -1,11 +1,6 @@
-import {
-  teamworks,
-  type LinePlan,
-  type ProjectToPlan,
-  type PlanProblem,
-  type Result,
-  type Teamwork,
-} from '@seriatim/core'
+import type { LinePlan, ProjectToPlan, PlanProblem } from '@seriatim/core/plan'
+import { teamworks, type Teamwork } from '@seriatim/core/trade'
+import type { Result } from '@seriatim/core/units'
 import { useQueries, type UseQueryResult } from '@tanstack/react-query'
 import { callPlanner } from './call-planner.ts'
 import { inputKey } from './input-key.ts'

@@ -1,4 +1,5 @@
-import type { Recipe, Unit, WayInput, WayOutcome } from '@seriatim/core'
+import type { WayInput, WayOutcome } from '@seriatim/core/plan'
+import type { Recipe, Unit } from '@seriatim/core/trade'
 import { useQueries } from '@tanstack/react-query'
 import { callPlanner } from './call-planner.ts'
 import { inputKey } from './input-key.ts'

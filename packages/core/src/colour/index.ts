@@ -1,0 +1,1 @@
+export { coatOver, colourDifference, type Hex, parseHex } from './colour.ts'

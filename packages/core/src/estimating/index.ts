@@ -1,0 +1,41 @@
+export {
+  type Afforded,
+  affordStandards,
+  type Goal,
+  standardCosts,
+  type StandardCosts,
+  standardWorth,
+} from './afford.ts'
+export { amountsLeft, besideByBatch, type BesideWorkOf } from './amounts-left.ts'
+export { batchTime, type BatchTimes, secondsAModel, sharedHandsOnSeconds } from './batch-time.ts'
+export { broughtObservations } from './brought-rates.ts'
+export {
+  type EstimateInput,
+  estimateLine,
+  type LineEstimate,
+  type StageEstimate,
+  type TimeRange,
+  timesOf,
+  totalOf,
+} from './estimate-line.ts'
+export { type Extra, extrasFor } from './extras.ts'
+export { learnBores, type LearntBores } from './learn-bores.ts'
+export { projectForStandard } from './line-for-standard.ts'
+export { askedAbout, type ObservedTime } from './observe-times.ts'
+export {
+  applyPilotProposal,
+  type PilotProposal,
+  pilotProposals,
+  pilotReport,
+  type PilotReport,
+  type PilotStage,
+  pilotTotals,
+} from './pilot.ts'
+export { type DatedObservation, type RateRow, rateRows } from './rate-rows.ts'
+export { overallPace, type PaceObservation, type Rates } from './rates.ts'
+export { type Room, roomFor } from './room.ts'
+export { stageWorks } from './stage-work.ts'
+export { type Surprise, surprises } from './surprises.ts'
+export { spreadOf } from './three-point.ts'
+export type { BesideWork } from './touch-up.ts'
+export { workLeft, type WorkLeft } from './work-left.ts'

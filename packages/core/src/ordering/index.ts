@@ -1,0 +1,26 @@
+export { changeUnderWay } from './change-under-way.ts'
+export { findFaults } from './find-faults.ts'
+export { type JudgementCall, judgementCalls } from './judgement-calls.ts'
+export { isSameLine, lineDifference } from './line-difference.ts'
+export { type LineFinding, lineJudge, mendProject } from './line-findings.ts'
+export { followedRecipes, followersOf, lineOfOrder, takersAmong } from './line-of-order.ts'
+export { applyMend } from './mend.ts'
+export { applyOffer, offersOfSameness, type SamenessOffer } from './offers.ts'
+export {
+  type LineOrder,
+  type NotMerged,
+  type OrderedStage,
+  type OrderingInput,
+  orderLine,
+  type StopLine,
+} from './order-line.ts'
+export {
+  asTaken,
+  type FollowingUnit,
+  modelsTaking,
+  type OrderedRecipe,
+  type OrderWeight,
+  orderWeights,
+} from './pieces.ts'
+export { recipeAsDone, type RecipeAsDone } from './recipe-as-done.ts'
+export type { Finding, Mend, Severity } from './rule.ts'

@@ -1,0 +1,20 @@
+export { batchHole, type BatchHole } from './batch-hole.ts'
+export { type DryingEntry, dryingShelf } from './drying-shelf.ts'
+export {
+  type Feel,
+  feels,
+  type InspectionVerdict,
+  inspectionVerdicts,
+  type ProgressEvent,
+  type RecordedBy,
+  type StageWait,
+  type Verdict,
+  verdicts,
+} from './event.ts'
+export { foldProgress } from './fold-progress.ts'
+export { holeState, type HoleState, isOpenHole, isThrough, isThroughHole, slipText } from './hole-state.ts'
+export { type Lesson, lessonsOf } from './lessons.ts'
+export { longestPause } from './longest-pause.ts'
+export { createProgressLog, type ProgressLog } from './progress-log.ts'
+export { type Clock, clockOf, type Lap, type Mark, type Progress } from './progress.ts'
+export { toFollow, type ToFollow } from './to-follow.ts'

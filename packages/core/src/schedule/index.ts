@@ -1,0 +1,1 @@
+export { type TouchUpPart, touchUpParts } from './instance.ts'
