@@ -314,7 +314,8 @@ describe('quote', () => {
     const dear = quoted('--prices', written(JSON.stringify(prices)))
     expect(dear.currency).toBe('CHF')
     expect(dear.tiers[0]!.price).toBeGreaterThan(plain.tiers[0]!.price * 1.5)
-    const late = quoted('--beside', demo)
+    // Sixty models beside it, and one desk.
+    const late = quoted('--beside', written(cli('job', 'dip', '--models', '60').stdout))
     expect(late.tiers[0]!.promisedOn! > plain.tiers[0]!.promisedOn!).toBe(true)
     expect(late.tiers[0]!.price).toBe(plain.tiers[0]!.price)
   })

@@ -6,9 +6,6 @@ import type { Project } from '@seriatim/core/trade'
 import type { Instant, Result } from '@seriatim/core/units'
 import { readArguments, readNow, readProjectFile, type Printed } from './input.ts'
 
-/** Enough for every offer to be planned alike in a moment. */
-const effort = 250_000
-
 /** The odds of a project file's date, what drives them, and what would help. */
 export function runForecast(args: readonly string[]): Printed {
   const options = readOptions(args)
@@ -20,7 +17,7 @@ export function runForecast(args: readonly string[]): Printed {
   const progress = foldProgress(events)
   const materials = new Map(shelf.map((each) => [each.id, each]))
   const estimateInput = { project, shelf: materials, progress, now }
-  const input = { project, progress, now, shelf: materials, estimateInput, futures, seed, effort }
+  const input = { project, progress, now, shelf: materials, estimateInput, futures, seed }
   const before = tryOffer(input, null)
   if (!before) {
     const solved = solveLine({ ...toPlan(project), progress, now, effort: 0 })
