@@ -1,3 +1,4 @@
+import { readFile } from 'node:fs/promises'
 import { expect, test, type Page } from '../support/test.ts'
 import { expectAccessible, expectContrast } from '../support/axe.ts'
 import { demoId, seedProject } from '../support/projects.ts'
@@ -198,7 +199,7 @@ test('a project goes out as a file and comes back beside itself', async ({ page,
   const download = page.waitForEvent('download')
   await page.getByRole('button', { name: `Save ${name} as a file` }).click()
   const path = await (await download).path()
-  await page.getByRole('button', { name: 'Open a project file' }).click()
+  await page.getByRole('button', { name: 'Open a file' }).click()
   await page.getByLabel('File', { exact: true }).setInputFiles({
     name: 'broken.json',
     mimeType: 'application/json',
@@ -233,4 +234,24 @@ test('a question mark tells the keys of the place, and leads to help', async ({ 
   await expect(dialog).toContainText('This place has no keys of its own.')
   await page.keyboard.press('Escape')
   await expect(dialog).toBeHidden()
+})
+
+test('everything goes out as one file, and of it only what is not here comes in', async ({
+  page,
+  request,
+}) => {
+  const { name } = await seedProject(request)
+  await page.goto('/projects')
+  const download = page.waitForEvent('download')
+  await page.getByRole('button', { name: 'Save everything' }).click()
+  const path = await (await download).path()
+  expect(await readFile(path, 'utf8')).toContain(`"${name}"`)
+  await page.getByRole('button', { name: 'Open a file' }).click()
+  await page.getByLabel('File', { exact: true }).setInputFiles(path)
+  await expectAccessible(page)
+  await page.getByRole('button', { name: 'Take what is not here yet' }).click()
+  await expect(
+    page.getByText(/^0 projects, 0 clients and 0 materials taken\. \d+ projects were here already/),
+  ).toBeVisible()
+  await expect(page.getByRole('dialog')).toHaveCount(0)
 })

@@ -137,6 +137,7 @@ describe('demo and schema', () => {
   it('print what is checked in', () => {
     expect(cli('demo').stdout).toBe(readFileSync(demo, 'utf8'))
     expect(cli('schema').stdout).toBe(readFileSync(join(root, 'docs/project.schema.json'), 'utf8'))
+    expect(cli('studio-schema').stdout).toBe(readFileSync(join(root, 'docs/studio.schema.json'), 'utf8'))
   })
 })
 

@@ -1,4 +1,4 @@
-import { projectJsonSchema } from '@seriatim/contract'
+import { projectJsonSchema, studioJsonSchema } from '@seriatim/contract'
 import { demoProjectFile } from './demo/demo-project.ts'
 import { runEstimate } from './estimate-command.ts'
 import { runForecast } from './forecast-command.ts'
@@ -28,7 +28,7 @@ const usage = `usage: npm run -s cli -- plan FILE [--now MOMENT] [--batch-size N
   job    prints a project file of some models alike, painted by a school: for estimate and plan
 
   demo   prints the demo project as a project file
-  schema prints the JSON Schema of project files
+  schema prints the JSON Schema of project files, studio-schema that of studio files
 
   --now         the moment to plan from, ISO 8601 with offset; otherwise this moment
   --beside      another project at the same desk, planned together with the first; as often as there are others
@@ -50,6 +50,7 @@ const commands: Readonly<Record<string, (args: readonly string[]) => Printed>> =
   job: runJob,
   demo: () => ({ ok: true, value: `${JSON.stringify(demoProjectFile(), null, 1)}\n` }),
   schema: () => ({ ok: true, value: `${JSON.stringify(projectJsonSchema(), null, 2)}\n` }),
+  'studio-schema': () => ({ ok: true, value: `${JSON.stringify(studioJsonSchema(), null, 2)}\n` }),
 }
 
 const asked = ['help', '--help', '-h']

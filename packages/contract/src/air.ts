@@ -12,7 +12,7 @@ const humidityField = z
   .min(1, { error: 'Humidity goes from 1 to 100 %.' })
   .max(100, { error: 'Humidity goes from 1 to 100 %.' })
 
-const airReadingSchema = z.object({
+export const airReadingSchema = z.object({
   at: instantField,
   celsius: celsiusField,
   humidity: humidityField,

@@ -54,6 +54,7 @@ describe('the OpenAPI document', () => {
       'changeProject',
       'createProject',
       'importProject',
+      'importStudio',
       'keepPlan',
       'makeLink',
       'makeQuote',

@@ -6,7 +6,7 @@ import { z } from 'zod'
 import { moveProjectFile } from './move-project-file.ts'
 import { fieldErrors } from './problem.ts'
 import { projectFileSchema, type ProjectFileJson } from './project-file.ts'
-import { projectJsonSchema } from './project-json-schema.ts'
+import { projectJsonSchema } from './file-json-schemas.ts'
 import { renumberProjectFile } from './renumber-project-file.ts'
 import './messages.ts'
 

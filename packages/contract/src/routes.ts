@@ -33,6 +33,7 @@ import { planToKeepSchema, storedPlanSchema } from './plans.ts'
 import { projectFileSchema } from './project-file.ts'
 import { finishSchema, projectSettingsSchema, projectSummarySchema, storedProjectSchema } from './project.ts'
 import { materialSchema, recipeSchema, shelfSchema } from './recipe.ts'
+import { anyStudioFileSchema, studioFileSchema } from './studio-file.ts'
 
 type Method = 'GET' | 'POST' | 'PUT' | 'DELETE'
 
@@ -111,6 +112,13 @@ const afterQuery = z.object({
   after: z.coerce.number().int().min(0).max(Number.MAX_SAFE_INTEGER).default(0),
 })
 
+const countsSchema = z.object({
+  projects: z.int(),
+  clients: z.int(),
+  materials: z.int(),
+  readings: z.int(),
+  rates: z.int(),
+})
 const studioSchema = z.object({ name: textField('the studio a name', 120) })
 const deskSchema = z.object({ hoursOf: idOf<ProjectId>().nullable() })
 const shelfAnswer = z.object({ materials: z.array(materialSchema).readonly() })
@@ -350,6 +358,13 @@ export const routes = {
   }),
 
   /** What clients read above their page. */
+  /** A whole studio as one file, and what of one is not here yet: what is here stays as it is. */
+  exportStudio: route('GET', '/studio/file', { audience: 'manager', answer: studioFileSchema }),
+  importStudio: route('POST', '/studio/import', {
+    body: anyStudioFileSchema,
+    answer: z.object({ taken: countsSchema, here: countsSchema }),
+    largest: 96 * megabyte,
+  }),
   readStudio: route('GET', '/studio', { answer: studioSchema }),
   nameStudio: route('PUT', '/studio', { audience: 'owner', body: studioSchema, answer: studioSchema }),
 

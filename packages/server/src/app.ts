@@ -28,6 +28,7 @@ import { planRoutes } from './features/plans/routes.ts'
 import { progressRoutes } from './features/progress/routes.ts'
 import { projectRoutes } from './features/projects/routes.ts'
 import { createSummaries } from './features/projects/summaries.ts'
+import { studioFileRoutes } from './features/studio-file/routes.ts'
 import { shelfRoutes } from './features/shelf/routes.ts'
 import { onError } from './http/on-error.ts'
 import { ownPagesOnly } from './http/own-pages-only.ts'
@@ -83,6 +84,7 @@ function createApi({ studios, now, news, door, log }: AppOptions, studio: Studio
     return context.body(document, 200, { 'content-type': 'application/json' })
   })
   projectRoutes(api, db, now, summaries, packedLogs)
+  studioFileRoutes(api, db, now)
   planRoutes(api, db, now)
   progressRoutes(api, db, now, packedLogs)
   shelfRoutes(api, db)

@@ -10,7 +10,7 @@ const steps: Readonly<Record<number, (file: Record<string, unknown>) => Record<s
 /** A project file of this version or an earlier one. */
 export const anyProjectFileSchema = z.preprocess(upToDate, projectFileSchema)
 
-function upToDate(file: unknown): unknown {
+export function upToDate(file: unknown): unknown {
   let now = file
   while (typeof now === 'object' && now !== null && 'version' in now && typeof now.version === 'number') {
     const step = steps[now.version]

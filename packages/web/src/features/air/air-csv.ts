@@ -1,7 +1,7 @@
 import type { AirReading } from '@seriatim/contract'
 import { airPlaces, type AirPlace } from '@seriatim/core/air'
-import { instant, parseLocalDate, type Instant } from '@seriatim/core/units'
-import { decimalOf, type CsvReader } from '../../shared/csv/index.ts'
+import type { Instant } from '@seriatim/core/units'
+import { decimalOf, momentOf, type CsvReader } from '../../shared/csv/index.ts'
 
 const needed = ['time', 'temperature', 'humidity'] as const
 const columns = [...needed, 'place'] as const
@@ -40,14 +40,4 @@ function placeOf(text: string, foretold: boolean): AirPlace | null {
   const said = text.trim().toLowerCase()
   if (said === '') return foretold ? 'outdoors' : 'indoors'
   return airPlaces.find((place) => place === said) ?? null
-}
-
-const shape = /^(\d{4}-\d{2}-\d{2})[T ](\d{1,2})(:\d{2}(?::\d{2})?)(Z|[+-]\d{2}:?\d{2})?$/
-
-/** Days that do not exist are none, though the platform would read a 30 February as a day in March. */
-function momentOf(text: string) {
-  const [, day = '', hour = '', rest = '', offset = ''] = shape.exec(text) ?? []
-  if (!parseLocalDate(day).ok || Number(hour) > 23) return null
-  const moment = Date.parse(`${day}T${hour.padStart(2, '0')}${rest}${offset}`)
-  return Number.isNaN(moment) ? null : instant(moment)
 }

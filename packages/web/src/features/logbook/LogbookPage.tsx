@@ -9,9 +9,11 @@ import { BringCsvButton, saveText } from '../../shared/csv/index.ts'
 import { plural } from '../../shared/format/index.ts'
 import { MilestoneDialog } from '../../shared/milestone/index.ts'
 import { useCurrentProject } from '../../shared/project/index.ts'
-import { useProgress } from '../../shared/progress/index.ts'
+import { useProgress, useRecorder } from '../../shared/progress/index.ts'
 import { Button, ErrorState, Figure, Headline, LoadingState } from '../../shared/ui/index.ts'
 import { useEstimate } from '../../shared/working-project.ts'
+import { clockNow } from '../../shared/clock.ts'
+import { lapsReader, type ToldLap } from './laps-csv.ts'
 import { Lessons } from './Lessons.tsx'
 import { ratesCsv, ratesReader } from './rates-csv.ts'
 import { RateList } from './RateList.tsx'
@@ -45,6 +47,16 @@ function Logbook({ progress, estimate }: LogbookProps) {
     [hand.data, estimate],
   )
   const times = useMemo(() => loggedTimes(project, hand.data, estimate), [project, hand.data, estimate])
+  const laps = useMemo(() => lapsReader(project, progress, clockNow), [project, progress])
+  const recorder = useRecorder(project)
+  const takeLaps = (told: readonly ToldLap[]) => {
+    const ids = told.map(({ at, stageIds, modelIds, workSeconds }) =>
+      recorder.milestone(stageIds, modelIds, workSeconds, at),
+    )
+    toast(`${plural(told.length, 'lap')} recorded.`, {
+      action: { label: 'Undo', onClick: () => ids.forEach((id) => recorder.undo(id)) },
+    })
+  }
   const told = times.filter((time) => time.silent === null).length
 
   const save = () => {
@@ -84,6 +96,15 @@ function Logbook({ progress, estimate }: LogbookProps) {
             <Button weight="main" onClick={() => setStamping(true)}>
               <Flag aria-hidden="true" size={18} /> Stamp a milestone
             </Button>
+            <BringCsvButton
+              label="Laps from CSV"
+              title="Laps from CSV"
+              description="Unit, stages (several with + between), how many models, the minutes, and when. It punches the first models that are not through yet and teaches your rates."
+              placeholder={'time,unit,stages,models,minutes\n2026-11-24 20:10,Reed-pikes,Prime,6,12'}
+              reader={laps}
+              what={['lap', 'laps']}
+              onTake={takeLaps}
+            />
             <BringCsvButton
               label="Rates from CSV"
               title="Rates from CSV"

@@ -1,4 +1,5 @@
 import { writeCsv } from '../../shared/csv/index.ts'
+import { minutesInputText } from '../../shared/format/index.ts'
 import type { LoggedTime } from './logged-times.ts'
 
 /** Every time that was recorded, as CSV: what the clock showed, what of it counts, and what was expected; seconds. */
@@ -10,6 +11,7 @@ export function timesCsv(times: readonly LoggedTime[]): string {
       'where',
       'stages',
       'models',
+      'minutes',
       'clock seconds',
       'counted seconds',
       'expected seconds',
@@ -23,6 +25,7 @@ export function timesCsv(times: readonly LoggedTime[]): string {
       time.where,
       time.stages.join(' + '),
       String(time.models),
+      minutesInputText(Math.round(time.countedSeconds)),
       String(Math.round(time.clockSeconds)),
       String(Math.round(time.countedSeconds)),
       String(Math.round(time.expectedSeconds)),

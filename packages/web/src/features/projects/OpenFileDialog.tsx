@@ -1,9 +1,11 @@
-import { anyProjectFileSchema, fieldErrors } from '@seriatim/contract'
 import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
-import { ApiProblem, importProjectFile, projectListQuery } from '../../shared/api/index.ts'
+import { toast } from 'sonner'
+import { ApiProblem, importProjectFile, importStudioFile, projectListQuery } from '../../shared/api/index.ts'
+import { plural } from '../../shared/format/index.ts'
 import { Button, Dialog, TextField } from '../../shared/ui/index.ts'
+import { readFile, type ReadFile } from './read-file.ts'
 
 interface DialogProps {
   readonly open: boolean
@@ -12,11 +14,11 @@ interface DialogProps {
 
 const mostErrors = 8
 
-/** Reads a project file, names every fault at its place, and loads it, as a copy where it is here already. */
+/** Reads a file of a project or a whole studio, names every fault at its place, and loads it; a project that is here as a copy. */
 export function OpenFileDialog({ open, onOpenChange }: DialogProps) {
   const navigate = useNavigate()
   const client = useQueryClient()
-  const [file, setFile] = useState<unknown>(null)
+  const [file, setFile] = useState<Exclude<ReadFile, { kind: 'wrong' }> | null>(null)
   const [errors, setErrors] = useState<readonly string[]>([])
   const [here, setHere] = useState(false)
   const [busy, setBusy] = useState(false)
@@ -26,28 +28,17 @@ export function OpenFileDialog({ open, onOpenChange }: DialogProps) {
     setHere(false)
     setErrors([])
     if (!picked) return
-    let json: unknown
-    try {
-      json = JSON.parse(await picked.text())
-    } catch {
-      setErrors([`${picked.name} is not JSON.`])
-      return
-    }
-    const parsed = anyProjectFileSchema.safeParse(json)
-    if (parsed.success) setFile(json)
-    else
-      setErrors(
-        fieldErrors(parsed.error.issues).map((each) => `${each.path || picked.name}: ${each.message}`),
-      )
+    const found = readFile(picked.name, await picked.text())
+    if (found.kind === 'wrong') setErrors(found.errors)
+    else setFile(found)
   }
 
   const load = async (copy: boolean) => {
-    if (file === null) return
+    if (!file) return
     setBusy(true)
     try {
-      const project = await importProjectFile(file, copy)
-      await client.invalidateQueries({ queryKey: projectListQuery.queryKey })
-      await navigate(`/projects/${project.id}/plan`)
+      if (file.kind === 'studio') await loadStudio(file.json)
+      else await loadProject(file.json, copy)
     } catch (error) {
       if (error instanceof ApiProblem && error.kind === 'project-exists') setHere(true)
       else setErrors([error instanceof Error ? error.message : String(error)])
@@ -55,13 +46,27 @@ export function OpenFileDialog({ open, onOpenChange }: DialogProps) {
       setBusy(false)
     }
   }
+  const loadProject = async (json: unknown, copy: boolean) => {
+    const project = await importProjectFile(json, copy)
+    await client.invalidateQueries({ queryKey: projectListQuery.queryKey })
+    await navigate(`/projects/${project.id}/plan`)
+  }
+  const loadStudio = async (json: unknown) => {
+    const { taken, here: known } = await importStudioFile(json)
+    // Shelf, air, hand, clients and prices may all have more in them.
+    await client.invalidateQueries()
+    toast(
+      `${plural(taken.projects, 'project')}, ${plural(taken.clients, 'client')} and ${plural(taken.materials, 'material')} taken.${known.projects > 0 ? ` ${plural(known.projects, 'project')} ${known.projects === 1 ? 'was' : 'were'} here already and ${known.projects === 1 ? 'stays as it is' : 'stay as they are'}.` : ''}`,
+    )
+    onOpenChange(false)
+  }
 
   return (
     <Dialog
       open={open}
       onOpenChange={onOpenChange}
-      title="Open a project file"
-      description="A whole project with its log, as JSON."
+      title="Open a file"
+      description="A whole project with its log, or a whole studio, as JSON."
     >
       <div className="grid gap-4">
         <TextField
@@ -87,7 +92,7 @@ export function OpenFileDialog({ open, onOpenChange }: DialogProps) {
           </div>
         ) : (
           <Button weight="main" disabled={file === null || busy} onClick={() => void load(false)}>
-            Load the project
+            {file?.kind === 'studio' ? 'Take what is not here yet' : 'Load the project'}
           </Button>
         )}
       </div>

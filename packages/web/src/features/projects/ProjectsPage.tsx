@@ -1,9 +1,11 @@
 import type { ProjectSummary } from '@seriatim/contract'
 import { useQuery } from '@tanstack/react-query'
-import { FolderOpen, Handshake, Layers, Plus } from 'lucide-react'
+import { Download, FolderOpen, Handshake, Layers, Plus } from 'lucide-react'
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
-import { projectListQuery } from '../../shared/api/index.ts'
+import { toast } from 'sonner'
+import { exportStudioFile, projectListQuery } from '../../shared/api/index.ts'
+import { saveText } from '../../shared/csv/index.ts'
 import { plural } from '../../shared/format/index.ts'
 import { useManages } from '../../shared/signed-in.ts'
 import { Button, EmptyState, ErrorState, Headline, LoadingState } from '../../shared/ui/index.ts'
@@ -22,8 +24,13 @@ export function ProjectsPage() {
         <Plus aria-hidden="true" size={18} /> New project
       </Button>
       <Button onClick={() => setOpen('file')}>
-        <FolderOpen aria-hidden="true" size={18} /> Open a project file
+        <FolderOpen aria-hidden="true" size={18} /> Open a file
       </Button>
+      {manages && data && data.length > 0 ? (
+        <Button onClick={saveEverything}>
+          <Download aria-hidden="true" size={18} /> Save everything
+        </Button>
+      ) : null}
       {manages ? (
         <Button onClick={() => void navigate('/commissions')}>
           <Handshake aria-hidden="true" size={18} /> Commissions
@@ -65,6 +72,14 @@ export function ProjectsPage() {
       <NewProjectDialog open={open === 'new'} onOpenChange={(isOpen) => setOpen(isOpen ? 'new' : null)} />
       <OpenFileDialog open={open === 'file'} onOpenChange={(isOpen) => setOpen(isOpen ? 'file' : null)} />
     </>
+  )
+}
+
+/** Every project, the shelf, the air, clients and prices, as one file. */
+function saveEverything(): void {
+  exportStudioFile().then(
+    (text) => saveText('everything.seriatim.json', text, 'application/json'),
+    (error: unknown) => toast.error(error instanceof Error ? error.message : String(error)),
   )
 }
 

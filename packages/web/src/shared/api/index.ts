@@ -20,7 +20,9 @@ export { useMemberChange, useMembers } from './members.ts'
 export {
   createProject,
   exportProjectFile,
+  exportStudioFile,
   importProjectFile,
+  importStudioFile,
   projectListQuery,
   projectQuery,
   setProjectRemoved,

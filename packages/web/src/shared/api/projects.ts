@@ -1,4 +1,10 @@
-import { projectFileSchema, routes, type ProjectSettings, type StoredProject } from '@seriatim/contract'
+import {
+  projectFileSchema,
+  routes,
+  studioFileSchema,
+  type ProjectSettings,
+  type StoredProject,
+} from '@seriatim/contract'
 import type { Instant, ProjectId } from '@seriatim/core/units'
 import { queryOptions } from '@tanstack/react-query'
 import { z } from 'zod'
@@ -39,6 +45,17 @@ export async function sayFinish(
 
 export async function setProjectRemoved(id: ProjectId, removed: boolean): Promise<void> {
   await call(removed ? routes.removeProject : routes.restoreProject, { params: { id } })
+}
+
+/** The whole studio as a file's text, checked to be one. */
+export async function exportStudioFile(): Promise<string> {
+  const file = await call(routes.exportStudio, {})
+  return JSON.stringify(z.encode(studioFileSchema, file), null, 1)
+}
+
+/** Takes what of a studio file is not here yet, and says how much. */
+export function importStudioFile(file: unknown) {
+  return call(routes.importStudio, { body: file })
 }
 
 /** The project as a file's text, checked to be one. */

@@ -66,6 +66,10 @@ const otherNames: Readonly<Record<string, string>> = {
   temp: 'temperature',
   rh: 'humidity',
   factor: 'pace',
+  at: 'time',
+  where: 'unit',
+  stage: 'stages',
+  duration: 'minutes',
 }
 
 const plain = (name: string) => name.toLowerCase().replaceAll(/[^a-z0-9]/g, '')

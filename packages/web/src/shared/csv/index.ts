@@ -3,3 +3,4 @@ export { decimalOf, readCsv, type CsvCell, type CsvReader } from './csv-reader.t
 export { BringCsvButton } from './BringCsvButton.tsx'
 export { BringCsvDialog } from './BringCsvDialog.tsx'
 export { saveText } from './save-text.ts'
+export { momentOf } from './moment-of.ts'

@@ -1,7 +1,7 @@
 import { batchTime, type BatchTimes } from '@seriatim/core/estimating'
 import type { Feel, InspectionVerdict, ProgressEvent, StageWait, Verdict } from '@seriatim/core/progress'
 import { dryingWait, type Mix, type Project } from '@seriatim/core/trade'
-import type { EventId, ModelId, Seconds, StageId } from '@seriatim/core/units'
+import type { EventId, Instant, ModelId, Seconds, StageId } from '@seriatim/core/units'
 import { useMemo } from 'react'
 import { v7 } from 'uuid'
 import { clockNow } from '../clock.ts'
@@ -30,6 +30,7 @@ export function useRecorder(
     const record = (event: ProgressEvent) => {
       outbox.record({ kind: 'event', projectId: project.id, event })
       progressStore(project.id).record([event])
+      return event.id
     }
     const base = () => ({
       id: v7() as EventId,
@@ -68,9 +69,16 @@ export function useRecorder(
       startClock: (stageId: StageId, modelIds: readonly ModelId[]) =>
         record({ ...base(), kind: 'clock-started', stageId, modelIds }),
       stopClock: (targetId: EventId) => record({ ...base(), kind: 'clock-stopped', targetId }),
-      milestone: (stageIds: readonly StageId[], modelIds: readonly ModelId[], workSeconds: Seconds) =>
+      /** @param at when it was done, where that is told later. */
+      milestone: (
+        stageIds: readonly StageId[],
+        modelIds: readonly ModelId[],
+        workSeconds: Seconds,
+        at: Instant = clockNow(),
+      ) =>
         record({
           ...base(),
+          at,
           kind: 'milestone',
           stageIds,
           modelIds,

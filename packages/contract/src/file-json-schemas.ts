@@ -1,9 +1,15 @@
 import { z } from 'zod'
 import { projectFileSchema } from './project-file.ts'
+import { studioFileSchema } from './studio-file.ts'
 
 /** The JSON Schema (2020-12) of a project file as it is written; published as docs/project.schema.json. */
-export function projectJsonSchema() {
-  return z.toJSONSchema(projectFileSchema, {
+export const projectJsonSchema = () => jsonSchemaOf(projectFileSchema)
+
+/** The same of a studio file; published as docs/studio.schema.json. */
+export const studioJsonSchema = () => jsonSchemaOf(studioFileSchema)
+
+function jsonSchemaOf(schema: z.ZodType) {
+  return z.toJSONSchema(schema, {
     io: 'input',
     unrepresentable: 'any',
     override: ({ jsonSchema }) => {
