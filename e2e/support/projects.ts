@@ -1,6 +1,7 @@
 import { randomBytes } from 'node:crypto'
 import { unpackLog, type PackedLog } from '@seriatim/contract'
 import { lineTemplates } from '@seriatim/core/presets'
+import type { ProgressEvent } from '@seriatim/core/progress'
 import { expect, type APIRequestContext } from '@playwright/test'
 
 /** The demo project's own id: it never changes. */
@@ -95,9 +96,17 @@ export async function changeProject(
 
 /** The kinds of the events the server has, in the order they came. */
 export async function recordedKinds(request: APIRequestContext, id: string): Promise<string[]> {
+  return (await recordedEvents(request, id)).map((event) => event.kind)
+}
+
+/** The log of a project, in the order the server has it. */
+export async function recordedEvents(
+  request: APIRequestContext,
+  id: string,
+): Promise<readonly ProgressEvent[]> {
   const response = await request.get(`/api/projects/${id}/events`)
   const { log } = (await response.json()) as { log: PackedLog }
-  return unpackLog(log).map((event) => event.kind)
+  return unpackLog(log)
 }
 
 /** What a device records at the bench: the first stage on the first model of a project. */

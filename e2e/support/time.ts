@@ -9,6 +9,14 @@ const moments = new WeakMap<Page, string>()
 export async function setTime(page: Page, moment: string): Promise<void> {
   await page.goto('about:blank')
   if (!moments.has(page)) await page.route('**/events*', (route) => answerAt(page, route))
+  await moveTime(page, moment)
+}
+
+/**
+ * Time goes on for a page that was set to a moment before, and stays open. What is asked meanwhile seems to take so long, and
+ * says nothing of the clock.
+ */
+export async function moveTime(page: Page, moment: string): Promise<void> {
   moments.set(page, moment)
   await page.clock.setFixedTime(moment)
 }

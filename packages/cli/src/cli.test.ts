@@ -1,3 +1,4 @@
+import { studioFileSchema } from '@seriatim/contract'
 import { spawnSync } from 'node:child_process'
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
@@ -134,6 +135,21 @@ describe('plan', () => {
 })
 
 describe('demo and schema', () => {
+  it('print a studio with three commissions, the same but for its days', () => {
+    const at = (moment: string) =>
+      studioFileSchema.parse(JSON.parse(cli('demo-studio', '--now', moment).stdout))
+    const [one, later] = [at('2026-11-24T19:40:00Z'), at('2026-12-24T19:40:00Z')]
+    const ids = (studio: typeof one) => studio.projects.map(({ file }) => file.project.id)
+    expect(new Set(ids(one)).size).toBe(3)
+    expect(ids(later)).toEqual(ids(one))
+    expect(one.projects.map(({ file }) => file.project.dueOn)).toEqual([
+      '2026-11-30',
+      '2027-01-08',
+      '2027-01-23',
+    ])
+    expect(cli('demo-studio', '--now', 'soon').stderr).toBe('--now: this is not an ISO 8601 moment.\n')
+  })
+
   it('print what is checked in', () => {
     expect(cli('demo').stdout).toBe(readFileSync(demo, 'utf8'))
     expect(cli('schema').stdout).toBe(readFileSync(join(root, 'docs/project.schema.json'), 'utf8'))

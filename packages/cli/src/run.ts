@@ -1,9 +1,11 @@
-import { projectJsonSchema, studioJsonSchema } from '@seriatim/contract'
+import { projectJsonSchema, studioFileSchema, studioJsonSchema } from '@seriatim/contract'
+import { z } from 'zod'
 import { demoProjectFile } from './demo/demo-project.ts'
+import { demoStudioFile } from './demo/demo-studio.ts'
 import { runEstimate } from './estimate-command.ts'
 import { runForecast } from './forecast-command.ts'
 import { runJob } from './job-command.ts'
-import type { Printed } from './input.ts'
+import { readArguments, readNow, type Printed } from './input.ts'
 import { runOrder } from './order-command.ts'
 import { runPlan } from './plan-command.ts'
 import { runQuote } from './quote-command.ts'
@@ -27,7 +29,7 @@ const usage = `usage: npm run -s cli -- plan FILE [--now MOMENT] [--batch-size N
   quote  prints what it costs at each standard, and the day each could be promised for
   job    prints a project file of some models alike, painted by a school: for estimate and plan
 
-  demo   prints the demo project as a project file
+  demo   prints the demo project as a project file, demo-studio [--now MOMENT] a studio with three commissions
   schema prints the JSON Schema of project files, studio-schema that of studio files
 
   --now         the moment to plan from, ISO 8601 with offset; otherwise this moment
@@ -48,9 +50,19 @@ const commands: Readonly<Record<string, (args: readonly string[]) => Printed>> =
   schools: runSchools,
   quote: runQuote,
   job: runJob,
+  'demo-studio': runDemoStudio,
   demo: () => ({ ok: true, value: `${JSON.stringify(demoProjectFile(), null, 1)}\n` }),
   schema: () => ({ ok: true, value: `${JSON.stringify(projectJsonSchema(), null, 2)}\n` }),
   'studio-schema': () => ({ ok: true, value: `${JSON.stringify(studioJsonSchema(), null, 2)}\n` }),
+}
+
+function runDemoStudio(args: readonly string[]): Printed {
+  const read = readArguments(['demo-studio', ...args], ['now'])
+  if (!read.ok) return { ok: false, error: [read.error] }
+  const now = readNow(read.value.values.now)
+  if (!now.ok) return { ok: false, error: [now.error] }
+  const file = z.encode(studioFileSchema, demoStudioFile(now.value))
+  return { ok: true, value: `${JSON.stringify(file, null, 1)}\n` }
 }
 
 const asked = ['help', '--help', '-h']

@@ -32,7 +32,7 @@ const elsewhere = async (method: string, path: string, body?: unknown) => {
       ? {}
       : { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } }),
   })
-  return { status: answer.status, body: (await answer.json()) as unknown }
+  return { status: answer.status, body: (await answer.json()) }
 }
 const exported = async () => (await server.call('GET', '/studio/file')).body as StudioFileJson
 
@@ -102,7 +102,7 @@ describe('a whole studio as a file', () => {
     // What is in the way further down takes back what was taken before.
     const clash = structuredClone(file)
     const [one, two] = clash.projects
-    one!.file.project.id = v7() as never
+    one!.file.project.id = v7()
     clash.clients = [...clash.clients, { ...clash.clients[0]!, id: v7(), name: 'Somebody else' }]
     clash.projects = [two!, one!]
     clash.hoursOf = null

@@ -1,0 +1,98 @@
+import { expect, test, type Page } from '../support/test.ts'
+import { recordedEvents, seedProject } from '../support/projects.ts'
+import { moveTime, setTime } from '../support/time.ts'
+
+/** Half past seven in the evening of Berlin, and two and a half hours of it. */
+const begins = Date.parse('2026-11-24T18:30:00Z')
+const ends = begins + 2.5 * 3_600_000
+/** A model takes so long, more or less; getting up and mixing take a while before a stage. */
+const secondsOf = (lap: number) => 40 + 17 * (lap % 5)
+const betweenStages = 120
+
+const ticket = (page: Page) => page.getByRole('region', { name: 'Do this now' })
+const iso = (moment: number) => new Date(moment).toISOString()
+
+interface Hands {
+  readonly start: (page: Page) => Promise<void>
+  readonly next: (page: Page) => Promise<void>
+  readonly stop: (page: Page) => Promise<void>
+}
+
+const byKeys: Hands = {
+  start: (page) => page.keyboard.press('Space'),
+  next: (page) => page.keyboard.press('Space'),
+  stop: (page) => page.keyboard.press('Escape'),
+}
+const byTaps: Hands = {
+  start: (page) => page.getByRole('button', { name: 'Start the clock' }).tap(),
+  next: (page) => page.getByRole('button', { name: 'Next model' }).tap(),
+  stop: (page) => page.getByRole('button', { name: 'Stop here' }).tap(),
+}
+
+/** Paints from the first minute to the last, whatever the bench says next. @returns when each model was done. */
+async function paint(page: Page, hands: Hands): Promise<readonly number[]> {
+  const laps: number[] = []
+  let at = begins
+  const pass = async (seconds: number) => {
+    at += seconds * 1000
+    await moveTime(page, iso(at))
+  }
+  while (at + betweenStages * 1000 < ends) {
+    await pass(betweenStages)
+    const left = page.getByText('models done').locator('..').locator('dd')
+    const [done = 0, all = 0] = (await left.innerText()).split('/').map(Number)
+    const stage = await ticket(page).getByRole('heading', { level: 2 }).innerText()
+    await hands.start(page)
+    await expect(ticket(page)).toContainText('started')
+    for (let model = done; model < all; model++) {
+      const seconds = secondsOf(laps.length)
+      if (at + seconds * 1000 >= ends) break
+      await pass(seconds)
+      await hands.next(page)
+      laps.push(at)
+      if (model + 1 < all) await expect(left).toHaveText(new RegExp(`^${String(model + 1)} `))
+      else await expect(ticket(page)).not.toContainText(`${stage}\n`)
+    }
+    if (await page.getByRole('button', { name: 'Next model' }).isVisible()) {
+      await hands.stop(page)
+      await expect(ticket(page)).toContainText('not started')
+    }
+  }
+  return laps
+}
+
+for (const [how, hands] of [
+  ['keys', byKeys],
+  ['taps', byTaps],
+] as const) {
+  test.describe(`by ${how} alone`, () => {
+    test.use({ hasTouch: how === 'taps' })
+    test(`a whole evening by ${how} alone is recorded to the second, and says at its end what it brought`, async ({
+      page,
+      request,
+    }) => {
+      const { url, id } = await seedProject(request, { units: { 'Reed-pikes': 6, 'Lock-keepers': 6 } })
+      await setTime(page, iso(begins))
+      await page.goto(`${url}/bench`)
+      await expect(page.getByRole('heading', { name: 'Until 22:00' })).toBeVisible()
+      const laps = await paint(page, hands)
+      expect(laps.length).toBeGreaterThan(60)
+
+      // Every model is recorded at its second, once.
+      const punched = async () =>
+        (await recordedEvents(request, id)).filter((each) => each.kind === 'punched')
+      await expect.poll(async () => (await punched()).map((each) => each.at)).toEqual(laps)
+      const holes = (await punched()).flatMap((each) =>
+        each.modelIds.map((model) => `${model} ${each.stageId}`),
+      )
+      expect(new Set(holes).size).toBe(laps.length)
+      await expect(page.getByRole('button', { name: 'Start the clock' })).toBeVisible()
+
+      // What was left of the evening is none, and the logbook knows every lap.
+      await page.goto(`${url}/sheet`)
+      await expect(page.getByText('of the work done').first()).toBeVisible()
+      await page.goto(`${url}/logbook`)
+      await expect(page.getByText(`From ${String(laps.length)} times on the clock`)).toBeVisible()
+    })
+  })
+}
