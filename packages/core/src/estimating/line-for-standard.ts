@@ -47,7 +47,7 @@ export function projectForStandard<P extends Pick<Job, 'units' | 'recipes' | 'li
   const added = recipes.flatMap((recipe) =>
     recipe.steps
       .filter((step) => !onLine.has(step.id) && standardReaches(step.standard, standard))
-      .map((step) => stageOfStep(recipe, step, project)),
+      .map((step) => bareStageOf(recipe, step, project)),
   )
   return {
     ...project,
@@ -56,7 +56,8 @@ export function projectForStandard<P extends Pick<Job, 'units' | 'recipes' | 'li
   }
 }
 
-export function stageOfStep(recipe: Recipe, step: Step, { units }: Pick<Job, 'units'>): Stage {
+/** A stage for one step as far as its time goes: no colour, no wait, nothing that dries. */
+export function bareStageOf(recipe: Recipe, step: Step, { units }: Pick<Job, 'units'>): Stage {
   const { tool } = techniqueFacts[step.technique]
   const none = seconds(0)
   return {

@@ -19,7 +19,7 @@ import {
   type StageEstimate,
   type TimeRange,
 } from './estimate-line.ts'
-import { stageOfStep } from './line-for-standard.ts'
+import { bareStageOf } from './line-for-standard.ts'
 import { nothingBeside } from './touch-up.ts'
 
 type PilotProject = Pick<Project, 'units' | 'recipes' | 'line' | 'batchSize'>
@@ -189,7 +189,7 @@ export function pilotProposals(
     if (!wanted || (there && standardReaches(there.standard, unit.standard))) return []
     // What the recipe keeps for a better standard is taken from this one on.
     const step = there ? { ...there, standard: wanted.standard } : wanted
-    const own = stageOfStep(recipe, step, input.project)
+    const own = bareStageOf(recipe, step, input.project)
     const added = {
       ...input,
       project: {

@@ -1,6 +1,6 @@
 import { amountsLeft, besideByBatch } from '../estimating/amounts-left.ts'
 import { estimateLine, totalOf } from '../estimating/estimate-line.ts'
-import { stageOfStep } from '../estimating/line-for-standard.ts'
+import { bareStageOf } from '../estimating/line-for-standard.ts'
 import type { PaceObservation } from '../estimating/rates.ts'
 import type { Unit } from '../trade/job.ts'
 import { standardReaches, type Recipe } from '../trade/recipe.ts'
@@ -63,7 +63,7 @@ function faultsOf(recipe: Recipe, units: readonly Unit[], shelf: Shelf) {
 function secondsOf({ recipe, units, shelf, batchSize, known = [] }: Omit<JudgementInput, 'newId'>): number {
   const followed = { ...recipe, unitIds: units.map((unit) => unit.id) }
   const line = followed.steps.map((step) => ({
-    ...stageOfStep(followed, step, { units }),
+    ...bareStageOf(followed, step, { units }),
     material: mixText(step.mix, shelf),
     notNeededBy: units.flatMap((unit) => (standardReaches(step.standard, unit.standard) ? [] : [unit.id])),
   }))
