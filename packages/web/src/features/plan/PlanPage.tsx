@@ -1,21 +1,12 @@
 import type { EstimateInput, LineEstimate } from '@seriatim/core/estimating'
-import {
-  bearableBatch,
-  planNoteText,
-  planProblemText,
-  type LinePlan,
-  type ProjectToPlan,
-  type PlanNote,
-  type PlanProblem,
-} from '@seriatim/core/plan'
+import { bearableBatch, type LinePlan, type ProjectToPlan } from '@seriatim/core/plan'
 import { batchSizesText, splitIntoBatches, type Planning, type Project } from '@seriatim/core/trade'
 import type { Instant } from '@seriatim/core/units'
-import { useMemo, useState } from 'react'
+import { useMemo } from 'react'
 import { Link } from 'react-router'
-import { dateText, dayText, plural } from '../../shared/format/index.ts'
 import { useCurrentProject, useSettings } from '../../shared/project/index.ts'
 import { useProgress } from '../../shared/progress/index.ts'
-import { Button, EmptyState, ErrorState, Headline, LoadingState } from '../../shared/ui/index.ts'
+import { ErrorState, Headline, LoadingState } from '../../shared/ui/index.ts'
 import { useNarrow } from '../../shared/use-narrow.ts'
 import { RunSheetTicket } from '../../shared/run-sheet/index.ts'
 import { useNow } from '../../shared/use-now.ts'
@@ -39,29 +30,18 @@ import {
 import { BatchList } from './BatchList.tsx'
 import { BatchSizeControl } from './BatchSizeControl.tsx'
 import { ChangesSince } from './ChangesSince.tsx'
+import { LaterSheets } from './LaterSheets.tsx'
+import { NoPlan } from './NoPlan.tsx'
 import { OddsTicket } from './OddsTicket.tsx'
-import { EveningsButton, PlanControls } from './PlanControls.tsx'
+import { PlanControls } from './PlanControls.tsx'
 import { PlanFigures, planHeadline } from './PlanFigures.tsx'
+import { PlanNotes } from './PlanNotes.tsx'
 import { PlanTable } from './PlanTable.tsx'
 import { PlanWishes } from './PlanWishes.tsx'
 import { StringChart } from './StringChart.tsx'
 import { TeamworkTable } from './TeamworkTable.tsx'
 import { useBatchSize } from './use-batch-size.ts'
 import { useKeptPlan } from './use-kept-plan.ts'
-
-const sheetsAtFirst = 3
-
-/** Where a problem is mended; on the line where it is not said. */
-const wayOut: Partial<Record<PlanProblem['kind'], string>> = {
-  'no-models': 'roster',
-  'joined-in-a-circle': 'roster',
-  'all-done': 'bench',
-  'no-sessions': 'sessions',
-  'nobody-may': 'sessions',
-  'no-session-in-spray-hours': 'sessions',
-  'batch-over-rack': 'sessions',
-  'cannot-all-hold': 'sessions',
-}
 
 export function PlanPage() {
   const project = useProjectInAir(useCurrentProject())
@@ -83,7 +63,6 @@ export function PlanPage() {
   const setSettings = useSettings()
   const setBatchSize = useBatchSize(project, progress)
   const setPlanning = (planning: Planning, said: string) => setSettings({ planning }, said)
-  const [allSheets, setAllSheets] = useState(false)
   const plan = planned.data?.ok ? planned.data.value : null
   const narrow = useNarrow()
   const earlier = useKeptPlan(project, plan, now)
@@ -93,29 +72,7 @@ export function PlanPage() {
   if (error && !progress) return <ErrorState error={error} onRetry={() => void refetch()} />
   if (planned.error) return <ErrorState error={planned.error} onRetry={() => void planned.refetch()} />
   if (planned.data && !planned.data.ok) {
-    const { kind } = planned.data.error
-    const way = wayOut[kind] ?? 'line'
-    return (
-      <>
-        <Headline actions={<EveningsButton />}>
-          {kind === 'all-done'
-            ? 'Everything is painted'
-            : kind === 'no-models' || kind === 'no-stages'
-              ? 'Nothing to plan yet'
-              : 'No plan holds'}
-        </Headline>
-        <EmptyState
-          title={kind === 'all-done' ? 'Well done' : 'What is missing'}
-          actions={
-            <Link to={`../${way}`} className="text-lg font-bold underline underline-offset-4">
-              To the {way}
-            </Link>
-          }
-        >
-          <p>{planProblemText(planned.data.error)}</p>
-        </EmptyState>
-      </>
-    )
+    return <NoPlan problem={planned.data.error} />
   }
   if (!plan) return <LoadingState what="the plan" />
 
@@ -130,7 +87,7 @@ export function PlanPage() {
       >
         <PlanTitle plan={plan} project={project} input={ready} estimateInput={estimateInput} />
       </Headline>
-      <Notes notes={plan.notes} timeZone={project.evenings.timeZone} />
+      <PlanNotes notes={plan.notes} timeZone={project.evenings.timeZone} />
       <div
         aria-busy={planned.isPlaceholderData}
         className={
@@ -176,30 +133,7 @@ export function PlanPage() {
             <ChangesSince before={earlier} changes={changes} timeZone={project.evenings.timeZone} />
           ) : null}
         </div>
-        {sheets ? (
-          <h2 className="mt-8 mb-3 text-xl">
-            {later.length === 0
-              ? 'No session after this one'
-              : `${plural(later.length, 'session')} after this one`}
-          </h2>
-        ) : null}
-        <div className="grid items-start gap-4 md:grid-cols-2 xl:grid-cols-3">
-          {(allSheets ? later : later.slice(0, sheetsAtFirst)).map((sheet) => (
-            <RunSheetTicket
-              key={`${String(sheet.session.startsAt)} ${String(sheet.session.painter)}`}
-              sheet={sheet}
-              project={project}
-              painter={plan.painters.length > 1 ? (plan.painters[sheet.session.painter]?.name ?? null) : null}
-            />
-          ))}
-        </div>
-        {later.length > sheetsAtFirst ? (
-          <Button weight="quiet" onClick={() => setAllSheets(!allSheets)} aria-expanded={allSheets}>
-            {allSheets
-              ? 'Only the next sessions'
-              : `The other ${plural(later.length - sheetsAtFirst, 'session')}`}
-          </Button>
-        ) : null}
+        {sheets ? <LaterSheets sheets={later} plan={plan} project={project} /> : null}
       </div>
       <div className="mt-8 grid grid-cols-1 gap-4">
         <SharedWork input={ready} onPlanning={setPlanning} />
@@ -229,24 +163,6 @@ export function PlanPage() {
 function leftOf({ batches, stretches }: LinePlan): LinePlan['batches'] {
   const left = new Set(stretches.map((stretch) => stretch.batchId))
   return batches.filter((batch) => left.has(batch.id))
-}
-
-/** What the plan went on in spite of, each with the way out. */
-function Notes({ notes, timeZone }: { readonly notes: readonly PlanNote[]; readonly timeZone: string }) {
-  if (notes.length === 0) return null
-  return (
-    <ul
-      role="status"
-      aria-label="To be looked at"
-      className="ticket mb-4 border-l-8 border-l-touch-up px-4 py-2"
-    >
-      {notes.map((note, index) => (
-        <li key={index}>
-          {planNoteText(note, { day: (moment) => dayText(moment, timeZone), date: (date) => dateText(date) })}
-        </li>
-      ))}
-    </ul>
-  )
 }
 
 /** What is worked out beside the page has components of its own: a result that comes in draws nothing else anew. */
