@@ -13,12 +13,26 @@ export async function setTime(page: Page, moment: string): Promise<void> {
 }
 
 /**
- * Time goes on for a page that was set to a moment before, and stays open. What is asked meanwhile seems to take so long, and
- * says nothing of the clock.
+ * Time goes on for a page that was set to a moment before, and stays open. No answer is given between its clock and the
+ * server's: one that is under way seems to take so long, and says nothing of the clock.
  */
 export async function moveTime(page: Page, moment: string): Promise<void> {
-  moments.set(page, moment)
-  await page.clock.setFixedTime(moment)
+  await alone(page, async () => {
+    moments.set(page, moment)
+    await page.clock.setFixedTime(moment)
+  })
+}
+
+const turns = new WeakMap<Page, Promise<void>>()
+
+/** One after the other: moving the time, and answering. */
+function alone(page: Page, act: () => Promise<void>): Promise<void> {
+  const turn = (turns.get(page) ?? Promise.resolve()).then(act)
+  turns.set(
+    page,
+    turn.catch(() => undefined),
+  )
+  return turn
 }
 
 /** The server's answer with the moment that is set; a page that is left no longer waits for one. */
@@ -26,7 +40,7 @@ async function answerAt(page: Page, route: Route): Promise<void> {
   try {
     const response = await route.fetch()
     const body = (await response.json()) as object
-    await route.fulfill({ response, json: { ...body, now: moments.get(page) } })
+    await alone(page, () => route.fulfill({ response, json: { ...body, now: moments.get(page) } }))
   } catch {
     await route.abort().catch(() => undefined)
   }
