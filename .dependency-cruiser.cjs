@@ -79,7 +79,10 @@ module.exports = {
       name: 'packages-are-entered-by-their-index',
       severity: 'error',
       from: { path: '^packages/([^/]+)/' },
-      to: { path: '^packages/[^/]+/src/', pathNot: ['^packages/$1/', '/src/index\\.ts$', '/src/[a-z]+/index\\.ts$'] },
+      to: {
+        path: '^packages/[^/]+/src/',
+        pathNot: ['^packages/$1/', '/src/index\\.ts$', '/src/[a-z]+/index\\.ts$'],
+      },
     },
     {
       name: 'core-is-pure',

@@ -32,7 +32,7 @@ const elsewhere = async (method: string, path: string, body?: unknown) => {
       ? {}
       : { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } }),
   })
-  return { status: answer.status, body: (await answer.json()) }
+  return { status: answer.status, body: await answer.json() }
 }
 const exported = async () => (await server.call('GET', '/studio/file')).body as StudioFileJson
 
