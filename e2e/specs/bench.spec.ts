@@ -222,6 +222,8 @@ test('punches made while the server is away are kept through a closed tab and se
   await reopened.goto(`${url}/bench`)
   await expect(hole(reopened, 'Prime, Reed-pikes: drying')).toBeVisible()
   await expect.poll(() => recordedKinds(request, id)).toEqual(['punched'])
+  // What was asked meanwhile gets its answer before the page goes.
+  await reopened.unrouteAll({ behavior: 'wait' })
 })
 
 test('it says until when, what the session brings, and that a batch may end at its stop line', async ({

@@ -11,6 +11,7 @@ import { openStudios } from './db/studios.ts'
 import { readEnvironment } from './env.ts'
 import { planProject } from './features/plans/plan-project.ts'
 import { openPlanQueue } from './features/plans/queue.ts'
+import { plannerGivesUp } from './planner-gives-up.ts'
 import { readUnplanned } from './features/plans/repository.ts'
 
 const env = readEnvironment()
@@ -24,7 +25,18 @@ setPriority(10)
 const studios = openStudios(env.databaseUrl, log)
 const owner = drizzle(openPool(env.databaseUrl, log))
 const news = openNews(env.databaseUrl, log)
-const queue = await openPlanQueue(env.databaseUrl, log)
+const queue = await openPlanQueue(env.databaseUrl, log).catch(cannotPlan)
+
+/** Whoever keeps the database may not let this user make the queue's schema: trying again would not help. */
+function cannotPlan(error: unknown): never {
+  const isDenied = error instanceof Error && 'code' in error && error.code === '42501'
+  const why = isDenied
+    ? 'the database lets this user make no schema for their queue'
+    : 'their queue could not be opened'
+  process.stderr.write(`Plans are not made anew beside the servers: ${why}. Pages plan all the same.\n`)
+  log.info({ err: error }, 'the planner could not begin')
+  process.exit(isDenied ? plannerGivesUp : 1)
+}
 
 function ask(of: StudioId, projectId: ProjectId): void {
   queue.ask({ studio: of, projectId }).catch((error: unknown) => {

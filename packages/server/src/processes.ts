@@ -4,6 +4,7 @@ import cluster, { type Worker } from 'node:cluster'
 import { fileURLToPath } from 'node:url'
 import { pino } from 'pino'
 import { readEnvironment } from './env.ts'
+import { plannerGivesUp } from './planner-gives-up.ts'
 
 const env = readEnvironment()
 const log = pino({ level: env.logLevel }, pino.destination(2))
@@ -47,6 +48,7 @@ function beginPlanner(): ChildProcess {
       endWhenAllEnded()
       return
     }
+    if (code === plannerGivesUp) return
     log.warn({ code, signal }, 'the planner ended and is replaced')
     setTimeout(() => {
       if (!isStopping) planner ??= beginPlanner()

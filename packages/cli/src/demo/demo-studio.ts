@@ -3,7 +3,7 @@ import { localDateAt } from '@seriatim/core/calendar'
 import { usualPriceList } from '@seriatim/core/money'
 import type { ProgressEvent } from '@seriatim/core/progress'
 import { starterShelf } from '@seriatim/core/presets'
-import { usualHandOver, type Painter } from '@seriatim/core/trade'
+import { plainPainter, usualHandOver, type Painter } from '@seriatim/core/trade'
 import {
   addDays,
   addSeconds,
@@ -19,12 +19,7 @@ import { sequentialIds } from './ids.ts'
 const painter = (id: string, name: string, some: Partial<Painter> = {}): Painter => ({
   id: id as PainterId,
   name,
-  pace: 1,
-  cannot: [],
-  rules: [],
-  off: [],
-  dropped: [],
-  extra: [],
+  ...plainPainter,
   ...some,
 })
 

@@ -52,7 +52,15 @@ export {
   sheenOf,
   sheens,
 } from './material.ts'
-export { dateOf, deskOf, partsOf, plainPlanning, type Planning, type Project } from './project.ts'
+export {
+  dateOf,
+  deskOf,
+  partsOf,
+  plainPainter,
+  plainPlanning,
+  type Planning,
+  type Project,
+} from './project.ts'
 export {
   type Finish,
   finishes,

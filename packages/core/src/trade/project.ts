@@ -1,5 +1,5 @@
 import type { PainterId } from '../units/ids.ts'
-import { usualBores, type Desk } from './desk.ts'
+import { usualBores, type Desk, type Painter } from './desk.ts'
 import type { Job, Work } from './job.ts'
 import type { Wishes } from './wishes.ts'
 
@@ -7,20 +7,19 @@ import type { Wishes } from './wishes.ts'
 export type Planning = Omit<Desk, 'evenings' | 'batchesInHand'> &
   Omit<Wishes, 'dueOn' | 'batchSize' | 'firstBatch'>
 
-/** One painter with the project's evenings and nothing special. */
+/** With the project's evenings and nothing special. */
+export const plainPainter: Omit<Painter, 'id' | 'name'> = {
+  pace: 1,
+  cannot: [],
+  rules: [],
+  off: [],
+  dropped: [],
+  extra: [],
+}
+
+/** One plain painter. */
 export const plainPlanning: Planning = {
-  painters: [
-    {
-      id: 'you' as PainterId,
-      name: 'You',
-      pace: 1,
-      cannot: [],
-      rules: [],
-      off: [],
-      dropped: [],
-      extra: [],
-    },
-  ],
+  painters: [{ id: 'you' as PainterId, name: 'You', ...plainPainter }],
   teamwork: 'free',
   aims: ['date', 'waiting'],
   first: [],

@@ -158,6 +158,28 @@ describe('the planner beside the servers', () => {
     return Number(rows[0]!.count)
   }
 
+  it('says in a sentence where the database lets it make no queue, and is not begun again', async () => {
+    const url = new URL(server.url)
+    const name = `nobody_${v7().replaceAll('-', '')}`
+    await server.owner.execute(sql.raw(`create role ${name} login password 'x'`))
+    await server.owner.execute(sql.raw(`drop schema if exists seriatim_jobs cascade`))
+    url.username = name
+    url.password = 'x'
+    const planner = fork(fileURLToPath(new URL('../../planner.ts', import.meta.url)), {
+      env: { ...process.env, DATABASE_URL: url.href },
+      execArgv: ['--import', 'tsx'],
+      silent: true,
+    })
+    planners.push(planner)
+    let said = ''
+    planner.stderr!.on('data', (text: Buffer) => (said += text.toString()))
+    expect(await once(planner, 'exit')).toEqual([3, null])
+    expect(said).toContain(
+      'Plans are not made anew beside the servers: the database lets this user make no schema for their queue.',
+    )
+    await server.owner.execute(sql.raw(`drop owned by ${name}; drop role ${name}`))
+  })
+
   it('loses no plan when it is killed over one, and plans what is written while it runs', async () => {
     const { id, path } = await seeded()
     expect((await server.call('POST', '/projects/import', demoFile())).status).toBe(201)

@@ -1,6 +1,6 @@
 import { calendarFeed } from '@seriatim/contract'
 import { painterSessions } from '@seriatim/core/calendar'
-import type { Painter, Planning } from '@seriatim/core/trade'
+import { plainPainter, type Painter, type Planning } from '@seriatim/core/trade'
 import type { PainterId } from '@seriatim/core/units'
 import { ArrowLeft, CalendarDays, UserPlus } from 'lucide-react'
 import { Link } from 'react-router'
@@ -33,16 +33,7 @@ export function SessionsPage() {
 
   const add = () => {
     const id = v7() as PainterId
-    const fresh: Painter = {
-      id,
-      name: `Painter ${String(painters.length + 1)}`,
-      pace: 1,
-      cannot: [],
-      rules: [],
-      off: [],
-      dropped: [],
-      extra: [],
-    }
+    const fresh: Painter = { id, name: `Painter ${String(painters.length + 1)}`, ...plainPainter }
     write({ painters: [...painters, fresh] }, `${fresh.name} is at the desk on the same evenings.`)
   }
   return (
