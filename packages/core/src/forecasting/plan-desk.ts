@@ -1,4 +1,4 @@
-import { hereFrom, paintedBy } from '../calendar/due.ts'
+import { paintedBy } from '../calendar/due.ts'
 import { estimateLine, timesOf, type EstimateInput, type LineEstimate } from '../estimating/estimate-line.ts'
 import { roomFor } from '../estimating/room.ts'
 import type { LaidPlan, LinePlan } from '../plan/line-plan.ts'
@@ -6,6 +6,7 @@ import { layLine, solveLine, type PlanningInput, type SolvedLine } from '../plan
 import type { PlanProblem } from '../plan/plan-notes.ts'
 import { planTogether } from '../plan/plan-together.ts'
 import { runSheets, type RunSheet } from '../plan/run-sheet.ts'
+import { toPlan } from '../plan/to-plan.ts'
 import type { Desk } from '../trade/desk.ts'
 import type { Work } from '../trade/job.ts'
 import { wishesOf, type Project } from '../trade/project.ts'
@@ -79,9 +80,7 @@ export function solveDesk(input: DeskInput): Result<SolvedDesk, PlanProblem> {
   const { desk, shelf, now, known, rush, effort, isCalledOff } = input
   const given = tellApart(input.jobs)
   const ready = ({ project, progress }: DeskJob) => {
-    const { units, recipes, line } = project
-    const parts = { work: { units, recipes, line }, desk, wishes: wishesOf(project) }
-    const here = hereFrom(project, desk)
+    const own = toPlan(project, desk)
     const estimate = estimateLine({
       project,
       shelf,
@@ -90,12 +89,11 @@ export function solveDesk(input: DeskInput): Result<SolvedDesk, PlanProblem> {
       ...(known ? { known } : {}),
     })
     return {
-      ...parts,
+      ...own,
       now,
       times: timesOf(estimate),
       shelf,
-      room: roomFor(parts, estimate).share,
-      hereByUnit: new Map(units.map(({ id }) => [id, here] as const)),
+      room: roomFor(own, estimate).share,
       ...(progress ? { progress } : {}),
       ...(effort === undefined ? {} : { effort }),
       ...(isCalledOff ? { isCalledOff } : {}),

@@ -21,8 +21,6 @@ export interface ProjectNow extends Required<Pick<EstimateInput, 'shelf' | 'now'
   readonly readings: readonly AirAt[]
   /** The plan before, which is kept to where nothing is much better. */
   readonly before?: { readonly stretches: readonly PlannedTask[] }
-  /** As `planLine` takes it. */
-  readonly effort?: number
 }
 
 interface PlannedNow {
@@ -33,7 +31,7 @@ interface PlannedNow {
 
 /** The plan and its odds as a page would work them out at this moment. */
 export function planNow(input: ProjectNow): Result<PlannedNow, PlanProblem> {
-  const { shelf, now, known, progress, readings, before, effort } = input
+  const { shelf, now, known, progress, readings, before } = input
   const project = { ...input.project, line: lineNow(input.project, shelf, readings, progress.touches, now) }
   const estimateInput = { project, shelf, now, known, progress }
   const estimate = estimateLine(estimateInput)
@@ -47,7 +45,6 @@ export function planNow(input: ProjectNow): Result<PlannedNow, PlanProblem> {
     noSpray,
     room: roomFor(partsOf(project), estimate).share,
     ...(before ? { before } : {}),
-    ...(effort === undefined ? {} : { effort }),
   })
   if (!planned.ok) return planned
   return success({

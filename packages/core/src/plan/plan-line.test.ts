@@ -252,3 +252,12 @@ describe('models that have not come yet', () => {
     expect(startOf('a')).toBe(addSeconds(begins(job), 3 * 86_400))
   })
 })
+
+describe('a plan before', () => {
+  it('that was of nothing is nothing to keep to', () => {
+    const each = { handsOnSecondsPerModel: minutes(5) }
+    const line = [stage('prime', { ...each, ...drying(4) }), stage('coat', each)]
+    const given = toPlan(project([unit('a', 1), unit('b', 60)], line, { batchSize: 60 }))
+    expect(plan({ ...given, before: { stretches: [] } })).toEqual(plan(given))
+  })
+})

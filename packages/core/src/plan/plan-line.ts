@@ -133,7 +133,8 @@ function searchLine(input: PlanningInput): Result<Solving, PlanProblem> {
     0,
   )
   const evaluations = Math.min(20_000, Math.floor((input.effort ?? defaultEffort) / size))
-  const keep = input.before ? rowBefore(input.before.stretches, work, batches, listed) : null
+  const before = input.before?.stretches ?? []
+  const keep = before.length > 0 ? rowBefore(before, work, batches, listed) : null
   const { isCalledOff } = input
   const budget = {
     seed: input.seed ?? 1,

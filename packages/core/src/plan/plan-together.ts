@@ -23,9 +23,9 @@ export function planTogether(desk: Desk, jobs: readonly [PlanningInput, ...Plann
   const nothing = foldProgress([])
   return {
     ...first,
-    work: workOf(jobs.map((input) => input.work)),
+    work: oneWork(jobs.map((input) => input.work)),
     desk,
-    wishes: wishesOf(jobs),
+    wishes: oneWish(jobs),
     times,
     room: Math.max(...jobs.map((input) => input.room ?? 0)),
     ...(first.shelf
@@ -46,7 +46,7 @@ export function planTogether(desk: Desk, jobs: readonly [PlanningInput, ...Plann
 }
 
 /** The lines one after the other, each for its own units alone. */
-function workOf(works: readonly Work[]): Work {
+function oneWork(works: readonly Work[]): Work {
   return {
     units: works.flatMap((each) => each.units),
     recipes: works.flatMap((each) => each.recipes),
@@ -61,7 +61,7 @@ function workOf(works: readonly Work[]): Work {
 }
 
 /** What is wanted of all of them; each batch knows its own date and size already. */
-function wishesOf(jobs: readonly PlanningInput[]): Wishes {
+function oneWish(jobs: readonly PlanningInput[]): Wishes {
   const wishes = jobs.map((input) => input.wishes)
   return {
     dueOn: null,

@@ -23,12 +23,12 @@ const name = 'plan'
 /** Its tables stand apart from the data: jobs are no part of a backup. */
 const jobSchema = 'seriatim_jobs'
 
-/** @param pause seconds from a word to its job, so that a painter's quick taps are one. */
-export async function openPlanQueue(
-  url: string,
-  log: Logger,
-  { pause = 3, longest = 300 }: { readonly pause?: number; readonly longest?: number } = {},
-): Promise<PlanQueue> {
+/** Seconds from a word to its job, so that a painter's quick taps are one. */
+const pause = 3
+/** Seconds after which whoever does a job is taken for dead. */
+const longest = 300
+
+export async function openPlanQueue(url: string, log: Logger): Promise<PlanQueue> {
   const boss = new PgBoss({
     connectionString: url,
     schema: jobSchema,

@@ -1,7 +1,7 @@
 import { gunzip, gzip, constants } from 'node:zlib'
 import { promisify } from 'node:util'
 import { packedLogSchema, unpackLog, type PackedLog } from '@seriatim/contract'
-import { createProgressLog, type Progress } from '@seriatim/core/progress'
+import { createProgressLog, type Progress, type ProgressLog } from '@seriatim/core/progress'
 import type { ProjectId } from '@seriatim/core/units'
 import { eq, lt } from 'drizzle-orm'
 import type { Database } from '../../db/client.ts'
@@ -25,12 +25,18 @@ export async function readKeptLog(db: Database, id: ProjectId): Promise<LogSoFar
   return { log, last: kept.last }
 }
 
-/** What every model has behind it, as the whole log tells. */
-export async function readProgress(db: Database, id: ProjectId): Promise<Progress> {
+/** A log to be read on in: as it was last kept, and up to which event that is. */
+export async function beginLog(db: Database, id: ProjectId): Promise<{ log: ProgressLog; last: number }> {
   const log = createProgressLog()
   const kept = await readKeptLog(db, id)
   if (kept) log.add(unpackLog(kept.log))
-  log.add((await readEventsAfter(db, id, kept?.last ?? 0)).map((each) => each.event))
+  return { log, last: kept?.last ?? 0 }
+}
+
+/** What every model has behind it, as the whole log tells. */
+export async function readProgress(db: Database, id: ProjectId): Promise<Progress> {
+  const { log, last } = await beginLog(db, id)
+  log.add((await readEventsAfter(db, id, last)).map((each) => each.event))
   return log.read()
 }
 

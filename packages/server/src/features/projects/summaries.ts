@@ -1,12 +1,12 @@
-import { demoProjectId, unpackLog, type Hand, type ProjectSummary } from '@seriatim/contract'
+import { demoProjectId, type Hand, type ProjectSummary } from '@seriatim/contract'
 import { estimateLine, timesOf, workLeft } from '@seriatim/core/estimating'
-import { createProgressLog, type ProgressLog } from '@seriatim/core/progress'
+import type { ProgressLog } from '@seriatim/core/progress'
 import { countModels, type Material } from '@seriatim/core/trade'
 import type { Instant, MaterialId, ProjectId } from '@seriatim/core/units'
 import { eq, sql } from 'drizzle-orm'
 import type { Database } from '../../db/client.ts'
 import { project, projectSummary } from '../../db/schema/project.ts'
-import { readKeptLog } from '../progress/kept-log.ts'
+import { beginLog } from '../progress/kept-log.ts'
 import { readEventsAfter } from '../progress/repository.ts'
 import { readShelf } from '../shelf/service.ts'
 import { requireProject } from './service.ts'
@@ -36,7 +36,7 @@ export function createSummaries(db: Database, now: () => Instant) {
 
   /** What every model has behind it, as the log tells. */
   async function progressOf(id: ProjectId) {
-    const kept = logs.get(id) ?? (await begin(id))
+    const kept = logs.get(id) ?? (await beginLog(db, id))
     logs.delete(id)
     logs.set(id, kept)
     for (const oldest of [...logs.keys()].slice(0, Math.max(0, logs.size - logsKept))) logs.delete(oldest)
@@ -44,13 +44,6 @@ export function createSummaries(db: Database, now: () => Instant) {
     kept.log.add(fresh.map((each) => each.event))
     kept.last = fresh.at(-1)?.number ?? kept.last
     return kept.log.read()
-  }
-
-  async function begin(id: ProjectId): Promise<Kept> {
-    const log = createProgressLog()
-    const kept = await readKeptLog(db, id)
-    if (kept) log.add(unpackLog(kept.log))
-    return { log, last: kept?.last ?? 0 }
   }
 
   async function estimateOf(id: ProjectId, shelf: Shelf) {

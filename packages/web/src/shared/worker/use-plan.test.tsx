@@ -60,6 +60,9 @@ it('keeps to the plan that is kept with the project: after a reload, and on ever
   // What it was made for has changed: it is planned in full, and that is kept.
   expect(await planOnce(inputs, { id: 'reed', revision: 8 })).not.toHaveProperty('before')
   expect(vi.mocked(sayPlan).mock.calls).toEqual([['reed', 8, { stretches: ['plan 2'] }]])
+  // All was done when that was planned: it is nothing to keep to.
+  kept({ revision: 9, stretches: [] })
+  expect(await planOnce(inputs, { id: 'reed', revision: 9 })).not.toHaveProperty('before')
 })
 
 it('keeps nothing that was found in a hurry, or of a project that no server has', async () => {

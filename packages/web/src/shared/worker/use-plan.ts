@@ -53,7 +53,8 @@ export function usePlan(input: PlanInput | null) {
   async function keptStretches() {
     if (revision === undefined || !input) return undefined
     const kept = await client.query(keptPlanQuery(input.project.id)).catch(() => null)
-    return kept?.revision === revision ? kept.stretches : undefined
+    // What is of nothing, since all was done or nothing could be, is nothing to keep to.
+    return kept?.revision === revision && kept.stretches.length > 0 ? kept.stretches : undefined
   }
 
   function keep(id: Project['id'], of: number, plan: LinePlan) {
