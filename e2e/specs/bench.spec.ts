@@ -248,9 +248,13 @@ test('it says what to get ready, and where the colour hides before the pot is cl
   page,
   request,
 }) => {
-  // What comes next hangs on what can dry before the session.
   await setTime(page, beforeTheSession)
   await makeFirstRecipe(page, request)
+  // Else the plan may take the base first, or the skin.
+  await goTo(page, 'Plan')
+  await page.getByLabel('Keep every batch to the row of the line').check()
+  await expect(page.getByText('Every batch keeps to the row of the line.')).toBeVisible()
+  await goTo(page, 'Recipe')
   await page.getByRole('button', { name: 'Regions' }).click()
   await page.getByLabel('Where a colour hides on the skin').fill('behind the ears, under the chin')
   await page.getByRole('button', { name: 'Save the regions' }).click()
@@ -262,6 +266,15 @@ test('it says what to get ready, and where the colour hides before the pot is cl
   await page.getByRole('button', { name: 'All done' }).click()
   await expect(stage).toContainText('Spray from above')
   await page.getByRole('button', { name: 'All done' }).click()
+  await expect(stage).toContainText('Spread, base')
+  // Any of what comes can be taken up.
+  const then = page.getByRole('region', { name: 'Then' })
+  await then.getByRole('button', { name: /^All \d+ that come/ }).click()
+  await then
+    .getByRole('listitem')
+    .filter({ hasText: 'Base coat, skin' })
+    .getByRole('button', { name: 'Do it now' })
+    .click()
   await expect(stage).toContainText('Base coat, skin')
   await expect(setUp).toContainText(/\d+ drops? .*, for 6 models/)
   await expect(setUp).toContainText('brush')

@@ -11,7 +11,10 @@ export async function makeFirstRecipe(page: Page, request: APIRequestContext): P
 }
 
 /** Along the road. */
-export async function goTo(page: Page, place: 'Roster' | 'Recipe' | 'Line' | 'Bench'): Promise<void> {
+export async function goTo(
+  page: Page,
+  place: 'Roster' | 'Recipe' | 'Line' | 'Plan' | 'Bench',
+): Promise<void> {
   await page.getByRole('link', { name: place, exact: true }).click()
 }
 

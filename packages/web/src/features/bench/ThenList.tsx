@@ -1,6 +1,8 @@
 import { workName, type LinePlan, type Stretch } from '@seriatim/core/plan'
 import { batchName, type Project } from '@seriatim/core/trade'
+import { useState } from 'react'
 import { clockText, dayText } from '../../shared/format/index.ts'
+import { Button } from '../../shared/ui/index.ts'
 import type { BenchTask, Choice } from './bench-task.ts'
 
 interface ThenListProps {
@@ -12,12 +14,13 @@ interface ThenListProps {
   readonly onChoose: (choice: Choice) => void
 }
 
-const shown = 4
+const shownAtFirst = 4
 
 /** What the plan says comes next; any of it can be taken up instead. */
 export function ThenList({ plan, project, task, busy, onChoose }: ThenListProps) {
   const { timeZone } = project.evenings
-  const next = (plan?.stretches ?? [])
+  const [isLong, setLong] = useState(false)
+  const all = (plan?.stretches ?? [])
     .filter(
       (stretch) =>
         stretch.batchId !== task?.batch.id ||
@@ -28,8 +31,8 @@ export function ThenList({ plan, project, task, busy, onChoose }: ThenListProps)
     )
     // The ground and the colour of a touch-up are one thing to take up.
     .filter((stretch) => stretch.touchUp !== 'undercoat')
-    .slice(0, shown)
-  if (!plan || next.length === 0) return null
+  if (!plan || all.length === 0) return null
+  const next = isLong ? all : all.slice(0, shownAtFirst)
   return (
     <section aria-labelledby="then">
       <h2 id="then" className="text-2xl">
@@ -72,6 +75,11 @@ export function ThenList({ plan, project, task, busy, onChoose }: ThenListProps)
           </li>
         ))}
       </ol>
+      {all.length > shownAtFirst ? (
+        <Button weight="quiet" aria-expanded={isLong} onClick={() => setLong(!isLong)}>
+          {isLong ? 'Only what comes next' : `All ${String(all.length)} that come, to take up any of them`}
+        </Button>
+      ) : null}
     </section>
   )
 }

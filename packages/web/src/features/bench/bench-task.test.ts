@@ -15,7 +15,7 @@ import {
   type UnitId,
 } from '@seriatim/core/units'
 import { describe, expect, it } from 'vitest'
-import { currentTask, withoutSkipped, type BenchTask } from './bench-task.ts'
+import { currentTask, isLastOfClock, withoutSkipped, type BenchTask } from './bench-task.ts'
 import { createStripRows } from './strip-rows.ts'
 
 const now = instant(Date.parse('2026-11-24T20:00:00Z'))
@@ -105,6 +105,39 @@ function task(
 }
 
 const punched = (stageId: string, ...modelIds: string[]) => ({ kind: 'punched', stageId, modelIds })
+
+describe('isLastOfClock', () => {
+  const log = (...events: object[]) =>
+    foldProgress(
+      events.map(
+        (event, index) =>
+          ({ id: `e${index}` as EventId, at: addSeconds(now, -60 + index), ...event }) as ProgressEvent,
+      ),
+    )
+  const isLast = (progress: ReturnType<typeof log>, ...justDone: string[]) => {
+    const running = clockOf(progress, null)
+    if (!running) throw new Error('no clock')
+    return isLastOfClock(project, progress, running, justDone as ModelId[])
+  }
+  const started = { kind: 'clock-started', stageId: 'prime', modelIds: ['a1', 'a2'] }
+  const slip = { kind: 'touch-up', stageId: 'prime', modelIds: ['a1'], note: '' }
+
+  it('is the last model that was open when the clock began, whichever comes last', () => {
+    expect(isLast(log(started), 'a1')).toBe(false)
+    expect(isLast(log(started, punched('prime', 'a1')), 'a2')).toBe(true)
+    expect(isLast(log(started), 'a1', 'a2')).toBe(true)
+  })
+
+  it('is not a dab in between: the models left stay on the clock', () => {
+    expect(isLast(log(started, slip), 'a1')).toBe(false)
+    expect(isLast(log(started, slip, punched('prime', 'a2')), 'a1')).toBe(true)
+    expect(isLast(log(started, slip), 'a2')).toBe(false)
+  })
+
+  it('waits for no model that is gone from the roster', () => {
+    expect(isLast(log({ ...started, modelIds: ['a1', 'gone'] }), 'a1')).toBe(true)
+  })
+})
 
 describe('currentTask', () => {
   it('is the first thing in line order that is left', () => {

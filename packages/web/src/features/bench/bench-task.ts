@@ -133,6 +133,19 @@ function pressing(
   })
 }
 
+/** Whether nothing is left of what a clock was started on once these are done: no model to paint, and no slip to dab. */
+export function isLastOfClock(
+  { units }: Pick<Project, 'units'>,
+  { marks }: Progress,
+  { stageId, modelIds }: Clock,
+  justDone: readonly ModelId[],
+): boolean {
+  const here = new Set(units.flatMap((unit) => unit.models.map((model) => model.id)))
+  return modelIds.every(
+    (id) => justDone.includes(id) || !here.has(id) || marks.get(id)?.get(stageId)?.kind === 'punched',
+  )
+}
+
 /** Whether another painter's clock runs on it. */
 function isOn(clock: Clock, task: BenchTask): boolean {
   return clock.stageId === task.stage.id && task.left.some((id) => clock.modelIds.includes(id))

@@ -6,7 +6,7 @@ import { toast } from 'sonner'
 import { clockNow } from '../../shared/clock.ts'
 import { stopwatchText } from '../../shared/format/index.ts'
 import type { useRecorder } from '../../shared/progress/index.ts'
-import type { BenchTask } from './bench-task.ts'
+import { isLastOfClock, type BenchTask } from './bench-task.ts'
 
 type Recorder = ReturnType<typeof useRecorder>
 
@@ -50,9 +50,13 @@ export function useBenchActions(
     (modelIds: readonly ModelId[]) => {
       if (!task || modelIds.length === 0) return
       recorder.punch(task.stage.id, modelIds)
-      if (running && modelIds.length === task.left.length) finishClock(running.eventId, modelIds)
+      // What has to follow soon is done group by group; else a clock ends with the last of what it was started on.
+      const isOver =
+        modelIds.length === task.left.length &&
+        (task.later.length > 0 || (running !== null && isLastOfClock(project, progress, running, modelIds)))
+      if (running && isOver) finishClock(running.eventId, modelIds)
     },
-    [task, recorder, running, finishClock],
+    [project, progress, task, recorder, running, finishClock],
   )
 
   return {
