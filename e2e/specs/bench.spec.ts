@@ -1,7 +1,7 @@
 import { lineTemplates } from '@seriatim/core/presets'
 import { expect, test, type Page } from '../support/test.ts'
 import { expectAccessible } from '../support/axe.ts'
-import { recordedKinds, seedProject } from '../support/projects.ts'
+import { newId, recordedKinds, recordPunch, seedProject } from '../support/projects.ts'
 import { goTo, makeFirstRecipe } from '../support/recipes.ts'
 import { setTime } from '../support/time.ts'
 
@@ -133,6 +133,8 @@ test('a sweep of the pointer punches many at once', async ({ page, request }) =>
   await page.goto(`${url}/bench`)
   await page.getByRole('button', { name: 'Reed-pikes, 6 models' }).click()
   const [from, to] = [hole(page, 'Skin, Reed-pikes 2: to do'), hole(page, 'Skin, Reed-pikes 5: to do')]
+  // What stands above the strips has come, and pushes them down no more.
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('in 8 of 10 cases')
   await to.scrollIntoViewIfNeeded()
   const [a, b] = [(await from.boundingBox())!, (await to.boundingBox())!]
   await page.mouse.move(a.x + a.width / 2, a.y + a.height / 2)
@@ -297,6 +299,25 @@ test('it says what to get ready, and where the colour hides before the pot is cl
   await page.keyboard.press('Space')
   await expect(look).toContainText('Missed before: left ear')
   await expectAccessible(page)
+})
+
+test('what was noted of a pot in one project is said again where it is opened in another', async ({
+  page,
+  request,
+}) => {
+  const first = [{ material: `bog wash ${newId().slice(-6)}` }]
+  const before = await seedProject(request, { stages: 3, first })
+  await recordPunch(request, before.id, newId(), { kind: 'touch-up', note: 'left ear' })
+
+  const { url } = await seedProject(request, { stages: 3, first })
+  await page.goto(`${url}/line`)
+  const again = page.getByRole('region', { name: 'Noted of these pots in other projects' })
+  await expect(again).toContainText(`Prime, slip: left ear ${before.name}`)
+  await expectAccessible(page)
+  await goTo(page, 'Bench')
+  const look = ticket(page).getByRole('group').filter({ hasText: 'Before the pot is closed' })
+  await look.getByText('Before the pot is closed').click()
+  await expect(look).toContainText(`Missed before: left ear ${before.name}`)
 })
 
 test('a tap on a model skips it, asks for another coat, or notes where it slipped', async ({

@@ -109,8 +109,13 @@ export async function recordedEvents(
   return unpackLog(log)
 }
 
-/** What a device records at the bench: the first stage on the first model of a project. */
-export async function recordPunch(request: APIRequestContext, id: string, device = newId()): Promise<void> {
+/** What a device records at the bench, of the first stage on the first model of a project: a punch, or what is said. */
+export async function recordPunch(
+  request: APIRequestContext,
+  id: string,
+  device = newId(),
+  said: object = {},
+): Promise<void> {
   const { units, line } = (await (await request.get(`/api/projects/${id}`)).json()) as {
     readonly units: readonly { readonly models: readonly { readonly id: string }[] }[]
     readonly line: readonly { readonly id: string }[]
@@ -122,6 +127,7 @@ export async function recordPunch(request: APIRequestContext, id: string, device
     kind: 'punched',
     stageId: line[0]?.id,
     modelIds: [units[0]?.models[0]?.id],
+    ...said,
   }
   const response = await request.post(`/api/projects/${id}/events`, { data: { events: [event] } })
   expect(await response.json()).toMatchObject({ verdicts: [{ verdict: 'taken' }] })

@@ -59,8 +59,21 @@ const timeElsewhereSchema = z.object({
   observations: z.array(observationSchema).readonly(),
 })
 
+/** What was noted at a stage of another project. */
+const lessonElsewhereSchema = z.object({
+  project: z.string(),
+  stage: z.string(),
+  pot: z.string(),
+  kind: z.enum(['said', 'missed', 'used']),
+  text: z.string(),
+  at: instantField,
+  times: z.number(),
+})
+
 /** What is known of the painter's hand from outside a project. */
 export const handSchema = z.object({
+  /** Of pots with a name; the most that is told of one project is what was noted most. */
+  lessons: z.array(lessonElsewhereSchema).readonly(),
   brought: broughtRatesSchema,
   elsewhere: z.array(timeElsewhereSchema).readonly(),
 })

@@ -13,7 +13,7 @@ export {
 } from './event.ts'
 export { foldProgress } from './fold-progress.ts'
 export { holeState, type HoleState, isOpenHole, isThrough, isThroughHole, slipText } from './hole-state.ts'
-export { type Lesson, lessonsOf } from './lessons.ts'
+export { type Lesson, type LessonElsewhere, lessonsAgain, lessonsOf } from './lessons.ts'
 export { longestPause } from './longest-pause.ts'
 export { createProgressLog, type ProgressLog } from './progress-log.ts'
 export { type Clock, clockOf, type Lap, type Mark, type Progress } from './progress.ts'

@@ -3,7 +3,7 @@ import { eventId, noon, project, stage, unit } from '../testing/builders.ts'
 import { addSeconds } from '../units/instant.ts'
 import type { ProgressEvent } from './event.ts'
 import { foldProgress } from './fold-progress.ts'
-import { lessonsOf } from './lessons.ts'
+import { lessonsAgain, lessonsOf } from './lessons.ts'
 
 const pikes = unit('pikes', 3)
 const line = [stage('coat', { material: 'moss' }), stage('hood', { material: 'Moss' }), stage('metal')]
@@ -34,6 +34,16 @@ describe('lessons', () => {
     ).toEqual([
       ['missed', hood, 'cloak, Inside the cloak', 2],
       ['said', metal, 'thin it more', 1],
+    ])
+  })
+
+  it('of other projects are told where their pot is opened again', () => {
+    const told = (pot: string, at: number, times: number) => ({ pot, at: addSeconds(noon, at), times })
+    const elsewhere = [told('moss', 1, 1), told('rust', 2, 9), told('moss', 3, 1), told('moss', 2, 4)]
+    expect(lessonsAgain(line, elsewhere)).toEqual([
+      told('moss', 2, 4),
+      told('moss', 3, 1),
+      told('moss', 1, 1),
     ])
   })
 

@@ -1,5 +1,5 @@
 import type { Job } from '../trade/job.ts'
-import { potOf } from '../trade/stage.ts'
+import { potOf, type Stage } from '../trade/stage.ts'
 import type { StageId } from '../units/ids.ts'
 import type { Instant } from '../units/instant.ts'
 import { slipText } from './hole-state.ts'
@@ -8,7 +8,11 @@ import type { Progress } from './progress.ts'
 /** Something that was noted at a stage and is worth knowing the next time. */
 export interface Lesson {
   readonly at: Instant
+  /** Where it was noted last. */
   readonly stageId: StageId
+  readonly stage: string
+  /** As `potOf` has it. */
+  readonly pot: string
   readonly kind: 'said' | 'missed' | 'used'
   readonly text: string
   /** How often the same was noted of this pot. */
@@ -20,18 +24,32 @@ export interface Lesson {
  * noted most comes first, then the newest.
  */
 export function lessonsOf({ line }: Pick<Job, 'line'>, progress: Progress): readonly Lesson[] {
-  const potOfStage = new Map(line.map((stage) => [stage.id, potOf(stage)]))
+  const stages = new Map(line.map((stage) => [stage.id, { stage: stage.name, pot: potOf(stage) }]))
   const lessons = new Map<string, Lesson>()
   const note = (kind: Lesson['kind'], at: Instant, stageId: StageId, text: string) => {
-    const pot = potOfStage.get(stageId)
-    if (text === '' || pot === undefined) return
-    const key = `${kind} ${pot} ${text.toLowerCase()}`
+    const where = stages.get(stageId)
+    if (text === '' || !where) return
+    const key = `${kind} ${where.pot} ${text.toLowerCase()}`
     const known = lessons.get(key)
-    const newest = !known || at >= known.at ? { at, stageId } : { at: known.at, stageId: known.stageId }
+    const newest = known && known.at > at ? known : { at, stageId, ...where }
     lessons.set(key, { ...newest, kind, text, times: (known?.times ?? 0) + 1 })
   }
   for (const { at, stageId, note: text } of progress.judgements) note('said', at, stageId, text)
   for (const slip of progress.slips) note('missed', slip.at, slip.stageId, slipText(slip))
   for (const { at, stageId, note: text } of progress.used) note('used', at, stageId, text)
   return [...lessons.values()].sort((a, b) => b.times - a.times || b.at - a.at)
+}
+
+/** A lesson of another project, which knows neither its stages nor its models here. */
+export interface LessonElsewhere extends Omit<Lesson, 'stageId'> {
+  readonly project: string
+}
+
+/** Of what was noted elsewhere, what was noted of the pots of these stages: the most frequent first, then the newest. */
+export function lessonsAgain<Told extends Pick<LessonElsewhere, 'pot' | 'at' | 'times'>>(
+  stages: readonly Pick<Stage, 'id' | 'material'>[],
+  elsewhere: readonly Told[],
+): readonly Told[] {
+  const pots = new Set(stages.map(potOf))
+  return elsewhere.filter(({ pot }) => pots.has(pot)).sort((a, b) => b.times - a.times || b.at - a.at)
 }

@@ -103,6 +103,8 @@ export const projectSummary = pgTable(
     summary: jsonb().$type<Omit<ProjectSummary, 'finish' | 'commission'>>().notNull(),
     /** The times it teaches other projects; `null` until somebody asks. */
     times: jsonb().$type<Hand['elsewhere']>(),
+    /** What was noted at its stages and is worth knowing in other projects; `null` until somebody asks. */
+    lessons: jsonb().$type<Hand['lessons']>(),
   },
   (table) => [
     primaryKey({ columns: [table.studioId, table.projectId] }),

@@ -31,6 +31,30 @@ describe('the painter’s hand', () => {
     expect((await handBeside(demoProjectId)).elsewhere).toHaveLength(1)
   })
 
+  it('says again what was noted of a pot in other projects, and no more once that project is put away', async () => {
+    const { id, path, line, unit } = await server.seed()
+    const noted = { id: v7(), kind: 'touch-up', at: '2026-11-24T20:02:00.000Z', note: 'left ear' }
+    const events = [{ ...noted, stageId: line[0]!.id, modelIds: [unit.models[0]!.id] }]
+    await server.call('POST', `${path}/events`, { events })
+    expect((await handBeside(id)).lessons).toEqual([])
+    const other = await server.seed()
+    expect((await handBeside(other.id)).lessons).toEqual([
+      {
+        project: expect.any(String) as string,
+        stage: line[0]!.name,
+        pot: line[0]!.material.toLowerCase(),
+        kind: 'missed',
+        text: 'left ear',
+        at: '2026-11-24T20:02:00.000Z',
+        times: 1,
+      },
+    ])
+    await server.call('POST', `${path}/events`, { events: [{ ...events[0], id: v7() }] })
+    expect((await handBeside(other.id)).lessons.map(({ times }) => times)).toEqual([2])
+    await server.call('DELETE', path)
+    expect((await handBeside(other.id)).lessons).toEqual([])
+  })
+
   it('keeps brought rates until others are brought, and refuses impossible ones at their place', async () => {
     const rate = { technique: 'wash', size: 'foot', factor: 1.25, laps: 12.5 }
     expect((await server.call('PUT', '/hand/brought', { rates: [rate] })).status).toBe(200)

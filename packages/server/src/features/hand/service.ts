@@ -4,9 +4,9 @@ import type { Database } from '../../db/client.ts'
 import type { Summaries } from '../projects/summaries.ts'
 import { readBroughtRates, replaceBroughtRates } from './repository.ts'
 
-/** Brought rates, and the times of every project but this one and the demo. */
+/** Brought rates, and the times and lessons of every project but this one and the demo. */
 export async function readHand(db: Database, summaries: Summaries, except: ProjectId): Promise<Hand> {
-  return { brought: await readBroughtRates(db), elsewhere: await summaries.timesBeside(except) }
+  return { brought: await readBroughtRates(db), ...(await summaries.taughtBeside(except)) }
 }
 
 /** All rates brought so far make way for these. */

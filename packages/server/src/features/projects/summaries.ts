@@ -1,7 +1,7 @@
 import { demoProjectId, type Hand, type ProjectSummary } from '@seriatim/contract'
 import { estimateLine, timesOf, workLeft } from '@seriatim/core/estimating'
-import type { ProgressLog } from '@seriatim/core/progress'
-import { countModels, type Material } from '@seriatim/core/trade'
+import { lessonsOf, type ProgressLog } from '@seriatim/core/progress'
+import { countModels, potOf, type Material } from '@seriatim/core/trade'
 import type { Instant, MaterialId, ProjectId } from '@seriatim/core/units'
 import { eq, sql } from 'drizzle-orm'
 import type { Database } from '../../db/client.ts'
@@ -23,6 +23,11 @@ interface Kept {
   readonly log: ProgressLog
   last: number
 }
+
+type Taught = Pick<Hand, 'elsewhere' | 'lessons'>
+
+/** So many lessons of one project are told in others, the most frequent. */
+const lessonsTold = 100
 
 /** So many logs are kept read, the last used. */
 const logsKept = 12
@@ -74,21 +79,21 @@ export function createSummaries(db: Database, now: () => Instant) {
       .values({ projectId: id, madeOf, summary })
       .onConflictDoUpdate({
         target: [projectSummary.studioId, projectSummary.projectId],
-        set: { madeOf, summary, times: null },
+        set: { madeOf, summary, times: null, lessons: null },
       })
   }
 
   /** What the project teaches others, worked out when first asked for since it changed. */
-  async function timesOfProject(id: ProjectId, shelf: Shelf): Promise<Hand['elsewhere']> {
+  async function taughtBy(id: ProjectId, shelf: Shelf): Promise<Taught> {
     const [row] = await db
-      .select({ times: projectSummary.times })
+      .select({ elsewhere: projectSummary.times, lessons: projectSummary.lessons })
       .from(projectSummary)
       .where(eq(projectSummary.projectId, id))
-    if (row?.times) return row.times
-    const { project, estimate } = await estimateOf(id, shelf)
+    if (row?.elsewhere && row.lessons) return { elsewhere: row.elsewhere, lessons: row.lessons }
+    const { project, progress, estimate } = await estimateOf(id, shelf)
     const unitName = new Map(project.units.map((unit) => [unit.id, unit.name]))
     const stageName = new Map(project.line.map((stage) => [stage.id, stage.name]))
-    const times = estimate.observed
+    const elsewhere = estimate.observed
       .filter((time) => time.silent === null)
       .map((time) => ({
         eventId: time.eventId,
@@ -103,8 +108,13 @@ export function createSummaries(db: Database, now: () => Instant) {
         expectedSeconds: time.expectedSeconds,
         observations: time.observations,
       }))
-    await db.update(projectSummary).set({ times }).where(eq(projectSummary.projectId, id))
-    return times
+    const named = new Set(project.line.filter(({ material }) => material.trim() !== '').map(potOf))
+    const lessons = lessonsOf(project, progress)
+      .filter(({ pot }) => named.has(pot))
+      .slice(0, lessonsTold)
+      .map(({ stageId: _, ...lesson }) => ({ project: project.name, ...lesson }))
+    await db.update(projectSummary).set({ times: elsewhere, lessons }).where(eq(projectSummary.projectId, id))
+    return { elsewhere, lessons }
   }
 
   /** All projects, the oldest first, and whether what is kept of them still holds. */
@@ -145,19 +155,22 @@ export function createSummaries(db: Database, now: () => Instant) {
     return order.flatMap((id) => byId.get(id) ?? [])
   }
 
-  /** The times of every project but this one and the demo, which are no painter's. */
-  async function timesBeside(except: ProjectId): Promise<Hand['elsewhere']> {
+  /** What every project but this one and the demo teaches: the demo's times are no painter's. */
+  async function taughtBeside(except: ProjectId): Promise<Taught> {
     const ids = await freshened((id) => id !== except && id !== demoProjectId)
     const shelf = await shelfNow()
-    const times: Hand['elsewhere'][number][] = []
-    for (const id of ids) times.push(...(await timesOfProject(id, shelf)))
-    return times
+    const taught: Taught[] = []
+    for (const id of ids) taught.push(await taughtBy(id, shelf))
+    return {
+      elsewhere: taught.flatMap((each) => each.elsewhere),
+      lessons: taught.flatMap((each) => each.lessons),
+    }
   }
 
   /** The project with how it stands, as the list and a client are told. */
   const standingOf = async (id: ProjectId) => estimateOf(id, await shelfNow())
 
-  return { list, timesBeside, standingOf, progressOf }
+  return { list, taughtBeside, standingOf, progressOf }
 }
 
 export type Summaries = ReturnType<typeof createSummaries>

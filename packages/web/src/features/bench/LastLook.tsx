@@ -1,22 +1,26 @@
 import type { SetUpCard } from '@seriatim/core/bench'
 import { ChevronRight, ScanEye } from 'lucide-react'
 import { durationText, plural } from '../../shared/format/index.ts'
+import type { ToldLesson } from '../../shared/lessons.tsx'
 
 interface LastLookProps {
   readonly card: SetUpCard
   /** Models of this batch without it. */
   readonly here: number
+  /** What was missed with this pot in other projects. */
+  readonly again: readonly Required<ToldLesson>[]
   /** Opening the pot once more. */
   readonly setUpSeconds: number
 }
 
 /** The last models of a batch: from here on the look before the pot is closed stands open. */
 const soon = 2
+const toldAgain = 3
 
 /** Where this colour hides on these models, who is still without it, and what opening the pot again would cost. */
-export function LastLook({ card, here, setUpSeconds }: LastLookProps) {
+export function LastLook({ card, here, again, setUpSeconds }: LastLookProps) {
   const { hides, missedBefore, modelsLeft } = card
-  if (hides.length === 0 && missedBefore.length === 0) return null
+  if (hides.length + missedBefore.length + again.length === 0) return null
   const others = modelsLeft - here
   return (
     // Opened anew when the end of the batch comes near.
@@ -42,6 +46,11 @@ export function LastLook({ card, here, setUpSeconds }: LastLookProps) {
         {missedBefore.map((note) => (
           <li key={note} className="text-touch-up">
             Missed before: {note}
+          </li>
+        ))}
+        {again.slice(0, toldAgain).map(({ project, text }) => (
+          <li key={`${project} ${text}`} className="text-touch-up">
+            Missed before: {text} <span className="text-sm text-ink-soft">{project}</span>
           </li>
         ))}
       </ul>

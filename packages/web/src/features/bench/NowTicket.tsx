@@ -5,8 +5,9 @@ import { type Clock, type DryingEntry, type Progress, slipText } from '@seriatim
 import { cautionText, dryingWait, stagesOf, saysPot, type Project, type Stage } from '@seriatim/core/trade'
 import { addSeconds, type ModelId } from '@seriatim/core/units'
 import { TriangleAlert } from 'lucide-react'
-import type { ReactNode } from 'react'
+import { useMemo, type ReactNode } from 'react'
 import { clockText, durationText, plural, rangeText, stopwatchText } from '../../shared/format/index.ts'
+import { useLessonsAgain } from '../../shared/lessons.tsx'
 import { AsAgreed } from '../../shared/model-pictures.tsx'
 import { useNow } from '../../shared/use-now.ts'
 import { LastLook } from './LastLook.tsx'
@@ -61,6 +62,7 @@ export function NowTicket({
   const setUp = dab ? dab.setUpSeconds + (dab.undercoat?.setUpSeconds ?? 0) : stage.setUpSeconds
   const wet = wetUnder(task, shelf)
   const card = useSetUpCard(task, project, progress)
+  const again = useLessonsAgain(useMemo(() => [stage], [stage]))
   const lastPunch = Math.max(
     running?.startedAt ?? 0,
     ...modelIds.map((id) => progress.marks.get(id)?.get(stage.id)?.at ?? 0),
@@ -96,7 +98,11 @@ export function NowTicket({
         </p>
       ) : null}
       <div className="flex flex-wrap items-end justify-between gap-x-6">
-        {card && !touchUp ? <SetUpLine card={card} models={left.length} /> : <span />}
+        {card && !touchUp ? (
+          <SetUpLine card={card} models={left.length} again={again.filter(({ kind }) => kind !== 'missed')} />
+        ) : (
+          <span />
+        )}
         <AsAgreed project={project} />
       </div>
       {stage.cautions.map((caution) => (
@@ -140,7 +146,14 @@ export function NowTicket({
         </Reading>
       </dl>
       <ModelRow task={task} progress={progress} now={now} actions={models} />
-      {card && !touchUp ? <LastLook card={card} here={left.length} setUpSeconds={setUp} /> : null}
+      {card && !touchUp ? (
+        <LastLook
+          card={card}
+          here={left.length}
+          again={again.filter(({ kind }) => kind === 'missed')}
+          setUpSeconds={setUp}
+        />
+      ) : null}
     </section>
   )
 }

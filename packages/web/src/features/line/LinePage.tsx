@@ -6,6 +6,7 @@ import type { StageId } from '@seriatim/core/units'
 import { Plus } from 'lucide-react'
 import { useState } from 'react'
 import { durationText, plural } from '../../shared/format/index.ts'
+import { LessonsAgain } from '../../shared/lessons.tsx'
 import { useProgress } from '../../shared/progress/index.ts'
 import { useEstimate, useTimes } from '../../shared/working-project.ts'
 import { useCurrentProject, useEdit, type ShownProject } from '../../shared/project/index.ts'
@@ -92,6 +93,7 @@ export function LinePage() {
         onWrite={write}
         onSave={save}
       />
+      <LessonsAgain stages={line} />
     </>
   )
 }

@@ -14,6 +14,7 @@ import { useMemo, useState, type ReactNode } from 'react'
 import { v7 } from 'uuid'
 import { FindingList, type FindingOfModels } from '../../shared/finding-list.tsx'
 import { durationText, plural } from '../../shared/format/index.ts'
+import { LessonsAgain } from '../../shared/lessons.tsx'
 import { Button, Headline, IconButton, LoadingState } from '../../shared/ui/index.ts'
 import type { Cut } from '../../shared/recipe-cut.ts'
 import { useCut, useFindings } from '../../shared/worker/index.ts'
@@ -73,6 +74,10 @@ export function OneRecipe({
   const followers = useMemo(() => followersOf(recipe, { units }), [recipe, units])
   const following = useMemo(() => units.filter((unit) => recipe.unitIds.includes(unit.id)), [recipe, units])
   const findings = useFindings(recipe, shelf, followers) ?? nothing
+  const onLine = useMemo(
+    () => project.line.filter((stage) => stage.steps.some(({ recipeId }) => recipeId === recipe.id)),
+    [project.line, recipe.id],
+  )
   const marked = new Set(findings.flatMap((finding) => finding.stepIds.slice(0, 1)))
   const step = recipe.steps.find((each) => each.id === openId)
 
@@ -174,6 +179,7 @@ export function OneRecipe({
         batchSize={project.batchSize}
         onTake={onJudged}
       />
+      <LessonsAgain stages={onLine} />
       {regionsOpen ? (
         <RegionsDialog
           recipe={recipe}

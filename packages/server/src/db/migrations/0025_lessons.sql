@@ -1,0 +1,1 @@
+ALTER TABLE "project_summary" ADD COLUMN "lessons" jsonb;
