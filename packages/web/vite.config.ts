@@ -1,7 +1,9 @@
 import tailwindcss from '@tailwindcss/vite'
 import react from '@vitejs/plugin-react'
 import { fileURLToPath } from 'node:url'
+import { constants } from 'node:zlib'
 import { defineConfig, type Plugin } from 'vite'
+import { compression, defineAlgorithm } from 'vite-plugin-compression2'
 
 const apiPort = process.env['PORT'] ?? '4640'
 const at = (path: string) => fileURLToPath(new URL(path, import.meta.url))
@@ -29,8 +31,18 @@ const toastsWithoutStyles = (): Plugin => ({
   },
 })
 
+/** Two grades above this take five seconds of a first start for two parts in a hundred. */
+const brotli = defineAlgorithm('brotliCompress', { params: { [constants.BROTLI_PARAM_QUALITY]: 9 } })
+
 export default defineConfig({
-  plugins: [react(), tailwindcss(), listBuiltFiles(), toastsWithoutStyles()],
+  plugins: [
+    react(),
+    tailwindcss(),
+    listBuiltFiles(),
+    toastsWithoutStyles(),
+    // Once, at the build, and not at every asking.
+    compression({ include: /\.(js|css|svg)$/, algorithms: ['gzip', brotli] }),
+  ],
   worker: { format: 'es' },
   build: {
     target: 'es2023',

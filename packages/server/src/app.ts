@@ -210,7 +210,7 @@ function servePages(app: App, root: string): void {
   })
   app.get('/', page)
   app.get('/index.html', page)
-  app.use('*', serveStatic({ root }))
+  app.use('*', serveStatic({ root, precompressed: true }))
   // Places of the application have no ending; a file that is asked for and not there is not there.
   app.get('*', async (context, next) => {
     if (!/\.[a-z0-9]+$/i.test(context.req.path) && !context.req.path.startsWith('/assets/')) return next()

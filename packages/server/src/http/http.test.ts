@@ -1,7 +1,7 @@
 import { mkdtempSync, mkdirSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { gunzipSync } from 'node:zlib'
+import { gunzipSync, gzipSync } from 'node:zlib'
 import { pino } from 'pino'
 import { v7 } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
@@ -123,19 +123,30 @@ describe('pages', () => {
   mkdirSync(join(root, 'assets'))
   writeFileSync(join(root, 'index.html'), '<p>the page</p>')
   writeFileSync(join(root, 'assets', 'app-1.js'), 'ours')
-  const get = (path: string) =>
+  writeFileSync(join(root, 'assets', 'app-1.js.gz'), gzipSync('ours, pressed at the build'))
+  const get = (path: string, headers: Record<string, string> = {}) =>
     createApp({
       studios: server.studios,
       studio: server.studio,
       log: pino({ level: 'silent' }),
       now: () => testNow,
       webRoot: root,
-    }).request(path)
+    }).request(path, { headers })
 
   it('a place of the application is the page, and asked for anew each time', async () => {
     const response = await get('/projects/x/plan')
     expect(await response.text()).toContain('the page')
     expect(response.headers.get('cache-control')).toBe('no-cache')
+  })
+
+  it('an asset comes as the build pressed it, for who can read that', async () => {
+    const response = await get('/assets/app-1.js', { 'accept-encoding': 'gzip' })
+    expect(response.headers.get('content-encoding')).toBe('gzip')
+    expect(response.headers.get('content-type')).toContain('javascript')
+    expect(response.headers.get('cache-control')).toContain('immutable')
+    const text = gunzipSync(Buffer.from(await response.arrayBuffer())).toString()
+    expect(text).toBe('ours, pressed at the build')
+    expect(await (await get('/assets/app-1.js')).text()).toBe('ours')
   })
 
   it('an asset is kept for good; one that is not there is not there', async () => {
