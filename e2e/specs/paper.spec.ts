@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '../support/test.ts'
 import { expectAccessible } from '../support/axe.ts'
-import { seedProject } from '../support/projects.ts'
+import { newId, recordPunch, seedProject } from '../support/projects.ts'
 
 /** Pages of a PDF, and what of it is too wide: printing shrinks a page that is. */
 async function printed(page: Page, format: 'A4' | 'Letter') {
@@ -43,4 +43,39 @@ test('run sheet, tickets, cards and touch-ups come on sheets of their own, nothi
     .first()
     .evaluate((heading) => getComputedStyle(heading).color)
   expect(ink).toBe('rgb(0, 0, 0)')
+})
+
+test('a batch that is begun goes to other hands with its mixes, its notes and a box for each hole', async ({
+  page,
+  request,
+}) => {
+  const { url, id } = await seedProject(request, { units: { Pikes: 12 } })
+  await recordPunch(request, id)
+  await recordPunch(request, id, newId(), { kind: 'touch-up', note: 'left ear' })
+  await page.goto(`${url}/sessions`)
+  await page.getByRole('button', { name: 'Another painter' }).click()
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('2 painters')
+  await page.getByRole('link', { name: 'Plan', exact: true }).click()
+  const chart = page.getByRole('group', { name: /^Stretches of work/ })
+  await chart.focus()
+  await page.keyboard.press('ArrowRight')
+  const told = page.getByRole('figure')
+  await told.getByLabel('In whose hands: Pikes A').selectOption('Painter 2')
+  await expect(page.getByText('Pikes A is in Painter 2’s hands.')).toBeVisible()
+  await expect(told.getByText(', by Painter 2')).toBeVisible()
+  await expectAccessible(page)
+  await told.getByRole('link', { name: 'The hand-over sheet' }).click()
+
+  const sheet = page.getByRole('region', { name: 'Hand-over of Pikes A' })
+  await expect(sheet).toContainText('0 of 14 stages done. Now in Painter 2’s hands.')
+  await expect(sheet).toContainText('To mend: Pikes 1, Prime, left ear')
+  await expect(sheet.getByRole('img', { name: 'done' })).toHaveCount(1)
+  await expect(page.getByRole('region', { name: /^Hand-over of/ })).toHaveCount(1)
+  await expectAccessible(page)
+  // What is left, stage by stage, and the boxes.
+  expect(await printed(page, 'A4')).toBe(2)
+
+  await page.goto(`${url}/sessions`)
+  await page.getByRole('button', { name: 'Take Painter 2 off' }).click()
+  await expect(page.getByText('1 batch in Painter 2’s hands goes to whoever is free.')).toBeVisible()
 })

@@ -2,7 +2,7 @@ import type { Command, CommandVerdict, Fields, Listed, Thing } from '@seriatim/c
 import type { ChangeId, DeviceId, PainterId } from '@seriatim/core/units'
 import { z } from 'zod'
 import { idOf, instantField, nameOf } from './fields.ts'
-import { keptBatchSchema, painterSchema, pinSchema, wishFields } from './planning.ts'
+import { holderSchema, keptBatchSchema, painterSchema, pinSchema, wishFields } from './planning.ts'
 import { modelSchema, projectSettingsSchema, stageSchema, unitSchema } from './project.ts'
 import { recipeSchema, stepSchema } from './recipe.ts'
 
@@ -24,6 +24,7 @@ const shapes: { readonly [T in Thing]: Shape<Fields[T]> } = {
   painter: without(painterSchema.shape, 'id'),
   pin: without(pinSchema.shape, 'batchId', 'stageId'),
   batch: without(keptBatchSchema.shape, 'id'),
+  holder: without(holderSchema.shape, 'id'),
 }
 
 /** Whole things, as they are put into a list. */
@@ -36,6 +37,7 @@ const wholes: { readonly [T in Thing]: z.ZodType<Listed[T]> } = {
   painter: painterSchema,
   pin: pinSchema,
   batch: keptBatchSchema,
+  holder: holderSchema,
 }
 
 const things = [
@@ -47,16 +49,18 @@ const things = [
   'painter',
   'pin',
   'batch',
+  'holder',
 ] as const satisfies readonly Thing[]
 
 const lowerId = z.uuid({ error: 'This must be a UUID.' }).overwrite((id) => id.toLowerCase())
+const named: ReadonlySet<Thing> = new Set(['painter', 'pin', 'batch', 'holder'])
 const anyName = z.string().min(1).max(200)
 
-/** Painters, pins and batches go by names of their own, all else by a UUID; models stand in a unit, steps in a recipe. */
+/** Painters, pins, batches and holders go by names of their own, all else by a UUID; models stand in a unit, steps in a recipe. */
 function refOf(thing: Thing) {
   return {
     thing: z.literal(thing),
-    id: thing === 'painter' || thing === 'pin' || thing === 'batch' ? anyName : lowerId,
+    id: named.has(thing) ? anyName : lowerId,
     in: thing === 'model' || thing === 'step' ? lowerId : z.null(),
   }
 }

@@ -72,6 +72,9 @@ export const keptBatchSchema = z.object({
     .readonly(),
 })
 
+/** The batch is the id: it is in one pair of hands. */
+export const holderSchema = z.object({ id: nameOf<BatchId>(), painterId: nameOf<PainterId>() })
+
 const boreField = secondsField.refine((length) => length >= 300 && length <= 12 * 3600, {
   error: 'Give from 5 minutes to 12 hours.',
 })
@@ -94,6 +97,7 @@ const wholePlanningSchema = z.object({
   first: z.array(nameOf<BatchId>()).max(500).readonly(),
   pins: z.array(pinSchema).max(500).readonly(),
   batches: z.array(keptBatchSchema).max(500).readonly().default([]),
+  holders: z.array(holderSchema).max(500).readonly().default([]),
   sprayPlaces: z.int().min(1, { error: 'At least one can spray.' }).max(20),
   airbrushes: z.int().min(1, { error: 'At least one airbrush.' }).max(20),
   rackPlaces: z
@@ -129,4 +133,9 @@ const wholePlanningSchema = z.object({
 export const planningSchema = wholePlanningSchema.default(plainPlanning)
 
 /** The wishes by field; what is a list of things is put and taken one by one. */
-export const wishFields = wholePlanningSchema.omit({ painters: true, pins: true, batches: true }).shape
+export const wishFields = wholePlanningSchema.omit({
+  painters: true,
+  pins: true,
+  batches: true,
+  holders: true,
+}).shape

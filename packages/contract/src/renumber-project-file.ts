@@ -79,6 +79,7 @@ function renumberPlanning(
   return {
     ...planning,
     first: planning.first.map(renewBatch),
+    holders: planning.holders.map((holder) => ({ ...holder, id: renewBatch(holder.id) })),
     held: {
       ...planning.held,
       batches: planning.held.batches.map(renewBatch),

@@ -1,5 +1,6 @@
 export { deskTools } from './desk-tool.ts'
 export { dryingAlarms } from './drying-alarms.ts'
+export { batchHandOver, type BatchHandOver } from './hand-over.ts'
 export { setUpCard, type SetUpCard } from './set-up-card.ts'
 export { beyondTheStopLine, type FurtherStep, type Sitting, sittingNow } from './sitting.ts'
 export { usualHidingPlaces } from './where-it-hides.ts'

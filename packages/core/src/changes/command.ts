@@ -1,13 +1,13 @@
 import type { Painter } from '../trade/desk.ts'
 import type { Model, Unit } from '../trade/job.ts'
 import type { Planning, Project } from '../trade/project.ts'
-import type { KeptBatch, Pin } from '../trade/wishes.ts'
+import type { Holder, KeptBatch, Pin } from '../trade/wishes.ts'
 import type { Recipe, Step } from '../trade/recipe.ts'
 import type { Stage } from '../trade/stage.ts'
 
 /** What a project says of itself and of its planning, apart from the lists in it. */
 export type ProjectFields = Omit<Project, 'id' | 'planning' | 'units' | 'recipes' | 'line'> &
-  Omit<Planning, 'painters' | 'pins' | 'batches'>
+  Omit<Planning, 'painters' | 'pins' | 'batches' | 'holders'>
 
 /** The things of a project that stand in a list, each under an id. */
 export interface Listed {
@@ -19,6 +19,7 @@ export interface Listed {
   readonly painter: Painter
   readonly pin: Pin
   readonly batch: KeptBatch
+  readonly holder: Holder
 }
 
 export type Thing = keyof Listed
@@ -34,6 +35,7 @@ export interface Fields {
   readonly painter: Omit<Painter, 'id'>
   readonly pin: Omit<Pin, 'batchId' | 'stageId'>
   readonly batch: Omit<KeptBatch, 'id'>
+  readonly holder: Omit<Holder, 'id'>
 }
 
 /** Which thing is meant. */

@@ -11,7 +11,15 @@ const inside: Readonly<Partial<Record<Thing, { readonly thing: Thing; readonly k
   recipe: { thing: 'step', key: 'steps' },
 }
 
-const topThings = ['unit', 'recipe', 'stage', 'painter', 'pin', 'batch'] as const satisfies readonly Thing[]
+const topThings = [
+  'unit',
+  'recipe',
+  'stage',
+  'painter',
+  'pin',
+  'batch',
+  'holder',
+] as const satisfies readonly Thing[]
 
 /**
  * The small commands that make one state of a project of another. Carried out on `from` they give `to`; carried out

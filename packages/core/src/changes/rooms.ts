@@ -47,6 +47,10 @@ export const rooms: { readonly [T in Thing]: Room<T> } = {
     list: (project) => project.planning.batches,
     withList: (project, _, batches) => withPlanning(project, { batches }),
   },
+  holder: {
+    list: (project) => project.planning.holders,
+    withList: (project, _, holders) => withPlanning(project, { holders }),
+  },
 }
 
 /** A pin has no id of its own: there is one for a batch at a stage. */
@@ -61,7 +65,7 @@ function withPlanning(project: Project, some: Partial<Planning>): Project {
 /** What a project says of itself, in one record. */
 export function projectFields(project: Project): ProjectFields {
   const { id: _id, units: _units, recipes: _recipes, line: _line, planning, ...own } = project
-  const { painters: _painters, pins: _pins, batches: _batches, ...wishes } = planning
+  const { painters: _painters, pins: _pins, batches: _batches, holders: _holders, ...wishes } = planning
   const { name, dueOn, commission, evenings, batchSize, firstBatch, batchesInHand } = own
   return { name, dueOn, commission, evenings, batchSize, firstBatch, batchesInHand, ...wishes }
 }

@@ -24,7 +24,7 @@ export const stationOf = { can: 0, airbrush: 1 } as const
 export interface BatchesToPlan {
   readonly work: Work
   readonly desk: Pick<Desk, 'painters' | 'rackPlaces'>
-  readonly wishes: Pick<Wishes, 'first' | 'held'>
+  readonly wishes: Pick<Wishes, 'first' | 'held' | 'holders'>
   readonly batches: readonly Batch[]
   readonly progress: Progress
   readonly now: Instant
@@ -67,7 +67,7 @@ export function buildBatches(input: BatchesToPlan): BuiltBatches {
       family: families.get(potOf(stage)) ?? 0,
       regions: touched === 'whole' ? touched : touched.map((name) => regions.get(name) ?? 0),
       station: stationFor(technique),
-      painters: paintersFor(desk, technique),
+      able: paintersFor(desk, technique),
       technique,
     }
   })
@@ -97,7 +97,8 @@ export function buildBatches(input: BatchesToPlan): BuiltBatches {
         ? []
         : batch.models.map((_, model) => ({ model, regions: 'whole', readyAt: Math.ceil(here) }))
     const touchUps: PlanTask[] = []
-    for (const { stage, index, family, regions: touched, station, painters, technique } of stages) {
+    const holder = holderOf(batch, input)
+    for (const { stage, index, family, regions: touched, station, able, technique } of stages) {
       const left: number[] = []
       const slipped: number[] = []
       batch.models.forEach((model, position) => {
@@ -121,7 +122,7 @@ export function buildBatches(input: BatchesToPlan): BuiltBatches {
             regions: touched,
             models: slipped,
             wait,
-            painters: dabbers,
+            painters: inHandsOf(holder, dabbers),
           }),
         )
       if (left.length === 0) continue
@@ -137,7 +138,7 @@ export function buildBatches(input: BatchesToPlan): BuiltBatches {
         models: left,
         station,
         windows: input.windowsOf(batch, stage, technique),
-        painters,
+        painters: inHandsOf(holder, able),
         onRack: isOnRack(wait),
         others: time.others.map((way) => ({
           // The pot is the same, but not what is loaded with it.
@@ -148,7 +149,7 @@ export function buildBatches(input: BatchesToPlan): BuiltBatches {
           wait: way.drySeconds,
           station: stationFor(way.technique),
           windows: input.windowsOf(batch, stage, way.technique),
-          painters: paintersFor(desk, way.technique),
+          painters: inHandsOf(holder, paintersFor(desk, way.technique)),
           onRack: isOnRack(way.drySeconds),
         })),
         joins: joins(at, stage),
@@ -247,6 +248,19 @@ function paintersFor(
 ): readonly number[] | null {
   if (technique === null || painters.every((painter) => !painter.cannot.includes(technique))) return null
   return painters.flatMap((painter, index) => (painter.cannot.includes(technique) ? [] : [index]))
+}
+
+/** The number of the painter in whose hands a batch is; one who is gone from the desk holds nothing. */
+function holderOf(batch: Batch, { wishes, desk, batches }: BatchesToPlan): number | null {
+  const own = wishes.holders.findLast(({ id }) => meansBatch(id, batch.id, batches))
+  const place = desk.painters.findIndex(({ id }) => id === own?.painterId)
+  return place < 0 ? null : place
+}
+
+/** The holder alone, where able; else whoever is. */
+function inHandsOf(holder: number | null, able: readonly number[] | null): readonly number[] | null {
+  if (holder === null || (able !== null && !able.includes(holder))) return able
+  return [holder]
 }
 
 /** Which batches have to be through before a batch's stage: the units that are joined to its unit there. */

@@ -11,6 +11,7 @@ export {
 } from './compare-batch-sizes.ts'
 export { comparePlans, keepPlan, type KeptPlan, type PlanChange } from './compare-plans.ts'
 export { tryWay, type WayInput, type WayOutcome } from './compare-ways.ts'
+export { fairShares, type FairShare } from './fair-shares.ts'
 export type { Departure } from './departures.ts'
 export type { LaidPlan, LinePlan, PainterLoad, PlanSession, PlannedTask, Stretch } from './line-plan.ts'
 export { planLine, type PlanningInput, type SolvedLine, solveLine } from './plan-line.ts'

@@ -71,6 +71,7 @@ function oneWish(jobs: readonly PlanningInput[]): Wishes {
     batches: wishes.flatMap((each) => each.batches),
     first: wishes.flatMap((each) => each.first),
     pins: wishes.flatMap((each) => each.pins),
+    holders: wishes.flatMap((each) => each.holders),
     held: {
       all: wishes.every((each) => each.held.all),
       batches: wishes.flatMap((each) => each.held.batches),

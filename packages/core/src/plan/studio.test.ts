@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest'
 import type { Painter } from '../trade/desk.ts'
 import type { Unit } from '../trade/job.ts'
 import { deskOf, plainPlanning, type Planning, type Project } from '../trade/project.ts'
+import { splitIntoBatches } from '../trade/batches.ts'
 import { drying, noon, project, stage, unit } from '../testing/builders.ts'
 import type { BatchId, PainterId, StageId, UnitId } from '../units/ids.ts'
 import { addSeconds } from '../units/instant.ts'
@@ -89,6 +90,53 @@ describe('several painters', () => {
       if (stageId === 'prime') expect(who).toBe(0)
       if (stageId === 'edge') expect(who).toBe(1)
     }
+  })
+
+  describe('with a batch in the hands of one', () => {
+    const batches = splitIntoBatches(job(), job())
+    const [first] = batches.map((batch) => batch.id)
+    const held = (by: string, some: Partial<Planning> = {}) =>
+      plan(job({ planning: { ...two, holders: [{ id: first!, painterId: by as PainterId }], ...some } }))
+        .stretches
+    const whoAt = (
+      stretches: ReturnType<typeof held>,
+      at: (stretch: (typeof stretches)[number]) => boolean,
+    ) => [...new Set(stretches.filter(at).map((stretch) => stretch.painter))]
+
+    it('all of it is that one’s, and the others go to whoever is free', () => {
+      const stretches = held('Tiss')
+      expect(whoAt(stretches, ({ batchId }) => batchId === first)).toEqual([1])
+      expect(whoAt(stretches, ({ batchId }) => batchId !== first).toSorted()).toEqual([0, 1])
+    })
+
+    it('what that one is not asked to do is another’s', () => {
+      const painters = [painter('Marn'), painter('Tiss', { cannot: ['edge'] })]
+      const stretches = held('Tiss', { painters })
+      const own = (stageId: string) =>
+        whoAt(stretches, (stretch) => stretch.batchId === first && stretch.stageId === stageId)
+      expect([own('prime'), own('coat'), own('edge')]).toEqual([[1], [1], [0]])
+    })
+
+    it('keeps to it where each has a batch of their own', () => {
+      const stretches = held('Tiss', { teamwork: 'by-batch' })
+      expect(whoAt(stretches, ({ batchId }) => batchId === first)).toEqual([1])
+    })
+
+    it('who has left the desk holds nothing', () => {
+      expect(whoAt(held('Bram'), () => true).toSorted()).toEqual([0, 1])
+    })
+
+    it('keeps to it at a desk with another job', () => {
+      const given = job({ planning: { ...two, holders: [{ id: first!, painterId: 'Tiss' as PainterId }] } })
+      const other = project([unit('b', 4)], [stage('base')], { batchSize: 4, planning: two })
+      const together = planTogether(deskOf(given), [
+        { ...toPlan(given), now: opening },
+        { ...toPlan(other), now: opening },
+      ])
+      const planned = planLine(together)
+      if (!planned.ok) throw new Error(planned.error.kind)
+      expect(whoAt(planned.value.stretches, ({ batchId }) => batchId === first)).toEqual([1])
+    })
   })
 
   it('keep to sessions of their own', () => {

@@ -24,6 +24,7 @@ export const plainPlanning: Planning = {
   aims: ['date', 'waiting'],
   first: [],
   pins: [],
+  holders: [],
   batches: [],
   sprayPlaces: 1,
   airbrushes: 1,
@@ -71,8 +72,8 @@ export function wishesOf({
   firstBatch,
   planning,
 }: Pick<Project, 'dueOn' | 'batchSize' | 'firstBatch' | 'planning'>): Wishes {
-  const { handOver, batches, first, pins, held } = planning
-  return { dueOn, handOver, batchSize, firstBatch, batches, first, pins, held }
+  const { handOver, batches, first, pins, held, holders } = planning
+  return { dueOn, handOver, batchSize, firstBatch, batches, first, pins, held, holders }
 }
 
 /** By when one project is wanted. */

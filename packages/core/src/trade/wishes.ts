@@ -1,4 +1,4 @@
-import type { BatchId, ModelId, StageId, UnitId } from '../units/ids.ts'
+import type { BatchId, ModelId, PainterId, StageId, UnitId } from '../units/ids.ts'
 import type { LocalDate } from '../units/local-date.ts'
 import { minutes, type Seconds } from '../units/seconds.ts'
 import type { SessionMark } from './desk.ts'
@@ -14,6 +14,13 @@ export interface KeptBatch {
   readonly id: BatchId
   readonly unitId: UnitId
   readonly modelIds: readonly ModelId[]
+}
+
+/** Whose hands a batch is in: one painter does all that is left of it, but for what that one is not asked to do. */
+export interface Holder {
+  /** The batch. */
+  readonly id: BatchId
+  readonly painterId: PainterId
 }
 
 /** What is held to the row of the line, though another order of the stages would do as well. */
@@ -53,4 +60,6 @@ export interface Wishes {
   readonly first: readonly BatchId[]
   readonly pins: readonly Pin[]
   readonly held: Held
+  /** Batches that stay in one pair of hands; all others go to whoever the plan takes. */
+  readonly holders: readonly Holder[]
 }

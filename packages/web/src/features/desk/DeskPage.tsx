@@ -1,5 +1,5 @@
 import type { DeskPlan } from '@seriatim/core/forecasting'
-import { planProblemText, type LinePlan } from '@seriatim/core/plan'
+import { fairShares, planProblemText, type LinePlan } from '@seriatim/core/plan'
 import { deskOf } from '@seriatim/core/trade'
 import { withCapital, type ProjectId } from '@seriatim/core/units'
 import { useMemo, useState } from 'react'
@@ -13,6 +13,7 @@ import { useJobs } from '../../shared/use-jobs.ts'
 import { useDeskPlan, type DeskWish } from '../../shared/worker/index.ts'
 import { JobTable } from './JobTable.tsx'
 import { QueueChart } from './QueueChart.tsx'
+import { ShareTable } from './ShareTable.tsx'
 
 const sheetsShown = 4
 
@@ -87,6 +88,7 @@ export function DeskPage() {
         onRush={(id) => setRush(rush === id ? null : id)}
       />
       <QueueChart desk={desk} jobs={projects} />
+      <ShareTable shares={fairShares(desk.plan, now)} />
       <h2 className="mt-6 text-xl">What comes next</h2>
       <div className="mt-3 grid items-start gap-4 md:grid-cols-2">
         {desk.sheets.slice(0, sheetsShown).map((sheet) => (

@@ -2,6 +2,7 @@ import { isThrough, type Progress } from '@seriatim/core/progress'
 import { splitIntoBatches, takesStage } from '@seriatim/core/trade'
 import { Printer } from 'lucide-react'
 import { useMemo, useState } from 'react'
+import { useSearchParams } from 'react-router'
 import { useProgress } from '../../shared/progress/index.ts'
 import { useCurrentProject } from '../../shared/project/index.ts'
 import { RunSheetTicket } from '../../shared/run-sheet/index.ts'
@@ -9,6 +10,7 @@ import { Button, ErrorState, Headline, LoadingState, NothingYet } from '../../sh
 import { useProjectPlan } from '../../shared/use-project-plan.ts'
 import { useMaterials, useProjectInAir } from '../../shared/working-project.ts'
 import { useRunSheets, useSheetLooks } from '../../shared/worker/index.ts'
+import { HandOverSheet } from './HandOverSheet.tsx'
 import { RecipeCard } from './RecipeCard.tsx'
 import { RoundSheet } from './RoundSheet.tsx'
 import { TravellerTicket } from './TravellerTicket.tsx'
@@ -18,8 +20,10 @@ const papers = {
   tickets: 'Tickets for the trays',
   recipes: 'Recipe cards',
   round: 'Touch-up round',
+  'hand-over': 'Hand-over of begun batches',
 } as const
 type Paper = keyof typeof papers
+const isPaper = (name: string): name is Paper => Object.hasOwn(papers, name)
 
 export function PaperPage() {
   const project = useCurrentProject()
@@ -44,7 +48,14 @@ function Papers({ progress }: { readonly progress: Progress }) {
       ),
     ),
   )
-  const [wanted, setWanted] = useState<readonly Paper[]>(['run', 'tickets'])
+  const begun = open.filter((batch) =>
+    batch.models.some((model) => (progress.marks.get(model.id)?.size ?? 0) > 0),
+  )
+  const [asked] = useSearchParams()
+  const [wanted, setWanted] = useState<readonly Paper[]>(() => {
+    const print = asked.getAll('print').filter(isPaper)
+    return print.length > 0 ? print : ['run', 'tickets']
+  })
   const isWanted = (paper: Paper) => wanted.includes(paper)
   if (batches.length === 0 || project.line.length === 0)
     return (
@@ -109,6 +120,22 @@ function Papers({ progress }: { readonly progress: Progress }) {
             <RecipeCard key={unit.id} unit={unit} project={project} progress={progress} shelf={shelf} />
           ))
         : null}
+      {isWanted('hand-over') ? (
+        begun.length > 0 ? (
+          begun.map((batch) => (
+            <HandOverSheet
+              key={batch.id}
+              batch={batch}
+              batches={batches}
+              project={project}
+              progress={progress}
+              shelf={shelf}
+            />
+          ))
+        ) : (
+          <p className="no-print mt-5">No batch is begun.</p>
+        )
+      ) : null}
       {isWanted('round') ? (
         round.length > 0 ? (
           <RoundSheet round={round} project={project} />

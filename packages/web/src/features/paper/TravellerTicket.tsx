@@ -20,9 +20,7 @@ const abreast = 12
 
 /** What lies with a batch on its tray: every stage with a box for each model, to be ticked by pen. */
 export function TravellerTicket({ batch, project, progress }: TravellerTicketProps) {
-  const parts = Array.from({ length: Math.ceil(batch.models.length / abreast) }, (_, part) =>
-    batch.models.slice(part * abreast, (part + 1) * abreast),
-  )
+  const parts = partsOf(batch)
   return parts.map((models, part) => (
     <section key={models[0]?.id} className="paper-sheet ticket mt-5 p-4">
       <h2 className="text-xl">
@@ -33,6 +31,20 @@ export function TravellerTicket({ batch, project, progress }: TravellerTicketPro
       <Boxes models={models} batch={batch} project={project} progress={progress} />
     </section>
   ))
+}
+
+/** The same boxes as part of another sheet. */
+export function BatchBoxes({ batch, project, progress }: TravellerTicketProps) {
+  return partsOf(batch).map((models) => (
+    <Boxes key={models[0]?.id} models={models} batch={batch} project={project} progress={progress} />
+  ))
+}
+
+/** As many models as stand abreast, and so on. */
+function partsOf(batch: Batch): readonly (readonly Model[])[] {
+  return Array.from({ length: Math.ceil(batch.models.length / abreast) }, (_, part) =>
+    batch.models.slice(part * abreast, (part + 1) * abreast),
+  )
 }
 
 function Boxes({

@@ -1,7 +1,8 @@
 import { localDateAt } from '@seriatim/core/calendar'
 import { whyThen, workName, type LinePlan, type Stretch } from '@seriatim/core/plan'
-import { batchName, meansBatch, type Planning, type Project } from '@seriatim/core/trade'
-import { Pin, PinOff, ChevronsUp } from 'lucide-react'
+import { batchName, meansBatch, type Batch, type Planning, type Project } from '@seriatim/core/trade'
+import { ChevronsUp, Hand, Pin, PinOff } from 'lucide-react'
+import { Link } from 'react-router'
 import { clockText, dayText, durationText, plural } from '../../shared/format/index.ts'
 import { Button } from '../../shared/ui/index.ts'
 
@@ -80,6 +81,32 @@ export function StretchPanel({ stretch, plan, project, onPlanning }: StretchPane
             </select>
           </label>
         ) : null}
+        {plan.painters.length > 1 ? (
+          <label className="flex items-center gap-2 text-sm font-bold">
+            <Hand aria-hidden="true" size={18} /> In whose hands
+            <span className="sr-only">: {batchName(batch)}</span>
+            <select
+              className="min-h-11 rounded-[3px] border-2 border-rule bg-paper px-2"
+              value={holderOf(planning, batch.id, plan.batches)?.painterId ?? ''}
+              onChange={(event) => onPlanning(...inHandsOf(event.target.value, batch, plan, planning))}
+            >
+              <option value="">whoever is free</option>
+              {plan.painters.map((each) => (
+                <option key={each.id} value={each.id}>
+                  {each.name}
+                </option>
+              ))}
+            </select>
+          </label>
+        ) : null}
+        {holderOf(planning, batch.id, plan.batches) ? (
+          <Link
+            to="../paper?print=hand-over"
+            className="min-h-11 content-center underline underline-offset-4"
+          >
+            The hand-over sheet
+          </Link>
+        ) : null}
         {planning.held.all ? null : (
           <>
             <Button onClick={() => onPlanning(...holding(planning, 'batches', batch.id, batchName(batch)))}>
@@ -132,6 +159,25 @@ export function pinTo(
   return [
     { ...planning, pins: [...others, pin] },
     `${name} is pinned to ${dayText(session.startsAt, timeZone)}.`,
+  ]
+}
+
+const holderOf = (planning: Planning, id: Batch['id'], batches: LinePlan['batches']) =>
+  planning.holders.findLast((holder) => meansBatch(holder.id, id, batches))
+
+/** The plan's wishes with a batch in the hands of one, or of whoever is free. */
+function inHandsOf(
+  painterId: string,
+  batch: LinePlan['batches'][number],
+  { batches, painters }: LinePlan,
+  planning: Planning,
+): [Planning, string] {
+  const others = planning.holders.filter((holder) => !meansBatch(holder.id, batch.id, batches))
+  const painter = painters.find(({ id }) => id === painterId)
+  if (!painter) return [{ ...planning, holders: others }, `${batchName(batch)} goes to whoever is free.`]
+  return [
+    { ...planning, holders: [...others, { id: batch.id, painterId: painter.id }] },
+    `${batchName(batch)} is in ${painter.name}’s hands.`,
   ]
 }
 

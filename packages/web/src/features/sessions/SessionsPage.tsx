@@ -78,8 +78,11 @@ export function SessionsPage() {
               ? {
                   onRemove: () =>
                     write(
-                      { painters: painters.filter((each) => each.id !== painter.id) },
-                      `${painter.name} has left the desk.`,
+                      {
+                        painters: painters.filter((each) => each.id !== painter.id),
+                        holders: planning.holders.filter((each) => each.painterId !== painter.id),
+                      },
+                      leftText(painter, planning.holders),
                     ),
                 }
               : {})}
@@ -89,4 +92,12 @@ export function SessionsPage() {
       </div>
     </>
   )
+}
+
+/** What goes with a painter who leaves: batches in these hands go to whoever is free. */
+function leftText({ id, name }: Painter, holders: Planning['holders']): string {
+  const held = holders.filter((each) => each.painterId === id).length
+  return held === 0
+    ? `${name} has left the desk.`
+    : `${name} has left the desk; ${plural(held, 'batch', 'batches')} in ${name}’s hands ${held === 1 ? 'goes' : 'go'} to whoever is free.`
 }

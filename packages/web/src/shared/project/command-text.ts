@@ -103,11 +103,14 @@ function nameOfThing(command: Extract<Command, { id: string }>, project: Project
       return 'A pin'
     case 'batch':
       return 'What is kept together'
+    case 'holder':
+      return 'Whose hands a batch is in'
   }
 }
 
 function nameOfValue(value: object): string {
   if ('name' in value && typeof value.name === 'string') return value.name
   if ('modelIds' in value) return 'What is kept together'
+  if ('painterId' in value) return 'Whose hands a batch is in'
   return 'batchId' in value ? 'A pin' : 'A layer'
 }

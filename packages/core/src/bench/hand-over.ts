@@ -1,0 +1,77 @@
+import { isThrough, slipText } from '../progress/hole-state.ts'
+import type { Progress } from '../progress/progress.ts'
+import type { Shelf } from '../recipe/step-facts.ts'
+import type { Batch } from '../trade/batches.ts'
+import { stagesOf, takesStage, type Job, type Model } from '../trade/job.ts'
+import type { Mix } from '../trade/recipe.ts'
+import type { Stage } from '../trade/stage.ts'
+import { setUpCard, type SetUpCard } from './set-up-card.ts'
+
+/** A stage that is left of a batch, as the next pair of hands has to do it. */
+export interface StageToHandOver {
+  readonly stage: Stage
+  /** The models of the batch that still need it, in working order. */
+  readonly models: readonly Model[]
+  /** In drops for these models, of what was really used on the batch where that was not what the recipe says. */
+  readonly card: SetUpCard
+  readonly used: { readonly mix: Mix; readonly note: string } | null
+}
+
+/** A part that waits to be mended. */
+interface SlipToHandOver {
+  readonly stage: Stage
+  readonly model: Model
+  readonly text: string
+}
+
+/** What goes along with a batch to the next painter, so that its scheme stays one. */
+export interface BatchHandOver {
+  readonly stagesDone: number
+  readonly stages: number
+  /** Other paints that are on the models already, by stage. */
+  readonly usedBefore: readonly { readonly stage: Stage; readonly mix: Mix; readonly note: string }[]
+  readonly left: readonly StageToHandOver[]
+  readonly slips: readonly SlipToHandOver[]
+}
+
+/** @returns what is done, what is left and how, of one batch. */
+export function batchHandOver(
+  project: Pick<Job, 'units' | 'recipes' | 'line'>,
+  progress: Progress,
+  shelf: Shelf,
+  batch: Batch,
+): BatchHandOver {
+  const unit = project.units.find((each) => each.id === batch.unitId)
+  if (!unit) throw new RangeError('a batch without its unit')
+  const stages = stagesOf(project, unit.id).filter((stage) =>
+    batch.models.some((model) => takesStage(stage, unit.id, model)),
+  )
+  const leftAt = (stage: Stage) =>
+    batch.models.filter((model) => takesStage(stage, unit.id, model) && !isThrough(progress, model.id, stage))
+  const usedAt = (stage: Stage) =>
+    progress.used.findLast(
+      (used) => used.stageId === stage.id && batch.models.some(({ id }) => used.modelIds.includes(id)),
+    ) ?? null
+  const left = stages.flatMap((stage): StageToHandOver[] => {
+    const models = leftAt(stage)
+    if (models.length === 0) return []
+    const used = usedAt(stage)
+    const card = setUpCard(project, progress, shelf, { stage, unit, models, used: used?.mix ?? null })
+    return [{ stage, models, card, used }]
+  })
+  return {
+    stagesDone: stages.length - left.length,
+    stages: stages.length,
+    usedBefore: stages.flatMap((stage) => {
+      const used = usedAt(stage)
+      return used && leftAt(stage).length === 0 ? [{ stage, mix: used.mix, note: used.note }] : []
+    }),
+    left,
+    slips: stages.flatMap((stage) =>
+      batch.models.flatMap((model): SlipToHandOver[] => {
+        const mark = progress.marks.get(model.id)?.get(stage.id)
+        return mark?.kind === 'touch-up' ? [{ stage, model, text: slipText(mark) }] : []
+      }),
+    ),
+  }
+}

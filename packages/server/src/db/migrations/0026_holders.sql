@@ -1,0 +1,1 @@
+UPDATE "project" SET "planning" = '{"holders": []}'::jsonb || "planning";
