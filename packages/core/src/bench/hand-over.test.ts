@@ -48,7 +48,7 @@ const progress = foldProgress([
   event('used', coat.id, [one], { mix: rust, note: 'two parts, the pot had thickened' }),
   event('touch-up', coat.id, [two], { note: 'hem', region: 'coat' }),
   event('punched', straps.id, [one]),
-  event('judged', straps.id, [one], { verdict: 'keep', note: 'one pass is enough' }),
+  event('judged', straps.id, [one], { verdict: 'worth it', note: 'one pass is enough' }),
 ])
 
 describe('a batch that goes to other hands', () => {

@@ -8,7 +8,7 @@ import type { Stage } from '../trade/stage.ts'
 import { setUpCard, type SetUpCard } from './set-up-card.ts'
 
 /** A stage that is left of a batch, as the next pair of hands has to do it. */
-export interface StageToHandOver {
+interface StageToHandOver {
   readonly stage: Stage
   /** The models of the batch that still need it, in working order. */
   readonly models: readonly Model[]

@@ -36,6 +36,18 @@ describe('fair shares', () => {
     ])
   })
 
+  it('are whole seconds, however the hours divide', () => {
+    const shares = fairShares(
+      {
+        painters: [load('Marn', 100), load('Tiss', 0), load('Odile', 0)],
+        sessions: [session(0, 0, 60), session(1, 0, 60), session(2, 0, 47)],
+        finishesAt: addSeconds(noon, 60 * 60),
+      },
+      noon,
+    )
+    expect(shares.map((each) => each.evenSeconds)).toEqual([2156, 2156, 1689])
+  })
+
   it('are nothing where nobody has a session', () => {
     const none = { painters: [load('Marn', 0)], sessions: [], finishesAt: noon }
     expect(at(fairShares(none, noon))).toEqual([[0, 0, 0]])

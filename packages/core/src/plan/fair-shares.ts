@@ -34,8 +34,8 @@ export function fairShares(
       id,
       name,
       workSeconds: handsOnSeconds,
-      deskSeconds: seconds(own),
-      evenSeconds: seconds(allDesk === 0 ? 0 : (allWork * own) / allDesk),
+      deskSeconds: seconds(Math.round(own)),
+      evenSeconds: seconds(allDesk === 0 ? 0 : Math.round((allWork * own) / allDesk)),
     }
   })
 }

@@ -39,8 +39,8 @@ export function ShareTable({ shares }: { readonly shares: readonly FairShare[] }
                 </th>
                 <td className="figures px-2">{durationText(workSeconds)}</td>
                 <td className="figures px-2">{durationText(deskSeconds)}</td>
-                <td className="figures px-2">
-                  {durationText(evenSeconds)}
+                <td className="px-2">
+                  <span className="figures">{durationText(evenSeconds)}</span>
                   <span className="text-ink-soft">, {differenceText(workSeconds - evenSeconds)}</span>
                 </td>
               </tr>
