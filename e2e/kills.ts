@@ -1,6 +1,9 @@
-// Random kills for some minutes, and a check that nothing acknowledged is lost or doubled: tsx e2e/kills.ts [seconds] [seed]
+// Random kills for some minutes, of servers, planner, supervisor and database, with a clock that jumps at every start and,
+// where a file system of a few hundred megabytes may be mounted, a disk that fills up; and a check that nothing
+// acknowledged is lost or doubled: tsx e2e/kills.ts [seconds] [seed]
 import { randomUUID } from 'node:crypto'
-import { rmSync } from 'node:fs'
+import { execFileSync } from 'node:child_process'
+import { mkdirSync, rmSync, statfsSync, writeFileSync } from 'node:fs'
 import { setTimeout as pause } from 'node:timers/promises'
 import { fileURLToPath } from 'node:url'
 import { unpackLog, type PackedLog } from '@seriatim/contract'
@@ -11,10 +14,10 @@ import { newId } from './support/projects.ts'
 const seconds = Number(process.argv[2] ?? 600)
 const random = seededRandom(Number(process.argv[3] ?? 47))
 const data = fileURLToPath(new URL('../.cache/kills-data', import.meta.url))
-rmSync(data, { recursive: true, force: true })
-
-const instance = new Instance(data, await freePort())
-await instance.start()
+const isSmall = mountSmall()
+/** Two servers and the planner beside them. */
+const instance = new Instance(data, await freePort(), { TZ: 'Europe/Berlin', SERIATIM_PROCESSES: '2' })
+await startSomeday()
 const id = newId()
 const path = `${instance.origin}/api/projects/${id}`
 const json = { 'content-type': 'application/json' }
@@ -119,16 +122,70 @@ async function plan(): Promise<void> {
   }
 }
 
-let kills = 0
+/** A data folder on a disk of its own, small enough to be filled. */
+function mountSmall(): boolean {
+  try {
+    execFileSync('umount', [data], { stdio: 'ignore' })
+  } catch {
+    // Nothing was left mounted.
+  }
+  rmSync(data, { recursive: true, force: true })
+  mkdirSync(data)
+  try {
+    execFileSync('mount', ['-t', 'tmpfs', '-o', 'size=400m', 'tmpfs', data], { stdio: 'ignore' })
+    return true
+  } catch {
+    process.stdout.write('No disk may be mounted here: it is not filled.\n')
+    return false
+  }
+}
+
+/** At every start the server's clock is up to a day off, and stands still. */
+async function startSomeday(): Promise<void> {
+  const off = (random() * 2 - 1) * 86_400_000
+  await instance.start({ SERIATIM_NOW: new Date(Date.now() + off).toISOString() })
+}
+
+const kills = { servers: 0, supervisor: 0, database: 0, all: 0 }
+let fullDisks = 0
+
 async function kill(): Promise<void> {
   while (Date.now() < until - 5000) {
     await pause(1000 + random() * 5000)
     const what = random()
-    if (what < 0.4) await instance.killAll()
-    else await instance.killOne(what < 0.7 ? instance.serverPid() : instance.postmasterPid())
-    kills += 1
-    await instance.start()
+    if (what < 0.3) {
+      // One that serves, or the planner: another takes its place.
+      const workers = instance.workerPids()
+      const pid = workers[Math.floor(random() * workers.length)]
+      if (pid !== undefined) process.kill(pid, 'SIGKILL')
+      kills.servers += 1
+    } else if (what < 0.45 && isSmall) await fillDisk()
+    else if (what < 0.65) {
+      await instance.killAll()
+      kills.all += 1
+    } else if (what < 0.8) {
+      await instance.killOne(instance.serverPid())
+      kills.supervisor += 1
+    } else {
+      await instance.killOne(instance.postmasterPid())
+      kills.database += 1
+    }
+    if (!instance.isRunning()) await startSomeday()
   }
+}
+
+/** For some seconds there is no room left; what stopped of it is begun again when there is. */
+async function fillDisk(): Promise<void> {
+  const { bavail, bsize } = statfsSync(data)
+  const filler = `${data}/filler`
+  try {
+    writeFileSync(filler, Buffer.alloc(bavail * bsize))
+  } catch {
+    // The last bytes were somebody else's.
+  }
+  fullDisks += 1
+  await pause(1000 + random() * 4000)
+  rmSync(filler, { force: true })
 }
 
 await Promise.all([paint(), paint(), paint(), plan(), kill()])
@@ -141,8 +198,13 @@ const doubled = kept.length - isKept.size
 const line = project.line.map((each) => each.id).filter((each) => each !== stage.id)
 const sameLine = JSON.stringify(line) === JSON.stringify(pots)
 process.stdout.write(
-  `${String(kills)} kills in ${String(seconds)} s: ${String(acknowledged.length)} records acknowledged, ${String(lost.length)} lost, ${String(doubled)} doubled; the line is ${sameLine ? 'as it was shown' : 'NOT as it was shown'}\n`,
+  `Killed ${Object.entries(kills)
+    .map(([what, times]) => `${what} ${String(times)}`)
+    .join(
+      ', ',
+    )}, disk full ${String(fullDisks)} times in ${String(seconds)} s: ${String(acknowledged.length)} records acknowledged, ${String(lost.length)} lost, ${String(doubled)} doubled; the line is ${sameLine ? 'as it was shown' : 'NOT as it was shown'}\n`,
 )
 await instance.stop()
+if (isSmall) execFileSync('umount', [data])
 rmSync(data, { recursive: true, force: true })
 process.exit(lost.length === 0 && doubled === 0 && sameLine ? 0 : 1)

@@ -20,11 +20,11 @@ export class Instance {
     this.origin = `http://127.0.0.1:${port}`
   }
 
-  /** Resolves with what it printed when it is ready, rejects when it gave up. */
-  async start(): Promise<string> {
+  /** Resolves with what it printed when it is ready, rejects when it gave up; `env` holds for this start. */
+  async start(env: Record<string, string> = {}): Promise<string> {
     const child = spawn(process.execPath, ['tools/start.mjs'], {
       cwd: root,
-      env: { ...process.env, ...this.env, PORT: String(this.port), SERIATIM_DATA: this.data },
+      env: { ...process.env, ...this.env, ...env, PORT: String(this.port), SERIATIM_DATA: this.data },
       stdio: ['ignore', 'pipe', 'pipe'],
     })
     this.child = child
@@ -67,6 +67,16 @@ export class Instance {
       'server/src/(main|processes)',
     ]).toString()
     return Number(pids.trim().split('\n')[0])
+  }
+
+  /** Of several processes behind one port those that serve, and the one that plans. */
+  workerPids(): readonly number[] {
+    const pids = execFileSync('pgrep', ['-P', String(this.serverPid())]).toString()
+    return pids.trim().split('\n').map(Number)
+  }
+
+  isRunning(): boolean {
+    return this.child !== null && this.child.exitCode === null && this.child.signalCode === null
   }
 
   postmasterPid(): number {
