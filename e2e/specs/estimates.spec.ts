@@ -223,6 +223,10 @@ test('waits follow the air that is read, from a form, a file or the simulated de
   await page.getByRole('button', { name: 'Take the reading' }).click()
   await expect(page.getByText('Outdoors, where cans are used: 4.0 °C and 90 %.')).toBeVisible()
   await expect(page.getByRole('heading', { level: 1 })).toContainText('waits 2.0 times as long')
+  const said = page.getByRole('listitem').filter({ hasText: 'Spray weather follows this air.' })
+  await said.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByText('1 reading taken back.')).toBeVisible()
+  await expect(page.getByText('Outdoors, where cans are used: 4.0 °C and 90 %.')).toBeHidden()
 
   await page.getByRole('button', { name: 'Hourly CSV' }).click()
   await page

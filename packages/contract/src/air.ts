@@ -20,12 +20,24 @@ export const airReadingSchema = z.object({
   source: z.enum(['typed', 'file', 'simulated']),
 })
 
-/** Readings to add; of two for one moment and place the later word stands. */
+/** A reading to take back where it still stands as it was given, for the one that stood there before. */
+const takenBackSchema = z.object({
+  reading: airReadingSchema,
+  before: airReadingSchema.omit({ at: true, place: true }).nullable(),
+})
+
+/** Readings to add and to take back; of two for one moment and place the later word stands. */
 export const putAirSchema = z.object({
   readings: z.array(airReadingSchema).max(10_000, { error: 'Up to 10,000 readings at a time.' }).readonly(),
+  takenBack: z
+    .array(takenBackSchema)
+    .max(10_000, { error: 'Up to 10,000 readings at a time.' })
+    .readonly()
+    .default([]),
 })
 
 /** Readings as they stand. */
 export const airSchema = z.object({ readings: z.array(airReadingSchema).readonly() })
 
 export type AirReading = z.output<typeof airReadingSchema>
+export type AirTakenBack = z.output<typeof takenBackSchema>

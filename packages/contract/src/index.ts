@@ -1,6 +1,6 @@
 import './messages.ts'
 
-export { airSchema, type AirReading } from './air.ts'
+export { airSchema, type AirReading, type AirTakenBack } from './air.ts'
 export {
   commandSchema,
   loggedChangeSchema,

@@ -1,6 +1,6 @@
 import { lessonsAgain, type Lesson } from '@seriatim/core/progress'
 import type { Stage } from '@seriatim/core/trade'
-import { useMemo, useState } from 'react'
+import { useState } from 'react'
 import { useHand } from './api/index.ts'
 import { dayText, plural } from './format/index.ts'
 import { useCurrentProject } from './project/index.ts'
@@ -20,7 +20,7 @@ export type ToldLesson = Omit<Lesson, 'stageId' | 'pot'> & { readonly project?: 
 /** What was noted of the pots of these stages in other projects. */
 export function useLessonsAgain(stages: readonly Stage[]): readonly Required<ToldLesson>[] {
   const { data } = useHand(useCurrentProject().id)
-  return useMemo(() => lessonsAgain(stages, data?.lessons ?? []), [stages, data])
+  return lessonsAgain(stages, data?.lessons ?? [])
 }
 
 /** Lessons under a heading, the first of them at first. */

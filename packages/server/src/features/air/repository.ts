@@ -1,6 +1,6 @@
 import type { AirReading } from '@seriatim/contract'
 import { instant, type Instant } from '@seriatim/core/units'
-import { asc, eq, gte, sql } from 'drizzle-orm'
+import { and, asc, eq, gte, or, sql } from 'drizzle-orm'
 import type { Database } from '../../db/client.ts'
 import { airReading } from '../../db/schema/desk.ts'
 
@@ -39,6 +39,35 @@ export async function writeAir(db: Database, readings: readonly AirReading[]): P
         },
       })
   }
+}
+
+/** Removes the readings that still stand as they were given. @returns those. */
+export async function removeAsGiven(
+  db: Database,
+  given: readonly AirReading[],
+): Promise<ReadonlySet<AirReading>> {
+  const removed = new Set<AirReading>()
+  for (let from = 0; from < given.length; from += rowsAtOnce) {
+    const part = given.slice(from, from + rowsAtOnce)
+    const same = or(
+      ...part.map(({ at, place, celsius, humidity, source }) =>
+        and(
+          eq(airReading.at, new Date(at)),
+          eq(airReading.place, place),
+          eq(airReading.celsius, celsius),
+          eq(airReading.humidity, humidity),
+          eq(airReading.source, source),
+        ),
+      ),
+    )
+    const rows = await db
+      .delete(airReading)
+      .where(same)
+      .returning({ at: airReading.at, place: airReading.place })
+    const keys = new Set(rows.map(({ at, place }) => `${String(at.getTime())} ${place}`))
+    for (const reading of part) if (keys.has(`${String(reading.at)} ${reading.place}`)) removed.add(reading)
+  }
+  return removed
 }
 
 /** The stand-in is switched off: what it made up goes, what was measured stays. */

@@ -10,7 +10,7 @@ export function airRoutes(app: Hono<{ Bindings: Asking }>, db: Database, now: ()
   const answer = async () => ({ readings: await air.readAir(db, now()) })
   serveRoute(app, routes.readAir, answer)
   serveRoute(app, routes.putAir, async ({ body }) => {
-    await air.putAir(db, body.readings, now())
+    await air.putAir(db, body, now())
     return answer()
   })
   serveRoute(app, routes.removeSimulatedAir, async () => {

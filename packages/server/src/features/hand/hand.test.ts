@@ -107,6 +107,28 @@ describe('the air', () => {
     expect(JSON.stringify(nowhere.body)).toContain('readings[0].place')
   })
 
+  it('takes readings back for those before them, but not what was changed since', async () => {
+    const at = (minutes: number) =>
+      new Date(Math.floor(Date.now() / 1000) * 1000 - minutes * 60_000).toISOString()
+    const [first, second, third] = [31, 32, 33].map(at) as [string, string, string]
+    const standing = async () =>
+      ((await server.call('GET', '/air')).body as { readings: { at: string }[] }).readings.filter((each) =>
+        [first, second, third].includes(each.at),
+      )
+    const before = reading(first, 18, 'typed')
+    await server.call('PUT', '/air', { readings: [before] })
+    const taken = [reading(first, 19.1, 'file'), reading(second, 19.2, 'file'), reading(third, 19.3, 'file')]
+    await server.call('PUT', '/air', { readings: taken })
+    const since = reading(third, 25, 'typed')
+    await server.call('PUT', '/air', { readings: [since] })
+    const takenBack = taken.map((each) => ({
+      reading: each,
+      before: each.at === second ? null : { celsius: 18, humidity: 50, source: 'typed' },
+    }))
+    expect((await server.call('PUT', '/air', { readings: [], takenBack })).status).toBe(200)
+    expect(await standing()).toEqual([since, before])
+  })
+
   it('refuses air that cannot be', async () => {
     const problem = await server.problem('/air', 'PUT', {
       readings: [{ ...reading('2026-11-24T20:00:00Z', 20, 'typed'), humidity: 0 }],

@@ -10,6 +10,7 @@ import { useNow } from '../../shared/use-now.ts'
 import { airReader } from './air-csv.ts'
 import { ReadingForm } from './ReadingForm.tsx'
 import { SprayDays } from './SprayDays.tsx'
+import { takenBack } from './taken-back.ts'
 
 const hour = 3600 * 1000
 const simulatedHours = 6 * 24
@@ -29,8 +30,20 @@ function AirDesk({ readings }: { readonly readings: readonly AirReading[] }) {
   const outside = airNow(readings, now, 'outdoors')
   const simulated = readings.filter((reading) => reading.source === 'simulated').length
 
-  const bring = (taken: readonly AirReading[]) =>
-    change.mutate({ kind: 'put', readings: taken, said: `${plural(taken.length, 'reading')} of the air.` })
+  const put = (taken: readonly AirReading[], said: string) =>
+    change.mutate({
+      kind: 'put',
+      readings: taken,
+      said,
+      undo: () =>
+        change.mutate({
+          kind: 'put',
+          readings: [],
+          takenBack: takenBack(taken, readings),
+          said: `${plural(taken.length, 'reading')} taken back.`,
+        }),
+    })
+  const bring = (taken: readonly AirReading[]) => put(taken, `${plural(taken.length, 'reading')} of the air.`)
   const simulate = () => {
     // From the full hour on, so that running it again says the same of the same hours.
     const from = instant(Math.floor(now / hour) * hour)
@@ -90,14 +103,12 @@ function AirDesk({ readings }: { readonly readings: readonly AirReading[] }) {
         <div className="grid gap-5">
           <ReadingForm
             onSave={(reading) =>
-              change.mutate({
-                kind: 'put',
-                readings: [{ ...reading, at: instant(now), source: 'typed' }],
-                said:
-                  reading.place === 'indoors'
-                    ? 'The waits follow this air.'
-                    : 'Spray weather follows this air.',
-              })
+              put(
+                [{ ...reading, at: instant(now), source: 'typed' }],
+                reading.place === 'indoors'
+                  ? 'The waits follow this air.'
+                  : 'Spray weather follows this air.',
+              )
             }
           />
           <Latest readings={readings} now={now} />

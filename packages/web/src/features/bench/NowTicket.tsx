@@ -5,7 +5,7 @@ import { type Clock, type DryingEntry, type Progress, slipText } from '@seriatim
 import { cautionText, dryingWait, stagesOf, saysPot, type Project, type Stage } from '@seriatim/core/trade'
 import { addSeconds, type ModelId } from '@seriatim/core/units'
 import { TriangleAlert } from 'lucide-react'
-import { useMemo, type ReactNode } from 'react'
+import type { ReactNode } from 'react'
 import { clockText, durationText, plural, rangeText, stopwatchText } from '../../shared/format/index.ts'
 import { useLessonsAgain } from '../../shared/lessons.tsx'
 import { AsAgreed } from '../../shared/model-pictures.tsx'
@@ -62,7 +62,7 @@ export function NowTicket({
   const setUp = dab ? dab.setUpSeconds + (dab.undercoat?.setUpSeconds ?? 0) : stage.setUpSeconds
   const wet = wetUnder(task, shelf)
   const card = useSetUpCard(task, project, progress)
-  const again = useLessonsAgain(useMemo(() => [stage], [stage]))
+  const again = useLessonsAgain([stage])
   const lastPunch = Math.max(
     running?.startedAt ?? 0,
     ...modelIds.map((id) => progress.marks.get(id)?.get(stage.id)?.at ?? 0),

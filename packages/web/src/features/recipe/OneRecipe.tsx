@@ -74,10 +74,7 @@ export function OneRecipe({
   const followers = useMemo(() => followersOf(recipe, { units }), [recipe, units])
   const following = useMemo(() => units.filter((unit) => recipe.unitIds.includes(unit.id)), [recipe, units])
   const findings = useFindings(recipe, shelf, followers) ?? nothing
-  const onLine = useMemo(
-    () => project.line.filter((stage) => stage.steps.some(({ recipeId }) => recipeId === recipe.id)),
-    [project.line, recipe.id],
-  )
+  const onLine = project.line.filter((stage) => stage.steps.some(({ recipeId }) => recipeId === recipe.id))
   const marked = new Set(findings.flatMap((finding) => finding.stepIds.slice(0, 1)))
   const step = recipe.steps.find((each) => each.id === openId)
 

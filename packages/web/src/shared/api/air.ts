@@ -1,4 +1,4 @@
-import { routes, type AirReading } from '@seriatim/contract'
+import { routes, type AirReading, type AirTakenBack } from '@seriatim/contract'
 import { queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { toast } from 'sonner'
 import { z } from 'zod'
@@ -13,7 +13,13 @@ const airQuery = queryOptions({
 export const useAir = () => useQuery(airQuery)
 
 type AirChange =
-  | { readonly kind: 'put'; readonly readings: readonly AirReading[]; readonly said: string }
+  | {
+      readonly kind: 'put'
+      readonly readings: readonly AirReading[]
+      readonly takenBack?: readonly AirTakenBack[]
+      readonly said: string
+      readonly undo?: () => void
+    }
   | { readonly kind: 'remove-simulated'; readonly said: string }
 
 export function useAirChange() {
@@ -22,11 +28,17 @@ export function useAirChange() {
     scope: { id: 'air' },
     mutationFn: (change: AirChange) =>
       change.kind === 'put'
-        ? call(routes.putAir, { body: z.encode(routes.putAir.body, { readings: change.readings }) })
+        ? call(routes.putAir, {
+            body: z.encode(routes.putAir.body, {
+              readings: change.readings,
+              takenBack: change.takenBack ?? [],
+            }),
+          })
         : call(routes.removeSimulatedAir, {}),
-    onSuccess: ({ readings }, { said }) => {
+    onSuccess: ({ readings }, change) => {
       client.setQueryData(airQuery.queryKey, readings)
-      if (said !== '') toast(said)
+      const undo = change.kind === 'put' ? change.undo : undefined
+      if (change.said !== '') toast(change.said, undo ? { action: { label: 'Undo', onClick: undo } } : {})
     },
     onError: (error) => toast.error(error.message),
   })
