@@ -1,4 +1,4 @@
-import { isThrough, slipText } from '../progress/hole-state.ts'
+import { isThrough, lastUsed, slipText } from '../progress/hole-state.ts'
 import type { Progress } from '../progress/progress.ts'
 import type { Shelf } from '../recipe/step-facts.ts'
 import type { Batch } from '../trade/batches.ts'
@@ -48,10 +48,8 @@ export function batchHandOver(
   )
   const leftAt = (stage: Stage) =>
     batch.models.filter((model) => takesStage(stage, unit.id, model) && !isThrough(progress, model.id, stage))
-  const usedAt = (stage: Stage) =>
-    progress.used.findLast(
-      (used) => used.stageId === stage.id && batch.models.some(({ id }) => used.modelIds.includes(id)),
-    ) ?? null
+  const modelIds = batch.models.map(({ id }) => id)
+  const usedAt = (stage: Stage) => lastUsed(progress, stage.id, modelIds)
   const left = stages.flatMap((stage): StageToHandOver[] => {
     const models = leftAt(stage)
     if (models.length === 0) return []

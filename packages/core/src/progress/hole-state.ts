@@ -1,8 +1,8 @@
 import { dryingWait, type Stage } from '../trade/stage.ts'
 import { takesStage, type Model } from '../trade/job.ts'
-import type { ModelId, UnitId } from '../units/ids.ts'
+import type { ModelId, StageId, UnitId } from '../units/ids.ts'
 import { addSeconds, type Instant } from '../units/instant.ts'
-import type { Progress } from './progress.ts'
+import type { Progress, Used } from './progress.ts'
 
 /** One hole of a punch strip: a model at a stage. */
 export type HoleState =
@@ -46,6 +46,18 @@ export function isOpenHole({ kind }: HoleState): boolean {
 /** Whether the stage has been put on, dry or not; a touch-up counts as through, as in `isThrough`. */
 export function isThroughHole({ kind }: HoleState): boolean {
   return kind === 'done' || kind === 'drying' || kind === 'touch-up'
+}
+
+/** What was last noted as used at a stage on any of these models; `null`: what the recipe says. */
+export function lastUsed(
+  { used }: Pick<Progress, 'used'>,
+  stageId: StageId,
+  modelIds: readonly ModelId[],
+): Used | null {
+  return (
+    used.findLast((each) => each.stageId === stageId && each.modelIds.some((id) => modelIds.includes(id))) ??
+    null
+  )
 }
 
 /** Where and what a slip is, as far as it was said. */

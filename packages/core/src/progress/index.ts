@@ -12,7 +12,15 @@ export {
   verdicts,
 } from './event.ts'
 export { foldProgress } from './fold-progress.ts'
-export { holeState, type HoleState, isOpenHole, isThrough, isThroughHole, slipText } from './hole-state.ts'
+export {
+  holeState,
+  type HoleState,
+  isOpenHole,
+  isThrough,
+  isThroughHole,
+  lastUsed,
+  slipText,
+} from './hole-state.ts'
 export { type Lesson, type LessonElsewhere, lessonsAgain, lessonsOf } from './lessons.ts'
 export { longestPause } from './longest-pause.ts'
 export { createProgressLog, type ProgressLog } from './progress-log.ts'

@@ -1,8 +1,8 @@
 import { textOfMix } from '@seriatim/core/mixing'
-import type { Progress } from '@seriatim/core/progress'
+import { lastUsed, type Progress } from '@seriatim/core/progress'
 import { Kbd } from '../../shared/ui/index.ts'
 import { useMaterials } from '../../shared/working-project.ts'
-import { usedOn, type BenchTask } from './bench-task.ts'
+import type { BenchTask } from './bench-task.ts'
 
 interface PaintLineProps {
   readonly task: BenchTask
@@ -13,7 +13,7 @@ interface PaintLineProps {
 /** What was really used on these models, if it was not what the recipe says. */
 export function PaintLine({ task, progress, onUsed }: PaintLineProps) {
   const materials = useMaterials()
-  const used = usedOn(task, progress)
+  const used = lastUsed(progress, task.stage.id, task.modelIds)
   return (
     <p className="text-sm text-ink-soft">
       {used ? (

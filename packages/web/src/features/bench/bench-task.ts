@@ -193,13 +193,3 @@ export function wetUnder(task: BenchTask, shelf: readonly DryingEntry[]): Drying
   )
   return entry ?? null
 }
-
-/** What was last noted as used at a task, where it was not what the recipe says. */
-export function usedOn(
-  { stage, modelIds }: BenchTask,
-  progress: Progress,
-): Progress['used'][number] | undefined {
-  return progress.used.findLast(
-    (used) => used.stageId === stage.id && used.modelIds.some((id) => modelIds.includes(id)),
-  )
-}

@@ -1,9 +1,9 @@
 import { setUpCard, type SetUpCard } from '@seriatim/core/bench'
-import type { Progress } from '@seriatim/core/progress'
+import { lastUsed, type Progress } from '@seriatim/core/progress'
 import type { Project } from '@seriatim/core/trade'
 import { useMemo } from 'react'
 import { useMaterials } from '../../shared/working-project.ts'
-import { usedOn, type BenchTask } from './bench-task.ts'
+import type { BenchTask } from './bench-task.ts'
 
 /** What to get ready for the models that still need the stage, with what is really in the palette. */
 export function useSetUpCard(task: BenchTask, project: Project, progress: Progress): SetUpCard | null {
@@ -13,7 +13,7 @@ export function useSetUpCard(task: BenchTask, project: Project, progress: Progre
     const unit = project.units.find((each) => each.id === batch.unitId)
     if (!unit) return null
     const models = batch.models.filter((model) => left.includes(model.id))
-    const used = usedOn(task, progress)?.mix ?? null
+    const used = lastUsed(progress, stage.id, task.modelIds)?.mix ?? null
     return setUpCard(project, progress, materials, { stage, unit, models, used })
   }, [task, project, progress, materials])
 }

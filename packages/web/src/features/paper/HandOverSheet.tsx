@@ -1,9 +1,10 @@
-import { batchHandOver, deskTools, type BatchHandOver } from '@seriatim/core/bench'
+import { batchHandOver, type BatchHandOver } from '@seriatim/core/bench'
 import { textOfMix } from '@seriatim/core/mixing'
 import type { Progress } from '@seriatim/core/progress'
 import type { Shelf } from '@seriatim/core/recipe'
-import { batchName, dryingWait, meansBatch, type Batch, type Project } from '@seriatim/core/trade'
-import { durationText, plural } from '../../shared/format/index.ts'
+import { batchName, meansBatch, type Batch, type Project } from '@seriatim/core/trade'
+import { plural } from '../../shared/format/index.ts'
+import { StageTable } from './StageTable.tsx'
 import { BatchBoxes } from './TravellerTicket.tsx'
 
 interface HandOverSheetProps {
@@ -34,7 +35,18 @@ export function HandOverSheet({ batch, batches, project, progress, shelf }: Hand
         models that are done.
       </p>
       <OnThem over={over} shelf={shelf} />
-      <StagesLeft over={over} shelf={shelf} />
+      {over.left.length > 0 ? (
+        <StageTable
+          numbers="models"
+          amounts="For these"
+          stages={over.left.map((left) => ({
+            stage: left.stage,
+            card: left.card,
+            number: left.models.length,
+            said: saidOf(left, shelf),
+          }))}
+        />
+      ) : null}
       <BatchBoxes batch={batch} project={project} progress={progress} />
     </section>
   )
@@ -61,54 +73,11 @@ function OnThem({ over, shelf }: { readonly over: BatchHandOver; readonly shelf:
   )
 }
 
-function StagesLeft({ over, shelf }: { readonly over: BatchHandOver; readonly shelf: Shelf }) {
-  if (over.left.length === 0) return null
-  return (
-    <table className="mt-2 w-full border-collapse text-left text-sm">
-      <thead>
-        <tr className="text-ink-soft">
-          <th scope="col">Stage left</th>
-          <th scope="col" className="pr-3">
-            Models
-          </th>
-          <th scope="col">For these</th>
-          <th scope="col">With</th>
-          <th scope="col" className="text-right whitespace-nowrap">
-            Dry after
-          </th>
-        </tr>
-      </thead>
-      <tbody>
-        {over.left.map(({ stage, models, card, used }) => {
-          const drops = card.mix?.lines.map(
-            ({ material, drops: each }) => `${plural(each, 'drop')} ${material.name}`,
-          )
-          const said = [
-            stage.note,
-            card.said?.note ?? '',
-            used ? `used instead: ${[textOfMix(used.mix, shelf), used.note].filter(Boolean).join(', ')}` : '',
-            ...card.missedBefore.map((note) => `missed before: ${note}`),
-          ].filter(Boolean)
-          return (
-            <tr key={stage.id} className="break-inside-avoid border-t border-paper-edge align-top">
-              <th scope="row" className="py-0.5 pr-3 font-normal">
-                <b>{stage.name}</b>
-                {said.map((each) => (
-                  <span key={each} className="block text-xs text-ink-soft">
-                    {each}
-                  </span>
-                ))}
-              </th>
-              <td className="figures pr-3">{models.length}</td>
-              <td className="pr-3">{drops && drops.length > 0 ? drops.join(' + ') : stage.material}</td>
-              <td className="pr-3">{card.tool ? deskTools[card.tool] : ''}</td>
-              <td className="text-right whitespace-nowrap">
-                {dryingWait(stage) === 0 ? '' : durationText(dryingWait(stage))}
-              </td>
-            </tr>
-          )
-        })}
-      </tbody>
-    </table>
-  )
+function saidOf({ stage, card, used }: BatchHandOver['left'][number], shelf: Shelf): readonly string[] {
+  return [
+    stage.note,
+    card.said?.note ?? '',
+    used ? `used instead: ${[textOfMix(used.mix, shelf), used.note].filter(Boolean).join(', ')}` : '',
+    ...card.missedBefore.map((note) => `missed before: ${note}`),
+  ].filter(Boolean)
 }
