@@ -240,8 +240,9 @@ try {
     const page = await context.newPage()
     await page.clock.setFixedTime(moment)
     await page.goto(`${instance.origin}${path}`)
-    await page.getByRole('heading', { level: 1 }).waitFor()
     await page.waitForLoadState('networkidle')
+    // What is worked out beside the page may take longer than what is asked for.
+    await page.getByRole('heading', { level: 1, name: /^(?!Loading)/ }).waitFor()
     await act?.(page)
     // Colours that are still on their way would tell two things at once.
     await page.evaluate(() => Promise.all(document.getAnimations().map((each) => each.finished)))
