@@ -1,5 +1,6 @@
 import type { Query, QueryClient, QueryFunctionContext, QueryKey } from '@tanstack/react-query'
 import { isAway } from '../api/index.ts'
+import { asOfNow } from './as-of-now.ts'
 import { forget, keep, readKept } from './kept.ts'
 
 /** What the pages need to open without a server. */
@@ -23,7 +24,7 @@ export async function askOrRemember(
     const known = await readKept(keyOf(queryKey))
     if (known === undefined) throw error
     setTimeout(() => void client.invalidateQueries({ queryKey, exact: true }), askAgainAfter)
-    return known
+    return asOfNow(queryKey, known)
   }
 }
 
