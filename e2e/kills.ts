@@ -125,14 +125,14 @@ async function plan(): Promise<void> {
 /** A data folder on a disk of its own, small enough to be filled. */
 function mountSmall(): boolean {
   try {
-    execFileSync('umount', [data], { stdio: 'ignore' })
+    execFileSync('/bin/umount', [data], { stdio: 'ignore' })
   } catch {
     // Nothing was left mounted.
   }
   rmSync(data, { recursive: true, force: true })
   mkdirSync(data)
   try {
-    execFileSync('mount', ['-t', 'tmpfs', '-o', 'size=400m', 'tmpfs', data], { stdio: 'ignore' })
+    execFileSync('/bin/mount', ['-t', 'tmpfs', '-o', 'size=400m', 'tmpfs', data], { stdio: 'ignore' })
     return true
   } catch {
     process.stdout.write('No disk may be mounted here: it is not filled.\n')
@@ -205,6 +205,6 @@ process.stdout.write(
     )}, disk full ${String(fullDisks)} times in ${String(seconds)} s: ${String(acknowledged.length)} records acknowledged, ${String(lost.length)} lost, ${String(doubled)} doubled; the line is ${sameLine ? 'as it was shown' : 'NOT as it was shown'}\n`,
 )
 await instance.stop()
-if (isSmall) execFileSync('umount', [data])
+if (isSmall) execFileSync('/bin/umount', [data])
 rmSync(data, { recursive: true, force: true })
 process.exit(lost.length === 0 && doubled === 0 && sameLine ? 0 : 1)
