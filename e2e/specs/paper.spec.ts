@@ -49,7 +49,7 @@ test('a batch that is begun goes to other hands with its mixes, its notes and a 
   page,
   request,
 }) => {
-  const { url, id } = await seedProject(request, { units: { Pikes: 12 } })
+  const { url, id } = await seedProject(request, { units: { Pikes: 6 } })
   await recordPunch(request, id)
   await recordPunch(request, id, newId(), { kind: 'touch-up', note: 'left ear' })
   await page.goto(`${url}/sessions`)
@@ -60,13 +60,13 @@ test('a batch that is begun goes to other hands with its mixes, its notes and a 
   await chart.focus()
   await page.keyboard.press('ArrowRight')
   const told = page.getByRole('figure')
-  await told.getByLabel('In whose hands: Pikes A').selectOption('Painter 2')
-  await expect(page.getByText('Pikes A is in Painter 2’s hands.')).toBeVisible()
+  await told.getByLabel('In whose hands: Pikes').selectOption('Painter 2')
+  await expect(page.getByText('Pikes is in Painter 2’s hands.')).toBeVisible()
   await expect(told.getByText(', by Painter 2')).toBeVisible()
   await expectAccessible(page)
   await told.getByRole('link', { name: 'The hand-over sheet' }).click()
 
-  const sheet = page.getByRole('region', { name: 'Hand-over of Pikes A' })
+  const sheet = page.getByRole('region', { name: 'Hand-over of Pikes' })
   await expect(sheet).toContainText('0 of 14 stages done. Now in Painter 2’s hands.')
   await expect(sheet).toContainText('To mend: Pikes 1, Prime, left ear')
   await expect(sheet.getByRole('img', { name: 'done' })).toHaveCount(1)
