@@ -197,12 +197,9 @@ const lost = acknowledged.filter((each) => !isKept.has(each))
 const doubled = kept.length - isKept.size
 const line = project.line.map((each) => each.id).filter((each) => each !== stage.id)
 const sameLine = JSON.stringify(line) === JSON.stringify(pots)
+const killed = Object.entries(kills).map(([what, times]) => `${what} ${String(times)}`)
 process.stdout.write(
-  `Killed ${Object.entries(kills)
-    .map(([what, times]) => `${what} ${String(times)}`)
-    .join(
-      ', ',
-    )}, disk full ${String(fullDisks)} times in ${String(seconds)} s: ${String(acknowledged.length)} records acknowledged, ${String(lost.length)} lost, ${String(doubled)} doubled; the line is ${sameLine ? 'as it was shown' : 'NOT as it was shown'}\n`,
+  `Killed ${killed.join(', ')}, disk full ${String(fullDisks)} times in ${String(seconds)} s: ${String(acknowledged.length)} records acknowledged, ${String(lost.length)} lost, ${String(doubled)} doubled; the line is ${sameLine ? 'as it was shown' : 'NOT as it was shown'}\n`,
 )
 await instance.stop()
 if (isSmall) execFileSync('/bin/umount', [data])

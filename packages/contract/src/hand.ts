@@ -72,7 +72,7 @@ const lessonElsewhereSchema = z.object({
 
 /** What is known of the painter's hand from outside a project. */
 export const handSchema = z.object({
-  /** Of pots with a name; the most that is told of one project is what was noted most. */
+  /** Of pots that have a name; of each project those noted most often. */
   lessons: z.array(lessonElsewhereSchema).readonly(),
   brought: broughtRatesSchema,
   elsewhere: z.array(timeElsewhereSchema).readonly(),

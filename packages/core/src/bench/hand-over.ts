@@ -46,24 +46,27 @@ export function batchHandOver(
   const stages = stagesOf(project, unit.id).filter((stage) =>
     batch.models.some((model) => takesStage(stage, unit.id, model)),
   )
-  const leftAt = (stage: Stage) =>
-    batch.models.filter((model) => takesStage(stage, unit.id, model) && !isThrough(progress, model.id, stage))
   const modelIds = batch.models.map(({ id }) => id)
-  const usedAt = (stage: Stage) => lastUsed(progress, stage.id, modelIds)
-  const left = stages.flatMap((stage): StageToHandOver[] => {
-    const models = leftAt(stage)
-    if (models.length === 0) return []
-    const used = usedAt(stage)
-    const card = setUpCard(project, progress, shelf, { stage, unit, models, used: used?.mix ?? null })
-    return [{ stage, models, card, used }]
-  })
+  const all = stages.map((stage) => ({
+    stage,
+    models: batch.models.filter(
+      (model) => takesStage(stage, unit.id, model) && !isThrough(progress, model.id, stage),
+    ),
+    used: lastUsed(progress, stage.id, modelIds),
+  }))
+  const left = all
+    .filter(({ models }) => models.length > 0)
+    .map((each): StageToHandOver => {
+      const { stage, models, used } = each
+      const card = setUpCard(project, progress, shelf, { stage, unit, models, used: used?.mix ?? null })
+      return { ...each, card }
+    })
   return {
     stagesDone: stages.length - left.length,
     stages: stages.length,
-    usedBefore: stages.flatMap((stage) => {
-      const used = usedAt(stage)
-      return used && leftAt(stage).length === 0 ? [{ stage, mix: used.mix, note: used.note }] : []
-    }),
+    usedBefore: all.flatMap(({ stage, models, used }) =>
+      used && models.length === 0 ? [{ stage, mix: used.mix, note: used.note }] : [],
+    ),
     left,
     slips: stages.flatMap((stage) =>
       batch.models.flatMap((model): SlipToHandOver[] => {

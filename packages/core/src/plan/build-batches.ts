@@ -5,7 +5,7 @@ import { dryingWait, potOf, touchedRegions, type Stage } from '../trade/stage.ts
 import type { Progress } from '../progress/progress.ts'
 import { isThrough } from '../progress/hole-state.ts'
 import type { ToFollow } from '../progress/to-follow.ts'
-import { batchesMeant, meansBatch, type Batch } from '../trade/batches.ts'
+import { batchesMeant, holderOf, meansBatch, type Batch } from '../trade/batches.ts'
 import { takesStage, type Job, type Work } from '../trade/job.ts'
 
 import { techniqueFacts, type Technique } from '../trade/technique.ts'
@@ -97,7 +97,7 @@ export function buildBatches(input: BatchesToPlan): BuiltBatches {
         ? []
         : batch.models.map((_, model) => ({ model, regions: 'whole', readyAt: Math.ceil(here) }))
     const touchUps: PlanTask[] = []
-    const holder = holderOf(batch, input)
+    const holder = placeOfHolder(batch, input)
     for (const { stage, index, family, regions: touched, station, able, technique } of stages) {
       const left: number[] = []
       const slipped: number[] = []
@@ -251,8 +251,8 @@ function paintersFor(
 }
 
 /** The number of the painter in whose hands a batch is; one who is gone from the desk holds nothing. */
-function holderOf(batch: Batch, { wishes, desk, batches }: BatchesToPlan): number | null {
-  const own = wishes.holders.findLast(({ id }) => meansBatch(id, batch.id, batches))
+function placeOfHolder(batch: Batch, { wishes, desk, batches }: BatchesToPlan): number | null {
+  const own = holderOf(wishes, batch.id, batches)
   const place = desk.painters.findIndex(({ id }) => id === own?.painterId)
   return place < 0 ? null : place
 }

@@ -1,7 +1,7 @@
 import type { BatchId, ModelId, UnitId } from '../units/ids.ts'
 import type { Model, Unit, Job } from './job.ts'
 import type { Planning, Project } from './project.ts'
-import type { KeptBatch } from './wishes.ts'
+import type { Holder, KeptBatch, Wishes } from './wishes.ts'
 
 /** At most so many models a batch, and in the first one of a unit. */
 export type BatchSplit = Pick<Project, 'batchSize' | 'firstBatch'>
@@ -187,4 +187,13 @@ export function batchesMeant(id: BatchId, batches: readonly Batch[]): readonly B
 /** Whether a name of before means this batch now. */
 export function meansBatch(id: BatchId, batchId: BatchId, batches: readonly Batch[]): boolean {
   return id === batchId || batchesMeant(id, batches).some((batch) => batch.id === batchId)
+}
+
+/** In whose hands a batch is, if in anybody's alone. */
+export function holderOf(
+  { holders }: Pick<Wishes, 'holders'>,
+  batchId: BatchId,
+  batches: readonly Batch[],
+): Holder | null {
+  return holders.findLast(({ id }) => meansBatch(id, batchId, batches)) ?? null
 }

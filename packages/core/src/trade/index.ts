@@ -9,6 +9,7 @@ export {
   keepBatches,
   keepTogether,
   largestBatchSize,
+  holderOf,
   meansBatch,
   splitIntoBatches,
 } from './batches.ts'

@@ -20,11 +20,10 @@ export async function countAir(db: Database, now: Instant): Promise<number> {
 }
 
 const rowsAtOnce = 2000
+const whenAndWhere = ({ at, place }: Pick<AirReading, 'at' | 'place'>) => `${String(at)} ${place}`
 
 export async function writeAir(db: Database, readings: readonly AirReading[]): Promise<void> {
-  const byWhenAndWhere = new Map(
-    readings.map((reading) => [`${String(reading.at)} ${reading.place}`, reading]),
-  )
+  const byWhenAndWhere = new Map(readings.map((reading) => [whenAndWhere(reading), reading]))
   const rows = [...byWhenAndWhere.values()].map((reading) => ({ ...reading, at: new Date(reading.at) }))
   for (let from = 0; from < rows.length; from += rowsAtOnce) {
     await db
@@ -64,8 +63,8 @@ export async function removeAsGiven(
       .delete(airReading)
       .where(same)
       .returning({ at: airReading.at, place: airReading.place })
-    const keys = new Set(rows.map(({ at, place }) => `${String(at.getTime())} ${place}`))
-    for (const reading of part) if (keys.has(`${String(reading.at)} ${reading.place}`)) removed.add(reading)
+    const keys = new Set(rows.map(({ at, place }) => whenAndWhere({ at: instant(at.getTime()), place })))
+    for (const reading of part) if (keys.has(whenAndWhere(reading))) removed.add(reading)
   }
   return removed
 }

@@ -50,11 +50,10 @@ export function useBenchActions(
     (modelIds: readonly ModelId[]) => {
       if (!task || modelIds.length === 0) return
       recorder.punch(task.stage.id, modelIds)
+      if (!running || modelIds.length < task.left.length) return
       // What has to follow soon is done group by group; else a clock ends with the last of what it was started on.
-      const isOver =
-        modelIds.length === task.left.length &&
-        (task.later.length > 0 || (running !== null && isLastOfClock(project, progress, running, modelIds)))
-      if (running && isOver) finishClock(running.eventId, modelIds)
+      if (task.later.length > 0 || isLastOfClock(project, progress, running, modelIds))
+        finishClock(running.eventId, modelIds)
     },
     [project, progress, task, recorder, running, finishClock],
   )

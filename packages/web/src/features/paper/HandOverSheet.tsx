@@ -2,7 +2,7 @@ import { batchHandOver, type BatchHandOver } from '@seriatim/core/bench'
 import { textOfMix } from '@seriatim/core/mixing'
 import type { Progress } from '@seriatim/core/progress'
 import type { Shelf } from '@seriatim/core/recipe'
-import { batchName, meansBatch, type Batch, type Project } from '@seriatim/core/trade'
+import { batchName, holderOf, type Batch, type Project } from '@seriatim/core/trade'
 import { plural } from '../../shared/format/index.ts'
 import { StageTable } from './StageTable.tsx'
 import { BatchBoxes } from './TravellerTicket.tsx'
@@ -18,7 +18,7 @@ interface HandOverSheetProps {
 /** What goes with a batch to other hands: what is on it, what waits, and how each stage left is done. */
 export function HandOverSheet({ batch, batches, project, progress, shelf }: HandOverSheetProps) {
   const over = batchHandOver(project, progress, shelf, batch)
-  const holder = project.planning.holders.findLast(({ id }) => meansBatch(id, batch.id, batches))
+  const holder = holderOf(project.planning, batch.id, batches)
   const painter = project.planning.painters.find(({ id }) => id === holder?.painterId)
   return (
     <section className="paper-sheet ticket mt-5 p-4" aria-label={`Hand-over of ${batchName(batch)}`}>

@@ -1,6 +1,6 @@
 import { localDateAt } from '@seriatim/core/calendar'
 import { whyThen, workName, type LinePlan, type Stretch } from '@seriatim/core/plan'
-import { batchName, meansBatch, type Batch, type Planning, type Project } from '@seriatim/core/trade'
+import { batchName, holderOf, meansBatch, type Planning, type Project } from '@seriatim/core/trade'
 import { ChevronsUp, Hand, Pin, PinOff } from 'lucide-react'
 import { Link } from 'react-router'
 import { clockText, dayText, durationText, plural } from '../../shared/format/index.ts'
@@ -161,9 +161,6 @@ export function pinTo(
     `${name} is pinned to ${dayText(session.startsAt, timeZone)}.`,
   ]
 }
-
-const holderOf = (planning: Planning, id: Batch['id'], batches: LinePlan['batches']) =>
-  planning.holders.findLast((holder) => meansBatch(holder.id, id, batches))
 
 /** The plan's wishes with a batch in the hands of one, or of whoever is free. */
 function inHandsOf(
