@@ -1,6 +1,10 @@
+import { existsSync } from 'node:fs'
+
+const withoutWindows = '/usr/bin/chromium-headless-shell'
+
 /** Debian's Chromium, alone: it asks nothing of any other host. */
 export const launchOptions = {
-  executablePath: '/usr/bin/chromium',
+  executablePath: existsSync(withoutWindows) ? withoutWindows : '/usr/bin/chromium',
   args: [
     '--no-sandbox',
     '--disable-gpu',

@@ -21,6 +21,6 @@ export function useWaiting(id: ProjectId | null): readonly Change[] {
     [waiting, id],
   )
   const key = changes.map((parcel) => parcel.change.id).join(' ')
-  // eslint-disable-next-line react-hooks/exhaustive-deps -- the ids say all: a change never changes
+  // oxlint-disable-next-line react-hooks/exhaustive-deps -- the ids say all: a change never changes
   return useMemo(() => changes, [key])
 }
