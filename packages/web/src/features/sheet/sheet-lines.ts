@@ -26,7 +26,8 @@ export interface SheetRoom {
 }
 
 const gap = 8
-const padding = 14
+/** Of a strip, with its edges and its stop line: without room for them its holes would lose their whole pixels. */
+const padding = 16
 const [smallestHole, largestHole] = [10, 14] as const
 
 /** @param coarse whether fingers are to hit a strip. */

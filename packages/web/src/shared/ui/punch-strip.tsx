@@ -1,6 +1,7 @@
 import type { HoleState } from '@seriatim/core/progress'
 import type { Instant } from '@seriatim/core/units'
 import { clsx } from 'clsx'
+import type { CSSProperties } from 'react'
 import { PunchHole } from './punch-hole.tsx'
 
 interface StripHole {
@@ -29,7 +30,7 @@ export function PunchStrip({ label, holes, now, size, lit }: PunchStripProps) {
       className="flex max-w-full"
       style={{ fontSize: size }}
     >
-      {holes.map((hole) => (
+      {runsOf(holes, lit).map(({ hole, count }) => (
         <span
           key={hole.id}
           className={clsx(
@@ -38,9 +39,34 @@ export function PunchStrip({ label, holes, now, size, lit }: PunchStripProps) {
             hole.id === lit && 'border-b-2 border-hands',
           )}
         >
-          <PunchHole state={hole.state} now={now} />
+          {isPlain(hole) ? (
+            <span
+              className="hole-run"
+              data-state={hole.state.kind}
+              style={{ '--count': count } as CSSProperties}
+            />
+          ) : (
+            <PunchHole state={hole.state} now={now} />
+          )}
         </span>
       ))}
     </span>
   )
 }
+
+/** Holes that are alike side by side are one thing to draw: a sheet has tens of thousands of holes. */
+function runsOf(holes: readonly StripHole[], lit: string | undefined) {
+  const runs: { hole: StripHole; count: number }[] = []
+  for (const hole of holes) {
+    const last = runs.at(-1)
+    const isAlike = isPlain(hole) && last?.hole.state.kind === hole.state.kind
+    if (last && isAlike && !last.hole.stopLine && !hole.stopLine && last.hole.id !== lit && hole.id !== lit)
+      last.count += 1
+    else runs.push({ hole, count: 1 })
+  }
+  return runs
+}
+
+/** Whether a hole is as every other of its kind. */
+const isPlain = ({ state }: StripHole) =>
+  state.kind === 'done' || state.kind === 'to-do' || state.kind === 'not-needed'
