@@ -59,6 +59,11 @@ export class Instance {
     await ended
   }
 
+  /** Resolves when the supervisor has ended everything, whatever made it. */
+  async ended(): Promise<void> {
+    if (this.child && this.isRunning()) await exitOf(this.child)
+  }
+
   serverPid(): number {
     const pids = execFileSync('pgrep', [
       '-P',

@@ -18,6 +18,11 @@ export function nextNumber(): number {
   return counted
 }
 
+/** Numbers up to this one were given out before, though this browser's storage may not know it any more. */
+export function countOn(last: number): void {
+  counted = Math.max(counted, last)
+}
+
 function readOrMake(): DeviceId {
   const known = localStorage.getItem(idKey)
   if (known !== null && /^[0-9a-f-]{36}$/.test(known)) return known as DeviceId

@@ -2,6 +2,7 @@ import { useQueryClient } from '@tanstack/react-query'
 import { useEffect } from 'react'
 import { toast } from 'sonner'
 import { projectListQuery, projectQuery } from '../../shared/api/index.ts'
+import { countOn } from '../../shared/device.ts'
 import { plural } from '../../shared/format/index.ts'
 import { outbox, useOutbox } from '../../shared/outbox/index.ts'
 import { progressStore } from '../../shared/progress/index.ts'
@@ -49,6 +50,7 @@ export function useDelivery(onLook: () => void) {
     const flush = () => void outbox.flush()
     const heard = (event: StorageEvent) => outbox.heard(event.key, event.newValue)
     flush()
+    void outbox.restore().then(countOn)
     window.addEventListener('online', flush)
     window.addEventListener('storage', heard)
     return () => {

@@ -113,6 +113,19 @@ function memory(most = Number.POSITIVE_INFINITY): Storage & { entries: Map<strin
   return storage
 }
 
+/** The second copy, which outlives what the storage forgot. */
+function spareCopy() {
+  const kept = new Map<string, Parcel>()
+  return {
+    kept,
+    keep: (parcel: Parcel) => void kept.set(idOf(parcel), parcel),
+    forget: (ids: readonly string[]) => {
+      for (const id of ids) kept.delete(id)
+    },
+    read: () => Promise.resolve({ parcels: [...kept.values()], lastNumber: number }),
+  }
+}
+
 beforeEach(() => {
   vi.useFakeTimers()
 })
@@ -313,5 +326,46 @@ describe('the outbox', () => {
     theirs.heard(key, null)
     expect(theirs.getState().waiting).toEqual([])
     expect(delivered).toHaveBeenCalledWith([parcel], null satisfies StoredProject | null)
+  })
+
+  it('takes up what the storage lost with a killed browser, in the order it was made, and delivers it once', async () => {
+    const [away, there, spare] = [server(), server(), spareCopy()]
+    away.fail(() => new TypeError('away'))
+    const before = createOutbox(memory(), away.carrier, spare)
+    const parcels = [punch(), punch(), rename()]
+    for (const parcel of parcels.toReversed()) before.record(parcel)
+
+    const storage = memory()
+    const after = createOutbox(storage, there.carrier, spare)
+    const news = vi.fn()
+    after.listen({ onDelivered: vi.fn(), onRefused: vi.fn(), onNews: news })
+    expect(after.getState().waiting).toEqual([])
+    expect(await after.restore()).toBe(number)
+    expect(news.mock.calls.flat()).toHaveLength(3)
+    expect(after.getState().waiting).toEqual(parcels)
+    expect(storage.entries.size).toBe(3)
+    await vi.runOnlyPendingTimersAsync()
+    expect(there.taken()).toEqual(parcels.map(idOf))
+    expect(spare.kept.size).toBe(0)
+    expect(storage.entries.size).toBe(0)
+    await after.restore()
+    expect(there.taken()).toHaveLength(3)
+  })
+
+  it('keeps the second copy of what was refused until a person lets it go, and sends it no second time', async () => {
+    const [storage, there, spare] = [memory(), server(), spareCopy()]
+    const parcel = punch()
+    there.bad.set(idOf(parcel), 'No such stage.')
+    const outbox = createOutbox(storage, there.carrier, spare)
+    outbox.record(parcel)
+    await vi.runAllTimersAsync()
+    expect([...spare.kept.keys()]).toEqual([idOf(parcel)])
+    const again = createOutbox(storage, there.carrier, spare)
+    await again.restore()
+    await vi.runAllTimersAsync()
+    expect(there.taken()).toEqual([idOf(parcel)])
+    expect(again.getState().refused.map((each) => each.reason)).toEqual(['No such stage.'])
+    again.letGo([idOf(parcel)])
+    expect(spare.kept.size).toBe(0)
   })
 })

@@ -4,6 +4,7 @@ import { isTooLarge, mayPass } from '../api/index.ts'
 import type { Carrier, Delivered } from './deliver.ts'
 import { createParcelStore, refusedPrefix, waitingPrefix } from './parcel-store.ts'
 import { idOf, numberOf, readParcel, readRefused, type Parcel, type Refused } from './parcel.ts'
+import { noSpare, type SpareParcels } from './spare-parcels.ts'
 
 export interface OutboxState {
   /** In the order they were made. */
@@ -20,7 +21,7 @@ export interface OutboxListeners {
   /** These reached the server; `project` is how it stands since, where it was changed. */
   readonly onDelivered: (parcels: readonly Parcel[], project: StoredProject | null) => void
   readonly onRefused: (refused: readonly Refused[]) => void
-  /** Something new waits that this page did not record just now: from another tab, or sent again. */
+  /** Something new waits that this page did not record just now: from another tab, sent again, or found in the spare copy. */
   readonly onNews: (parcel: Parcel) => void
 }
 
@@ -34,8 +35,9 @@ const longestPause = 10_000
  * the server has said what became of it: taken, or refused with a reason, and then it is kept beside the others that
  * were. Everything else (no answer, a server in trouble, somebody else's answer) is a reason to wait and try again.
  * Sending twice is harmless, so several tabs may share the storage.
+ * @param spare where it stands once more, until it is delivered or a person lets it go
  */
-export function createOutbox(storage: Storage, carrier: Carrier) {
+export function createOutbox(storage: Storage, carrier: Carrier, spare: SpareParcels = noSpare) {
   const store = createParcelStore(storage)
   const unsaved = new Set<string>()
   const watchers = new Set<() => void>()
@@ -56,6 +58,7 @@ export function createOutbox(storage: Storage, carrier: Carrier) {
   }
 
   function keep(parcel: Parcel): void {
+    spare.keep(parcel)
     if (store.keep(parcel)) unsaved.delete(idOf(parcel))
     else unsaved.add(idOf(parcel))
   }
@@ -142,7 +145,9 @@ export function createOutbox(storage: Storage, carrier: Carrier) {
     for (const parcel of load) store.forget(idOf(parcel))
     const gone = new Set(load.map(idOf))
     const badIds = new Set(bad.map((each) => idOf(each.parcel)))
-    for (const id of gone) if (!badIds.has(id)) unsaved.delete(id)
+    const taken = [...gone].filter((id) => !badIds.has(id))
+    for (const id of taken) unsaved.delete(id)
+    spare.forget(taken)
     for (const parcel of state.waiting) if (unsaved.has(idOf(parcel))) keep(parcel)
     change({
       waiting: state.waiting.filter((parcel) => !gone.has(idOf(parcel))),
@@ -163,6 +168,7 @@ export function createOutbox(storage: Storage, carrier: Carrier) {
       store.forget(id)
       unsaved.delete(id)
     }
+    spare.forget(ids)
     const left = state.waiting.filter((parcel) => !ids.includes(idOf(parcel)))
     change({
       refused: state.refused.filter((each) => !ids.includes(idOf(each.parcel))),
@@ -192,9 +198,26 @@ export function createOutbox(storage: Storage, carrier: Carrier) {
     }
   }
 
+  /**
+   * Takes up what stands in the spare copy alone: this browser was ended before its storage was on the disk.
+   * @returns the highest running number given out before, as far as is known
+   */
+  async function restore(): Promise<number> {
+    const { parcels, lastNumber } = await spare.read()
+    const known = new Set([...state.waiting, ...state.refused.map((each) => each.parcel)].map(idOf))
+    const lost = parcels.filter((parcel) => !known.has(idOf(parcel)))
+    if (lost.length === 0) return lastNumber
+    for (const parcel of lost) keep(parcel)
+    change({ waiting: [...state.waiting, ...lost].sort((a, b) => numberOf(a) - numberOf(b)) })
+    for (const parcel of lost) listeners.onNews(parcel)
+    void flush()
+    return lastNumber
+  }
+
   return {
     record,
     flush,
+    restore,
     letGo,
     heard,
     listen: (next: OutboxListeners) => {

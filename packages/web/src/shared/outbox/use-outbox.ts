@@ -3,9 +3,10 @@ import { useMemo, useSyncExternalStore } from 'react'
 import { serverCarrier } from './deliver.ts'
 import { createOutbox, type OutboxState } from './outbox.ts'
 import type { Parcel } from './parcel.ts'
+import { createSpareParcels } from './spare-parcels.ts'
 
 /** The one outbox of this page. */
-export const outbox = createOutbox(window.localStorage, serverCarrier)
+export const outbox = createOutbox(window.localStorage, serverCarrier, createSpareParcels())
 
 export function useOutbox(): OutboxState {
   return useSyncExternalStore(outbox.subscribe, outbox.getState)

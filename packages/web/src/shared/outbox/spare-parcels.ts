@@ -1,0 +1,80 @@
+import { promisifyRequest } from 'idb-keyval'
+import { idOf, numberOf, parcelJson, readParcel, type Parcel } from './parcel.ts'
+
+/**
+ * A second copy of what waits. A browser writes its plain storage to the disk some seconds later; one that is killed
+ * meanwhile, with its machine or alone, has lost it. What stands here is on the disk as soon as it is written.
+ */
+export interface SpareParcels {
+  readonly keep: (parcel: Parcel) => void
+  readonly forget: (ids: readonly string[]) => void
+  readonly read: () => Promise<Kept>
+}
+
+interface Kept {
+  readonly parcels: readonly Parcel[]
+  /** The highest running number that this device has given out, as far as this copy knows. */
+  readonly lastNumber: number
+}
+
+export const noSpare: SpareParcels = {
+  keep: () => undefined,
+  forget: () => undefined,
+  read: () => Promise.resolve({ parcels: [], lastNumber: 0 }),
+}
+
+const [parcelStore, numberStore, numberKey] = ['parcels', 'numbers', 'last']
+
+/** Where a browser has no such storage, or no room in it, its plain storage has to do. */
+export function createSpareParcels(): SpareParcels {
+  let opening: Promise<IDBDatabase> | null = null
+
+  async function write(work: (parcels: IDBObjectStore, numbers: IDBObjectStore) => void): Promise<void> {
+    try {
+      opening ??= open()
+      const writing = (await opening).transaction([parcelStore, numberStore], 'readwrite', {
+        durability: 'strict',
+      })
+      work(writing.objectStore(parcelStore), writing.objectStore(numberStore))
+      await promisifyRequest(writing)
+    } catch {
+      // It is the second copy.
+    }
+  }
+
+  return {
+    keep: (parcel) =>
+      void write((parcels, numbers) => {
+        parcels.put(JSON.stringify(parcelJson(parcel)), idOf(parcel))
+        const before = numbers.get(numberKey) as IDBRequest<number | undefined>
+        before.onsuccess = () => numbers.put(Math.max(before.result ?? 0, numberOf(parcel)), numberKey)
+      }),
+    forget: (ids) =>
+      void write((parcels) => {
+        for (const id of ids) parcels.delete(id)
+      }),
+    read: async () => {
+      try {
+        opening ??= open()
+        const reading = (await opening).transaction([parcelStore, numberStore])
+        const texts = promisifyRequest<unknown[]>(reading.objectStore(parcelStore).getAll())
+        const last = promisifyRequest<unknown>(reading.objectStore(numberStore).get(numberKey))
+        const [found, lastNumber] = await Promise.all([texts, last])
+        return {
+          parcels: found.flatMap((text) => (typeof text === 'string' ? (readParcel(text) ?? []) : [])),
+          lastNumber: typeof lastNumber === 'number' ? lastNumber : 0,
+        }
+      } catch {
+        return noSpare.read()
+      }
+    },
+  }
+}
+
+function open(): Promise<IDBDatabase> {
+  const request = indexedDB.open('seriatim-outbox', 1)
+  request.onupgradeneeded = () => {
+    for (const name of [parcelStore, numberStore]) request.result.createObjectStore(name)
+  }
+  return promisifyRequest(request)
+}
