@@ -157,13 +157,8 @@ for (const [what, answer] of [
   })
 }
 
-test('a full storage is said, and nothing recorded while the page is open is lost', async ({
-  page,
-  request,
-}) => {
-  const { url, id } = await seedProject(request)
-  await page.goto(`${url}/bench`)
-  await expect(hole(page, 'Prime, Reed-pikes: to do')).toBeVisible()
+/** No more goes into the plain storage of this browser. */
+async function fillStorage(page: Page): Promise<void> {
   await page.evaluate(() => {
     let size = 4_000_000
     for (let part = 0; size >= 1; part += 1) {
@@ -172,6 +167,39 @@ test('a full storage is said, and nothing recorded while the page is open is los
       } catch {
         size = Math.floor(size / 2)
       }
+    }
+  })
+}
+
+test('a full storage loses nothing, not even with the page: there is a second one', async ({
+  page,
+  request,
+}) => {
+  const { url, id } = await seedProject(request)
+  await page.goto(`${url}/bench`)
+  await expect(hole(page, 'Prime, Reed-pikes: to do')).toBeVisible()
+  await fillStorage(page)
+  const letGo = await holdWrites(page)
+  await hole(page, 'Prime, Reed-pikes: to do').click()
+  await expect(page.getByText('1 entry is kept in this browser')).toBeVisible()
+  await page.reload()
+  await expect(page.getByText('1 entry is kept in this browser')).toBeVisible()
+  await expect(hole(page, /^Prime, Reed-pikes: drying/)).toBeVisible()
+  await letGo()
+  await expect.poll(() => recordedKinds(request, id)).toEqual(['punched'])
+})
+
+test('when there is no room at all it is said, and nothing recorded while the page is open is lost', async ({
+  page,
+  request,
+}) => {
+  const { url, id } = await seedProject(request)
+  await page.goto(`${url}/bench`)
+  await expect(hole(page, 'Prime, Reed-pikes: to do')).toBeVisible()
+  await fillStorage(page)
+  await page.evaluate(() => {
+    IDBObjectStore.prototype.put = () => {
+      throw new DOMException('full', 'QuotaExceededError')
     }
   })
   const letGo = await holdWrites(page)

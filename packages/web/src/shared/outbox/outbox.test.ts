@@ -118,9 +118,13 @@ function spareCopy() {
   const kept = new Map<string, Parcel>()
   return {
     kept,
-    keep: (parcel: Parcel) => void kept.set(idOf(parcel), parcel),
+    keep: (parcel: Parcel) => {
+      kept.set(idOf(parcel), parcel)
+      return Promise.resolve(true)
+    },
     forget: (ids: readonly string[]) => {
       for (const id of ids) kept.delete(id)
+      return Promise.resolve(true)
     },
     read: () => Promise.resolve({ parcels: [...kept.values()], lastNumber: number }),
   }
@@ -271,11 +275,25 @@ describe('the outbox', () => {
     const outbox = createOutbox(storage, there.carrier)
     const parcels = [punch(), punch(), punch()]
     for (const parcel of parcels) outbox.record(parcel)
+    await vi.advanceTimersByTimeAsync(1)
     expect(outbox.getState()).toMatchObject({ waiting: parcels, unsaved: 2 })
     there.fail(null)
     await vi.advanceTimersByTimeAsync(20_000)
     expect(there.taken()).toEqual(parcels.map(idOf))
     expect(outbox.getState()).toMatchObject({ waiting: [], unsaved: 0 })
+  })
+
+  it('a full storage is no trouble while the second copy has room', async () => {
+    const [there, spare] = [server(), spareCopy()]
+    there.fail(() => new TypeError('away'))
+    const outbox = createOutbox(memory(0), there.carrier, spare)
+    const unsaved = vi.fn<(count: number) => void>()
+    outbox.subscribe(() => unsaved(outbox.getState().unsaved))
+    const parcels = [punch(), punch()]
+    for (const parcel of parcels) outbox.record(parcel)
+    await vi.advanceTimersByTimeAsync(1)
+    expect(unsaved.mock.calls.flat().every((count) => count === 0)).toBe(true)
+    expect([...spare.kept.values()]).toEqual(parcels)
   })
 
   it('a refused one is kept through a reload, and leaves only when somebody says so', async () => {

@@ -13,7 +13,7 @@ export interface OutboxState {
   readonly refused: readonly Refused[]
   /** Why the last attempt came to nothing, in a sentence; another follows by itself. */
   readonly trouble: string | null
-  /** So many could not be put into this browser's storage, and are lost if the page is closed before they are sent. */
+  /** So many could not be put into this browser's storage, neither way, and are lost if the page is closed before they are sent. */
   readonly unsaved: number
 }
 
@@ -39,7 +39,10 @@ const longestPause = 10_000
  */
 export function createOutbox(storage: Storage, carrier: Carrier, spare: SpareParcels = noSpare) {
   const store = createParcelStore(storage)
-  const unsaved = new Set<string>()
+  // For which there was no room in the storage, and none in the spare copy.
+  const unstored = new Set<string>()
+  const unspared = new Set<string>()
+  const unsaved = () => [...unstored].filter((id) => unspared.has(id)).length
   const watchers = new Set<() => void>()
   let state: OutboxState = { waiting: store.waiting(), refused: store.refused(), trouble: null, unsaved: 0 }
   let listeners: OutboxListeners = {
@@ -53,14 +56,27 @@ export function createOutbox(storage: Storage, carrier: Carrier, spare: SparePar
   let timer: ReturnType<typeof setTimeout> | undefined
 
   function change(next: Partial<OutboxState>): void {
-    state = { ...state, ...next, unsaved: unsaved.size }
+    state = { ...state, ...next, unsaved: unsaved() }
     for (const watcher of watchers) watcher()
   }
 
   function keep(parcel: Parcel): void {
-    spare.keep(parcel)
-    if (store.keep(parcel)) unsaved.delete(idOf(parcel))
-    else unsaved.add(idOf(parcel))
+    const id = idOf(parcel)
+    if (store.keep(parcel)) unstored.delete(id)
+    else unstored.add(id)
+    void spare.keep(parcel).then((isSpared) => {
+      if (isSpared) unspared.delete(id)
+      else unspared.add(id)
+      if (unsaved() !== state.unsaved) change({})
+    })
+  }
+
+  function dropSpare(ids: readonly string[]): void {
+    for (const id of ids) {
+      unstored.delete(id)
+      unspared.delete(id)
+    }
+    void spare.forget(ids)
   }
 
   function record(parcel: Parcel): void {
@@ -137,7 +153,7 @@ export function createOutbox(storage: Storage, carrier: Carrier, spare: SparePar
   function settle(load: readonly Parcel[], { refused, project }: Delivered): void {
     const bad = refused.filter((each) => each !== null)
     // A parcel is in one of both places at every moment.
-    for (const each of bad) if (!store.keepRefused(each)) unsaved.add(idOf(each.parcel))
+    for (const each of bad) if (!store.keepRefused(each)) unstored.add(idOf(each.parcel))
     listeners.onDelivered(
       load.filter((_, index) => refused[index] === null || load[index]?.kind === 'change'),
       project,
@@ -146,9 +162,8 @@ export function createOutbox(storage: Storage, carrier: Carrier, spare: SparePar
     const gone = new Set(load.map(idOf))
     const badIds = new Set(bad.map((each) => idOf(each.parcel)))
     const taken = [...gone].filter((id) => !badIds.has(id))
-    for (const id of taken) unsaved.delete(id)
-    spare.forget(taken)
-    for (const parcel of state.waiting) if (unsaved.has(idOf(parcel))) keep(parcel)
+    dropSpare(taken)
+    for (const parcel of state.waiting) if (unstored.has(idOf(parcel))) keep(parcel)
     change({
       waiting: state.waiting.filter((parcel) => !gone.has(idOf(parcel))),
       refused: [...state.refused.filter((each) => !badIds.has(idOf(each.parcel))), ...bad],
@@ -166,9 +181,8 @@ export function createOutbox(storage: Storage, carrier: Carrier, spare: SparePar
     for (const id of ids) {
       store.forgetRefused(id)
       store.forget(id)
-      unsaved.delete(id)
     }
-    spare.forget(ids)
+    dropSpare(ids)
     const left = state.waiting.filter((parcel) => !ids.includes(idOf(parcel)))
     change({
       refused: state.refused.filter((each) => !ids.includes(idOf(each.parcel))),

@@ -6,8 +6,9 @@ import { idOf, numberOf, parcelJson, readParcel, type Parcel } from './parcel.ts
  * meanwhile, with its machine or alone, has lost it. What stands here is on the disk as soon as it is written.
  */
 export interface SpareParcels {
-  readonly keep: (parcel: Parcel) => void
-  readonly forget: (ids: readonly string[]) => void
+  /** Resolves with whether it is there now. */
+  readonly keep: (parcel: Parcel) => Promise<boolean>
+  readonly forget: (ids: readonly string[]) => Promise<boolean>
   readonly read: () => Promise<Kept>
 }
 
@@ -18,8 +19,8 @@ interface Kept {
 }
 
 export const noSpare: SpareParcels = {
-  keep: () => undefined,
-  forget: () => undefined,
+  keep: () => Promise.resolve(false),
+  forget: () => Promise.resolve(false),
   read: () => Promise.resolve({ parcels: [], lastNumber: 0 }),
 }
 
@@ -29,7 +30,7 @@ const [parcelStore, numberStore, numberKey] = ['parcels', 'numbers', 'last']
 export function createSpareParcels(): SpareParcels {
   let opening: Promise<IDBDatabase> | null = null
 
-  async function write(work: (parcels: IDBObjectStore, numbers: IDBObjectStore) => void): Promise<void> {
+  async function write(work: (parcels: IDBObjectStore, numbers: IDBObjectStore) => void): Promise<boolean> {
     try {
       opening ??= open()
       const writing = (await opening).transaction([parcelStore, numberStore], 'readwrite', {
@@ -37,20 +38,21 @@ export function createSpareParcels(): SpareParcels {
       })
       work(writing.objectStore(parcelStore), writing.objectStore(numberStore))
       await promisifyRequest(writing)
+      return true
     } catch {
-      // It is the second copy.
+      return false
     }
   }
 
   return {
     keep: (parcel) =>
-      void write((parcels, numbers) => {
+      write((parcels, numbers) => {
         parcels.put(JSON.stringify(parcelJson(parcel)), idOf(parcel))
         const before = numbers.get(numberKey) as IDBRequest<number | undefined>
         before.onsuccess = () => numbers.put(Math.max(before.result ?? 0, numberOf(parcel)), numberKey)
       }),
     forget: (ids) =>
-      void write((parcels) => {
+      write((parcels) => {
         for (const id of ids) parcels.delete(id)
       }),
     read: async () => {
