@@ -1,6 +1,6 @@
 import type { WorkLeft } from '@seriatim/core/estimating'
 import type { LinePlan } from '@seriatim/core/plan'
-import { durationText, plural } from '../../shared/format/index.ts'
+import { durationText, plural, shareDoneText } from '../../shared/format/index.ts'
 import { Figure } from '../../shared/ui/index.ts'
 
 interface StandingProps {
@@ -51,5 +51,5 @@ export function Standing({ left, plan, finish }: StandingProps) {
 
 function doneText({ totalSeconds, leftSeconds, models, modelsTableReady, modelsFinished }: WorkLeft): string {
   const done = totalSeconds === 0 ? 0 : 1 - leftSeconds / totalSeconds
-  return `${String(Math.floor(done * 100))} % of the work done; ${String(modelsTableReady)} of ${String(models)} table-ready, ${String(modelsFinished)} finished`
+  return `${shareDoneText(done)} of the work done; ${String(modelsTableReady)} of ${String(models)} table-ready, ${String(modelsFinished)} finished`
 }

@@ -3,8 +3,7 @@ import type { HoleState } from '@seriatim/core/progress'
 import { useQuery } from '@tanstack/react-query'
 import { useParams } from 'react-router'
 import { ApiProblem, readShared, useSharedPicture } from '../../shared/api/index.ts'
-import { percentText } from '../../shared/finish-text.ts'
-import { dateText, dayText, plural } from '../../shared/format/index.ts'
+import { dateText, dayText, plural, shareDoneText } from '../../shared/format/index.ts'
 import { ErrorState, LoadingState, PunchStrip } from '../../shared/ui/index.ts'
 import { useNow } from '../../shared/use-now.ts'
 
@@ -149,7 +148,7 @@ function sentenceOf({ done, units, deliveredOn }: SharedProgress): string {
   if (deliveredOn !== null) return `All ${plural(models, 'model')} are painted and on their way.`
   if (finished === models && models > 0) return `All ${plural(models, 'model')} are painted.`
   if (done === 0) return `${plural(models, 'model')}; the painting has not begun.`
-  return `${percentText(done)} of the work is done; ${String(finished)} of ${plural(models, 'model')} finished.`
+  return `${shareDoneText(done)} of the work is done; ${String(finished)} of ${plural(models, 'model')} finished.`
 }
 
 /** What is reached next: the unit that is in hand ready for the table, then finished; `null` when all are. */

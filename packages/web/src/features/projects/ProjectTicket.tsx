@@ -7,7 +7,7 @@ import { toast } from 'sonner'
 import { exportProjectFile, projectListQuery, setProjectRemoved } from '../../shared/api/index.ts'
 import { saveText } from '../../shared/csv/index.ts'
 import { finishText } from '../../shared/finish-text.ts'
-import { dateText, dayText, durationText, plural } from '../../shared/format/index.ts'
+import { dateText, dayText, durationText, plural, shareDoneText } from '../../shared/format/index.ts'
 import { IconButton } from '../../shared/ui/index.ts'
 
 export function ProjectTicket({ project }: { readonly project: ProjectSummary }) {
@@ -55,7 +55,7 @@ export function ProjectTicket({ project }: { readonly project: ProjectSummary })
         <div className="h-full bg-done" style={{ width: `${String(done * 100)}%` }} />
       </div>
       <p className="mt-2">
-        <b>{Math.floor(done * 100)} % of the work done</b>, {durationText(project.leftSeconds)} left;{' '}
+        <b>{shareDoneText(done)} of the work done</b>, {durationText(project.leftSeconds)} left;{' '}
         {project.modelsTableReady} of {project.models} table-ready
       </p>
       {project.finish && project.leftSeconds > 0 ? <p>{finishSaid(project.finish)}</p> : null}

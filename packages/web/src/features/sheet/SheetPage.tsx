@@ -6,7 +6,7 @@ import { ScanEye } from 'lucide-react'
 import { lazy, Suspense, useDeferredValue, useMemo, useState } from 'react'
 import { toast } from 'sonner'
 import { finishText } from '../../shared/finish-text.ts'
-import { durationText, plural } from '../../shared/format/index.ts'
+import { durationText, plural, shareDoneText } from '../../shared/format/index.ts'
 import { useProgress, useRecorder } from '../../shared/progress/index.ts'
 import { useCurrentProject } from '../../shared/project/index.ts'
 import { Button, ErrorState, Headline, HoleLegend, LoadingState, NothingYet } from '../../shared/ui/index.ts'
@@ -122,7 +122,7 @@ function Sheet({ progress }: { readonly progress: Progress }) {
         }
       >
         {left
-          ? `${String(Math.floor((1 - left.leftSeconds / Math.max(1, left.totalSeconds)) * 100))} % of the work done, ${String(ready.length)} of ${String(standings.length)} table-ready`
+          ? `${shareDoneText(1 - left.leftSeconds / Math.max(1, left.totalSeconds))} of the work done, ${String(ready.length)} of ${String(standings.length)} table-ready`
           : `${String(ready.length)} of ${plural(standings.length, 'model')} table-ready`}
       </Headline>
       <TouchUpRound

@@ -8,3 +8,4 @@ export {
 } from './duration.ts'
 export { moneyInputText, moneyText, parseMoney } from './money.ts'
 export { clockText, dateText, dayText, plural, weekdayText } from './moments.ts'
+export { shareDoneText } from './share-done.ts'
