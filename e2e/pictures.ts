@@ -24,7 +24,12 @@ interface Shot {
 }
 
 const shots: Shot[] = [
-  { name: 'roster', path: `${project}/roster`, size: desktop },
+  {
+    name: 'roster',
+    path: `${project}/roster`,
+    size: desktop,
+    act: (page) => page.getByText(/ left; done by /).waitFor({ timeout: 60_000 }),
+  },
   { name: 'recipe', path: `${project}/recipe`, size: desktop },
   {
     name: 'line',

@@ -101,9 +101,9 @@ export const projectSummary = pgTable(
     /** Says what it was made of: the project's revision, its last event and the shelf. */
     madeOf: text('made_of').notNull(),
     summary: jsonb().$type<Omit<ProjectSummary, 'finish' | 'commission'>>().notNull(),
-    /** The times it teaches other projects; `null` until somebody asks. */
+    /** The times it teaches other projects; `null` where an earlier release kept none. */
     times: jsonb().$type<Hand['elsewhere']>(),
-    /** What was noted at its stages and is worth knowing in other projects; `null` until somebody asks. */
+    /** What was noted at its stages and is worth knowing in other projects; `null` where an earlier release kept none. */
     lessons: jsonb().$type<Hand['lessons']>(),
   },
   (table) => [

@@ -1,9 +1,9 @@
 import { demoProjectId, type Hand, type ProjectSummary } from '@seriatim/contract'
-import { estimateLine, timesOf, workLeft } from '@seriatim/core/estimating'
-import { lessonsOf, type ProgressLog } from '@seriatim/core/progress'
-import { countModels, potOf, type Material } from '@seriatim/core/trade'
+import { estimateLine, timesOf, workLeft, type LineEstimate } from '@seriatim/core/estimating'
+import { lessonsOf, type Progress, type ProgressLog } from '@seriatim/core/progress'
+import { countModels, potOf, type Material, type Project } from '@seriatim/core/trade'
 import type { Instant, MaterialId, ProjectId } from '@seriatim/core/units'
-import { eq, sql } from 'drizzle-orm'
+import { eq, inArray, sql } from 'drizzle-orm'
 import type { Database } from '../../db/client.ts'
 import { project, projectSummary } from '../../db/schema/project.ts'
 import { beginLog } from '../progress/kept-log.ts'
@@ -17,6 +17,8 @@ interface Standing {
   readonly id: ProjectId
   readonly madeOf: string
   readonly isFresh: boolean
+  /** Whether anybody recorded anything at it. */
+  readonly isBegun: boolean
 }
 
 interface Kept {
@@ -38,6 +40,7 @@ const logsKept = 12
  */
 export function createSummaries(db: Database, now: () => Instant) {
   const logs = new Map<ProjectId, Kept>()
+  const making = new Map<string, Promise<void>>()
 
   /** What every model has behind it, as the log tells. */
   async function progressOf(id: ProjectId) {
@@ -61,6 +64,7 @@ export function createSummaries(db: Database, now: () => Instant) {
     return new Map((await readShelf(db)).map((material) => [material.id, material]))
   }
 
+  /** What is said of a project, and what it teaches others. */
   async function refresh({ id, madeOf }: Standing, shelf: Shelf): Promise<void> {
     const { project, progress, estimate } = await estimateOf(id, shelf)
     const left = workLeft(project, progress, timesOf(estimate))
@@ -74,71 +78,53 @@ export function createSummaries(db: Database, now: () => Instant) {
       totalSeconds: left.totalSeconds,
       leftSeconds: left.leftSeconds,
     }
+    const made = {
+      madeOf,
+      summary,
+      times: timesTaught(project, estimate),
+      lessons: lessonsTaught(project, progress),
+    }
     await db
       .insert(projectSummary)
-      .values({ projectId: id, madeOf, summary })
-      .onConflictDoUpdate({
-        target: [projectSummary.studioId, projectSummary.projectId],
-        set: { madeOf, summary, times: null, lessons: null },
-      })
+      .values({ projectId: id, ...made })
+      .onConflictDoUpdate({ target: [projectSummary.studioId, projectSummary.projectId], set: made })
   }
 
-  /** What the project teaches others, worked out when first asked for since it changed. */
-  async function taughtBy(id: ProjectId, shelf: Shelf): Promise<Taught> {
-    const [row] = await db
-      .select({ elsewhere: projectSummary.times, lessons: projectSummary.lessons })
-      .from(projectSummary)
-      .where(eq(projectSummary.projectId, id))
-    if (row?.elsewhere && row.lessons) return { elsewhere: row.elsewhere, lessons: row.lessons }
-    const { project, progress, estimate } = await estimateOf(id, shelf)
-    const unitName = new Map(project.units.map((unit) => [unit.id, unit.name]))
-    const stageName = new Map(project.line.map((stage) => [stage.id, stage.name]))
-    const elsewhere = estimate.observed
-      .filter((time) => time.silent === null)
-      .map((time) => ({
-        eventId: time.eventId,
-        project: project.name,
-        unit: unitName.get(time.unitId) ?? '',
-        stages: time.stageIds.map((stage) => stageName.get(stage) ?? ''),
-        at: time.at,
-        technique: time.technique,
-        size: time.size,
-        models: time.models,
-        countedSeconds: time.countedSeconds,
-        expectedSeconds: time.expectedSeconds,
-        observations: time.observations,
-      }))
-    const named = new Set(project.line.filter(({ material }) => material.trim() !== '').map(potOf))
-    const lessons = lessonsOf(project, progress)
-      .filter(({ pot }) => named.has(pot))
-      .slice(0, lessonsTold)
-      .map(({ stageId: _, ...lesson }) => ({ project: project.name, ...lesson }))
-    await db.update(projectSummary).set({ times: elsewhere, lessons }).where(eq(projectSummary.projectId, id))
-    return { elsewhere, lessons }
+  /** Whoever asks meanwhile waits for the same working out: a change of the shelf makes every project stale at once. */
+  function refreshOnce(stale: Standing, shelf: Shelf): Promise<void> {
+    const key = `${stale.id} ${stale.madeOf}`
+    const known = making.get(key)
+    if (known) return known
+    const made = refresh(stale, shelf).finally(() => making.delete(key))
+    making.set(key, made)
+    return made
   }
 
   /** All projects, the oldest first, and whether what is kept of them still holds. */
   async function standing(): Promise<readonly Standing[]> {
-    const { rows } = await db.execute<{ id: ProjectId; madeOf: string; isFresh: boolean }>(sql`
+    const { rows } = await db.execute<Standing & Record<string, unknown>>(sql`
       with shelf as (
         select coalesce(sum(hashtextextended(document::text, 0)), 0) as stamp from material where removed_at is null
       ), now as (
-        select project.id, project.created_at, concat_ws('/', project.revision,
-          (select max(sequence) from progress_event where project_id = project.id), shelf.stamp) as made_of
-        from project, shelf where project.removed_at is null
+        select project.id, project.created_at, log.last, concat_ws('/', project.revision, log.last, shelf.stamp) as made_of
+        from project, shelf, lateral (
+          select max(sequence) as last from progress_event where project_id = project.id
+        ) as log
+        where project.removed_at is null
       )
-      select now.id, now.made_of as "madeOf", now.made_of is not distinct from kept.made_of as "isFresh"
+      select now.id, now.made_of as "madeOf", now.last is not null as "isBegun",
+        now.made_of is not distinct from kept.made_of and kept.times is not null and kept.lessons is not null as "isFresh"
       from now left join project_summary as kept on kept.project_id = now.id
       order by now.created_at, now.id`)
     return rows
   }
 
-  async function freshened(only?: (id: ProjectId) => boolean): Promise<readonly ProjectId[]> {
-    const all = (await standing()).filter(({ id }) => only?.(id) ?? true)
+  async function freshened(only: (each: Standing) => boolean = () => true): Promise<readonly ProjectId[]> {
+    const all = (await standing()).filter(only)
     const stale = all.filter((each) => !each.isFresh)
     if (stale.length > 0) {
       const shelf = await shelfNow()
-      for (const each of stale) await refresh(each, shelf)
+      for (const each of stale) await refreshOnce(each, shelf)
     }
     return all.map((each) => each.id)
   }
@@ -155,15 +141,24 @@ export function createSummaries(db: Database, now: () => Instant) {
     return order.flatMap((id) => byId.get(id) ?? [])
   }
 
-  /** What every project but this one and the demo teaches: the demo's times are no painter's. */
+  /**
+   * What every project but this one and the demo teaches: the demo's times are no painter's, and where nothing was recorded
+   * there is nothing to teach.
+   */
   async function taughtBeside(except: ProjectId): Promise<Taught> {
-    const ids = await freshened((id) => id !== except && id !== demoProjectId)
-    const shelf = await shelfNow()
-    const taught: Taught[] = []
-    for (const id of ids) taught.push(await taughtBy(id, shelf))
+    const ids = await freshened(({ id, isBegun }) => isBegun && id !== except && id !== demoProjectId)
+    const rows = await db
+      .select({
+        id: projectSummary.projectId,
+        elsewhere: projectSummary.times,
+        lessons: projectSummary.lessons,
+      })
+      .from(projectSummary)
+      .where(inArray(projectSummary.projectId, [...ids]))
+    const byId = new Map(rows.map((row) => [row.id, row]))
     return {
-      elsewhere: taught.flatMap((each) => each.elsewhere),
-      lessons: taught.flatMap((each) => each.lessons),
+      elsewhere: ids.flatMap((id) => byId.get(id)?.elsewhere ?? []),
+      lessons: ids.flatMap((id) => byId.get(id)?.lessons ?? []),
     }
   }
 
@@ -171,6 +166,34 @@ export function createSummaries(db: Database, now: () => Instant) {
   const standingOf = async (id: ProjectId) => estimateOf(id, await shelfNow())
 
   return { list, taughtBeside, standingOf, progressOf }
+}
+
+function timesTaught(project: Project, { observed }: LineEstimate): Hand['elsewhere'] {
+  const unitName = new Map(project.units.map((unit) => [unit.id, unit.name]))
+  const stageName = new Map(project.line.map((stage) => [stage.id, stage.name]))
+  return observed
+    .filter((time) => time.silent === null)
+    .map((time) => ({
+      eventId: time.eventId,
+      project: project.name,
+      unit: unitName.get(time.unitId) ?? '',
+      stages: time.stageIds.map((stage) => stageName.get(stage) ?? ''),
+      at: time.at,
+      technique: time.technique,
+      size: time.size,
+      models: time.models,
+      countedSeconds: time.countedSeconds,
+      expectedSeconds: time.expectedSeconds,
+      observations: time.observations,
+    }))
+}
+
+function lessonsTaught(project: Project, progress: Progress): Hand['lessons'] {
+  const named = new Set(project.line.filter(({ material }) => material.trim() !== '').map(potOf))
+  return lessonsOf(project, progress)
+    .filter(({ pot }) => named.has(pot))
+    .slice(0, lessonsTold)
+    .map(({ stageId: _, ...lesson }) => ({ project: project.name, ...lesson }))
 }
 
 export type Summaries = ReturnType<typeof createSummaries>

@@ -1,0 +1,53 @@
+import * as estimating from '@seriatim/core/estimating'
+import { starterShelf } from '@seriatim/core/presets'
+import type { ProjectId } from '@seriatim/core/units'
+import { v7 } from 'uuid'
+import { afterAll, beforeAll, beforeEach, expect, it, vi } from 'vitest'
+import { punched, startTestServer, testNow } from '../../testing/test-server.ts'
+import { createSummaries } from './summaries.ts'
+
+vi.mock('@seriatim/core/estimating', async (original) => {
+  const real = await original<typeof estimating>()
+  return { ...real, estimateLine: vi.fn(real.estimateLine) }
+})
+const estimated = vi.mocked(estimating.estimateLine)
+
+let server: Awaited<ReturnType<typeof startTestServer>>
+beforeAll(async () => {
+  server = await startTestServer()
+  for (const isBegun of [true, false, false]) {
+    const { path, line, unit } = await server.seed()
+    if (isBegun)
+      await server.call('POST', `${path}/events`, { events: [punched(line[0]!.id, [unit.models[0]!.id])] })
+  }
+})
+afterAll(() => server.stop())
+beforeEach(() => {
+  estimated.mockClear()
+})
+
+/** Another material on the shelf: what every project was worked out from is another. */
+async function changeShelf(): Promise<void> {
+  const id = v7()
+  const materials = [{ ...starterShelf[0], id, name: `paint ${id}` }]
+  expect((await server.call('PUT', '/shelf', { materials })).status).toBe(200)
+}
+
+it('whoever asks at once is told by one working out, and what is told holds until something changes', async () => {
+  const summaries = createSummaries(server.db, () => testNow)
+  await changeShelf()
+  const lists = await Promise.all([summaries.list(), summaries.list(), summaries.list()])
+  expect(lists[0]).toHaveLength(3)
+  expect(lists[1]).toEqual(lists[0])
+  expect(estimated).toHaveBeenCalledTimes(3)
+  await summaries.list()
+  await summaries.taughtBeside(v7() as ProjectId)
+  expect(estimated).toHaveBeenCalledTimes(3)
+})
+
+it('a project at which nobody painted teaches nothing, and is not worked out for it', async () => {
+  const summaries = createSummaries(server.db, () => testNow)
+  await changeShelf()
+  await Promise.all([summaries.taughtBeside(v7() as ProjectId), summaries.taughtBeside(v7() as ProjectId)])
+  expect(estimated).toHaveBeenCalledTimes(1)
+})
