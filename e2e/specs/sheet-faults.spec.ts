@@ -55,6 +55,23 @@ async function beginSweep(page: Page, from: number, to: number): Promise<void> {
   await page.mouse.move(...(await middle(to)), { steps: 8 })
 }
 
+/** How many entries the browser's database has: it takes one within moments of its being shown. */
+const spared = (page: Page) =>
+  page.evaluate(
+    () =>
+      new Promise<number>((resolve, reject) => {
+        const opening = indexedDB.open('seriatim-outbox')
+        opening.onerror = () => reject(new Error('not opened'))
+        opening.onsuccess = () => {
+          const counting = opening.result.transaction('parcels').objectStore('parcels').count()
+          counting.onsuccess = () => {
+            opening.result.close()
+            resolve(counting.result)
+          }
+        }
+      }),
+  )
+
 const orders = [
   ['browser', 'server', 'database'],
   ['browser', 'database', 'server'],
@@ -81,6 +98,9 @@ test('browser, server and database killed in mid-sweep, in every order: what was
       await beginSweep(page, 1, 4)
       await page.mouse.up()
       for (const number of [1, 2, 3, 4]) await expect(strip(page, number, doneOf(number) + 1)).toBeVisible()
+      const before = [1, 2, 3, 4].map((number) => `${String(stage)} ${String(number)}`)
+      await expect.poll(() => recorded(id)).toEqual([...expected, ...before].toSorted())
+      await expect.poll(() => spared(page)).toBe(0)
       await beginSweep(page, 5, 8)
       const pids = { server: instance.serverPid(), database: instance.postmasterPid() }
       const ended = instance.ended()
@@ -91,6 +111,7 @@ test('browser, server and database killed in mid-sweep, in every order: what was
         if (isLetGo || order.indexOf(what) >= order.indexOf('browser')) continue
         await page.mouse.up()
         for (const number of [5, 6, 7, 8]) await expect(strip(page, number, doneOf(number) + 1)).toBeVisible()
+        await expect.poll(() => spared(page)).toBe(1)
         isLetGo = true
       }
       await ended

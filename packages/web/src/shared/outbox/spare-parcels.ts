@@ -29,6 +29,7 @@ const [parcelStore, numberStore, numberKey] = ['parcels', 'numbers', 'last']
 /** Where a browser has no such storage, or no room in it, its plain storage has to do. */
 export function createSpareParcels(): SpareParcels {
   let opening: Promise<IDBDatabase> | null = null
+  let highest = 0
 
   async function write(work: (parcels: IDBObjectStore, numbers: IDBObjectStore) => void): Promise<boolean> {
     try {
@@ -37,6 +38,8 @@ export function createSpareParcels(): SpareParcels {
         durability: 'strict',
       })
       work(writing.objectStore(parcelStore), writing.objectStore(numberStore))
+      // At once, and not when this page has time to hear of its requests.
+      writing.commit()
       await promisifyRequest(writing)
       return true
     } catch {
@@ -47,9 +50,9 @@ export function createSpareParcels(): SpareParcels {
   return {
     keep: (parcel) =>
       write((parcels, numbers) => {
+        highest = Math.max(highest, numberOf(parcel))
         parcels.put(JSON.stringify(parcelJson(parcel)), idOf(parcel))
-        const before = numbers.get(numberKey) as IDBRequest<number | undefined>
-        before.onsuccess = () => numbers.put(Math.max(before.result ?? 0, numberOf(parcel)), numberKey)
+        numbers.put(highest, numberKey)
       }),
     forget: (ids) =>
       write((parcels) => {
@@ -62,10 +65,9 @@ export function createSpareParcels(): SpareParcels {
         const texts = promisifyRequest<unknown[]>(reading.objectStore(parcelStore).getAll())
         const last = promisifyRequest<unknown>(reading.objectStore(numberStore).get(numberKey))
         const [found, lastNumber] = await Promise.all([texts, last])
-        return {
-          parcels: found.flatMap((text) => (typeof text === 'string' ? (readParcel(text) ?? []) : [])),
-          lastNumber: typeof lastNumber === 'number' ? lastNumber : 0,
-        }
+        if (typeof lastNumber === 'number') highest = Math.max(highest, lastNumber)
+        const parcels = found.flatMap((text) => (typeof text === 'string' ? (readParcel(text) ?? []) : []))
+        return { parcels, lastNumber: highest }
       } catch {
         return noSpare.read()
       }
