@@ -1,3 +1,4 @@
+import type { APIRequestContext } from '@playwright/test'
 import { expect, test, type Page } from '../support/test.ts'
 import { expectAccessible } from '../support/axe.ts'
 import { changeProject, recordedKinds, seedProject } from '../support/projects.ts'
@@ -157,8 +158,11 @@ for (const [what, answer] of [
   })
 }
 
-/** No more goes into the plain storage of this browser. */
-async function fillStorage(page: Page): Promise<void> {
+/** A bench in a browser whose plain storage takes no more. */
+async function benchAtFullStorage(page: Page, request: APIRequestContext): Promise<string> {
+  const { url, id } = await seedProject(request)
+  await page.goto(`${url}/bench`)
+  await expect(hole(page, 'Prime, Reed-pikes: to do')).toBeVisible()
   await page.evaluate(() => {
     let size = 4_000_000
     for (let part = 0; size >= 1; part += 1) {
@@ -169,16 +173,14 @@ async function fillStorage(page: Page): Promise<void> {
       }
     }
   })
+  return id
 }
 
 test('a full storage loses nothing, not even with the page: there is a second one', async ({
   page,
   request,
 }) => {
-  const { url, id } = await seedProject(request)
-  await page.goto(`${url}/bench`)
-  await expect(hole(page, 'Prime, Reed-pikes: to do')).toBeVisible()
-  await fillStorage(page)
+  const id = await benchAtFullStorage(page, request)
   const letGo = await holdWrites(page)
   await hole(page, 'Prime, Reed-pikes: to do').click()
   await expect(page.getByText('1 entry is kept in this browser')).toBeVisible()
@@ -193,10 +195,7 @@ test('when there is no room at all it is said, and nothing recorded while the pa
   page,
   request,
 }) => {
-  const { url, id } = await seedProject(request)
-  await page.goto(`${url}/bench`)
-  await expect(hole(page, 'Prime, Reed-pikes: to do')).toBeVisible()
-  await fillStorage(page)
+  const id = await benchAtFullStorage(page, request)
   await page.evaluate(() => {
     IDBObjectStore.prototype.put = () => {
       throw new DOMException('full', 'QuotaExceededError')
