@@ -415,3 +415,23 @@ test('what has to follow soon is done in groups, each through both, with its lim
   await expect(stage).toContainText('Wash')
   await expect(ticket(page)).toContainText('3 / 6')
 })
+
+test('of a batch with many models only the strips in view are drawn, and the keys reach the rest', async ({
+  page,
+  request,
+}) => {
+  const { url } = await seedProject(request, { units: { Pikes: 120 }, stages: 6, batchSize: 120 })
+  await page.goto(`${url}/bench`)
+  await page.getByRole('button', { name: 'Pikes, 120 models' }).click()
+  const row = page.getByRole('grid').getByRole('row')
+  await expect(row.nth(5)).toBeVisible()
+  expect(await row.count()).toBeLessThan(60)
+  await hole(page, /^Prime, Pikes: to do/).focus()
+  for (let step = 0; step < 100; step++) await page.keyboard.press('ArrowDown')
+  const focused = page.locator('[role="gridcell"]:focus')
+  await expect(focused).toBeInViewport()
+  await expect(focused).toHaveAttribute('data-row', '100')
+  await expect(focused).toHaveAccessibleName(/ 100: to do$/)
+  await page.keyboard.press('Space')
+  await expect(focused).toHaveAccessibleName(/ 100: dr/)
+})

@@ -37,14 +37,22 @@ test('a commission goes from its client over the quote to the page that the clie
     const tiers = page.getByRole('region', { name: 'Standards and prices' })
     const keep = page.getByRole('button', { name: 'Keep as a quote' })
     await expect(keep).toBeEnabled()
-    const [plainer, finer] = (
-      await tiers.getByRole('row', { name: 'Price', exact: false }).last().getByRole('cell').allInnerTexts()
-    ).map((text) => Number(text.replace(/[^\d.]/g, '')))
+    const prices = async () =>
+      (
+        await tiers.getByRole('row', { name: 'Price', exact: false }).last().getByRole('cell').allInnerTexts()
+      ).map((text) => Number(text.replace(/[^\d.]/g, '')))
+    const [plainer, finer] = await prices()
     expect(plainer).toBeGreaterThan(0)
     expect(finer).toBeGreaterThan(plainer!)
+
+    // One stage of one model is done already: what is left costs less, and that is what is agreed on.
+    await recordPunch(request, id)
+    await page.getByLabel('What is left to be painted').check()
+    await expect.poll(async () => (await prices())[0]).toBeLessThan(plainer!)
+    await expect(keep).toBeEnabled()
     await keep.click()
     const quotes = page.getByRole('region', { name: 'Quotes as they were said' })
-    await expect(quotes.getByRole('heading', { name: /^Quote 1/ })).toBeVisible()
+    await expect(quotes.getByRole('heading', { name: /^Quote 1.*, what was left on / })).toBeVisible()
     await quotes.getByRole('button', { name: 'The client said yes to tabletop', exact: true }).click()
     await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^Agreed: tabletop at €[\d.]+, by /)
 
@@ -59,6 +67,7 @@ test('a commission goes from its client over the quote to the page that the clie
     await page.getByRole('button', { name: 'Keep these prices' }).click()
     await expect(page.getByText('The prices are kept.')).toBeVisible()
     await page.getByRole('link', { name }).click()
+    await expect(page.getByText(/^For what was left on .*, as was agreed\.$/)).toBeVisible()
     await expect(keep).toBeEnabled()
     await keep.click()
     await expect(quotes.getByText(/\(\+€[\d.]+ against quote 1\)/)).toBeVisible()
@@ -68,6 +77,7 @@ test('a commission goes from its client over the quote to the page that the clie
     await quotes.getByRole('link', { name: /^On paper.*quote 1$/ }).click()
     const paper = page.getByRole('region', { name })
     await expect(paper.getByText('For Maren Voss.')).toBeVisible()
+    await expect(paper.getByText('For what was left to be painted on')).toBeVisible()
     await expect(paper.getByText('Margin')).toBeHidden()
     for (const format of ['A4', 'Letter'] as const) {
       const pdf = (await page.pdf({ format })).toString('latin1')

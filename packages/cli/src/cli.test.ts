@@ -1,4 +1,4 @@
-import { studioFileSchema } from '@seriatim/contract'
+import { projectFileSchema, studioFileSchema } from '@seriatim/contract'
 import { spawnSync } from 'node:child_process'
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
@@ -6,6 +6,7 @@ import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { usualPriceList } from '@seriatim/core/money'
 import { describe, expect, it } from 'vitest'
+import type { z } from 'zod'
 import { run } from './run.ts'
 
 const root = fileURLToPath(new URL('../../../', import.meta.url))
@@ -335,6 +336,26 @@ describe('quote', () => {
     const late = quoted('--beside', written(cli('job', 'dip', '--models', '60').stdout))
     expect(late.tiers[0]!.promisedOn! > plain.tiers[0]!.promisedOn!).toBe(true)
     expect(late.tiers[0]!.price).toBe(plain.tiers[0]!.price)
+  })
+
+  it('of what is left costs less, and what is left of nothing is said', () => {
+    const file = JSON.parse(readFileSync(job, 'utf8')) as z.input<typeof projectFileSchema>
+    const punched = (stages: number) => {
+      const [unit] = file.project.units
+      const events = file.project.line.slice(0, stages).map(({ id }, index) => ({
+        id: `00000000-0000-7000-8000-${String(index).padStart(12, '0')}`,
+        at: '2026-11-20T10:00:00Z',
+        kind: 'punched',
+        stageId: id,
+        modelIds: unit!.models.map((model) => model.id),
+      }))
+      return written(JSON.stringify({ ...file, events }))
+    }
+    const priceOf = (path: string, ...more: string[]) =>
+      (JSON.parse(cli('quote', path, ...now, ...more).stdout) as QuoteOutput).tiers.at(-1)!.price
+    const begun = punched(4)
+    expect(priceOf(begun, '--of', 'left')).toBeLessThan(priceOf(begun))
+    expect(cli('quote', begun, '--of', 'half').stderr).toContain('--of half: give all, or left')
   })
 
   it.each([

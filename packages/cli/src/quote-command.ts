@@ -13,13 +13,16 @@ import { withLine } from './job.ts'
 
 /** What a project costs at each standard by a price list, and the day each could be promised for beside other projects. */
 export function runQuote(args: readonly string[]): Printed {
-  const read = readArguments(args, ['now', 'prices', 'beside'])
+  const read = readArguments(args, ['now', 'prices', 'of', 'beside'])
   if (!read.ok) return { ok: false, error: [read.error] }
   const { path, values, beside } = read.value
   const now = readNow(values.now)
   if (!now.ok) return { ok: false, error: [now.error] }
   const prices = readPrices(values.prices)
   if (!prices.ok) return prices
+  const { of = 'all' } = values
+  if (of !== 'all' && of !== 'left')
+    return { ok: false, error: [`--of ${of}: give all, or left for what is not painted yet.`] }
   const file = readProjectFile(path)
   if (!file.ok) return file
   const others = readBeside(file.value, beside)
@@ -29,13 +32,21 @@ export function runQuote(args: readonly string[]): Printed {
   )
   const project = withLine(file.value.project, file.value.shelf, sequentialIds())
   const input = { project, shelf, now: now.value, prices: prices.value }
-  const tiers = quoteTiers(input)
+  const tiers = quoteTiers(of === 'left' ? { ...input, progress: foldProgress(file.value.events) } : input)
   if (tiers.length === 0)
-    return { ok: false, error: ['project: There is nothing to quote: no models, or no unit with stages.'] }
+    return {
+      ok: false,
+      error: [
+        of === 'left'
+          ? 'project: Nothing is left to be painted, or no unit has stages.'
+          : 'project: There is nothing to quote: no models, or no unit with stages.',
+      ],
+    }
   const promised = (tier: QuoteTier) => promisedOn(tier, { ...file.value, project }, others.value, input)
   const json = {
     project: project.name,
     models: countModels(project),
+    of,
     currency: prices.value.currency,
     confidence: prices.value.confidence,
     tiers: tiers.map((tier) => ({

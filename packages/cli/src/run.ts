@@ -16,7 +16,7 @@ const usage = `usage: npm run -s cli -- plan FILE [--now MOMENT] [--batch-size N
        npm run -s cli -- order FILE [--weight WEIGHT] [--table-ready STANDARD]
        npm run -s cli -- estimate FILE [--batch-size N] [--painters N] [--now MOMENT]
        npm run -s cli -- schools FILE [--unit NAME] [--body PLAN] [--now MOMENT]
-       npm run -s cli -- quote FILE [--prices FILE] [--now MOMENT] [--beside FILE …]
+       npm run -s cli -- quote FILE [--of all|left] [--prices FILE] [--now MOMENT] [--beside FILE …]
        npm run -s cli -- job SCHOOL [--body PLAN] [--models N] [--size SIZE] [--detail DETAIL]
                              [--standard STANDARD] [--per-holder N] [--batch-size N]
 

@@ -93,6 +93,8 @@ const quoteSchema = z.object({
   currency: priceListSchema.shape.currency,
   confidence: priceListSchema.shape.confidence,
   models: z.int().min(1, { error: 'A quote is for one model at least.' }),
+  /** For what was left to be painted at this moment; `null`: for all of it. */
+  leftAt: instantField.nullable().default(null),
   tiers: z
     .array(quotedTierSchema)
     .min(1, { error: 'A quote has one standard at least.' })

@@ -1,7 +1,8 @@
 import { surfacePresets } from '../presets/presets.ts'
 import type { Material } from '../trade/material.ts'
-import { modelsTaking, type OrderedRecipe } from '../ordering/pieces.ts'
+import { modelsTaking, type FollowingUnit, type OrderedRecipe } from '../ordering/pieces.ts'
 import { factsOf, type Shelf, type StepFacts } from '../recipe/step-facts.ts'
+import type { Recipe, Step } from '../trade/recipe.ts'
 import type { MaterialId } from '../units/ids.ts'
 import { millilitresFor } from './mix-card.ts'
 
@@ -22,11 +23,24 @@ export function stepMillilitres(facts: StepFacts, footModels: number): number {
   return millilitresFor(facts.material, facts.area, footModels, facts.step.coats)
 }
 
-/** Everything the recipes take, by name; what is short comes with the pots to buy. */
-export function materialsNeeded(recipes: readonly OrderedRecipe[], shelf: Shelf): readonly MaterialNeed[] {
+/**
+ * Everything the recipes take, by name; what is short comes with the pots to buy.
+ *
+ * @param among the models of a unit among which a step finds those that take it; without it all.
+ */
+export function materialsNeeded(
+  recipes: readonly OrderedRecipe[],
+  shelf: Shelf,
+  among: (recipe: Recipe, step: Step, unit: FollowingUnit) => FollowingUnit['models'] = (_, __, unit) =>
+    unit.models,
+): readonly MaterialNeed[] {
   const needs = new Map<MaterialId, { ml: number; pieces: number }>()
-  for (const { recipe, units } of recipes) {
+  for (const { recipe, units: followers } of recipes) {
     for (const facts of factsOf(recipe, shelf)) {
+      const units = followers.map((unit) => ({
+        ...unit,
+        models: among(recipe, facts.step, unit),
+      }))
       const models = modelsTaking([facts.step], units)
       const footModels = units.reduce(
         (sum, unit) => sum + modelsTaking([facts.step], [unit]) * surfacePresets[unit.size],

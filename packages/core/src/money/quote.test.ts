@@ -1,10 +1,13 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import type { ProgressEvent } from '../progress/event.ts'
+import { progressAt } from '../progress/fold-progress.ts'
 import { noon } from '../testing/builders.ts'
 import { testShelf } from '../testing/recipes.ts'
 import { schoolJob } from '../testing/school-jobs.ts'
-import { standards } from '../trade/recipe.ts'
-import type { ModelId, PainterId, RecipeId, StageId, UnitId } from '../units/ids.ts'
+import { standardReaches, standards } from '../trade/recipe.ts'
+import type { EventId, ModelId, PainterId, RecipeId, StageId, UnitId } from '../units/ids.ts'
+import type { Instant } from '../units/instant.ts'
 import { minor, sumOf } from './money.ts'
 import { usualPriceList, type PriceList } from './price-list.ts'
 import {
@@ -233,6 +236,67 @@ it('a stage that is left to a finer standard is not in the price of the plainer 
   expect(priceOf(job, standard) - priceOf(project, standard)).toBeGreaterThan(0)
   expect(priceOf(project, 'tabletop plus')).toBe(priceOf(job, 'tabletop plus'))
   expect(leftToFiner(job, 'no such stage' as StageId, 'display')).toEqual(job)
+})
+
+describe('what is left of a begun job', () => {
+  const input = { project: job, shelf: testShelf, now: noon, prices: usualPriceList }
+  const models = job.units.flatMap((unit) => unit.models.map((model) => model.id))
+  const punch = (stageId: StageId, modelIds: readonly ModelId[], number: number): ProgressEvent => ({
+    kind: 'punched',
+    id: `e${String(number)}` as EventId,
+    at: (noon - 3_600_000 + number) as Instant,
+    stageId,
+    modelIds: [...modelIds],
+  })
+  const own = job.units[0]!.standard
+  const after = (upTo: number, some = models) =>
+    progressAt(
+      job.line.slice(0, upTo).map((stage, index) => punch(stage.id, some, index)),
+      noon,
+    )
+
+  it('costs as much as all of it while nothing is done', () => {
+    expect(quoteTiers({ ...input, progress: after(0) })).toEqual(quoteTiers(input))
+  })
+
+  it('costs less with each stage that is done, in hours and in materials, and is packed all the same', () => {
+    const at = (upTo: number) =>
+      quoteTiers({ ...input, progress: after(upTo) }).find((tier) => tier.standard === own)!
+    const tiers = Array.from({ length: job.line.length - 1 }, (_, upTo) => at(upTo))
+    tiers.slice(1).forEach((tier, index) => {
+      const before = tiers[index]!
+      expect(tier.hours.likely).toBeLessThan(before.hours.likely)
+      expect(tier.price).toBeLessThan(before.price)
+      expect(tier.parts.materials).toBeLessThanOrEqual(before.parts.materials)
+      expect(tier.parts.packing).toBe(before.parts.packing)
+    })
+    expect(tiers.at(-1)!.parts.materials).toBeLessThan(tiers[0]!.parts.materials / 2)
+  })
+
+  it('cleans nobody who is begun, bases nobody who is finished, and is nothing where all is done', () => {
+    const half = models.slice(0, 5)
+    const [all] = quoteTiers(input)
+    const [begun] = quoteTiers({ ...input, progress: after(1, half) })
+    expect(begun!.parts.preparation).toBe(Math.round((all!.parts.preparation * 10) / 15))
+    expect(begun!.parts.basing).toBe(all!.parts.basing)
+    const [some] = quoteTiers({ ...input, progress: after(job.line.length, half) })
+    expect(some!.parts.basing).toBe(Math.round((all!.parts.basing * 10) / 15))
+    // What ten take, and nothing for the five: the same job without them.
+    const [unit] = job.units
+    const ten = { ...job, units: [{ ...unit!, models: unit!.models.slice(5) }] }
+    const [tenAlone] = quoteTiers({ ...input, project: ten })
+    expect(some!.parts.materials).toBe(tenAlone!.parts.materials)
+    const finer = quoteTiers({ ...input, progress: after(job.line.length) })
+    expect(finer.filter((tier) => standardReaches(tier.standard, own))).toEqual([])
+  })
+
+  it('is what was left at that moment, whatever was done since', () => {
+    const [first, second] = job.line
+    const log = [punch(first!.id, models, 0), punch(second!.id, models, 1)]
+    expect(quoteTiers({ ...input, progress: progressAt(log, log[0]!.at) })).toEqual(
+      quoteTiers({ ...input, progress: after(1) }),
+    )
+  })
 })
 
 describe('after delivery', () => {

@@ -1,18 +1,26 @@
 import jstat from 'jstat'
 import { standardsOffered } from '../estimating/afford.ts'
 import { amountsLeft, besideByBatch } from '../estimating/amounts-left.ts'
-import { estimateLine, totalOf, type EstimateInput, type TimeRange } from '../estimating/estimate-line.ts'
+import {
+  estimateLine,
+  totalOf,
+  type EstimateInput,
+  type LineEstimate,
+  type TimeRange,
+} from '../estimating/estimate-line.ts'
 import { projectForStandard } from '../estimating/line-for-standard.ts'
 import { materialsNeeded } from '../mixing/materials-needed.ts'
 import { followedRecipes } from '../ordering/line-of-order.ts'
 import { surfacePresets } from '../presets/presets.ts'
-import type { Shelf } from '../recipe/step-facts.ts'
+import { isThrough } from '../progress/hole-state.ts'
+import type { Progress } from '../progress/progress.ts'
 import { formOf } from '../trade/material.ts'
 import { countModels, takesStage, type Job } from '../trade/job.ts'
 import type { Project } from '../trade/project.ts'
 import { standardReaches, standards, type Recipe, type Standard, type Step } from '../trade/recipe.ts'
 import type { Technique } from '../trade/technique.ts'
-import type { PainterId, StageId, UnitId } from '../units/ids.ts'
+import type { ModelId, PainterId, StageId, UnitId } from '../units/ids.ts'
+import type { Instant } from '../units/instant.ts'
 import type { LocalDate } from '../units/local-date.ts'
 import type { Seconds } from '../units/seconds.ts'
 import { minor, sumOf, type Minor } from './money.ts'
@@ -47,6 +55,8 @@ export interface QuoteTier {
 export interface QuoteInput extends Pick<EstimateInput, 'shelf' | 'now' | 'known'> {
   readonly project: Project
   readonly prices: PriceList
+  /** What is done already and in no price; without it all of the project is quoted. */
+  readonly progress?: Progress
   /** Seconds of the job by painter, as a plan shares them; without it everybody counts the same. */
   readonly workOf?: ReadonlyMap<PainterId, number>
 }
@@ -78,23 +88,25 @@ export function quoteTiers(input: QuoteInput): readonly QuoteTier[] {
 
 /** @param adapted with the stages of the standard, and no others. */
 function tierOf(adapted: Project, standard: Standard, input: QuoteInput): QuoteTier {
-  const { shelf, now, known, prices } = input
+  const { shelf, now, known, prices, progress } = input
   const estimate = estimateLine({
     project: adapted,
     shelf,
     now,
     ...(known ? { known } : {}),
+    ...(progress ? { progress } : {}),
   })
   const hours = totalOf(estimate.rates, amountsLeft(estimate, besideByBatch(adapted, estimate)))
   const chargedSeconds = heldSeconds(hours, prices.confidence)
   const hour = hourOf(input)
-  const feet = footModels(adapted)
-  const preparation = minor((feet * prices.preparationSeconds * hour) / 3600)
+  // Whoever has a coat on it was cleaned and put together; a base is finished last (common practice).
+  const isRaw = (model: ModelId) => (progress?.marks.get(model)?.size ?? 0) === 0
+  const isUnfinished = unfinishedModels(estimate)
   const own = {
     painting: minor((chargedSeconds * hour) / 3600),
-    preparation,
-    materials: materialCost(adapted, standard, shelf, prices),
-    basing: minor(feet * prices.basing),
+    preparation: minor((footModels(adapted, isRaw) * prices.preparationSeconds * hour) / 3600),
+    materials: materialCost(adapted, standard, input),
+    basing: minor(footModels(adapted, (id) => !progress || isUnfinished(id)) * prices.basing),
     packing: minor(countModels(adapted) * prices.packing + prices.box),
   }
   const cost = sumOf(Object.values(own))
@@ -124,21 +136,38 @@ function hourOf({ project, prices, workOf }: QuoteInput): Minor {
   return minor(weighed.reduce((sum, { price, share }) => sum + price * share, 0) / all)
 }
 
-/** As many models on foot as have the surface of all of these. */
-function footModels({ units }: Pick<Job, 'units'>): number {
-  return units.reduce((sum, unit) => sum + unit.models.length * surfacePresets[unit.size], 0)
+/** As many models on foot as have the surface of all that are meant. */
+function footModels({ units }: Pick<Job, 'units'>, isMeant: (id: ModelId) => boolean): number {
+  return units.reduce(
+    (sum, unit) => sum + unit.models.filter((model) => isMeant(model.id)).length * surfacePresets[unit.size],
+    0,
+  )
+}
+
+function unfinishedModels({ stages }: LineEstimate): (id: ModelId) => boolean {
+  const left = new Set(stages.flatMap((stage) => stage.leftModels))
+  return (id) => left.has(id)
 }
 
 /** By what the recipes use, not by what is bought. */
-function materialCost(project: Project, standard: Standard, shelf: Shelf, prices: PriceList): Minor {
+function materialCost(project: Project, standard: Standard, { shelf, prices, progress }: QuoteInput): Minor {
   const units = project.units.map((unit) => ({ ...unit, standard }))
-  const costs = materialsNeeded(followedRecipes({ ...project, units }), shelf).map(
-    ({ material, ml, pieces }) => {
-      const isCan = formOf(material) === 'can'
-      const holds = material.potMl > 0 ? material.potMl : usualPotMl[isCan ? 'can' : 'pot']
-      return pieces * prices.piece + (ml / holds) * (isCan ? prices.can : prices.pot)
-    },
+  const stageOf = new Map(
+    project.line.flatMap((stage) =>
+      stage.steps.map((step) => [`${step.recipeId} ${step.stepId}`, stage] as const),
+    ),
   )
+  const recipes = followedRecipes({ ...project, units })
+  const needs = materialsNeeded(recipes, shelf, (recipe, step, unit) => {
+    const stage = stageOf.get(`${recipe.id} ${step.id}`)
+    const models = units.find((each) => each.id === unit.unitId)?.models ?? []
+    return progress && stage ? models.filter((model) => !isThrough(progress, model.id, stage)) : models
+  })
+  const costs = needs.map(({ material, ml, pieces }) => {
+    const isCan = formOf(material) === 'can'
+    const holds = material.potMl > 0 ? material.potMl : usualPotMl[isCan ? 'can' : 'pot']
+    return pieces * prices.piece + (ml / holds) * (isCan ? prices.can : prices.pot)
+  })
   return minor(costs.reduce((sum, each) => sum + each, 0))
 }
 
@@ -245,6 +274,8 @@ export interface Quote {
   readonly currency: string
   readonly confidence: number
   readonly models: number
+  /** For what was left to be painted at this moment; `null`: for all of it. */
+  readonly leftAt: Instant | null
   readonly tiers: readonly QuotedTier[]
 }
 

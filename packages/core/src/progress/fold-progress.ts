@@ -1,5 +1,6 @@
 import type { ProgressEvent } from './event.ts'
 import type { Progress } from './progress.ts'
+import type { Instant } from '../units/instant.ts'
 import { createProgressLog } from './progress-log.ts'
 
 /**
@@ -8,4 +9,9 @@ import { createProgressLog } from './progress-log.ts'
  */
 export function foldProgress(log: readonly ProgressEvent[]): Progress {
   return createProgressLog(log).read()
+}
+
+/** The state as it was at a moment: of a log, what was recorded up to it. */
+export function progressAt(log: readonly ProgressEvent[], moment: Instant): Progress {
+  return foldProgress(log.filter((event) => event.at <= moment))
 }

@@ -11,7 +11,7 @@ export {
   type Verdict,
   verdicts,
 } from './event.ts'
-export { foldProgress } from './fold-progress.ts'
+export { foldProgress, progressAt } from './fold-progress.ts'
 export {
   holeState,
   type HoleState,

@@ -24,6 +24,14 @@ export interface StripRow {
   readonly cells: readonly Cell[]
 }
 
+/**
+ * Pixels of a row, with the edge above a batch's; `--strip` of the board says the same.
+ *
+ * @param coarse whether fingers are to hit it.
+ */
+export const stripHeight = ({ kind }: StripRow, coarse: boolean) =>
+  (coarse ? 48 : 40) + (kind === 'batch' ? 1 : 0)
+
 /** What the rows of a batch were made of. */
 interface Made {
   readonly line: Project['line']

@@ -2,8 +2,10 @@ import type { KeptQuote } from '@seriatim/contract'
 import { workLeft } from '@seriatim/core/estimating'
 import { outcomeOfQuote } from '@seriatim/core/money'
 import type { Progress } from '@seriatim/core/progress'
+import { useMemo } from 'react'
 import { percentText } from '../../shared/finish-text.ts'
-import { durationText, moneyText } from '../../shared/format/index.ts'
+import { dayText, durationText, moneyText } from '../../shared/format/index.ts'
+import { asItWas } from '../../shared/progress/index.ts'
 import { useCurrentProject } from '../../shared/project/index.ts'
 import { useEstimated, useTimes } from '../../shared/working-project.ts'
 
@@ -18,13 +20,17 @@ export function AfterDelivery({ agreed, progress }: AfterDeliveryProps) {
   const estimated = useEstimated(project, progress)
   const times = useTimes(estimated?.estimate)
   const tier = agreed.quote.tiers.find((each) => each.standard === agreed.accepted?.standard)
+  const { currency, leftAt } = agreed.quote
+  const before = useMemo(() => (leftAt === null ? null : asItWas(progress, leftAt)), [progress, leftAt])
   if (!estimated || !tier) return null
-  const counted = estimated.estimate.observed.filter((time) => time.silent === null)
+  const counted = estimated.estimate.observed.filter(
+    (time) => time.silent === null && (leftAt === null || time.at > leftAt),
+  )
   const timed = counted.reduce((sum, time) => sum + time.countedSeconds, 0)
   const { totalSeconds, leftSeconds } = workLeft(project, progress, times)
+  const quoted = before ? workLeft(project, before, times).leftSeconds : totalSeconds
   const expected = counted.reduce((sum, time) => sum + time.expectedSeconds, 0)
-  const untimed = Math.max(0, totalSeconds - leftSeconds - expected)
-  const { currency } = agreed.quote
+  const untimed = Math.max(0, quoted - leftSeconds - expected)
   const { quotedSeconds, spentSeconds, cost, left, margin, nextTime } = outcomeOfQuote(tier, timed + untimed)
   const isOver = left < 0
   return (
@@ -35,6 +41,7 @@ export function AfterDelivery({ agreed, progress }: AfterDeliveryProps) {
       <p className="mt-2">
         <b className="figures">{durationText(spentSeconds)}</b> at the desk of{' '}
         <b className="figures">{durationText(quotedSeconds)}</b> quoted
+        {leftAt === null ? '' : ` for what was left on ${dayText(leftAt)}`}
         <span className="text-ink-soft">
           {' '}
           ({durationText(timed)} timed, {durationText(untimed)} done without a clock and taken as estimated)

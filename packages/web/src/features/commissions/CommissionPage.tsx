@@ -48,7 +48,7 @@ export function CommissionPage() {
       </Headline>
       <div className="grid grid-cols-1 gap-4">
         <ForWhom clients={clients.data} />
-        <QuoteNow quotes={quotes} />
+        <QuoteNow quotes={quotes} progress={progress} />
         {quotes.length > 0 ? <KeptQuotes quotes={quotes} /> : null}
         {agreed ? <AfterDelivery agreed={agreed} progress={progress} /> : null}
         <Pictures />

@@ -26,6 +26,7 @@ export function KeptQuotes({ quotes }: { readonly quotes: readonly KeptQuote[] }
                 <h3 className="grow font-bold">
                   Quote {kept.number}, {dayText(kept.madeAt)}
                   {kept.madeBy === null ? '' : ` by ${kept.madeBy}`}, {plural(quote.models, 'model')}
+                  {quote.leftAt === null ? '' : `, what was left on ${dayText(quote.leftAt)}`}
                   {accepted ? (
                     <span className="ml-2 border-2 border-ink px-1.5 text-sm">
                       accepted {dayText(accepted.at)}: {accepted.standard}
@@ -75,9 +76,11 @@ export function KeptQuotes({ quotes }: { readonly quotes: readonly KeptQuote[] }
   )
 }
 
-/** What a later quote asks more or less than the accepted one, where it is the same standard in the same currency. */
+/** What a later quote asks more or less than the accepted one, where it is the same standard of the same in the same currency. */
 function changeAgainst(agreed: KeptQuote, later: KeptQuote, standard: string): string | null {
-  if (agreed.accepted?.standard !== standard || agreed.quote.currency !== later.quote.currency) return null
+  const isOfSame =
+    agreed.quote.currency === later.quote.currency && agreed.quote.leftAt === later.quote.leftAt
+  if (agreed.accepted?.standard !== standard || !isOfSame) return null
   const [before, after] = [agreed, later].map(
     ({ quote }) => quote.tiers.find((tier) => tier.standard === standard)?.price,
   )

@@ -1,20 +1,34 @@
 import type { KeptQuote } from '@seriatim/contract'
 import type { QuoteDoubt } from '@seriatim/core/money'
+import type { Progress } from '@seriatim/core/progress'
 import { standards, type Standard, type Unit } from '@seriatim/core/trade'
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
 import { Link } from 'react-router'
 import { useMakeQuote } from '../../shared/api/index.ts'
-import { plural } from '../../shared/format/index.ts'
+import { dayText, plural } from '../../shared/format/index.ts'
+import { lastRecordedAt } from '../../shared/progress/index.ts'
 import { useCurrentProject } from '../../shared/project/index.ts'
 import { Button } from '../../shared/ui/index.ts'
 import { PriceMovers } from './PriceMovers.tsx'
+import { QuoteScope } from './QuoteScope.tsx'
 import { TierTable } from './TierTable.tsx'
 import { useQuoteNow } from './use-quote-now.ts'
 
+interface QuoteNowProps {
+  readonly quotes: readonly KeptQuote[]
+  readonly progress: Progress
+}
+
 /** The standards side by side by today's prices, and what could be kept as a quote. */
-export function QuoteNow({ quotes }: { readonly quotes: readonly KeptQuote[] }) {
+export function QuoteNow({ quotes, progress }: QuoteNowProps) {
   const project = useCurrentProject()
-  const now = useQuoteNow()
+  const agreed = quotes.find((quote) => quote.accepted !== null)
+  const last = useMemo(() => lastRecordedAt(progress), [progress])
+  const isBegun = [...progress.marks.values()].some((marks) => marks.size > 0)
+  const [onlyLeft, setOnlyLeft] = useState(false)
+  // A change is priced as what was agreed was.
+  const leftAt = agreed ? agreed.quote.leftAt : onlyLeft && isBegun ? last : null
+  const now = useQuoteNow(leftAt)
   const make = useMakeQuote(project.id)
   const [chosen, setChosen] = useState<Standard>('tabletop')
   if (!now) {
@@ -43,6 +57,13 @@ export function QuoteNow({ quotes }: { readonly quotes: readonly KeptQuote[] }) 
           </Button>
         ) : null}
       </div>
+      {agreed ? (
+        leftAt === null ? null : (
+          <p className="mt-1 text-ink-soft">For what was left on {dayText(leftAt)}, as was agreed.</p>
+        )
+      ) : isBegun ? (
+        <QuoteScope onlyLeft={onlyLeft} onChoose={setOnlyLeft} />
+      ) : null}
       {doubts.length > 0 ? (
         <ul role="status" className="mt-2 border-l-8 border-l-touch-up px-3 py-1">
           {doubts.map((doubt, index) => (
@@ -50,7 +71,9 @@ export function QuoteNow({ quotes }: { readonly quotes: readonly KeptQuote[] }) 
           ))}
         </ul>
       ) : null}
-      {tiers.length === 0 ? (
+      {tiers.length === 0 && leftAt !== null ? (
+        <p className="mt-2 text-ink-soft">Nothing is left to be painted.</p>
+      ) : tiers.length === 0 ? (
         <p className="mt-2 text-ink-soft">
           A price needs models and how they are painted: from the{' '}
           <Link to="../roster" className="font-bold underline">

@@ -70,6 +70,7 @@ export function QuotePage() {
           {client ? `For ${client.name}. ` : ''}
           {plural(quote.models, 'model')} in {plural(project.units.length, 'unit')}:{' '}
           {project.units.map((unit) => `${String(unit.models.length)} ${unit.name}`).join(', ')}.
+          {quote.leftAt === null ? '' : ` For what was left to be painted on ${dayText(quote.leftAt)}.`}
         </p>
         <table className="mt-4 w-full text-left">
           <thead>

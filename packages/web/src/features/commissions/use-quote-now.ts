@@ -10,10 +10,10 @@ import {
   type QuoteTier,
 } from '@seriatim/core/money'
 import { countModels, deskOf, type Standard } from '@seriatim/core/trade'
-import type { LocalDate } from '@seriatim/core/units'
+import type { Instant, LocalDate } from '@seriatim/core/units'
 import { useMemo } from 'react'
 import { useHoursOf, usePrices } from '../../shared/api/index.ts'
-import { useProgress } from '../../shared/progress/index.ts'
+import { asItWas, useProgress } from '../../shared/progress/index.ts'
 import { useCurrentProject, type ShownProject } from '../../shared/project/index.ts'
 import { useJobs } from '../../shared/use-jobs.ts'
 import { useDeskPlan, useQuoteTiers, type DeskWish, type JobToPlan } from '../../shared/worker/index.ts'
@@ -35,8 +35,12 @@ export interface QuoteNow {
   readonly quote: Quote | null
 }
 
-/** What the project costs at each standard by today's prices, laps and queue; `undefined` until it is worked out. */
-export function useQuoteNow(): QuoteNow | undefined {
+/**
+ * What the project costs at each standard by today's prices, laps and queue; `undefined` until it is worked out.
+ *
+ * @param leftAt only what was left to be painted at this moment; `null`: all of it.
+ */
+export function useQuoteNow(leftAt: Instant | null): QuoteNow | undefined {
   const project = useCurrentProject()
   const { progress } = useProgress(project.id)
   const { data: kept } = usePrices()
@@ -44,10 +48,16 @@ export function useQuoteNow(): QuoteNow | undefined {
   const estimating = useEstimateInput(project, progress)
   const plain = useMemo((): QuoteInput | null => {
     if (!estimating || !prices) return null
-    // All of it is quoted, whatever is done already.
     const { shelf, now, known } = estimating
-    return { project, shelf, now, prices, ...(known ? { known } : {}) }
-  }, [estimating, prices, project])
+    return {
+      project,
+      shelf,
+      now,
+      prices,
+      ...(known ? { known } : {}),
+      ...(leftAt !== null && progress ? { progress: asItWas(progress, leftAt) } : {}),
+    }
+  }, [estimating, prices, project, progress, leftAt])
   const offered = useQuoteTiers(plain)
   const plans = usePlans(project, offered?.map((tier) => tier.standard) ?? [], prices?.confidence)
   const workOf = useMemo(() => {
@@ -80,17 +90,22 @@ export function useQuoteNow(): QuoteNow | undefined {
       }
     })
     const doubts = quoteDoubts(input, tiers)
-    return { input, tiers: promised, doubts, quote: quoteOf(input, promised) }
-  }, [input, tiers, plans, project])
+    return { input, tiers: promised, doubts, quote: quoteOf(input, leftAt, promised) }
+  }, [input, tiers, plans, project, leftAt])
 }
 
-function quoteOf({ project, prices }: QuoteInput, tiers: readonly PromisedTier[]): Quote | null {
+function quoteOf(
+  { project, prices }: QuoteInput,
+  leftAt: Instant | null,
+  tiers: readonly PromisedTier[],
+): Quote | null {
   const models = countModels(project)
   if (models === 0 || tiers.length === 0 || tiers.some((tier) => tier.promisedOn === undefined)) return null
   return {
     currency: prices.currency,
     confidence: prices.confidence,
     models,
+    leftAt,
     tiers: tiers.map(({ standard, hours, chargedSeconds, hour, parts, price, promisedOn }) => ({
       standard,
       lowSeconds: hours.low,

@@ -1,12 +1,9 @@
-import type { ModelStanding, SheetGroup } from '@seriatim/core/sheet'
+import type { SheetGroup } from '@seriatim/core/sheet'
 import type { Stage } from '@seriatim/core/trade'
 import type { Instant, ModelId, StageId } from '@seriatim/core/units'
-import { defaultRangeExtractor, useWindowVirtualizer, type Range } from '@tanstack/react-virtual'
-import { clsx } from 'clsx'
-import { memo, useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react'
-import { plural } from '../../shared/format/index.ts'
-import { holeText, PunchStrip } from '../../shared/ui/index.ts'
-import { useStripSelection, type Place } from '../../shared/use-strip-selection.ts'
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { useFrame, useRowsInView, useStripSelection, type Place } from '../../shared/strips/index.ts'
+import { ModelStrip } from './ModelStrip.tsx'
 import { createSheetLines, sheetRoom, type SheetLine, type SheetRoom } from './sheet-lines.ts'
 
 interface SheetStripsProps {
@@ -52,27 +49,11 @@ export function SheetStrips({ groups, line, now, stageId, onMark, onOpen, onUndo
   })
   const onClick = useCallback((place: Place) => clicked.current(place), [])
 
-  const sizeOf = useCallback(
-    (index: number) => {
-      const at = lines[index]
-      return at ? heightOf(at, room) : room.height
-    },
+  const rows = useMemo(
+    () => lines.map((each) => ({ key: each.key, height: heightOf(each, room) })),
     [lines, room],
   )
-  const virtual = useWindowVirtualizer({
-    count: lines.length,
-    estimateSize: sizeOf,
-    getItemKey: (index) => lines[index]?.key ?? index,
-    overscan: 8,
-    // What has the keys stays, so that they are not lost to whoever scrolls away.
-    rangeExtractor: (range: Range) =>
-      [...new Set([...defaultRangeExtractor(range), ...(range.count > 0 ? [focus.row] : [])])].sort(
-        (a, b) => a - b,
-      ),
-    scrollMargin: top,
-  })
-  const heights = useMemo(() => lines.map((each) => heightOf(each, room)).join(' '), [lines, room])
-  useLayoutEffect(() => virtual.measure(), [virtual, heights])
+  const inView = useRowsInView({ rows, focusRow: focus.row, top })
 
   if (lines.length === 0) return <p className="py-10 text-lg text-ink-soft">No model is like that.</p>
   return (
@@ -85,16 +66,16 @@ export function SheetStrips({ groups, line, now, stageId, onMark, onOpen, onUndo
         aria-multiselectable="true"
         {...gridProps}
       >
-        <div role="rowgroup" className="relative" style={{ height: virtual.getTotalSize() }}>
-          {virtual.getVirtualItems().map((item) => {
-            const at = lines[item.index]
+        <div role="rowgroup" className="relative" style={{ height: inView.height }}>
+          {inView.rows.map((row) => {
+            const at = lines[row.index]
             return at ? (
               <div
-                key={item.key}
+                key={row.key}
                 role="row"
-                aria-rowindex={item.index + 1}
+                aria-rowindex={row.index + 1}
                 className="absolute inset-x-0 top-0 flex flex-wrap items-start content-start gap-y-1"
-                style={{ transform: `translateY(${String(item.start - top)}px)` }}
+                style={{ transform: `translateY(${String(row.start)}px)` }}
               >
                 <GroupName line={at} width={room.names} />
                 <div className="flex min-w-0 gap-2" role="presentation">
@@ -104,15 +85,15 @@ export function SheetStrips({ groups, line, now, stageId, onMark, onOpen, onUndo
                       standing={standing}
                       line={line}
                       places={at.places}
-                      now={standing.dries ? now : noTime}
+                      now={standing.dries ? now : null}
                       hole={at.hole}
                       width={at.strip}
                       height={room.height}
                       lit={stageId ?? undefined}
-                      row={item.index}
+                      row={row.index}
                       column={column}
-                      isFocus={focus.row === item.index && focus.column === column}
-                      isChosen={isChosen({ row: item.index, column })}
+                      isFocus={focus.row === row.index && focus.column === column}
+                      isChosen={isChosen({ row: row.index, column })}
                       onClickWithoutPointer={onClick}
                     />
                   ))}
@@ -126,7 +107,6 @@ export function SheetStrips({ groups, line, now, stageId, onMark, onOpen, onUndo
   )
 }
 
-const noTime = 0 as Instant
 const nameAbove = 30
 const nameBeside = 50
 const betweenLines = 4
@@ -167,114 +147,4 @@ function GroupName({
       )}
     </div>
   )
-}
-
-interface ModelStripProps {
-  readonly standing: ModelStanding
-  readonly line: readonly Stage[]
-  readonly places: readonly number[]
-  /** Where something dries; a strip without that does not change with time. */
-  readonly now: Instant
-  readonly hole: number
-  readonly width: number
-  readonly height: number
-  readonly lit: StageId | undefined
-  readonly row: number
-  readonly column: number
-  readonly isFocus: boolean
-  readonly isChosen: boolean
-  readonly onClickWithoutPointer: (place: Place) => void
-}
-
-const ModelStrip = memo(function ModelStrip({
-  standing,
-  line,
-  places,
-  now,
-  hole,
-  width,
-  height,
-  lit,
-  row,
-  column,
-  isFocus,
-  isChosen,
-  onClickWithoutPointer,
-}: ModelStripProps) {
-  const label = labelOf(standing, line)
-  // After the last hole before the line's stop line, which may be a stage that nobody here takes.
-  const stop = line.findIndex((stage) => stage.tableReady)
-  const stopPlace = places.findLast((place) => place <= stop)
-  const holes = places.flatMap((place) => {
-    const [stage, state] = [line[place], standing.holes[place]]
-    return stage && state ? [{ id: stage.id, state, stopLine: place === stopPlace }] : []
-  })
-  return (
-    <span
-      role="gridcell"
-      tabIndex={isFocus ? 0 : -1}
-      aria-label={label}
-      aria-selected={isChosen}
-      title={label}
-      data-row={row}
-      data-column={column}
-      onClick={(event) => {
-        if (event.detail === 0) onClickWithoutPointer({ row, column })
-      }}
-      style={{ width, height }}
-      className={clsx(
-        'flex shrink-0 scroll-my-16 cursor-pointer touch-pan-y items-center border bg-paper px-1.5 select-none',
-        standing.inspection && 'border-b-4',
-        isChosen || standing.holes.some((hole) => hole.kind === 'in-hand')
-          ? 'border-hands outline-1 outline-hands'
-          : standing.touchUps > 0
-            ? 'border-touch-up'
-            : standing.isTableReady
-              ? 'border-done'
-              : 'border-paper-edge',
-      )}
-    >
-      <PunchStrip holes={holes} now={now} size={hole} lit={lit} />
-    </span>
-  )
-})
-
-/** A strip in words. */
-function labelOf(
-  { model, unit, done, of, holes, isTableReady, inspection }: ModelStanding,
-  line: readonly Stage[],
-): string {
-  const at = (kind: string) =>
-    line.flatMap((stage, place) => {
-      const hole = holes[place]
-      return hole?.kind === kind ? [`${stage.name} ${holeText(hole)}`] : []
-    })
-  const more = [...at('in-hand'), ...at('drying'), ...at('touch-up')]
-  const name = model.name === unit.name ? model.name : `${model.name}, ${unit.name}`
-  return [
-    `${name}: ${String(done)} of ${plural(of, 'stage')} done${isTableReady ? ', table-ready' : ''}`,
-    ...more,
-    ...(inspection ? [inspection.verdict === 'passed' ? 'inspected' : `left so: ${inspection.note}`] : []),
-  ].join('; ')
-}
-
-/** How wide the sheet is, and where on the page it begins. */
-function useFrame(frame: React.RefObject<HTMLDivElement | null>) {
-  const [place, setPlace] = useState({ width: 1100, top: 0 })
-  useLayoutEffect(() => {
-    const element = frame.current
-    if (!element) return
-    const look = () => {
-      const box = element.getBoundingClientRect()
-      const next = { width: Math.floor(box.width), top: Math.round(box.top + window.scrollY) }
-      setPlace((before) => (before.width === next.width && before.top === next.top ? before : next))
-    }
-    look()
-    const watcher = new ResizeObserver(look)
-    watcher.observe(element)
-    // What stands above it grows and shrinks.
-    watcher.observe(document.body)
-    return () => watcher.disconnect()
-  }, [frame])
-  return place
 }

@@ -5,6 +5,7 @@ import type { ClientId, ProjectId } from '@seriatim/core/units'
 import { queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { toast } from 'sonner'
 import { v7 } from 'uuid'
+import { z } from 'zod'
 import { call } from './call.ts'
 
 const clientsQuery = queryOptions({
@@ -83,7 +84,10 @@ export function useMakeQuote(id: ProjectId) {
   return useCommissionMutation(
     id,
     ({ after, quote }: { readonly after: number; readonly quote: Quote }): Promise<KeptQuote> =>
-      call(routes.makeQuote, { params: { id }, body: { id: v7(), after, quote } }),
+      call(routes.makeQuote, {
+        params: { id },
+        body: z.encode(routes.makeQuote.body, { id: v7(), after, quote }),
+      }),
   )
 }
 

@@ -1,3 +1,4 @@
+export { asItWas, lastRecordedAt } from './as-it-was.ts'
 export { useNews } from './use-news.ts'
 export { useIsRemembered, useProgress } from './use-progress.ts'
 export { progressStore, sourceOf } from './progress-store.ts'

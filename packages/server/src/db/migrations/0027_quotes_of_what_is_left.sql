@@ -1,0 +1,1 @@
+UPDATE "quote" SET "document" = "document" || '{"leftAt":null}'::jsonb;

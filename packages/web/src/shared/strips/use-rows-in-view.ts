@@ -1,0 +1,49 @@
+import { defaultRangeExtractor, useWindowVirtualizer, type Range } from '@tanstack/react-virtual'
+import { useCallback, useLayoutEffect } from 'react'
+
+interface Row {
+  readonly key: string
+  /** Pixels. */
+  readonly height: number
+}
+
+interface RowsInView {
+  /** All of them; the same array as long as nothing of it changes. */
+  readonly rows: readonly Row[]
+  /** The row that has the keys: it stays, so that they are not lost to whoever scrolls away. */
+  readonly focusRow: number
+  /** Where on the page the rows begin, in pixels. */
+  readonly top: number
+}
+
+interface RowInView {
+  readonly index: number
+  readonly key: string
+  /** Pixels below the first row's top. */
+  readonly start: number
+}
+
+/** Which rows of a long list are to be drawn, and how high the whole of it is. */
+export function useRowsInView({ rows, focusRow, top }: RowsInView) {
+  const estimateSize = useCallback((index: number) => rows[index]?.height ?? 0, [rows])
+  const getItemKey = useCallback((index: number) => rows[index]?.key ?? index, [rows])
+  const virtual = useWindowVirtualizer({
+    count: rows.length,
+    estimateSize,
+    getItemKey,
+    overscan: 8,
+    rangeExtractor: (range: Range) =>
+      [...new Set([...defaultRangeExtractor(range), ...(range.count > 0 ? [focusRow] : [])])].sort(
+        (a, b) => a - b,
+      ),
+    scrollMargin: top,
+  })
+  const shape = rows.map((row) => row.height).join(' ')
+  useLayoutEffect(() => virtual.measure(), [virtual, shape])
+  return {
+    rows: virtual
+      .getVirtualItems()
+      .map((item): RowInView => ({ index: item.index, key: String(item.key), start: item.start - top })),
+    height: virtual.getTotalSize(),
+  }
+}
