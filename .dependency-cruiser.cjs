@@ -14,7 +14,7 @@ const areas = {
   estimating: ['units', 'colour', 'trade', 'presets', 'recipe', 'progress'],
   ordering: ['units', 'colour', 'trade', 'presets', 'recipe', 'progress', 'estimating'],
   mixing: ['units', 'colour', 'trade', 'presets', 'recipe', 'ordering'],
-  money: ['units', 'trade', 'presets', 'recipe', 'estimating', 'ordering', 'mixing'],
+  money: ['units', 'trade', 'presets', 'progress', 'estimating', 'ordering', 'mixing'],
   plan: [
     ...['units', 'trade', 'presets', 'recipe', 'calendar', 'progress'],
     ...['estimating', 'ordering', 'schedule'],

@@ -1,4 +1,4 @@
-import { projectFileSchema, studioFileSchema } from '@seriatim/contract'
+import { studioFileSchema, type projectFileSchema } from '@seriatim/contract'
 import { spawnSync } from 'node:child_process'
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
