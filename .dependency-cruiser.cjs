@@ -29,7 +29,7 @@ const areas = {
 const layer = ([area, allowed]) => ({
   name: `core-${area}-stands-on-what-is-below`,
   severity: 'error',
-  from: { path: `^packages/core/src/${area}/`, pathNot: '\\.test\\.ts$' },
+  from: { path: `^packages/core/src/${area}/`, pathNot: '\\.(test|proof)\\.ts$' },
   to: {
     path: '^packages/core/src/',
     pathNot: `^packages/core/src/(${[area, ...allowed].join('|')})/`,
@@ -87,7 +87,7 @@ module.exports = {
     {
       name: 'core-is-pure',
       severity: 'error',
-      from: { path: '^packages/core/src/', pathNot: '\\.test\\.ts$' },
+      from: { path: '^packages/core/src/', pathNot: '\\.(test|proof)\\.ts$' },
       to: { dependencyTypes: ['core'] },
     },
     {

@@ -1,6 +1,14 @@
 import { defineConfig } from 'vitest/config'
 
-// The core keeps nothing between calls, so that its tests need no world each.
+// The core keeps nothing between calls, so that its tests need no world each. What draws thousands of painters is a
+// proof: `npm run proofs` runs those, and `npm test` one of each kind.
+const isProof = process.env['SERIATIM_PROOFS'] !== undefined
+
 export default defineConfig({
-  test: { include: ['src/**/*.test.ts'], testTimeout: 120_000, pool: 'threads', isolate: false },
+  test: {
+    include: [isProof ? 'src/**/*.proof.ts' : 'src/**/*.test.ts'],
+    testTimeout: isProof ? 1_200_000 : 120_000,
+    pool: 'threads',
+    isolate: false,
+  },
 })

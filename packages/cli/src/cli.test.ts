@@ -312,7 +312,7 @@ interface QuoteOutput {
 }
 
 describe('quote', () => {
-  const job = written(cli('job', 'layers-over-colour', '--models', '4').stdout)
+  const job = written(cli('job', 'dip', '--models', '3').stdout)
   const quoted = (...more: string[]) => JSON.parse(cli('quote', job, ...now, ...more).stdout) as QuoteOutput
 
   it('says what each standard costs, its parts, and the day it could be promised for', () => {
@@ -332,8 +332,8 @@ describe('quote', () => {
     const dear = quoted('--prices', written(JSON.stringify(prices)))
     expect(dear.currency).toBe('CHF')
     expect(dear.tiers[0]!.price).toBeGreaterThan(plain.tiers[0]!.price * 1.5)
-    // Sixty models beside it, and one desk.
-    const late = quoted('--beside', written(cli('job', 'dip', '--models', '60').stdout))
+    // Nine models beside it, and one desk.
+    const late = quoted('--beside', written(cli('job', 'layers-over-colour', '--models', '9').stdout))
     expect(late.tiers[0]!.promisedOn! > plain.tiers[0]!.promisedOn!).toBe(true)
     expect(late.tiers[0]!.price).toBe(plain.tiers[0]!.price)
   })
