@@ -44,4 +44,23 @@ describe('a lap', () => {
     expect(readLap(lapOf(evenly(2, 3600), 7200 + 3000), 7200).seconds).toBe(10_200)
     expect(readLap(lapOf([], 9 * 3600), 400).seconds).toBe(9 * 3600)
   })
+
+  it('over which the lid was closed, and that went on the next day, counts what was painted on both', () => {
+    const night = 13 * 3600
+    // Two models in the evening, three in the morning: the third as long as the others on average.
+    const taps = [60, 120, night, night + 60, night + 120]
+    expect(readLap(lapOf(taps, night + 120), 5 * 60).seconds).toBe(5 * 60)
+    // And two nights.
+    expect(readLap(lapOf([60, night, 2 * night], 2 * night), 3 * 60).seconds).toBe(3 * 60)
+  })
+
+  it('of models that take hours each, or all marked after hours, is as long as its clock', () => {
+    expect(readLap(lapOf([10_000, 20_000, 30_000], 30_000), 3 * 9000).seconds).toBe(30_000)
+    expect(readLap(lapOf([12_000, 12_001, 12_002], 12_002), 3 * 3000).seconds).toBe(12_002)
+  })
+
+  it('that was started, left, and taken up after a night, says nothing of the night', () => {
+    const night = 13 * 3600
+    expect(readLap(lapOf([night, night + 50, night + 100], night + 100), 3 * 60).seconds).toBe(150)
+  })
 })

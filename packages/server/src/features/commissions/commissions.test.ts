@@ -152,7 +152,7 @@ describe('quotes', () => {
     })
     expect((await yes(newest.id, 'tabletop')).status).toBe(200)
     expect((await yes(newest.id, 'display')).status).toBe(409)
-    expect((await kept(path)).quotes[0]!.quote).toEqual(aQuote)
+    expect((await kept(path)).quotes[0]!.quote).toEqual({ ...aQuote, leftAt: null })
   })
 
   it('are refused where their sum is wrong, a standard is named twice, or nothing is painted', async () => {

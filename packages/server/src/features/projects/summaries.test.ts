@@ -4,6 +4,7 @@ import type { ProjectId } from '@seriatim/core/units'
 import { v7 } from 'uuid'
 import { afterAll, beforeAll, beforeEach, expect, it, vi } from 'vitest'
 import { punched, startTestServer, testNow } from '../../testing/test-server.ts'
+import * as shelfService from '../shelf/service.ts'
 import { createSummaries } from './summaries.ts'
 
 vi.mock('@seriatim/core/estimating', async (original) => {
@@ -11,6 +12,12 @@ vi.mock('@seriatim/core/estimating', async (original) => {
   return { ...real, estimateLine: vi.fn(real.estimateLine) }
 })
 const estimated = vi.mocked(estimating.estimateLine)
+
+vi.mock('../shelf/service.ts', async (original) => {
+  const real = await original<typeof shelfService>()
+  return { ...real, readShelf: vi.fn(real.readShelf) }
+})
+const shelfRead = vi.mocked(shelfService.readShelf)
 
 let server: Awaited<ReturnType<typeof startTestServer>>
 beforeAll(async () => {
@@ -33,6 +40,12 @@ async function changeShelf(): Promise<void> {
   expect((await server.call('PUT', '/shelf', { materials })).status).toBe(200)
 }
 
+function signal() {
+  let send: () => void = () => undefined
+  const sent = new Promise<void>((resolve) => (send = resolve))
+  return { sent, send: () => send() }
+}
+
 it('whoever asks at once is told by one working out, and what is told holds until something changes', async () => {
   const summaries = createSummaries(server.db, () => testNow)
   await changeShelf()
@@ -43,6 +56,34 @@ it('whoever asks at once is told by one working out, and what is told holds unti
   await summaries.list()
   await summaries.taughtBeside(v7() as ProjectId)
   expect(estimated).toHaveBeenCalledTimes(3)
+})
+
+it('who asked before it was worked out, and comes to it only after, takes what there is', async () => {
+  const summaries = createSummaries(server.db, () => testNow)
+  await changeShelf()
+  const { readShelf } = await vi.importActual<typeof shelfService>('../shelf/service.ts')
+  const [firstAsked, secondAsked] = [signal(), signal()]
+  let first: Promise<unknown> = Promise.resolve()
+  shelfRead
+    .mockImplementationOnce(async (db) => {
+      firstAsked.send()
+      await secondAsked.sent
+      return readShelf(db)
+    })
+    .mockImplementationOnce(async (db) => {
+      secondAsked.send()
+      await first
+      return readShelf(db)
+    })
+  first = summaries.list()
+  await firstAsked.sent
+  const second = summaries.list()
+  expect(await second).toEqual(await first)
+  expect(estimated).toHaveBeenCalledTimes(3)
+  // What was made of the same things, and then of others, is made again.
+  await changeShelf()
+  await summaries.list()
+  expect(estimated).toHaveBeenCalledTimes(6)
 })
 
 it('a project at which nobody painted teaches nothing, and is not worked out for it', async () => {

@@ -26,6 +26,14 @@ interface Kept {
   last: number
 }
 
+/** The last working out of a project. */
+interface Made {
+  readonly madeOf: string
+  /** The turn in which it was finished. */
+  finished: number
+  done: Promise<void>
+}
+
 type Taught = Pick<Hand, 'elsewhere' | 'lessons'>
 
 /** So many lessons of one project are told in others, the most frequent. */
@@ -40,7 +48,9 @@ const logsKept = 12
  */
 export function createSummaries(db: Database, now: () => Instant) {
   const logs = new Map<ProjectId, Kept>()
-  const making = new Map<string, Promise<void>>()
+  const made = new Map<ProjectId, Made>()
+  /** Orders who asked and what was finished. */
+  let turn = 0
 
   /** What every model has behind it, as the log tells. */
   async function progressOf(id: ProjectId) {
@@ -90,14 +100,25 @@ export function createSummaries(db: Database, now: () => Instant) {
       .onConflictDoUpdate({ target: [projectSummary.studioId, projectSummary.projectId], set: made })
   }
 
-  /** Whoever asks meanwhile waits for the same working out: a change of the shelf makes every project stale at once. */
-  function refreshOnce(stale: Standing, shelf: Shelf): Promise<void> {
-    const key = `${stale.id} ${stale.madeOf}`
-    const known = making.get(key)
-    if (known) return known
-    const made = refresh(stale, shelf).finally(() => making.delete(key))
-    making.set(key, made)
-    return made
+  /**
+   * Whoever asks meanwhile waits for the same working out, and so does who had asked when it was not finished yet: a
+   * change of the shelf makes every project stale at once.
+   */
+  function refreshOnce(stale: Standing, shelf: Shelf, asked: number): Promise<void> {
+    const known = made.get(stale.id)
+    if (known?.madeOf === stale.madeOf && asked < known.finished) return known.done
+    const making: Made = { madeOf: stale.madeOf, finished: Number.POSITIVE_INFINITY, done: Promise.resolve() }
+    made.set(stale.id, making)
+    making.done = refresh(stale, shelf).then(
+      () => {
+        making.finished = turn += 1
+      },
+      (error: unknown) => {
+        if (made.get(stale.id) === making) made.delete(stale.id)
+        throw error
+      },
+    )
+    return making.done
   }
 
   /** All projects, the oldest first, and whether what is kept of them still holds. */
@@ -120,11 +141,12 @@ export function createSummaries(db: Database, now: () => Instant) {
   }
 
   async function freshened(only: (each: Standing) => boolean = () => true): Promise<readonly ProjectId[]> {
+    const asked = (turn += 1)
     const all = (await standing()).filter(only)
     const stale = all.filter((each) => !each.isFresh)
     if (stale.length > 0) {
       const shelf = await shelfNow()
-      for (const each of stale) await refreshOnce(each, shelf)
+      for (const each of stale) await refreshOnce(each, shelf, asked)
     }
     return all.map((each) => each.id)
   }

@@ -115,6 +115,7 @@ function Bench({ progress }: { readonly progress: Progress }) {
               shelf={shelf}
               clock={clock}
               onUsed={askUsed}
+              onStopAt={actions.stopAt}
               models={{
                 done: (id) => recorder.punch(task.stage.id, [id]),
                 again: (id) => recorder.clear(task.stage.id, [id]),

@@ -1,15 +1,16 @@
 import type { FurtherStep } from '@seriatim/core/bench'
-import type { LineEstimate } from '@seriatim/core/estimating'
+import { hasRunOn, type LineEstimate } from '@seriatim/core/estimating'
 import { workName } from '@seriatim/core/plan'
-import { type Clock, type DryingEntry, type Progress, slipText } from '@seriatim/core/progress'
+import { type Clock, type DryingEntry, longestPause, type Progress, slipText } from '@seriatim/core/progress'
 import { cautionText, dryingWait, stagesOf, saysPot, type Project, type Stage } from '@seriatim/core/trade'
-import { addSeconds, type ModelId } from '@seriatim/core/units'
+import { addSeconds, instant, type Instant, type ModelId } from '@seriatim/core/units'
 import { TriangleAlert } from 'lucide-react'
 import type { ReactNode } from 'react'
 import { clockText, durationText, plural, rangeText, stopwatchText } from '../../shared/format/index.ts'
 import { useLessonsAgain } from '../../shared/lessons.tsx'
 import { AsAgreed } from '../../shared/model-pictures.tsx'
 import { useNow } from '../../shared/use-now.ts'
+import { ClockRanOn } from './ClockRanOn.tsx'
 import { LastLook } from './LastLook.tsx'
 import { ModelRow, type ModelActions } from './ModelRow.tsx'
 import { PaintLine } from './PaintLine.tsx'
@@ -27,6 +28,7 @@ interface NowTicketProps {
   /** The painter's own clock. */
   readonly clock: Clock | null
   readonly onUsed: () => void
+  readonly onStopAt: (moment: Instant) => void
   readonly models: ModelActions
   /** What is left beyond the stop line; `null` while the table still asks for something. */
   readonly further: readonly FurtherStep[] | null
@@ -41,6 +43,7 @@ export function NowTicket({
   shelf,
   clock,
   onUsed,
+  onStopAt,
   models,
   further,
 }: NowTicketProps) {
@@ -63,9 +66,11 @@ export function NowTicket({
   const wet = wetUnder(task, shelf)
   const card = useSetUpCard(task, project, progress)
   const again = useLessonsAgain([stage])
-  const lastPunch = Math.max(
-    running?.startedAt ?? 0,
-    ...modelIds.map((id) => progress.marks.get(id)?.get(stage.id)?.at ?? 0),
+  const lastPunch = instant(
+    Math.max(
+      running?.startedAt ?? 0,
+      ...modelIds.map((id) => progress.marks.get(id)?.get(stage.id)?.at ?? 0),
+    ),
   )
 
   return (
@@ -122,6 +127,10 @@ export function NowTicket({
           Still wet after {wet.stage.name.toLowerCase()}: dry at {clockText(wet.until, timeZone)}, in{' '}
           {stopwatchText((wet.until - now) / 1000)}.
         </p>
+      ) : null}
+      {running &&
+      (now - lastPunch > longestPause || hasRunOn((now - lastPunch) / 1000, each * left.length)) ? (
+        <ClockRanOn since={lastPunch} now={now} timeZone={timeZone} onStopThere={() => onStopAt(lastPunch)} />
       ) : null}
       <dl className="mt-5 grid grid-cols-2 gap-x-6 gap-y-4 md:grid-cols-4">
         <Reading name="models done" big>

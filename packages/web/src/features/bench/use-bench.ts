@@ -1,6 +1,6 @@
 import { isThrough, type Clock, type Progress } from '@seriatim/core/progress'
 import { batchName, type Project } from '@seriatim/core/trade'
-import type { EventId, ModelId } from '@seriatim/core/units'
+import type { EventId, Instant, ModelId } from '@seriatim/core/units'
 import { useCallback } from 'react'
 import { toast } from 'sonner'
 import { clockNow } from '../../shared/clock.ts'
@@ -16,6 +16,8 @@ export interface BenchActions {
   readonly next: () => void
   readonly allDone: () => void
   readonly stop: () => void
+  /** Stops the clock at a moment that lies back: it ran on by itself since. */
+  readonly stopAt: (moment: Instant) => void
   readonly undo: () => void
   readonly redo: () => void
 }
@@ -30,12 +32,12 @@ export function useBenchActions(
   const { lastUndoable, lastUndo } = progress
 
   const finishClock = useCallback(
-    (targetId: EventId, justDone: readonly ModelId[]) => {
-      recorder.stopClock(targetId)
+    (targetId: EventId, justDone: readonly ModelId[], at = clockNow()) => {
+      recorder.stopClock(targetId, at)
       const stage = project.line.find((each) => each.id === running?.stageId)
       if (!running || !stage) return
       const through = running.modelIds.filter((id) => justDone.includes(id) || isThrough(progress, id, stage))
-      const spent = (clockNow() - running.startedAt) / 1000
+      const spent = (at - running.startedAt) / 1000
       const each = through.length > 0 ? `, ${stopwatchText(spent / through.length)} each` : ''
       toast(`${stage.name}: ${stopwatchText(spent)} on the clock${each}.`)
     },
@@ -65,6 +67,12 @@ export function useBenchActions(
     stop: useCallback(() => {
       if (running) finishClock(running.eventId, [])
     }, [running, finishClock]),
+    stopAt: useCallback(
+      (moment) => {
+        if (running) finishClock(running.eventId, [], moment)
+      },
+      [running, finishClock],
+    ),
     undo: useCallback(() => {
       if (lastUndoable) recorder.undo(lastUndoable.id)
     }, [lastUndoable, recorder]),

@@ -112,6 +112,6 @@ function countText({ kind, silent, counts, correction, clockSeconds, countedSeco
   const part = share >= 100 ? 'counts in full' : `odd: counts ${String(share)} %`
   const ranOn = clockSeconds - countedSeconds
   if (kind === 'lap' && !correction && ranOn > 0)
-    return `to its last model; the clock ran on for ${durationText(ranOn)}`
+    return `without ${durationText(ranOn)} in which the clock ran on by itself`
   return correction ? `mended, ${part}: ${correction.note}` : part
 }

@@ -74,6 +74,13 @@ function Sheet({ progress }: { readonly progress: Progress }) {
   }
   const mark = (stageId: StageId, modelIds: readonly ModelId[]) => {
     const place = project.line.findIndex((stage) => stage.id === stageId)
+    const stage = project.line[place]
+    if (!stage) {
+      // Somebody changed the recipe or the line meanwhile.
+      setWish({ ...wish, stageId: null })
+      toast.error('That stage is not on the line any more: nothing was marked.')
+      return
+    }
     const chosen = new Set(modelIds)
     const taking = standings.filter(
       ({ model, holes }) => chosen.has(model.id) && holes[place]?.kind !== 'not-needed',
@@ -86,10 +93,9 @@ function Sheet({ progress }: { readonly progress: Progress }) {
     if (!first) return
     const punching = isOpen(first)
     const ids = taking.filter((each) => isOpen(each) === punching).map(({ model }) => model.id)
-    const name = project.line[place]?.name ?? ''
     if (punching) recorder.punch(stageId, ids)
     else recorder.clear(stageId, ids)
-    toast(`${name}: ${plural(ids.length, 'model')} ${punching ? 'marked done' : 'open again'}.`)
+    toast(`${stage.name}: ${plural(ids.length, 'model')} ${punching ? 'marked done' : 'open again'}.`)
   }
   const ready = standings.filter((each) => each.isTableReady)
   const points = pointsOf(standings)

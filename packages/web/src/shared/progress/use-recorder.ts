@@ -68,7 +68,9 @@ export function useRecorder(
         record({ ...base(), kind: 'inspected', modelIds, verdict, note }),
       startClock: (stageId: StageId, modelIds: readonly ModelId[]) =>
         record({ ...base(), kind: 'clock-started', stageId, modelIds }),
-      stopClock: (targetId: EventId) => record({ ...base(), kind: 'clock-stopped', targetId }),
+      /** @param at when it was to stop, where it ran on since. */
+      stopClock: (targetId: EventId, at: Instant = clockNow()) =>
+        record({ ...base(), at, kind: 'clock-stopped', targetId }),
       /** @param at when it was done, where that is told later. */
       milestone: (
         stageIds: readonly StageId[],
