@@ -27,6 +27,33 @@ describe('the database', () => {
     await server.stop()
   })
 
+  it('with the studio that the release before kept in it is brought up to date: commission, quotes, link, picture, log', async () => {
+    const server = await startTestServer(async (owner) => {
+      const dump = new URL('../testing/release-studio.sql', import.meta.url)
+      await owner.query(`drop schema public cascade; create schema public; ${readFileSync(dump, 'utf8')}`)
+    })
+    const { projects } = (await server.call('GET', '/projects')).body as { projects: { id: string }[] }
+    const path = `/projects/${projects[0]!.id}`
+    const project = await server.project(path)
+    expect(project).toMatchObject({ name: 'Old sluice', commission: { arrivesOn: '2026-11-20' } })
+    expect(project.units.map((unit) => unit.models.length)).toEqual([3])
+    expect((await server.events(path)).map((event) => event.kind)).toEqual(['punched', 'punched'])
+    // A quote of then was for all of it.
+    expect((await server.call('GET', `${path}/commission`)).body).toMatchObject({
+      quotes: [
+        { number: 2, accepted: null, quote: { leftAt: null } },
+        { number: 1, accepted: { standard: 'tabletop' }, quote: { leftAt: null } },
+      ],
+      links: [{ revokedAt: null }],
+    })
+    expect((await server.call('GET', '/prices')).body).toMatchObject({ prices: { hour: 2600 }, revision: 1 })
+    expect((await server.call('GET', '/clients')).body).toMatchObject({ clients: [{ name: 'Maren Voss' }] })
+    expect((await server.call('GET', `${path}/photos`)).body).toMatchObject({
+      photos: [{ caption: 'the first', released: true }],
+    })
+    await server.stop()
+  })
+
   it('as the release before left it is brought up to date, with every event and every wish', async () => {
     const server = await startTestServer(async (owner) => {
       const dump = new URL('../testing/release-before.sql', import.meta.url)
