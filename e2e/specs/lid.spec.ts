@@ -38,7 +38,7 @@ test('a lid closed on a running clock: the night is said, counts for nothing, an
       ['clock-stopped', Date.parse('2026-11-24T18:32:00Z')],
     ])
   await page.goto(`${url}/logbook`)
-  const time = page.getByRole('listitem').filter({ hasText: 'Tue 24 Nov 19:32' })
+  const time = page.getByRole('listitem').filter({ hasText: 'Pikes · Tue 24 Nov 19:32' })
   await expect(time).toContainText('2:00 preset')
 })
 

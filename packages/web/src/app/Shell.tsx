@@ -1,7 +1,7 @@
 import { countModels } from '@seriatim/core/trade'
 import type { ProjectId } from '@seriatim/core/units'
 import { CircleQuestionMark, Moon, Sun, UsersRound } from 'lucide-react'
-import { lazy, Suspense, useEffect, useRef, useState } from 'react'
+import { useEffect, useRef, useState } from 'react'
 import { Link, NavLink, Outlet, useLocation, useParams } from 'react-router'
 import { ChangesButton } from '../features/changes/index.ts'
 import { DeliveryNotice } from '../features/delivery/index.ts'
@@ -9,6 +9,7 @@ import { isMissing } from '../shared/api/index.ts'
 import { dueText } from '../shared/finish-text.ts'
 import { plural } from '../shared/format/index.ts'
 import { forgetProject } from '../shared/kept/index.ts'
+import { Later } from '../shared/later.tsx'
 import { useNews } from '../shared/progress/index.ts'
 import { ProjectContext, useProject } from '../shared/project/index.ts'
 import { ErrorState, IconButton, LoadingState } from '../shared/ui/index.ts'
@@ -39,7 +40,7 @@ const besideTheDesk = [
 const studioPlace = { path: '/studio', name: 'Studio' } as const
 
 /** Fetched when somebody has to sign in. */
-const SignInNotice = lazy(async () => ({ default: (await import('../features/door/index.ts')).SignInNotice }))
+const loadDoor = () => import('../features/door/index.ts')
 
 /** The mat, the road across its top, and what is on its way to the server. */
 export function Shell() {
@@ -99,9 +100,9 @@ export function Shell() {
         className="mx-auto outline-none max-w-[1360px] px-4 pb-16 sm:px-6"
       >
         {isShut ? (
-          <Suspense>
-            <SignInNotice wasIn={wasIn} />
-          </Suspense>
+          <Later load={loadDoor} name="The sign-in" quiet>
+            {({ SignInNotice }) => <SignInNotice wasIn={wasIn} />}
+          </Later>
         ) : null}
         {isStranger ? null : <Outlet />}
       </main>
@@ -184,7 +185,7 @@ function ThemeButton() {
 }
 
 /** Fetched when somebody asks. */
-const KeysDialog = lazy(async () => ({ default: (await import('../features/help/index.ts')).KeysDialog }))
+const loadHelp = () => import('../features/help/index.ts')
 
 function HelpButton() {
   const [open, setOpen] = useState(false)
@@ -195,9 +196,9 @@ function HelpButton() {
         <CircleQuestionMark aria-hidden="true" size={20} />
       </IconButton>
       {open ? (
-        <Suspense>
-          <KeysDialog onClose={() => setOpen(false)} />
-        </Suspense>
+        <Later load={loadHelp} name="Keys and help" quiet>
+          {({ KeysDialog }) => <KeysDialog onClose={() => setOpen(false)} />}
+        </Later>
       ) : null}
     </>
   )

@@ -20,7 +20,7 @@ interface StripBoardProps {
 }
 
 /**
- * Every batch as a punch strip, opened to one strip a model; only those in view are there. Tap, sweep, or arrows and
+ * Every batch as a punch strip, opened to one strip a model; of many only those in view are there. Tap, sweep, or arrows and
  * Space.
  */
 export function StripBoard({
@@ -76,6 +76,7 @@ export function StripBoard({
       () => rows.map((row) => ({ key: row.key, height: stripHeight(row, coarse) })),
       [rows, coarse],
     ),
+    allUpTo: 60,
     focusRow: focus.row,
     top,
   })

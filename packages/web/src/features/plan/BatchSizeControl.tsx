@@ -1,13 +1,13 @@
 import { outcomeOf, type LinePlan, type ProjectToPlan } from '@seriatim/core/plan'
 import type { Progress } from '@seriatim/core/progress'
-import { lazy, Suspense } from 'react'
 import { useInView } from 'react-intersection-observer'
+import { Later } from '../../shared/later.tsx'
 import { useCurrentProject } from '../../shared/project/index.ts'
 import { useBatchSizeComparison } from '../../shared/worker/index.ts'
 import { useBatchSize } from './use-batch-size.ts'
 
 /** Charts are fetched when they are wanted. */
-const BatchSizeChart = lazy(async () => ({ default: (await import('./BatchSizeChart.tsx')).BatchSizeChart }))
+const loadChart = () => import('./BatchSizeChart.tsx')
 
 /** How the batch sizes compare, and the one that is chosen; worked out when somebody comes to see it. */
 export function BatchSizeControl({
@@ -31,16 +31,18 @@ export function BatchSizeControl({
   return (
     <section ref={ref} aria-label="Batch sizes compared" className="min-h-96">
       {inView ? (
-        <Suspense fallback={<p role="status">Loading the batch sizes …</p>}>
-          <BatchSizeChart
-            comparison={comparison}
-            project={project}
-            chosen={chosen}
-            onChoose={({ batchSize, firstBatch, split }) =>
-              setBatchSize({ batchSize, firstBatch }, `Batches of ${split}.`)
-            }
-          />
-        </Suspense>
+        <Later load={loadChart} name="The chart of batch sizes">
+          {({ BatchSizeChart }) => (
+            <BatchSizeChart
+              comparison={comparison}
+              project={project}
+              chosen={chosen}
+              onChoose={({ batchSize, firstBatch, split }) =>
+                setBatchSize({ batchSize, firstBatch }, `Batches of ${split}.`)
+              }
+            />
+          )}
+        </Later>
       ) : null}
     </section>
   )

@@ -3,10 +3,11 @@ import { createStandings, groupSheet, lateModels, passes, pointsOf } from '@seri
 import { splitIntoBatches } from '@seriatim/core/trade'
 import type { ModelId, StageId } from '@seriatim/core/units'
 import { ScanEye } from 'lucide-react'
-import { lazy, Suspense, useDeferredValue, useMemo, useState } from 'react'
+import { useDeferredValue, useMemo, useState } from 'react'
 import { toast } from 'sonner'
 import { finishText } from '../../shared/finish-text.ts'
 import { durationText, plural, shareDoneText } from '../../shared/format/index.ts'
+import { Later } from '../../shared/later.tsx'
 import { useProgress, useRecorder } from '../../shared/progress/index.ts'
 import { useCurrentProject } from '../../shared/project/index.ts'
 import { Button, ErrorState, Headline, HoleLegend, LoadingState, NothingYet } from '../../shared/ui/index.ts'
@@ -24,7 +25,7 @@ import { sittingText } from './sitting-text.ts'
 import { TouchUpRound } from './TouchUpRound.tsx'
 
 /** Charts are fetched when they are wanted. */
-const BurnUp = lazy(async () => ({ default: (await import('./BurnUp.tsx')).BurnUp }))
+const loadBurnUp = () => import('./BurnUp.tsx')
 
 export function SheetPage() {
   const project = useCurrentProject()
@@ -164,9 +165,11 @@ function Sheet({ progress }: { readonly progress: Progress }) {
         </p>
       </div>
       {looks && (looks.burnUp.days.at(-1)?.doneSeconds ?? 0) > 0 ? (
-        <Suspense fallback={<p role="status">Loading the chart …</p>}>
-          <BurnUp {...looks.burnUp} forecast={forecast} now={now} timeZone={project.evenings.timeZone} />
-        </Suspense>
+        <Later load={loadBurnUp} name="The chart of the work">
+          {({ BurnUp }) => (
+            <BurnUp {...looks.burnUp} forecast={forecast} now={now} timeZone={project.evenings.timeZone} />
+          )}
+        </Later>
       ) : null}
       {inspecting ? (
         <InspectDialog

@@ -10,6 +10,8 @@ interface Row {
 interface RowsInView {
   /** All of them; the same array as long as nothing of it changes. */
   readonly rows: readonly Row[]
+  /** Up to so many are all drawn, so that they are found by searching the page and by reading it out. */
+  readonly allUpTo?: number
   /** The row that has the keys: it stays, so that they are not lost to whoever scrolls away. */
   readonly focusRow: number
   /** Where on the page the rows begin, in pixels. */
@@ -24,14 +26,14 @@ interface RowInView {
 }
 
 /** Which rows of a long list are to be drawn, and how high the whole of it is. */
-export function useRowsInView({ rows, focusRow, top }: RowsInView) {
+export function useRowsInView({ rows, allUpTo = 0, focusRow, top }: RowsInView) {
   const estimateSize = useCallback((index: number) => rows[index]?.height ?? 0, [rows])
   const getItemKey = useCallback((index: number) => rows[index]?.key ?? index, [rows])
   const virtual = useWindowVirtualizer({
     count: rows.length,
     estimateSize,
     getItemKey,
-    overscan: 8,
+    overscan: rows.length <= allUpTo ? rows.length : 8,
     rangeExtractor: (range: Range) =>
       [...new Set([...defaultRangeExtractor(range), ...(range.count > 0 ? [focusRow] : [])])].sort(
         (a, b) => a - b,
