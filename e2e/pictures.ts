@@ -2,9 +2,10 @@
 import { execFileSync } from 'node:child_process'
 import { mkdirSync, readdirSync, rmSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
-import { chromium, type Locator, type Page } from '@playwright/test'
+import { chromium, request as playwright, type Locator, type Page } from '@playwright/test'
 import { launchOptions } from './support/chromium.ts'
 import { freePort, Instance } from './support/instance.ts'
+import { changeProject, newId, seedProject } from './support/projects.ts'
 
 const moment = '2026-11-24T19:40:00Z'
 const timeZone = 'Europe/Berlin'
@@ -13,6 +14,7 @@ const root = fileURLToPath(new URL('..', import.meta.url))
 const folder = `${root}docs/screenshots`
 const data = `${root}.cache/screenshots-data`
 const desktop = { width: 1280, height: 800 }
+const tablet = { width: 820, height: 1180 }
 const phone = { width: 390, height: 844 }
 
 interface Shot {
@@ -73,6 +75,7 @@ const shots: Shot[] = [
       await page.getByRole('heading', { name: /^Touch-up round/ }).click()
     },
   },
+  { name: 'burn-up', path: `${project}/sheet`, size: desktop, act: burntUp },
   {
     name: 'inspection',
     path: `${project}/sheet`,
@@ -97,7 +100,6 @@ const shots: Shot[] = [
   },
   { name: 'logbook', path: `${project}/logbook`, size: desktop },
   { name: 'bench-phone', path: `${project}/bench`, size: phone, act: running },
-  { name: 'plan-phone', path: `${project}/plan`, size: phone, act: foretold },
   // The air at the desk changes every wait, so it is let in last.
   {
     name: 'air',
@@ -113,7 +115,7 @@ const shots: Shot[] = [
   { name: 'client-page', path: `${project}/commission`, size: desktop, act: seenByClient },
   // They bring other projects in, or change this one, so they come after all others.
   { name: 'desk', path: '/projects', size: desktop, act: atOneDesk },
-  { name: 'not-delivered', path: `${project}/bench`, size: desktop, act: notDelivered },
+  { name: 'bench-tablet', path: `${project}/bench`, size: tablet, act: inGroups },
 ]
 
 /** For a client, at a price that was agreed. */
@@ -161,50 +163,65 @@ async function atOneDesk(page: Page) {
     .waitFor({ timeout: 60_000 })
 }
 
-/** A record refused, a date somebody else was first with, and one that waits while the server is away. */
-async function notDelivered(page: Page) {
-  await page.route('**/events', async (route) => {
-    if (route.request().method() === 'GET') return route.continue()
-    const { events } = route.request().postDataJSON() as { events: { id: string }[] }
-    const reason = 'There is no such stage in this project.'
-    const verdicts = events.map(({ id }) => ({ id, verdict: 'refused', reason }))
-    await route.fulfill({ json: { verdicts, now: moment } })
+/** A stain that is to be wiped while it is soft: six models at a time, and their limit counting down. */
+async function inGroups(page: Page) {
+  const request = await playwright.newContext({ baseURL: new URL(page.url()).origin })
+  const minutes = (count: number) => count * 60
+  const { id, url } = await seedProject(request, {
+    units: { 'Levy spears': 12 },
+    stages: 6,
+    batchSize: 12,
+    first: [
+      { name: 'Prime', ...none },
+      {
+        name: 'Stain, all over',
+        material: 'bog oak stain',
+        note: 'Into the folds; nothing may pool.',
+        ...none,
+        handsOnSecondsPerModel: minutes(2),
+        nextWithinSeconds: minutes(15),
+      },
+      {
+        name: 'Wipe back',
+        material: '',
+        note: 'A lint-free rag over all that is raised.',
+        handsOnSecondsPerModel: minutes(1),
+        dryingMinSeconds: minutes(45),
+        dryingMaxSeconds: minutes(90),
+        cautions: ['oily-rags'],
+      },
+    ],
   })
-  const open = page.getByRole('gridcell', { name: /: to do$/ })
-  await open.nth(3).click()
-  await page.getByText('the server did not take.').waitFor()
-  await page.unroute('**/events')
-  await page.getByRole('link', { name: 'Plan', exact: true }).click()
-  await page.getByRole('button', { name: /^Tue ·/ }).click()
-  const dialog = page.getByRole('dialog')
-  await dialog.getByLabel('Name').fill('Tallow Fen, spring muster')
-  const path = `${new URL(page.url()).origin}/api${project}`
-  const { revision } = (await (await fetch(path)).json()) as { revision: number }
-  const change = {
-    id: '0193a000-0000-7000-8000-00000000c0de',
-    at: moment,
-    device: '0193a000-0000-7000-8000-0000000000aa',
-    number: 1,
-    painter: null,
-    base: revision,
-    own: 0,
-    commands: [{ kind: 'set', thing: 'project', field: 'name', value: 'Tallow Fen levy' }],
+  await changeProject(request, id, 1, [
+    { kind: 'set', thing: 'project', field: 'name', value: 'Tallow Fen levy' },
+  ])
+  const { units, line } = (await (await request.get(`/api/projects/${id}`)).json()) as {
+    readonly units: readonly { readonly models: readonly { readonly id: string }[] }[]
+    readonly line: readonly { readonly id: string }[]
   }
-  await fetch(`${path}/changes`, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify(change),
+  const models = units.flatMap((unit) => unit.models.map((model) => model.id))
+  const punched = (stage: number, modelIds: readonly string[], minutesAgo: number) => ({
+    id: newId(),
+    at: new Date(Date.parse(moment) - minutesAgo * 60_000).toISOString(),
+    kind: 'punched',
+    stageId: line[stage]!.id,
+    modelIds,
   })
-  await dialog.getByRole('button', { name: 'Save' }).click()
-  await page.getByText('2 entries the server did not take.').waitFor()
-  await page.route('**/api/**', (route) =>
-    route.request().method() === 'GET' ? route.continue() : route.abort(),
-  )
-  await page.getByRole('link', { name: 'Bench', exact: true }).click()
-  await open.nth(3).click()
-  await page.getByText('The server does not answer.').waitFor()
-  await page.getByRole('button', { name: 'Look at them' }).click()
-  await page.getByRole('dialog').waitFor()
+  const stained = models.slice(0, 6).map((model, index) => punched(1, [model], 10 - 2 * index))
+  await request.post(`/api/projects/${id}/events`, { data: { events: [punched(0, models, 30), ...stained] } })
+  await request.dispose()
+  await page.goto(`${new URL(page.url()).origin}${url}/bench`)
+  await page.getByRole('heading', { level: 2, name: 'Wipe back' }).waitFor()
+  await page.getByRole('region', { name: 'Then' }).waitFor()
+}
+
+const none = { setUpSeconds: 0, dryingMinSeconds: 0, dryingMaxSeconds: 0 }
+
+async function burntUp(page: Page) {
+  await page.getByText('in 8 of 10 cases').first().waitFor({ timeout: 60_000 })
+  const chart = page.locator('#burn-up')
+  await chart.waitFor()
+  await toTop(chart)
 }
 
 async function foretold(page: Page) {

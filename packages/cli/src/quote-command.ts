@@ -31,8 +31,9 @@ export function runQuote(args: readonly string[]): Printed {
     [...others.value, file.value].flatMap((each) => each.shelf.map((material) => [material.id, material])),
   )
   const project = withLine(file.value.project, file.value.shelf, sequentialIds())
-  const input = { project, shelf, now: now.value, prices: prices.value }
-  const tiers = quoteTiers(of === 'left' ? { ...input, progress: foldProgress(file.value.events) } : input)
+  const progress = foldProgress(file.value.events)
+  const input = { project, shelf, now: now.value, prices: prices.value, progress, onlyLeft: of === 'left' }
+  const tiers = quoteTiers(input)
   if (tiers.length === 0)
     return {
       ok: false,

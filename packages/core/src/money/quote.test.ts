@@ -239,7 +239,8 @@ it('a stage that is left to a finer standard is not in the price of the plainer 
 })
 
 describe('what is left of a begun job', () => {
-  const input = { project: job, shelf: testShelf, now: noon, prices: usualPriceList }
+  const all = { project: job, shelf: testShelf, now: noon, prices: usualPriceList }
+  const input = { ...all, onlyLeft: true }
   const models = job.units.flatMap((unit) => unit.models.map((model) => model.id))
   const punch = (stageId: StageId, modelIds: readonly ModelId[], number: number): ProgressEvent => ({
     kind: 'punched',
@@ -275,12 +276,12 @@ describe('what is left of a begun job', () => {
 
   it('cleans nobody who is begun, bases nobody who is finished, and is nothing where all is done', () => {
     const half = models.slice(0, 5)
-    const [all] = quoteTiers(input)
+    const [whole] = quoteTiers(all)
     const [begun] = quoteTiers({ ...input, progress: after(1, half) })
-    expect(begun!.parts.preparation).toBe(Math.round((all!.parts.preparation * 10) / 15))
-    expect(begun!.parts.basing).toBe(all!.parts.basing)
+    expect(begun!.parts.preparation).toBe(Math.round((whole!.parts.preparation * 10) / 15))
+    expect(begun!.parts.basing).toBe(whole!.parts.basing)
     const [some] = quoteTiers({ ...input, progress: after(job.line.length, half) })
-    expect(some!.parts.basing).toBe(Math.round((all!.parts.basing * 10) / 15))
+    expect(some!.parts.basing).toBe(Math.round((whole!.parts.basing * 10) / 15))
     // What ten take, and nothing for the five: the same job without them.
     const [unit] = job.units
     const ten = { ...job, units: [{ ...unit!, models: unit!.models.slice(5) }] }
@@ -288,6 +289,35 @@ describe('what is left of a begun job', () => {
     expect(some!.parts.materials).toBe(tenAlone!.parts.materials)
     const finer = quoteTiers({ ...input, progress: after(job.line.length) })
     expect(finer.filter((tier) => standardReaches(tier.standard, own))).toEqual([])
+  })
+
+  it('is not what is quoted unless that is asked for; the laps of the job count in either', () => {
+    const stage = job.line.find((each) => each.handsOnSecondsPerModel > 60) ?? job.line[0]!
+    const each = stage.handsOnSecondsPerModel * 3 * 1000
+    const started = (noon - models.length * each - 1000) as Instant
+    // Each model three times as long as written, one after the other.
+    const log: ProgressEvent[] = [
+      { kind: 'clock-started', id: 'start' as EventId, at: started, stageId: stage.id, modelIds: models },
+      ...models.map((model, index): ProgressEvent => ({
+        ...punch(stage.id, [model], index),
+        at: (started + (index + 1) * each + index * 7000) as Instant,
+      })),
+      {
+        kind: 'clock-stopped',
+        id: 'stop' as EventId,
+        at: noon,
+        targetId: 'start' as EventId,
+      },
+    ]
+    const progress = progressAt(log, noon)
+    const [plain] = quoteTiers(all)
+    const [slow] = quoteTiers({ ...all, progress })
+    const [left] = quoteTiers({ ...input, progress })
+    expect(slow!.hours.likely).toBeGreaterThan(plain!.hours.likely)
+    expect(slow!.parts.preparation).toBe(plain!.parts.preparation)
+    expect(slow!.parts.materials).toBe(plain!.parts.materials)
+    expect(left!.hours.likely).toBeLessThan(slow!.hours.likely)
+    expect(left!.parts.preparation).toBeLessThan(plain!.parts.preparation)
   })
 
   it('is what was left at that moment, whatever was done since', () => {

@@ -55,8 +55,10 @@ export interface QuoteTier {
 export interface QuoteInput extends Pick<EstimateInput, 'shelf' | 'now' | 'known'> {
   readonly project: Project
   readonly prices: PriceList
-  /** What is done already and in no price; without it all of the project is quoted. */
+  /** What was recorded of it: its laps tell how long things take. */
   readonly progress?: Progress
+  /** Only what is left by that is quoted; else all of the project is, what is done too. */
+  readonly onlyLeft?: boolean
   /** Seconds of the job by painter, as a plan shares them; without it everybody counts the same. */
   readonly workOf?: ReadonlyMap<PainterId, number>
 }
@@ -71,7 +73,8 @@ export type QuoteDoubt =
   | { readonly kind: 'finer-is-cheaper'; readonly standard: Standard; readonly than: Standard }
 
 /** The standards that some unit tells apart and all reach, each with its price; the plainest first. */
-export function quoteTiers(input: QuoteInput): readonly QuoteTier[] {
+export function quoteTiers(asked: QuoteInput): readonly QuoteTier[] {
+  const input = quotable(asked)
   const { project } = input
   const offers = project.units
     .filter((unit) => unit.models.length > 0)
@@ -86,7 +89,15 @@ export function quoteTiers(input: QuoteInput): readonly QuoteTier[] {
     .filter((tier) => tier.hours.likely > 0)
 }
 
-/** @param adapted with the stages of the standard, and no others. */
+/** Where all of it is quoted, its laps count as if they were another job's: they teach, and nothing is done. */
+function quotable({ progress, onlyLeft = false, ...input }: QuoteInput): QuoteInput {
+  if (!progress) return input
+  if (onlyLeft) return { ...input, progress, onlyLeft }
+  const { observed } = estimateLine({ ...input, progress })
+  return { ...input, known: [...(input.known ?? []), ...observed.flatMap((each) => each.observations)] }
+}
+
+/** @param adapted with the stages of the standard, and no others. @param input as `quotable` has it. */
 function tierOf(adapted: Project, standard: Standard, input: QuoteInput): QuoteTier {
   const { shelf, now, known, prices, progress } = input
   const estimate = estimateLine({
@@ -221,7 +232,8 @@ const refining = new Set<Technique>([
 const mostMovers = 6
 
 /** The refining stages that only this standard and finer ones ask for, those first whose leaving out moves its price most. */
-export function priceMovers(input: QuoteInput, standard: Standard): readonly PriceMover[] {
+export function priceMovers(asked: QuoteInput, standard: Standard): readonly PriceMover[] {
+  const input = quotable(asked)
   const whole = projectForStandard(input.project, standard)
   const { price, hours } = tierOf(whole, standard, input)
   const stepOf = new Map(

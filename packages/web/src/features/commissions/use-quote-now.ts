@@ -55,7 +55,8 @@ export function useQuoteNow(leftAt: Instant | null): QuoteNow | undefined {
       now,
       prices,
       ...(known ? { known } : {}),
-      ...(leftAt !== null && progress ? { progress: asItWas(progress, leftAt) } : {}),
+      ...(progress ? { progress: leftAt === null ? progress : asItWas(progress, leftAt) } : {}),
+      onlyLeft: leftAt !== null,
     }
   }, [estimating, prices, project, progress, leftAt])
   const offered = useQuoteTiers(plain)
