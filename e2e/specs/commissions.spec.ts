@@ -122,6 +122,11 @@ test('a commission goes from its client over the quote to the page that the clie
     await yes.blur()
     await page.getByRole('link', { name: 'Bench', exact: true }).click()
     await expect(page.getByRole('figure', { name: 'as agreed' }).locator('img')).toBeVisible()
+    // After the stage in hand, better still.
+    await page.goto(`${instance.origin}/projects/${id}/commission`)
+    await pictures.getByLabel('After stage').selectOption('Prime')
+    await page.getByRole('link', { name: 'Bench', exact: true }).click()
+    await expect(page.getByRole('figure', { name: 'after prime' }).locator('img')).toBeVisible()
     await page.goto(`${instance.origin}/projects/${id}/commission`)
     await page.getByRole('button', { name: /^End it/ }).click()
     await expect(page.getByText('The link is ended.')).toBeVisible()

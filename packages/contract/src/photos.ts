@@ -1,4 +1,4 @@
-import type { ModelId } from '@seriatim/core/units'
+import type { ModelId, StageId } from '@seriatim/core/units'
 import { z } from 'zod'
 import { idOf, instantField, optionalTextField } from './fields.ts'
 
@@ -7,6 +7,7 @@ export const photoSchema = z.object({
   id: z.uuid(),
   caption: z.string(),
   modelId: idOf<ModelId>().nullable(),
+  stageId: idOf<StageId>().nullable(),
   released: z.boolean(),
   width: z.int(),
   height: z.int(),
@@ -16,6 +17,8 @@ export const photoSchema = z.object({
 export const photoFieldsSchema = z.object({
   caption: optionalTextField(200),
   modelId: idOf<ModelId>().nullable(),
+  /** After which stage it was taken; `null`: nobody said. */
+  stageId: idOf<StageId>().nullable().default(null),
   released: z.boolean(),
 })
 

@@ -1,5 +1,5 @@
 import type { Photo } from '@seriatim/contract'
-import type { Commission, Model, Project } from '@seriatim/core/trade'
+import type { Commission, Model, Project, Stage } from '@seriatim/core/trade'
 import type { ProjectId } from '@seriatim/core/units'
 import { usePhotos, usePicture } from './api/index.ts'
 import { dayText } from './format/index.ts'
@@ -40,21 +40,25 @@ export function ModelPictures({ project, model }: ModelPicturesProps) {
   )
 }
 
-/** What the models on the desk are to look like, where there is a test model and a picture of it is kept. */
-export function AsAgreed({ project }: { readonly project: Pick<Project, 'id' | 'commission'> }) {
-  const test = project.commission?.testModel ?? null
-  return test === null ? null : <PictureOf projectId={project.id} test={test} />
+interface AsAgreedProps {
+  readonly project: Pick<Project, 'id' | 'commission'>
+  readonly stage: Pick<Stage, 'id' | 'name'>
 }
 
-function PictureOf({
-  projectId,
-  test,
-}: {
-  readonly projectId: ProjectId
-  readonly test: NonNullable<TestModel>
-}) {
-  const photo = usePhotos(projectId).data?.find((each) => each.modelId === test.modelId)
-  return photo ? <Picture projectId={projectId} photo={photo} what={testText(test)} /> : null
+/**
+ * What the models on the desk are to look like: after this stage where a picture of that is kept, the test model's before
+ * all others; else the test model as it is.
+ */
+export function AsAgreed({ project, stage }: AsAgreedProps) {
+  const photos = usePhotos(project.id).data ?? []
+  const test = project.commission?.testModel ?? null
+  const ofTest = photos.filter((each) => each.modelId === test?.modelId)
+  const isAfter = (each: Photo) => each.stageId === stage.id
+  const after = ofTest.find(isAfter) ?? photos.find(isAfter)
+  const photo = after ?? ofTest[0]
+  if (!photo) return null
+  const what = after ? `after ${stage.name.toLowerCase()}` : testText(test)
+  return <Picture projectId={project.id} photo={photo} what={what} />
 }
 
 interface PictureProps {

@@ -1,4 +1,4 @@
-import type { ModelId, ProjectId } from '@seriatim/core/units'
+import type { ModelId, ProjectId, StageId } from '@seriatim/core/units'
 import { sql } from 'drizzle-orm'
 import {
   boolean,
@@ -23,6 +23,8 @@ export const photo = pgTable(
     projectId: uuid('project_id').$type<ProjectId>().notNull(),
     /** What it shows, where it is one model. */
     modelId: uuid('model_id').$type<ModelId>(),
+    /** After which stage it was taken. */
+    stageId: uuid('stage_id').$type<StageId>(),
     caption: text().notNull(),
     /** Whether the client sees it. */
     released: boolean().notNull().default(false),

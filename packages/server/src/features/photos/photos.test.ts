@@ -32,7 +32,7 @@ const taken = (width: number, height: number) =>
     .jpeg()
     .toBuffer()
 
-const fields = { caption: 'the first five', modelId: null, released: false }
+const fields = { caption: 'the first five', modelId: null, stageId: null, released: false }
 const add = (path: string, image: Buffer, id = v7(), some: object = {}) =>
   call('POST', `${path}/photos`, { id, ...fields, ...some, image: image.toString('base64') })
 const fileOf = (picture: string) => Buffer.from(picture.split(',')[1]!, 'base64')
@@ -90,6 +90,15 @@ describe('a picture', () => {
     const nothing = await call('POST', `${path}/photos`, { id: v7(), ...fields, image: '' })
     expect(nothing.body.errors?.[0]?.path).toBe('image')
     expect((await call('GET', `${path}/photos`)).body.photos).toEqual([])
+  })
+
+  it('says of which model and after which stage it is, as long as somebody says so', async () => {
+    const { path, unit, line } = await server.seed()
+    const id = v7()
+    await add(path, await taken(60, 40), id)
+    const said = { ...fields, modelId: unit.models[0]!.id, stageId: line[1]!.id }
+    expect((await call('PUT', `${path}/photos/${id}`, said)).body.photos).toMatchObject([said])
+    expect((await call('PUT', `${path}/photos/${id}`, fields)).body.photos).toMatchObject([fields])
   })
 
   it('is shown to the client once it is released, and to nobody when it is taken away', async () => {

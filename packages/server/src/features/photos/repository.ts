@@ -9,6 +9,7 @@ const said = {
   id: photo.id,
   caption: photo.caption,
   modelId: photo.modelId,
+  stageId: photo.stageId,
   released: photo.released,
   width: photo.width,
   height: photo.height,

@@ -108,7 +108,7 @@ export function NowTicket({
         ) : (
           <span />
         )}
-        <AsAgreed project={project} />
+        <AsAgreed project={project} stage={stage} />
       </div>
       {stage.cautions.map((caution) => (
         <p key={caution} className="mt-2 flex gap-2 text-sm">

@@ -8,7 +8,7 @@ import { useCurrentProject, type ShownProject } from '../../shared/project/index
 import { CheckField, CommitField, IconButton, SelectField } from '../../shared/ui/index.ts'
 import { fileAsBase64 } from './file-as-base64.ts'
 
-const plain = { caption: '', modelId: null, released: false }
+const plain = { caption: '', modelId: null, stageId: null, released: false }
 
 /** Pictures of the models as they come along; the client sees those that are released. */
 export function Pictures() {
@@ -78,9 +78,9 @@ function PhotoTicket({ photo, project }: { readonly photo: Photo; readonly proje
   const { id } = photo
   // What was set is shown at once, and taken back where the server refuses it.
   const [wanted, setWanted] = useState<PhotoFields | null>(null)
-  const { caption, modelId, released } = wanted ?? photo
+  const { caption, modelId, stageId, released } = wanted ?? photo
   const set = (some: Partial<PhotoFields>) => {
-    const fields = { caption, modelId, released, ...some }
+    const fields = { caption, modelId, stageId, released, ...some }
     setWanted(fields)
     change.mutate(
       { kind: 'set', photoId: id, fields },
@@ -89,19 +89,25 @@ function PhotoTicket({ photo, project }: { readonly photo: Photo; readonly proje
   }
   const models = project.units.flatMap((unit) => unit.models)
   const shows = models.find((model) => model.id === modelId)
+  const after = project.line.find((stage) => stage.id === stageId)
   return (
     <li className="border border-paper-edge p-2">
       <div className="flex aspect-4/3 items-center justify-center bg-paper-dim">
         {picture.data ? (
           <img
             src={picture.data}
-            alt={caption || shows?.name || `Taken ${dayText(photo.madeAt)}`}
+            alt={
+              caption ||
+              [shows?.name, after && `after ${after.name.toLowerCase()}`].filter(Boolean).join(', ') ||
+              `Taken ${dayText(photo.madeAt)}`
+            }
             className="max-h-full max-w-full"
           />
         ) : null}
       </div>
       <div className="mt-2 grid grid-cols-2 items-start gap-2">
         <CommitField
+          className="col-span-2"
           label="What it shows"
           value={caption}
           check={(text) => (text.length > 200 ? 'Keep it under 200 characters.' : null)}
@@ -116,6 +122,17 @@ function PhotoTicket({ photo, project }: { readonly photo: Photo; readonly proje
           options={[
             { value: '', text: 'several' },
             ...models.map((model) => ({ value: model.id, text: model.name })),
+          ]}
+        />
+        <SelectField
+          label="After stage"
+          value={after?.id ?? ''}
+          onChange={(event) =>
+            set({ stageId: project.line.find((stage) => stage.id === event.target.value)?.id ?? null })
+          }
+          options={[
+            { value: '', text: 'nobody said' },
+            ...project.line.map((stage) => ({ value: stage.id, text: stage.name })),
           ]}
         />
       </div>
