@@ -1,5 +1,6 @@
 import { expect, test, type Page } from '../support/test.ts'
 import { changeProject, recordedEvents, recordPunch, seedProject } from '../support/projects.ts'
+import { beginSweep } from '../support/sweep.ts'
 import { moveTime, setTime } from '../support/time.ts'
 
 const strip = (page: Page, number: number, done: number) =>
@@ -50,16 +51,16 @@ test('a lid closed in mid-sweep without a network: all of it is there once, and 
   const { url, id } = await seedProject(request, { units: { Pikes: 12 }, stages: 6 })
   await page.goto(`${url}/sheet`)
   await page.getByLabel('A tap or sweep').selectOption({ index: 2 })
-  await sweep(page, 1, 3)
+  await beginSweep(page, 1, 3)
   await page.mouse.up()
   for (const number of [1, 2, 3]) await expect(strip(page, number, 1)).toBeVisible()
   await expect.poll(async () => (await recordedEvents(request, id)).length).toBe(1)
 
   await context.setOffline(true)
-  await sweep(page, 4, 6)
+  await beginSweep(page, 4, 6)
   await page.mouse.up()
   for (const number of [4, 5, 6]) await expect(strip(page, number, 1)).toBeVisible()
-  await sweep(page, 7, 9)
+  await beginSweep(page, 7, 9)
   const device = await context.newCDPSession(page)
   await device.send('Page.setWebLifecycleState', { state: 'frozen' })
   await recordPunch(request, id)
@@ -86,7 +87,7 @@ test('a line changed elsewhere in mid-sweep: it is said, and what was marked is 
   const stages = page.getByLabel('A tap or sweep').getByRole('option')
   await expect(stages).toHaveCount(7)
   await page.getByLabel('A tap or sweep').selectOption({ index: 2 })
-  await sweep(page, 1, 3)
+  await beginSweep(page, 1, 3)
   await page.mouse.up()
   for (const number of [1, 2, 3]) await expect(strip(page, number, 1)).toBeVisible()
 
@@ -94,7 +95,7 @@ test('a line changed elsewhere in mid-sweep: it is said, and what was marked is 
     readonly line: readonly { readonly id: string; readonly name: string }[]
   }
   const [first, second] = line
-  await sweep(page, 2, 5)
+  await beginSweep(page, 2, 5)
   await changeProject(request, id, 1, [{ kind: 'take', thing: 'stage', id: second!.id, in: null }])
   await expect(stages).toHaveCount(6)
   await page.mouse.up()
@@ -107,16 +108,3 @@ test('a line changed elsewhere in mid-sweep: it is said, and what was marked is 
   await expect(strip(page, 4, 0)).toBeVisible()
   expect((await recordedEvents(request, id)).map((event) => event.kind)).toEqual(['punched'])
 })
-
-/** Pressed on one model and drawn to another; not yet let go. */
-async function sweep(page: Page, from: number, to: number): Promise<void> {
-  const middle = async (number: number) => {
-    const box = (await page
-      .getByRole('gridcell', { name: new RegExp(`^Pikes ${String(number)}, `) })
-      .boundingBox())!
-    return [box.x + box.width / 2, box.y + box.height / 2] as const
-  }
-  await page.mouse.move(...(await middle(from)))
-  await page.mouse.down()
-  await page.mouse.move(...(await middle(to)), { steps: 8 })
-}

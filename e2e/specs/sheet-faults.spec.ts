@@ -6,6 +6,7 @@ import { expect, test, type Page } from '../support/test.ts'
 import { launchOptions } from '../support/chromium.ts'
 import { freePort, Instance } from '../support/instance.ts'
 import { recordedEvents, seedProject } from '../support/projects.ts'
+import { beginSweep } from '../support/sweep.ts'
 
 const inCache = (name: string) => fileURLToPath(new URL(`../../.cache/${name}`, import.meta.url))
 const data = inCache('e2e-sheet-faults-data')
@@ -41,19 +42,6 @@ async function openBrowser() {
 
 const strip = (page: Page, number: number, done: number) =>
   page.getByRole('gridcell', { name: new RegExp(`^Pikes ${String(number)}, Pikes: ${String(done)} of 6`) })
-
-/** Pressed on one model and drawn to another; not yet let go. */
-async function beginSweep(page: Page, from: number, to: number): Promise<void> {
-  const middle = async (number: number) => {
-    const box = (await page
-      .getByRole('gridcell', { name: new RegExp(`^Pikes ${String(number)}, `) })
-      .boundingBox())!
-    return [box.x + box.width / 2, box.y + box.height / 2] as const
-  }
-  await page.mouse.move(...(await middle(from)))
-  await page.mouse.down()
-  await page.mouse.move(...(await middle(to)), { steps: 8 })
-}
 
 /** How many entries the browser's database has: it takes one within moments of its being shown. */
 const spared = (page: Page) =>

@@ -1,6 +1,7 @@
 import { expect, test, type Page } from '../support/test.ts'
 import { expectAccessible } from '../support/axe.ts'
 import { newId, recordedKinds, seedProject } from '../support/projects.ts'
+import { beginSweep } from '../support/sweep.ts'
 
 const strip = (page: Page, name: string | RegExp) => page.getByRole('gridcell', { name })
 const title = (page: Page) => page.getByRole('heading', { level: 1 })
@@ -40,12 +41,8 @@ test('a sweep marks the chosen stage on many, by pointer and by keys, and a seco
   const { url, id } = await seedProject(request, { units: { Pikes: 12 }, stages: 3 })
   await page.goto(`${url}/sheet`)
   await page.getByLabel('A tap or sweep').selectOption({ label: 'marks 2, Grade' })
-  const [from, to] = [strip(page, /^Pikes 2, /), strip(page, /^Pikes 5, /)]
-  const [a, b] = [(await from.boundingBox())!, (await to.boundingBox())!]
   const sweep = async () => {
-    await page.mouse.move(a.x + a.width / 2, a.y + a.height / 2)
-    await page.mouse.down()
-    await page.mouse.move(b.x + b.width / 2, b.y + b.height / 2, { steps: 20 })
+    await beginSweep(page, 2, 5)
     await page.mouse.up()
   }
   await sweep()
