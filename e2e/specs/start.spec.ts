@@ -40,6 +40,8 @@ test('of six starts on one folder at once one runs, and the others say so in a s
 })
 
 test('a first start that is killed at any moment leaves a folder that starts', async () => {
+  // Ten starts of everything: a guard against a hang, on a busy machine too.
+  test.setTimeout(600_000)
   const data = fresh('killed')
   for (const moment of [30, 120, 250, 400, 600, 800, 1000, 1300, 1700, 2200]) {
     rmSync(data, { recursive: true, force: true })

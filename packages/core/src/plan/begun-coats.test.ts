@@ -84,6 +84,31 @@ describe('what was put on before the plan and has to be followed soon', () => {
     expect(oneOf(3, later(1))[0]).toEqual([wipe.id, [0, 1]])
   })
 
+  it('comes before any other model where its group is as large as the batch’s groups are', () => {
+    // Seven go through both in time, so that twelve are two groups of six.
+    const slow = { ...wash, handsOnSecondsPerModel: minutes(2), nextWithinSeconds: minutes(15) }
+    const dozen = unit('spears', 12)
+    const spears = idsOf(dozen)
+    const stretchesWhere = (done: number) => {
+      const stained = spears
+        .slice(0, done)
+        .map((model, place) => punched(wash.id, later(2 * (place + 1 - done)), [model]))
+      const given = project([dozen], [base, slow, wipe], { batchSize: 12 })
+      const progress = told([punched(base.id, addSeconds(opening, -7200), spears), ...stained])
+      const planned = planLine({ ...toPlan(given), progress, now: opening })
+      if (!planned.ok) throw new Error(planned.error.kind)
+      return planned.value.stretches.map(({ stageId, modelIds }) => [stageId, modelIds.length])
+    }
+    const turns = (...groups: readonly number[]) =>
+      groups.flatMap((size) => [
+        [wash.id, size],
+        [wipe.id, size],
+      ])
+    expect(stretchesWhere(0)).toEqual(turns(6, 6))
+    expect(stretchesWhere(6)).toEqual([[wipe.id, 6], ...turns(6)])
+    expect(stretchesWhere(4)).toEqual([[wash.id, 2], [wipe.id, 6], ...turns(6)])
+  })
+
   it('is done at once where it is past its time', () => {
     const at = wiped(ready, later(40))
     for (const id of horns.slice(0, 3)) expect(at.get(id)).toBeLessThanOrEqual(40 + 5 + 6)

@@ -1,4 +1,4 @@
-import { groupSize } from '../schedule/following-groups.ts'
+import { evenGroup, groupSize } from '../schedule/following-groups.ts'
 import type { FirstBy, PlanTask } from '../schedule/instance.ts'
 
 /** What was put on before the plan begins and has to be followed soon. */
@@ -28,7 +28,7 @@ const atOnce = 300
 
 /**
  * The tasks with those models by themselves that have to be taken up soon, and through all that follows soon after that. Where
- * there is still time more models are given the coat before, as many as go through together.
+ * there is still time more models are given the coat before, until its group is as large as the others of the batch.
  * @param tasks in the order of the line.
  */
 export function begunFirst(tasks: readonly PlanTask[], coat: BegunCoat, desk: Desk): BegunFirst {
@@ -81,7 +81,8 @@ function onMore(
   const wet = [...byModel.values()]
   const latest = Math.min(...wet.map((by, place) => by - place * nextHands))
   const opens = desk.openFamily === before.family ? 0 : before.setUp
-  const fits = groupSize(chain, desk.longestSession, desk.slowestPace) - wet.length
+  const largest = groupSize(chain, desk.longestSession, desk.slowestPace)
+  const fits = evenGroup(wet.length + before.models.length, largest) - wet.length
   for (let count = Math.min(fits, before.models.length); count > 0; count--) {
     const places = Array.from({ length: count }, (_, place) => place)
     const begins = Math.max(

@@ -29,6 +29,11 @@ export function groupSize(chain: readonly PlanTask[], longestSession: number, pa
   return size
 }
 
+/** How many of so many are in a group, where the groups are as few and as even as can be. @param size of a group at most. */
+export function evenGroup(models: number, size: number): number {
+  return Math.ceil(models / Math.ceil(models / size))
+}
+
 function grouped(chain: readonly PlanTask[], longestSession: number, pace: number): readonly PlanTask[] {
   const models = [...new Set(chain.flatMap((task) => task.models))].sort((a, b) => a - b)
   const size = groupSize(chain, longestSession, pace)
