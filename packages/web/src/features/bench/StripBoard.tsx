@@ -93,10 +93,10 @@ export function StripBoard({
           </span>
         </div>
         <div ref={frame} className="relative" style={{ height: inView.height }}>
-          {inView.rows.map(({ index, key, start }) => {
+          {inView.rows.map(({ index, key, style }) => {
             const row = rows[index]
             return row ? (
-              <div key={key} className="absolute inset-x-0 top-0" style={{ transform: moved(start) }}>
+              <div key={key} className="absolute inset-x-0 top-0" style={style}>
                 <StripName row={row} isOpen={opened.has(row.key)} onToggle={toggle} />
               </div>
             ) : null
@@ -133,15 +133,10 @@ export function StripBoard({
             ))}
           </div>
           <div role="rowgroup" className="relative" style={{ height: inView.height }}>
-            {inView.rows.map(({ index, key, start }) => {
+            {inView.rows.map(({ index, key, style }) => {
               const row = rows[index]
               return row ? (
-                <div
-                  key={key}
-                  role="presentation"
-                  className="absolute inset-x-0 top-0"
-                  style={{ transform: moved(start) }}
-                >
+                <div key={key} role="presentation" className="absolute inset-x-0 top-0" style={style}>
                   <Strip
                     row={row}
                     rowIndex={index}
@@ -162,8 +157,6 @@ export function StripBoard({
     </div>
   )
 }
-
-const moved = (down: number) => `translateY(${String(down)}px)`
 
 /** Punches what is still open; when nothing is, clears. What the first cell needs decides for all. */
 function punchCells(

@@ -75,7 +75,7 @@ export function SheetStrips({ groups, line, now, stageId, onMark, onOpen, onUndo
                 role="row"
                 aria-rowindex={row.index + 1}
                 className="absolute inset-x-0 top-0 flex flex-wrap items-start content-start gap-y-1"
-                style={{ transform: `translateY(${String(row.start)}px)` }}
+                style={row.style}
               >
                 <GroupName line={at} width={room.names} />
                 <div className="flex min-w-0 gap-2" role="presentation">

@@ -21,8 +21,8 @@ interface RowsInView {
 interface RowInView {
   readonly index: number
   readonly key: string
-  /** Pixels below the first row's top. */
-  readonly start: number
+  /** Puts what is drawn at the rows' top where the row is. */
+  readonly style: { readonly transform: string }
 }
 
 /** Which rows of a long list are to be drawn, and how high the whole of it is. */
@@ -43,9 +43,11 @@ export function useRowsInView({ rows, allUpTo = 0, focusRow, top }: RowsInView) 
   const shape = rows.map((row) => row.height).join(' ')
   useLayoutEffect(() => virtual.measure(), [virtual, shape])
   return {
-    rows: virtual
-      .getVirtualItems()
-      .map((item): RowInView => ({ index: item.index, key: String(item.key), start: item.start - top })),
+    rows: virtual.getVirtualItems().map(({ index, key, start }): RowInView => ({
+      index,
+      key: String(key),
+      style: { transform: `translateY(${String(start - top)}px)` },
+    })),
     height: virtual.getTotalSize(),
   }
 }
