@@ -4,7 +4,7 @@ import { ChevronRight } from 'lucide-react'
 import { memo } from 'react'
 import { plural } from '../../shared/format/index.ts'
 import { PunchHole } from '../../shared/ui/index.ts'
-import type { Place } from '../../shared/strips/index.ts'
+import { placeProps, type Place } from '../../shared/strips/index.ts'
 import type { Cell, StripRow } from './strip-rows.ts'
 
 const nameId = (row: StripRow) => `strip-${row.key}`
@@ -116,16 +116,7 @@ interface HoleCellProps {
 function HoleCell({ cell, now, place, small, isFocus, isChosen, onClickWithoutPointer }: HoleCellProps) {
   return (
     <span
-      role="gridcell"
-      tabIndex={isFocus ? 0 : -1}
-      aria-label={cell.label}
-      aria-selected={isChosen}
-      title={cell.label}
-      data-row={place.row}
-      data-column={place.column}
-      onClick={(event) => {
-        if (event.detail === 0) onClickWithoutPointer(place)
-      }}
+      {...placeProps(place, { label: cell.label, isFocus, isChosen, onClickWithoutPointer })}
       className={clsx(
         'flex h-(--strip) cursor-pointer touch-pan-y select-none items-center justify-center',
         cell.stage.tableReady && 'border-r-2 border-dotted border-done',

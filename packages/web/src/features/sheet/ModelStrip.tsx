@@ -4,7 +4,7 @@ import type { Instant, StageId } from '@seriatim/core/units'
 import { clsx } from 'clsx'
 import { memo } from 'react'
 import { plural } from '../../shared/format/index.ts'
-import type { Place } from '../../shared/strips/index.ts'
+import { placeProps, type Place } from '../../shared/strips/index.ts'
 import { holeText, PunchStrip } from '../../shared/ui/index.ts'
 
 interface ModelStripProps {
@@ -50,16 +50,7 @@ export const ModelStrip = memo(function ModelStrip({
   })
   return (
     <span
-      role="gridcell"
-      tabIndex={isFocus ? 0 : -1}
-      aria-label={label}
-      aria-selected={isChosen}
-      title={label}
-      data-row={row}
-      data-column={column}
-      onClick={(event) => {
-        if (event.detail === 0) onClickWithoutPointer({ row, column })
-      }}
+      {...placeProps({ row, column }, { label, isFocus, isChosen, onClickWithoutPointer })}
       style={{ width, height }}
       className={clsx(
         'flex shrink-0 scroll-my-16 cursor-pointer touch-pan-y items-center border bg-paper px-1.5 select-none',

@@ -5,6 +5,7 @@ import {
   useState,
   type FocusEvent,
   type KeyboardEvent,
+  type MouseEvent,
   type PointerEvent,
 } from 'react'
 
@@ -146,6 +147,32 @@ export function useStripSelection({
     /** For clicks that come without a pointer, from a screen reader. */
     clickWithoutPointer: (place: Place) => onPunch([place]),
   }
+}
+
+interface PlaceLook {
+  readonly label: string
+  readonly isFocus: boolean
+  readonly isChosen: boolean
+  readonly onClickWithoutPointer: (place: Place) => void
+}
+
+/** What a place on the board carries, so that pointer, keys and screen reader find it. */
+export function placeProps(
+  { row, column }: Place,
+  { label, isFocus, isChosen, onClickWithoutPointer }: PlaceLook,
+) {
+  return {
+    role: 'gridcell',
+    tabIndex: isFocus ? 0 : -1,
+    'aria-label': label,
+    'aria-selected': isChosen,
+    title: label,
+    'data-row': row,
+    'data-column': column,
+    onClick: (event: MouseEvent) => {
+      if (event.detail === 0) onClickWithoutPointer({ row, column })
+    },
+  } as const
 }
 
 /** Where a key leads, beyond the end as well. */
