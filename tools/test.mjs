@@ -27,7 +27,12 @@ await runTool(async () => {
     const database = await cluster.start()
     // Two cores, two lanes of about the same length.
     await Promise.all([
-      inTurn([() => script('lint'), () => unitTests('server', database), () => unitTests('web', database)]),
+      inTurn([
+        () => script('lint'),
+        () => unitTests('server', database),
+        () => unitTests('web', database),
+        () => unitTests('cli', database),
+      ]),
       inTurn([
         () => script('types'),
         () => script('format'),
@@ -35,7 +40,6 @@ await runTool(async () => {
         () => script('unused'),
         () => unitTests('core', database),
         () => unitTests('contract', database),
-        () => unitTests('cli', database),
         () => ensureWebBuild(),
       ]),
     ])

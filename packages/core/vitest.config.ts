@@ -1,12 +1,13 @@
 import { defineConfig } from 'vitest/config'
 
 // The core keeps nothing between calls, so that its tests need no world each. What draws thousands of painters is a
-// proof: `npm run proofs` runs those, and `npm test` one of each kind.
+// proof: `npm run proofs` runs those too, and the random tests with many more rounds.
 const isProof = process.env['SERIATIM_PROOFS'] !== undefined
 
 export default defineConfig({
   test: {
-    include: [isProof ? 'src/**/*.proof.ts' : 'src/**/*.test.ts'],
+    include: isProof ? ['src/**/*.test.ts', 'src/**/*.proof.ts'] : ['src/**/*.test.ts'],
+    provide: { isProof },
     testTimeout: isProof ? 1_200_000 : 120_000,
     pool: 'threads',
     isolate: false,

@@ -12,6 +12,8 @@ import { run } from './run.ts'
 const root = fileURLToPath(new URL('../../../', import.meta.url))
 const demo = join(root, 'demo/tallow-fen.json')
 const now = ['--now', '2026-11-24T19:40:00Z']
+/** Where it is not asked how good a plan is. */
+const quick = ['--effort', '60000']
 
 function cli(...args: string[]) {
   const { code, out, err } = run(args)
@@ -64,19 +66,20 @@ describe('forecast', () => {
 
 describe('plan', () => {
   it('prints the plan of the demo as JSON, the same each time', () => {
-    const first = cli('plan', demo, ...now)
+    const args = ['plan', demo, ...now, ...quick]
+    const first = cli(...args)
     expect(first.status).toBe(0)
     const plan = JSON.parse(first.stdout) as PlanOutput
     expect(plan.finishesAt <= plan.habits.batchByBatch).toBe(true)
     expect(plan.batches.flatMap((batch) => batch.modelIds)).toHaveLength(45)
     const entries = plan.sessions.flatMap((session) => session.entries)
     entries.slice(1).forEach((entry, index) => expect(entry.startsAt >= entries[index]!.endsAt).toBe(true))
-    expect(cli('plan', demo, ...now).stdout).toBe(first.stdout)
+    expect(cli(...args).stdout).toBe(first.stdout)
   })
 
   it('plans two projects at one desk', () => {
     const job = written(cli('job', 'dip', '--models', '8').stdout)
-    const plan = JSON.parse(cli('plan', demo, ...now, '--beside', job).stdout) as PlanOutput
+    const plan = JSON.parse(cli('plan', demo, ...now, ...quick, '--beside', job).stdout) as PlanOutput
     expect(plan.batches.flatMap((batch) => batch.modelIds)).toHaveLength(45 + 8)
     expect(cli('plan', demo, '--beside', demo).stderr).toContain('this is the same project.')
   })
@@ -87,7 +90,7 @@ describe('plan', () => {
     )
     const [first = '', ...others] = jobs
     const beside = others.flatMap((path) => ['--beside', path])
-    const plan = JSON.parse(cli('plan', first, ...now, ...beside).stdout) as PlanOutput
+    const plan = JSON.parse(cli('plan', first, ...now, ...quick, ...beside).stdout) as PlanOutput
     expect(new Set(plan.batches.flatMap((batch) => batch.modelIds)).size).toBe(12)
     expect(cli('plan', first, ...beside, '--beside', others[0]!).stderr).toContain(
       'this is the same project.',
@@ -95,7 +98,7 @@ describe('plan', () => {
   })
 
   it('takes another batch size', () => {
-    const plan = JSON.parse(cli('plan', demo, ...now, '--batch-size', '12').stdout) as PlanOutput
+    const plan = JSON.parse(cli('plan', demo, ...now, ...quick, '--batch-size', '12').stdout) as PlanOutput
     expect(plan.batches.map((batch) => batch.modelIds.length)).toEqual([1, 11, 12, 10, 4, 4, 3])
   })
 
@@ -104,6 +107,8 @@ describe('plan', () => {
     ['no file', ['plan'], 'Name one project file.'],
     ['an unknown option', ['plan', demo, '--fast'], "Unknown option '--fast'"],
     ['a wrong moment', ['plan', demo, '--now', 'soon'], '--now: this is not an ISO 8601 moment.'],
+    ['no effort', ['plan', demo, '--effort', '0'], '--effort: give a whole number from 1.'],
+    ['too much effort', ['quote', demo, '--effort', '2000000000'], '--effort: give at most 1000000000.'],
     ['a wrong size', ['plan', demo, '--batch-size', '0'], '--batch-size: give a whole number from 1.'],
     ['no command', [], 'usage:'],
   ])('%s gives exit code 2 and says so', (_, args, message) => {
@@ -252,7 +257,7 @@ interface EstimateOutput {
 
 describe('estimate and job', () => {
   it('prints what is left of the demo, with ranges, sources and factors', () => {
-    const { status, stdout } = cli('estimate', demo, ...now)
+    const { status, stdout } = cli('estimate', demo, ...now, ...quick)
     expect(status).toBe(0)
     const { handsOnSeconds, laps, units } = JSON.parse(stdout) as EstimateOutput
     expect(handsOnSeconds.low).toBeLessThan(handsOnSeconds.likely)
@@ -270,8 +275,8 @@ describe('estimate and job', () => {
         readonly handsOnSeconds: { readonly likely: number } & number
         readonly setUpSeconds: number
       }
-      const estimated = JSON.parse(cli('estimate', demo, ...now, ...more).stdout) as Both
-      const planned = JSON.parse(cli('plan', demo, ...now, ...more).stdout) as Both
+      const estimated = JSON.parse(cli('estimate', demo, ...now, ...quick, ...more).stdout) as Both
+      const planned = JSON.parse(cli('plan', demo, ...now, ...quick, ...more).stdout) as Both
       expect(planned.setUpSeconds).toBeGreaterThan(600)
       expect(estimated.setUpSeconds).toBe(planned.setUpSeconds)
       expect(estimated.handsOnSeconds.likely / planned.handsOnSeconds).toBeCloseTo(1, 2)
@@ -313,7 +318,8 @@ interface QuoteOutput {
 
 describe('quote', () => {
   const job = written(cli('job', 'dip', '--models', '3').stdout)
-  const quoted = (...more: string[]) => JSON.parse(cli('quote', job, ...now, ...more).stdout) as QuoteOutput
+  const quoted = (...more: string[]) =>
+    JSON.parse(cli('quote', job, ...now, ...quick, ...more).stdout) as QuoteOutput
 
   it('says what each standard costs, its parts, and the day it could be promised for', () => {
     const { currency, tiers } = quoted()
@@ -352,7 +358,7 @@ describe('quote', () => {
       return written(JSON.stringify({ ...file, events }))
     }
     const priceOf = (path: string, ...more: string[]) =>
-      (JSON.parse(cli('quote', path, ...now, ...more).stdout) as QuoteOutput).tiers.at(-1)!.price
+      (JSON.parse(cli('quote', path, ...now, ...quick, ...more).stdout) as QuoteOutput).tiers.at(-1)!.price
     const begun = punched(4)
     expect(priceOf(begun, '--of', 'left')).toBeLessThan(priceOf(begun))
     expect(cli('quote', begun, '--of', 'half').stderr).toContain('--of half: give all, or left')

@@ -18,7 +18,7 @@ import { foldProgress } from '@seriatim/core/progress'
 import { type Project, partsOf } from '@seriatim/core/trade'
 import { seconds, type Instant, type Result } from '@seriatim/core/units'
 import { sequentialIds } from './demo/ids.ts'
-import { readArguments, readNow, readProjectFile, type Printed } from './input.ts'
+import { readArguments, readCount, readEffort, readNow, readProjectFile, type Printed } from './input.ts'
 import { withLine } from './job.ts'
 
 /** What is left of a project's work: by unit, by stage, with ranges and what they are made of. */
@@ -38,12 +38,20 @@ export function runEstimate(args: readonly string[]): Printed {
     }
   }
   const progress = foldProgress(events)
-  const { now } = options.value
+  const { now, effort } = options.value
   const materials = new Map(shelf.map((material) => [material.id, material]))
   const estimate = estimateLine({ project, shelf: materials, progress, now })
   const times = timesOf(estimate)
   const room = roomFor(partsOf(project), estimate).share
-  const planned = planLine({ ...toPlan(project), progress, times, now, shelf: materials, room })
+  const planned = planLine({
+    ...toPlan(project),
+    progress,
+    times,
+    now,
+    shelf: materials,
+    room,
+    ...(effort === undefined ? {} : { effort }),
+  })
   const beside = planned.ok ? besideInPlan(planned.value, times) : besideByBatch(project, estimate)
   const json = estimateJson(project, estimate, beside, options.value.painters)
   return { ok: true, value: `${JSON.stringify(json, null, 2)}\n` }
@@ -54,27 +62,29 @@ interface Options {
   readonly now: Instant
   readonly batchSize: number | undefined
   readonly painters: number
+  readonly effort: number | undefined
 }
 
 function readOptions(args: readonly string[]): Result<Options, string> {
-  const read = readArguments(args, ['now', 'batch-size', 'painters'])
+  const read = readArguments(args, ['now', 'batch-size', 'painters', 'effort'])
   if (!read.ok) return read
   const { path, values } = read.value
   const now = readNow(values.now)
   if (!now.ok) return now
-  for (const name of ['batch-size', 'painters'] as const) {
-    if (values[name] !== undefined && !/^[1-9]\d{0,3}$/.test(values[name])) {
-      return { ok: false, error: `--${name}: give a whole number from 1.` }
-    }
-  }
-  const size = values['batch-size']
+  const batchSize = readCount('batch-size', values['batch-size'])
+  if (!batchSize.ok) return batchSize
+  const painters = readCount('painters', values.painters)
+  if (!painters.ok) return painters
+  const effort = readEffort(values.effort)
+  if (!effort.ok) return effort
   return {
     ok: true,
     value: {
       path,
       now: now.value,
-      batchSize: size === undefined ? undefined : Number(size),
-      painters: Number(values.painters ?? 1),
+      batchSize: batchSize.value,
+      painters: painters.value ?? 1,
+      effort: effort.value,
     },
   }
 }

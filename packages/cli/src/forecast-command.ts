@@ -4,7 +4,7 @@ import { planProblemText, solveLine, toPlan } from '@seriatim/core/plan'
 import { foldProgress } from '@seriatim/core/progress'
 import type { Project } from '@seriatim/core/trade'
 import type { Instant, Result } from '@seriatim/core/units'
-import { readArguments, readNow, readProjectFile, type Printed } from './input.ts'
+import { readArguments, readCount, readNow, readProjectFile, type Printed } from './input.ts'
 
 /** The odds of a project file's date, what drives them, and what would help. */
 export function runForecast(args: readonly string[]): Printed {
@@ -70,10 +70,12 @@ function readOptions(args: readonly string[]): Result<Options, string> {
   const { path, values } = read.value
   const now = readNow(values.now)
   if (!now.ok) return now
-  if (values.futures !== undefined && !/^[1-9]\d{0,5}$/.test(values.futures))
-    return { ok: false, error: '--futures: give a whole number from 1.' }
+  const futures = readCount('futures', values.futures)
+  if (!futures.ok) return futures
   if (values.seed !== undefined && !/^\d{1,9}$/.test(values.seed))
     return { ok: false, error: '--seed: give a whole number.' }
-  const [futures, seed] = [Number(values.futures ?? 1000), Number(values.seed ?? 1)]
-  return { ok: true, value: { path, now: now.value, futures, seed } }
+  return {
+    ok: true,
+    value: { path, now: now.value, futures: futures.value ?? 1000, seed: Number(values.seed ?? 1) },
+  }
 }

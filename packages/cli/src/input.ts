@@ -55,6 +55,23 @@ export function readNow(text: string | undefined): Result<Instant, string> {
   return { ok: true, value: instant(moment) }
 }
 
+/** The number after an option, `undefined` without it. */
+export function readCount(
+  name: string,
+  text: string | undefined,
+  most = 999_999,
+): Result<number | undefined, string> {
+  if (text === undefined) return { ok: true, value: undefined }
+  if (!/^[1-9]\d*$/.test(text)) return { ok: false, error: `--${name}: give a whole number from 1.` }
+  if (Number(text) > most) return { ok: false, error: `--${name}: give at most ${String(most)}.` }
+  return { ok: true, value: Number(text) }
+}
+
+/** How many models at stages a search may lay out, after `--effort`; `undefined` leaves it at what is usual. */
+export function readEffort(text: string | undefined): Result<number | undefined, string> {
+  return readCount('effort', text, 1_000_000_000)
+}
+
 /** The file, or a line for each fault with its path. */
 export function readProjectFile(path: string): Result<ProjectFile, readonly string[]> {
   let text: string

@@ -12,7 +12,15 @@ import {
 import { foldProgress } from '@seriatim/core/progress'
 import { deskOf, partsOf } from '@seriatim/core/trade'
 import type { Instant, Result } from '@seriatim/core/units'
-import { readArguments, readBeside, readNow, readProjectFile, type Printed } from './input.ts'
+import {
+  readArguments,
+  readBeside,
+  readCount,
+  readEffort,
+  readNow,
+  readProjectFile,
+  type Printed,
+} from './input.ts'
 import { planJson } from './plan-json.ts'
 
 /** The plan of a project file. */
@@ -21,7 +29,7 @@ export function runPlan(args: readonly string[]): Printed {
   if (!options.ok) return { ok: false, error: [options.error] }
   const file = readProjectFile(options.value.path)
   if (!file.ok) return file
-  const { now, batchSize, beside } = options.value
+  const { now, batchSize, beside, effort } = options.value
   const own = ownInput(file.value, now, batchSize)
   const others = readBeside(file.value, beside)
   if (!others.ok) return others
@@ -32,7 +40,7 @@ export function runPlan(args: readonly string[]): Printed {
           own.input,
           ...others.value.map((other) => ownInput(other, now, undefined).input),
         ])
-  const planned = solveLine({ ...input, spare: true })
+  const planned = solveLine({ ...input, spare: true, ...(effort === undefined ? {} : { effort }) })
   if (!planned.ok) return { ok: false, error: [`project: ${planProblemText(planned.error)}`] }
   const { plan } = planned.value
   // Several projects together have no estimate of their own to draw from.
@@ -63,25 +71,21 @@ interface Options {
   readonly now: Instant
   readonly batchSize: number | undefined
   readonly beside: readonly string[]
+  readonly effort: number | undefined
 }
 
 function readOptions(args: readonly string[]): Result<Options, string> {
-  const read = readArguments(args, ['now', 'batch-size', 'beside'])
+  const read = readArguments(args, ['now', 'batch-size', 'beside', 'effort'])
   if (!read.ok) return read
   const { path, values, beside } = read.value
   const now = readNow(values.now)
   if (!now.ok) return now
-  const size = values['batch-size']
-  if (size !== undefined && !/^[1-9]\d{0,3}$/.test(size)) {
-    return { ok: false, error: '--batch-size: give a whole number from 1.' }
-  }
+  const batchSize = readCount('batch-size', values['batch-size'])
+  if (!batchSize.ok) return batchSize
+  const effort = readEffort(values.effort)
+  if (!effort.ok) return effort
   return {
     ok: true,
-    value: {
-      path,
-      now: now.value,
-      batchSize: size === undefined ? undefined : Number(size),
-      beside,
-    },
+    value: { path, now: now.value, batchSize: batchSize.value, effort: effort.value, beside },
   }
 }

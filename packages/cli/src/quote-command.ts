@@ -8,16 +8,18 @@ import { foldProgress } from '@seriatim/core/progress'
 import { countModels, deskOf, type Material } from '@seriatim/core/trade'
 import type { Instant, MaterialId, Result } from '@seriatim/core/units'
 import { sequentialIds } from './demo/ids.ts'
-import { readArguments, readBeside, readNow, readProjectFile, type Printed } from './input.ts'
+import { readArguments, readBeside, readEffort, readNow, readProjectFile, type Printed } from './input.ts'
 import { withLine } from './job.ts'
 
 /** What a project costs at each standard by a price list, and the day each could be promised for beside other projects. */
 export function runQuote(args: readonly string[]): Printed {
-  const read = readArguments(args, ['now', 'prices', 'of', 'beside'])
+  const read = readArguments(args, ['now', 'prices', 'of', 'beside', 'effort'])
   if (!read.ok) return { ok: false, error: [read.error] }
   const { path, values, beside } = read.value
   const now = readNow(values.now)
   if (!now.ok) return { ok: false, error: [now.error] }
+  const effort = readEffort(values.effort)
+  if (!effort.ok) return { ok: false, error: [effort.error] }
   const prices = readPrices(values.prices)
   if (!prices.ok) return prices
   const { of = 'all' } = values
@@ -43,7 +45,8 @@ export function runQuote(args: readonly string[]): Printed {
           : 'project: There is nothing to quote: no models, or no unit with stages.',
       ],
     }
-  const promised = (tier: QuoteTier) => promisedOn(tier, { ...file.value, project }, others.value, input)
+  const asked = { ...input, effort: effort.value }
+  const promised = (tier: QuoteTier) => promisedOn(tier, { ...file.value, project }, others.value, asked)
   const json = {
     project: project.name,
     models: countModels(project),
@@ -72,6 +75,7 @@ interface Asked {
   readonly shelf: ReadonlyMap<MaterialId, Material>
   readonly now: Instant
   readonly prices: PriceList
+  readonly effort: number | undefined
 }
 
 /** The day by which a standard is done as often as the price list wants, or `null` where no plan holds. */
@@ -79,7 +83,7 @@ function promisedOn(
   { standard }: QuoteTier,
   { project, events }: ProjectFile,
   others: readonly ProjectFile[],
-  { shelf, now, prices }: Asked,
+  { shelf, now, prices, effort }: Asked,
 ): string | null {
   const job = (each: ProjectFile): DeskJob => ({ project: each.project, progress: foldProgress(each.events) })
   const planned = planDesk({
@@ -91,6 +95,7 @@ function promisedOn(
     shelf,
     now,
     confidence: prices.confidence,
+    ...(effort === undefined ? {} : { effort }),
   })
   const doneBy = planned.ok ? (planned.value.jobs[0]?.doneBy ?? null) : null
   return doneBy === null ? null : localDateAt(doneBy, project.evenings.timeZone)

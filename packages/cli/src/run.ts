@@ -11,12 +11,12 @@ import { runPlan } from './plan-command.ts'
 import { runQuote } from './quote-command.ts'
 import { runSchools } from './schools-command.ts'
 
-const usage = `usage: npm run -s cli -- plan FILE [--now MOMENT] [--batch-size N] [--beside FILE …]
+const usage = `usage: npm run -s cli -- plan FILE [--now MOMENT] [--batch-size N] [--beside FILE …] [--effort N]
        npm run -s cli -- forecast FILE [--now MOMENT] [--futures N] [--seed N]
        npm run -s cli -- order FILE [--weight WEIGHT] [--table-ready STANDARD]
-       npm run -s cli -- estimate FILE [--batch-size N] [--painters N] [--now MOMENT]
+       npm run -s cli -- estimate FILE [--batch-size N] [--painters N] [--now MOMENT] [--effort N]
        npm run -s cli -- schools FILE [--unit NAME] [--body PLAN] [--now MOMENT]
-       npm run -s cli -- quote FILE [--of all|left] [--prices FILE] [--now MOMENT] [--beside FILE …]
+       npm run -s cli -- quote FILE [--of all|left] [--prices FILE] [--now MOMENT] [--beside FILE …] [--effort N]
        npm run -s cli -- job SCHOOL [--body PLAN] [--models N] [--size SIZE] [--detail DETAIL]
                              [--standard STANDARD] [--per-holder N] [--batch-size N]
 
@@ -36,6 +36,7 @@ const usage = `usage: npm run -s cli -- plan FILE [--now MOMENT] [--batch-size N
   --beside      another project at the same desk, planned together with the first; as often as there are others
   --prices      a price list as JSON, amounts in the smallest coin; otherwise the usual prices
   --batch-size  models a batch; otherwise the project's own
+  --effort      how many models at stages a search may lay out; 2000000 otherwise, fewer answer sooner
   --futures     how many to draw; 1000 otherwise
   --seed        the same seed draws the same futures
   --weight      'fewest pots', 'least clean-up' or 'soonest table-ready'

@@ -3,6 +3,7 @@ import jstat from 'jstat'
 import { describe, expect, it } from 'vitest'
 import { seededRandom } from '../units/random.ts'
 import { spreadPresets } from '../presets/presets.ts'
+import { rounds } from '../testing/rounds.ts'
 import {
   lapSpread,
   learnRates,
@@ -125,7 +126,7 @@ describe('learnRates', () => {
         const terms = laps.map((each, index) => ({ place: paceAt(rates, each), amount: amounts[index]! }))
         expect(varianceOfSum(rates, terms)).toBeCloseTo(expected.sum(amounts), 6)
       }),
-      { seed: 4, numRuns: 200 },
+      { seed: 4, numRuns: rounds(100) },
     )
   })
 

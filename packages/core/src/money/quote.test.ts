@@ -10,6 +10,7 @@ import type { EventId, ModelId, PainterId, RecipeId, StageId, UnitId } from '../
 import type { Instant } from '../units/instant.ts'
 import { minor, sumOf } from './money.ts'
 import { usualPriceList, type PriceList } from './price-list.ts'
+import { rounds } from '../testing/rounds.ts'
 import {
   leftToFiner,
   outcomeOfQuote,
@@ -73,7 +74,7 @@ describe('a quote', () => {
           prices.hour === 0 ? ['hour-for-nothing'] : [],
         )
       }),
-      { numRuns: 25, seed: 11 },
+      { numRuns: rounds(10), seed: 11 },
     )
   })
 

@@ -4,12 +4,13 @@ import { describe, expect, it } from 'vitest'
 import { cheapestByForce, randomSequence } from '../testing/sequence-arbitrary.ts'
 import { findSequence } from './find-sequence.ts'
 import { sequenceCost, type SequenceProblem } from './sequence.ts'
+import { rounds } from '../testing/rounds.ts'
 
 const seeds = (count: number, from = 1) => Array.from({ length: count }, (_, index) => index + from)
 
 describe('findSequence', () => {
   it('finds what trying every row finds, and proves it', () => {
-    for (const seed of seeds(60)) {
+    for (const seed of seeds(rounds(30))) {
       const problem = randomSequence(seed, 4 + (seed % 5), 2 + (seed % 4))
       const found = findSequence(problem)
       expect(found.proven, `seed ${String(seed)}`).toBe(true)
@@ -18,9 +19,9 @@ describe('findSequence', () => {
     }
   })
 
-  it('agrees with a general integer-programming solver on thirty generated rows', async () => {
+  it('agrees with a general integer-programming solver on generated rows', async () => {
     const highs = await loadHighs()
-    for (const seed of seeds(30, 100)) {
+    for (const seed of seeds(rounds(8), 100)) {
       const problem = randomSequence(seed, 7, 4)
       const solved = highs.solve(asIntegerProgram(problem))
       const found = findSequence(problem)
@@ -30,7 +31,7 @@ describe('findSequence', () => {
   })
 
   it('proves rows of twenty with fourteen pots', () => {
-    for (const seed of seeds(12, 300)) {
+    for (const seed of seeds(rounds(4), 300)) {
       const found = findSequence(randomSequence(seed, 20, 14))
       expect(found.proven, `seed ${String(seed)}: ${String(found.bound)} of ${String(found.cost)}`).toBe(true)
     }
@@ -49,7 +50,7 @@ describe('findSequence', () => {
           expect(sequenceCost(problem, swapped)).toBeGreaterThanOrEqual(cost - 1e-6)
         }
       }),
-      { numRuns: 60, seed: 7 },
+      { numRuns: rounds(20), seed: 7 },
     )
   })
 

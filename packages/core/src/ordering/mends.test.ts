@@ -9,6 +9,7 @@ import { lineJudge, mendProject } from './line-findings.ts'
 import { followedRecipes, lineOfOrder } from './line-of-order.ts'
 import { applyMend } from './mend.ts'
 import { orderLine } from './order-line.ts'
+import { rounds } from '../testing/rounds.ts'
 
 const regions = ['skin', 'hair', 'coat', 'trousers', 'leather', 'wood', 'metal', 'base']
 const names = [...testShelf.values()].map((material) => material.name)
@@ -83,7 +84,7 @@ describe('mends', () => {
           found = after
         }
       }),
-      { numRuns: 150, seed: 20261126 },
+      { numRuns: rounds(40), seed: 20261126 },
     )
   })
 
@@ -123,7 +124,7 @@ describe('mends', () => {
           }
         },
       ),
-      { numRuns: 60, seed: 20261126 },
+      { numRuns: rounds(20), seed: 20261126 },
     )
   })
 })
@@ -145,7 +146,7 @@ describe('names', () => {
       fc.property(steps, (rows) => {
         expect(shape(rows, other)).toEqual(shape(rows, testShelf))
       }),
-      { numRuns: 60, seed: 7 },
+      { numRuns: rounds(20), seed: 7 },
     )
   })
 })

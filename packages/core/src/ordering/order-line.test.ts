@@ -10,6 +10,7 @@ import type { RecipeId, UnitId } from '../units/ids.ts'
 import { applyOffer, offersOfSameness } from './offers.ts'
 import { orderLine, type OrderingInput } from './order-line.ts'
 import { orderWeights, type OrderedRecipe } from './pieces.ts'
+import { rounds } from '../testing/rounds.ts'
 
 const troopers = (
   name: string,
@@ -82,7 +83,7 @@ describe('orderLine', () => {
           expect(line.bound).toBeLessThanOrEqual(line.cost + 1e-6)
         },
       ),
-      { numRuns: 40, seed: 21 },
+      { numRuns: rounds(15), seed: 21 },
     )
   })
 

@@ -10,6 +10,7 @@ import { batchByBatch } from './habits.ts'
 import type { PlanInstance, PlanTask } from './instance.ts'
 import { layRow } from './row.ts'
 import { orderOfAims } from './weigh-plan.ts'
+import { rounds } from '../testing/rounds.ts'
 
 describe('a row built by a rule', () => {
   it('is the same whether one of the batches alike speaks for all or each is asked', () => {
@@ -33,7 +34,7 @@ describe('a row built by a rule', () => {
           expect(rows[1]).toEqual(rows[0])
         }
       }),
-      { numRuns: 100, seed: 20_261_126 },
+      { numRuns: rounds(40), seed: 20_261_126 },
     )
   })
 })
@@ -77,7 +78,7 @@ describe('batches of one job', () => {
           expect(late).toBe([...alone, last(0), last(1), last(2)].reduce((sum, each) => sum + each, 0))
         },
       ),
-      { numRuns: 200, seed: 20_261_127 },
+      { numRuns: rounds(60), seed: 20_261_127 },
     )
   })
 })

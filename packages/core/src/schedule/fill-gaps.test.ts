@@ -9,6 +9,7 @@ import type { PlanInstance, PlanSegment } from './instance.ts'
 import { layRow } from './row.ts'
 import { mutable, withOrders } from './sequence.ts'
 import { validatePlan } from './validate-plan.ts'
+import { rounds } from '../testing/rounds.ts'
 
 /** A row, else the batches one after the other in the order of their lists, and the same with its gaps filled. */
 function filled(instance: PlanInstance, most = 1000, given?: readonly number[]) {
@@ -110,7 +111,7 @@ describe('fillGaps', () => {
         expect(beside(after.cost)).toBeLessThanOrEqual(beside(before.cost) + before.cost.exposed)
         expect(validatePlan(found, segments)).toEqual([])
       }),
-      { numRuns: 150 },
+      { numRuns: rounds(50) },
     )
   })
 

@@ -6,6 +6,7 @@ import { createDesk } from './desk.ts'
 import { planFollower } from './follow-plan.ts'
 import { freedomOf, rowFollower } from './follow-row.ts'
 import type { PlanBatch, PlanInstance, PlanTask } from './instance.ts'
+import { rounds } from '../testing/rounds.ts'
 
 /** An instance in which nothing has to follow soon, as futures have it, with the lists its desk lays. */
 function alive(instance: PlanInstance) {
@@ -69,7 +70,7 @@ describe('a plan followed by somebody who plans anew when it is late', () => {
           if (Number.isFinite(anew)) expect(dry).toBe(anew)
         },
       ),
-      { numRuns: 200, seed: 12 },
+      { numRuns: rounds(60), seed: 12 },
     )
   })
 })

@@ -6,6 +6,7 @@ import { choicesOf, createDesk } from './desk.ts'
 import type { PlanInstance, PlanSegment } from './instance.ts'
 import { entryOf, layRow, withNothingPutOff, type Row } from './row.ts'
 import { validatePlan } from './validate-plan.ts'
+import { rounds } from '../testing/rounds.ts'
 
 function laid(instance: PlanInstance, row: Row) {
   const segments: PlanSegment[] = []
@@ -50,7 +51,7 @@ describe('what is put off', () => {
         if (Number.isFinite(cost.finish)) expect(validatePlan(instance, segments)).toEqual([])
         expect(withNothingPutOff(instance, row)).toEqual(plain)
       }),
-      { numRuns: 400 },
+      { numRuns: rounds(100) },
     )
   })
 })

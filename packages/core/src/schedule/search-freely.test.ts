@@ -11,6 +11,7 @@ import { layRow } from './row.ts'
 import { searchFreely } from './search-freely.ts'
 import { searchRow } from './search.ts'
 import { validatePlan } from './validate-plan.ts'
+import { rounds } from '../testing/rounds.ts'
 
 function planned(instance: PlanInstance, evaluations: number, seed = 1) {
   const found = searchFreely(instance, { seed, evaluations }, ['date'])
@@ -74,7 +75,7 @@ describe('searchFreely', () => {
           })
         })
       }),
-      { numRuns: 150 },
+      { numRuns: rounds(50) },
     )
   })
 
@@ -93,7 +94,7 @@ describe('searchFreely', () => {
           expect(cost.finish).toBeLessThanOrEqual(listed.cost.finish)
         expect(cost.finish).toBeGreaterThanOrEqual(earliestFinish(lowerBound(instance)))
       }),
-      { numRuns: 150 },
+      { numRuns: rounds(50) },
     )
   })
 
@@ -103,7 +104,7 @@ describe('searchFreely', () => {
         const budget = { seed, evaluations: 60 }
         expect(searchFreely(instance, budget, ['date'])).toEqual(searchFreely(instance, budget, ['date']))
       }),
-      { numRuns: 40 },
+      { numRuns: rounds(20) },
     )
   })
 
@@ -115,7 +116,7 @@ describe('searchFreely', () => {
         const { cost } = planned(instance, 6000)
         expect(cost.finish).toBe(best.finish)
       }),
-      { numRuns: 80, seed: 20_261_126 },
+      { numRuns: rounds(30), seed: 20_261_126 },
     )
   })
 })
@@ -130,7 +131,7 @@ describe('what was begun before and has to be followed', () => {
         expect(cost.finish).toBe(best.finish)
         if (Number.isFinite(cost.finish)) expect(validatePlan(found.instance, segments)).toEqual([])
       }),
-      { numRuns: 120, seed: 20_261_127 },
+      { numRuns: rounds(40), seed: 20_261_127 },
     )
   })
 })

@@ -11,6 +11,7 @@ import type { PlanInstance, PlanSegment, PlanTask } from './instance.ts'
 import { layRow, type Row } from './row.ts'
 import { searchRow } from './search.ts'
 import { validatePlan } from './validate-plan.ts'
+import { rounds } from '../testing/rounds.ts'
 
 const large = { batches: 4, stages: 5, models: 4, sessions: true }
 
@@ -38,7 +39,7 @@ describe('searchRow with painters, stations, windows, racks, maximum waits, ways
         if (!Number.isFinite(cost.finish)) without += 1
         else expect(validatePlan(instance, segments)).toEqual([])
       }),
-      { numRuns: 400, seed: 20_261_125 },
+      { numRuns: rounds(100), seed: 20_261_125 },
     )
     expect(without).toBeLessThan(20)
   })
@@ -53,7 +54,7 @@ describe('searchRow with painters, stations, windows, racks, maximum waits, ways
         expect(cost.finish).toBeLessThanOrEqual(finishOf(instance, byBatch))
         expect(cost.finish).toBeLessThanOrEqual(finishOf(instance, stageByStage(instance)))
       }),
-      { numRuns: 150, seed: 20_261_127 },
+      { numRuns: rounds(50), seed: 20_261_127 },
     )
   })
 
@@ -62,7 +63,7 @@ describe('searchRow with painters, stations, windows, racks, maximum waits, ways
       fc.property(anyInstance(everything), fc.integer(), (instance, seed) => {
         expect(planned(instance, 40, seed).found).toEqual(planned(instance, 40, seed).found)
       }),
-      { numRuns: 50 },
+      { numRuns: rounds(20) },
     )
   })
 })
@@ -136,7 +137,7 @@ describe('searchRow', () => {
         expect(cost.finish).toBeLessThan(Number.POSITIVE_INFINITY)
         expect(validatePlan(instance, segments)).toEqual([])
       }),
-      { numRuns: 400 },
+      { numRuns: rounds(100) },
     )
   })
 
@@ -150,7 +151,7 @@ describe('searchRow', () => {
           expect(cost.finish).toBeLessThanOrEqual(finishOf(instance, stageByStage(instance), policy))
         }
       }),
-      { numRuns: 400 },
+      { numRuns: rounds(100) },
     )
   })
 
@@ -159,7 +160,7 @@ describe('searchRow', () => {
       fc.property(anyInstance(large), (instance) => {
         expect(planned(instance).cost.finish).toBeGreaterThanOrEqual(earliestFinish(lowerBound(instance)))
       }),
-      { numRuns: 400 },
+      { numRuns: rounds(100) },
     )
   })
 
@@ -168,7 +169,7 @@ describe('searchRow', () => {
       fc.property(anyInstance(large), fc.integer(), (instance, seed) => {
         expect(planned(instance, 40, seed).found).toEqual(planned(instance, 40, seed).found)
       }),
-      { numRuns: 50 },
+      { numRuns: rounds(20) },
     )
   })
 
@@ -182,7 +183,7 @@ describe('searchRow', () => {
         expect(cost.finish).toBe(best.finish)
         expect(cost.setUpSeconds).toBeGreaterThanOrEqual(best.setUpSeconds)
       }),
-      { numRuns: 120, seed: 20_261_124 },
+      { numRuns: rounds(40), seed: 20_261_124 },
     )
   })
 })
@@ -199,10 +200,10 @@ describe('what was begun before and has to be followed', () => {
         if (Number.isFinite(cost.finish)) expect(validatePlan(instance, segments)).toEqual([])
         else none += 1
       }),
-      { numRuns: 200, seed: 20_261_127 },
+      { numRuns: rounds(60), seed: 20_261_127 },
     )
-    expect(none).toBeGreaterThan(10)
-    expect(none).toBeLessThan(100)
+    expect(none).toBeGreaterThan(rounds(3))
+    expect(none).toBeLessThan(rounds(30))
   })
 
   it('keeps every rule of the desk where everything binds', () => {
@@ -215,9 +216,9 @@ describe('what was begun before and has to be followed', () => {
         if (instance.batches.some((batch) => (batch.firstBy?.length ?? 0) > 0)) some += 1
         expect(validatePlan(instance, segments)).toEqual([])
       }),
-      { numRuns: 300, seed: 20_261_127 },
+      { numRuns: rounds(100), seed: 20_261_127 },
     )
-    expect(some).toBeGreaterThan(20)
+    expect(some).toBeGreaterThan(rounds(5))
   })
 })
 

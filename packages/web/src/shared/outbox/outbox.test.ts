@@ -10,7 +10,7 @@ import {
   type StageId,
 } from '@seriatim/core/units'
 import { v7 } from 'uuid'
-import { beforeEach, describe, expect, it, vi } from 'vitest'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { ApiProblem } from '../api/index.ts'
 import type { Carrier, Delivered } from './deliver.ts'
 import { createOutbox } from './outbox.ts'
@@ -132,6 +132,10 @@ function spareCopy() {
 
 beforeEach(() => {
   vi.useFakeTimers()
+})
+
+afterEach(() => {
+  vi.useRealTimers()
 })
 
 describe('the outbox', () => {
