@@ -56,13 +56,9 @@ export function DeliveryNotice() {
           </p>
         ) : null}
       </div>
-      <NotDelivered
-        open={open}
-        onOpenChange={setOpen}
-        waiting={waiting}
-        refused={refused}
-        trouble={trouble}
-      />
+      {open ? (
+        <NotDelivered onOpenChange={setOpen} waiting={waiting} refused={refused} trouble={trouble} />
+      ) : null}
     </div>
   )
 }

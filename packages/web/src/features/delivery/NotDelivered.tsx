@@ -12,7 +12,6 @@ import { parcelText } from './parcel-text.ts'
 import { again } from './send-again.ts'
 
 interface NotDeliveredProps {
-  readonly open: boolean
   readonly onOpenChange: (open: boolean) => void
   readonly waiting: readonly Parcel[]
   readonly refused: readonly Refused[]
@@ -22,12 +21,12 @@ interface NotDeliveredProps {
 const shown = 12
 
 /** What did not reach the server, each with its reason and the ways out; nothing leaves this list by itself. */
-export function NotDelivered({ open, onOpenChange, waiting, refused, trouble }: NotDeliveredProps) {
+export function NotDelivered({ onOpenChange, waiting, refused, trouble }: NotDeliveredProps) {
   const projectIds = [
     ...new Set([...waiting, ...refused.map(({ parcel }) => parcel)].map((parcel) => parcel.projectId)),
   ]
   // The list may be looked at before the projects are there: it names what it can, and the rest as they come.
-  const projects = useQueries({ queries: open ? projectIds.map(projectQuery) : [] })
+  const projects = useQueries({ queries: projectIds.map(projectQuery) })
   const projectOf = (parcel: Parcel): StoredProject | undefined =>
     projects[projectIds.indexOf(parcel.projectId)]?.data
   const toFile = () => {
@@ -41,7 +40,7 @@ export function NotDelivered({ open, onOpenChange, waiting, refused, trouble }: 
   const nothing = waiting.length === 0 && refused.length === 0
   return (
     <Dialog
-      open={open}
+      open
       onOpenChange={onOpenChange}
       title={nothing ? 'All is with the server' : 'Not delivered'}
       description="What was recorded or changed here stays in this browser until the server has it, or you decide."

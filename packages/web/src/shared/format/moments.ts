@@ -41,6 +41,8 @@ export function weekdayText(isoDay: number): string {
   return weekdayNames[isoDay - 1] ?? ''
 }
 
+const numbers = new Intl.NumberFormat('en-GB')
+
 export function plural(count: number, one: string, many = `${one}s`): string {
-  return `${count.toLocaleString('en-GB')} ${count === 1 ? one : many}`
+  return `${numbers.format(count)} ${count === 1 ? one : many}`
 }

@@ -82,7 +82,9 @@ export function createOutbox(storage: Storage, carrier: Carrier, spare: SparePar
   function record(parcel: Parcel): void {
     keep(parcel)
     change({ waiting: [...state.waiting, parcel] })
-    void flush()
+    // It is kept: what was tapped is painted before it is sent, and what is recorded in one go goes together.
+    clearTimeout(timer)
+    timer = setTimeout(() => void flush(), 0)
   }
 
   async function flush(): Promise<void> {

@@ -39,6 +39,8 @@ export function useRowsInView({ rows, allUpTo = 0, focusRow, top }: RowsInView) 
         (a, b) => a - b,
       ),
     scrollMargin: top,
+    // Rows that come into view are drawn with the next frame, not in the middle of scrolling.
+    useFlushSync: false,
   })
   const shape = rows.map((row) => row.height).join(' ')
   useLayoutEffect(() => virtual.measure(), [virtual, shape])
