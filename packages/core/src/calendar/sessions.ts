@@ -13,14 +13,8 @@ const dayMilliseconds = 86_400_000
 
 /** The calendar day a moment falls on in `timeZone`. @throws RangeError an unknown zone. */
 export function localDateAt(moment: Instant, timeZone: string): LocalDate {
-  const parts = new Intl.DateTimeFormat('en-CA', {
-    timeZone,
-    year: 'numeric',
-    month: '2-digit',
-    day: '2-digit',
-  }).formatToParts(moment)
-  const part = (type: string) => parts.find((each) => each.type === type)?.value ?? ''
-  return `${part('year')}-${part('month')}-${part('day')}` as LocalDate
+  const offset = tzOffset(timeZone, new Date(moment)) * 60_000
+  return new Date(moment + offset).toISOString().slice(0, 10) as LocalDate
 }
 
 /**
@@ -32,6 +26,8 @@ export function wallClock(date: LocalDate, secondsOfDay: number, timeZone: strin
   const offsetAt = (moment: number) => tzOffset(timeZone, new Date(moment)) * 60_000
   const before = asIfUtc - offsetAt(asIfUtc - dayMilliseconds)
   const after = asIfUtc - offsetAt(asIfUtc + dayMilliseconds)
+  // No change of clocks near by, as on nearly every day.
+  if (before === after) return instant(before)
   const exists = [before, after].filter((moment) => moment + offsetAt(moment) === asIfUtc)
   return instant(Math.min(...(exists.length > 0 ? exists : [before])))
 }

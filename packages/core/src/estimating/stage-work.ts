@@ -79,6 +79,7 @@ export function stageWorks(
   })
   return project.line.flatMap((stage) =>
     perUnit.flatMap(({ unit, recipe }): StageWork[] => {
+      if (stage.notNeededBy.includes(unit.id)) return []
       const takers = unit.models.filter((model) => takesStage(stage, unit.id, model))
       if (takers.length === 0) return []
       const own = recipe ? stage.steps.flatMap((step) => recipe.partOf(step.stepId, takers) ?? []) : []

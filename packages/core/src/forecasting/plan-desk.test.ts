@@ -138,6 +138,22 @@ describe('planDesk', () => {
     }
   })
 
+  it('plans nothing apart again that is known already, and comes to the same', () => {
+    const jobs = [{ project: mondays }, { project: desk }, { project: third }] as const
+    const given = { desk: deskOf(desk), jobs, shelf: testShelf, now: noon, effort: 200_000, rush: third.id }
+    const fresh = planDesk(given)
+    if (!fresh.ok) throw new Error(fresh.error.kind)
+    const aloneAt = new Map(fresh.value.jobs.map((each) => [each.projectId, each.aloneAt]))
+    expect(planDesk({ ...given, aloneAt })).toEqual(fresh)
+    // It is taken as it was said; the rush job alone is planned apart, to be kept so.
+    const said = planDesk({ ...given, aloneAt: new Map([...aloneAt.keys()].map((id) => [id, noon])) })
+    expect(said.ok && said.value.jobs.map((each) => each.aloneAt)).toEqual([
+      noon,
+      noon,
+      fresh.value.jobs[2]!.aloneAt,
+    ])
+  })
+
   it('with a job less, and the plan of all to keep to, no other comes later', () => {
     const all = planned([mondays, desk, third], desk)
     const result = planDesk({

@@ -23,6 +23,8 @@ export interface DeskInput extends Pick<EstimateInput, 'shelf' | 'now' | 'known'
   readonly jobs: readonly [DeskJob, ...DeskJob[]]
   /** This one first, whatever it costs the others; these then by their dates. */
   readonly rush?: ProjectId | null
+  /** When some would be done if they had the desk to themselves, as an answer before has it: they are not planned apart again. */
+  readonly aloneAt?: ReadonlyMap<ProjectId, Instant | null>
   /** A plan to keep to where nothing is much better, of these jobs or more: with a job less no other is to come later. */
   readonly before?: Pick<LinePlan, 'stretches' | 'sessions'>
   /** The share of futures in which a job is done by the day said of it; eight of ten without it. */
@@ -35,8 +37,8 @@ export interface DeskJob extends Pick<PlanningInput, 'progress'> {
   readonly project: Project
 }
 
-/** One job among the others. */
-export interface JobAtDesk extends JobForecast {
+/** One job among the others, as it is planned. */
+export interface JobLaid {
   readonly projectId: ProjectId
   /** When its last coat is dry if every session happens and every guess is met; `null` where nothing is left of it. */
   readonly doneAt: Instant | null
@@ -45,16 +47,24 @@ export interface JobAtDesk extends JobForecast {
   readonly due: Instant | null
 }
 
-export interface DeskPlan {
+/** The same with how it may go. */
+export interface JobAtDesk extends JobLaid, JobForecast {}
+
+/** The jobs in one plan, before it is drawn how it may go. */
+export interface DeskLaid {
   /** All jobs as one: what the plan and its sheets speak of. */
   readonly work: Work
   readonly desk: Desk
   readonly plan: LinePlan
   readonly sheets: readonly RunSheet[]
-  readonly forecast: FinishForecast
-  readonly jobs: readonly JobAtDesk[]
+  readonly jobs: readonly JobLaid[]
   /** So often a pot stands open for one job and is used for another as well: each an opening less. */
   readonly potsSaved: number
+}
+
+export interface DeskPlan extends DeskLaid {
+  readonly forecast: FinishForecast
+  readonly jobs: readonly JobAtDesk[]
 }
 
 /** So many tasks are drawn over all futures, as far as they are enough to tell eight of ten. */
@@ -66,21 +76,30 @@ const usualEffort = 2_000_000
 const fewJobs = 4
 
 /** Several jobs laid into one plan, and what their futures are drawn from. */
-interface SolvedDesk {
+export interface SolvedDesk {
+  readonly laid: DeskLaid
   readonly solved: SolvedLine
   readonly estimate: LineEstimate
-  /** Each planned by itself. */
-  readonly alone: readonly Result<LaidPlan, PlanProblem>[]
   /** Of each the batches by their place in the plan, and by when it has to be painted. */
   readonly asked: readonly { readonly due: Instant | null; readonly batches: readonly number[] }[]
 }
 
-/** The jobs in one plan. */
-export function solveDesk(input: DeskInput): Result<SolvedDesk, PlanProblem> {
+/** Several jobs at one desk in one plan, when each is done in it, and what it would be by itself. */
+export function layDesk(input: DeskInput): Result<SolvedDesk, PlanProblem> {
   const { desk, shelf, now, known, rush, effort, isCalledOff } = input
   const given = tellApart(input.jobs)
-  const ready = ({ project, progress }: DeskJob) => {
-    const own = toPlan(project, desk)
+  const isKnownAlone = (id: ProjectId) => id !== rush && input.aloneAt?.has(id) === true
+  const ready = ({ project, progress }: DeskJob): PlanningInput => {
+    const own = {
+      ...toPlan(project, desk),
+      now,
+      shelf,
+      ...(progress ? { progress } : {}),
+      ...(effort === undefined ? {} : { effort }),
+      ...(isCalledOff ? { isCalledOff } : {}),
+    }
+    // Together they are estimated once more, as one.
+    if (isKnownAlone(project.id)) return own
     const estimate = estimateLine({
       project,
       shelf,
@@ -88,23 +107,16 @@ export function solveDesk(input: DeskInput): Result<SolvedDesk, PlanProblem> {
       ...(progress ? { progress } : {}),
       ...(known ? { known } : {}),
     })
-    return {
-      ...own,
-      now,
-      times: timesOf(estimate),
-      shelf,
-      room: roomFor(own, estimate).share,
-      ...(progress ? { progress } : {}),
-      ...(effort === undefined ? {} : { effort }),
-      ...(isCalledOff ? { isCalledOff } : {}),
-    } satisfies PlanningInput
+    return { ...own, times: timesOf(estimate), room: roomFor(own, estimate).share }
   }
   const [first, ...others] = given
   const inputs: [PlanningInput, ...PlanningInput[]] = [ready(first), ...others.map(ready)]
   // Planned apart to be compared, and the rush job to be kept so; of many, with less effort each.
-  const alone = inputs.map((each) =>
-    layLine({ ...each, effort: (effort ?? usualEffort) / Math.max(1, given.length - fewJobs + 1) }),
-  )
+  const alone = given.map((job, index): Result<LaidPlan, PlanProblem> | null => {
+    const own = inputs[index]
+    if (!own || isKnownAlone(job.project.id)) return null
+    return layLine({ ...own, effort: (effort ?? usualEffort) / Math.max(1, given.length - fewJobs + 1) })
+  })
   const rushed = alone[given.findIndex((job) => job.project.id === rush)]
   const calm = planTogether(desk, inputs)
   const together = hurried(calm, given, rush ?? null, rushed?.ok ? rushed.value.finishesAt : now)
@@ -131,54 +143,65 @@ export function solveDesk(input: DeskInput): Result<SolvedDesk, PlanProblem> {
     spare: true,
   })
   if (!solved.ok) return solved
-  const { batches } = solved.value.plan
+  const { plan, work } = solved.value
   const asked = given.map((job) => {
     const units = new Set(job.project.units.map((unit) => unit.id))
     return {
       due: paintedBy(wishesOf(job.project), desk),
-      batches: batches.flatMap((batch, place) => (units.has(batch.unitId) ? [place] : [])),
+      batches: plan.batches.flatMap((batch, place) => (units.has(batch.unitId) ? [place] : [])),
     }
   })
-  return success({ solved: solved.value, estimate, alone, asked })
+  const jobs = given.map((job, index): JobLaid => {
+    const { due = null, batches = [] } = asked[index] ?? {}
+    const own = new Set(batches.map((place) => plan.batches[place]?.id))
+    const dry = plan.stretches.flatMap((each) => (own.has(each.batchId) ? [each.dryAt] : []))
+    const apart = alone[index]
+    const aloneAt = apart
+      ? apart.ok
+        ? apart.value.finishesAt
+        : null
+      : (input.aloneAt?.get(job.project.id) ?? null)
+    const isLeft = dry.length > 0
+    return {
+      projectId: job.project.id,
+      due,
+      doneAt: isLeft ? addSeconds(now, Math.max(...dry.map((at) => (at - now) / 1000))) : null,
+      aloneAt: isLeft ? aloneAt : null,
+    }
+  })
+  const laid = { work, desk, plan, sheets: runSheets(plan, work), jobs, potsSaved: potsShared(plan, asked) }
+  return success({ laid, solved: solved.value, estimate, asked })
 }
 
-/** Several jobs at one desk: one plan, when each is done in it, and what it would be by itself. */
-export function planDesk(input: DeskInput): Result<DeskPlan, PlanProblem> {
-  const laid = solveDesk(input)
-  if (!laid.ok) return laid
-  const { solved, estimate, alone, asked } = laid.value
-  const { now, isCalledOff, jobs: given } = input
-  const { plan, work } = solved
-  const tasks = plan.batches.length * Math.max(1, work.line.length / given.length)
+/** How what is laid may go. */
+export function drawDesk(
+  { laid, solved, estimate, asked }: SolvedDesk,
+  { confidence, isCalledOff }: Pick<DeskInput, 'confidence' | 'isCalledOff'>,
+): DeskPlan {
+  const { plan, work, jobs } = laid
+  const tasks = plan.batches.length * Math.max(1, work.line.length / jobs.length)
   const futures = {
     solved,
     estimate,
     futures: Math.round(Math.min(usualFutures, Math.max(fewestFutures, tasksDrawn / tasks))),
     ...(isCalledOff ? { stop: isCalledOff } : {}),
   }
-  const { whole, jobs: forecasts } = forecastJobs(futures, asked, input.confidence)
-  return success({
-    work,
-    desk: input.desk,
-    plan,
-    sheets: runSheets(plan, work),
+  const { whole, jobs: forecasts } = forecastJobs(futures, asked, confidence)
+  return {
+    ...laid,
     forecast: whole,
-    potsSaved: potsShared(plan, asked),
-    jobs: given.map((job, index) => {
-      const own = new Set((asked[index]?.batches ?? []).map((place) => plan.batches[place]?.id))
-      const dry = plan.stretches.flatMap((each) => (own.has(each.batchId) ? [each.dryAt] : []))
-      const apart = alone[index]
-      const isLeft = dry.length > 0
-      return {
-        projectId: job.project.id,
-        due: asked[index]?.due ?? null,
-        doneAt: isLeft ? addSeconds(now, Math.max(...dry.map((at) => (at - now) / 1000))) : null,
-        aloneAt: isLeft && apart?.ok ? apart.value.finishesAt : null,
-        doneBy: forecasts[index]?.doneBy ?? null,
-        odds: forecasts[index]?.odds ?? null,
-      }
-    }),
-  })
+    jobs: jobs.map((job, index) => ({
+      ...job,
+      doneBy: forecasts[index]?.doneBy ?? null,
+      odds: forecasts[index]?.odds ?? null,
+    })),
+  }
+}
+
+/** Several jobs at one desk: one plan, when each is done in it, what it would be by itself, and how it may go. */
+export function planDesk(input: DeskInput): Result<DeskPlan, PlanProblem> {
+  const laid = layDesk(input)
+  return laid.ok ? success(drawDesk(laid.value, input)) : laid
 }
 
 /** How often a job is taken up with the pot that its painter has open for another. */

@@ -1,7 +1,7 @@
 import { paintedBy } from '../calendar/due.ts'
 import { endOfDay, localDateAt } from '../calendar/sessions.ts'
 import type { LaidPlan, LinePlan } from '../plan/line-plan.ts'
-import { layLine, type PlanningInput } from '../plan/plan-line.ts'
+import { layAsBefore, layLine, type PlanningInput } from '../plan/plan-line.ts'
 import { openTime, slotsOfSpans } from '../schedule/desk-slots.ts'
 import { splitIntoBatches } from '../trade/batches.ts'
 import type { Model } from '../trade/job.ts'
@@ -70,19 +70,22 @@ export function hurried(
 export function besideRush(together: PlanningInput, alone: LaidPlan, all: PlanWithHours): PlanToKeep {
   const own = new Set(alone.stretches.map((each) => each.batchId))
   const others = all.stretches.filter((each) => !own.has(each.batchId))
-  const weighed = (stretches: LinePlan['stretches']) => {
-    const laid = layLine({ ...together, before: { stretches }, effort: 0 })
-    const done = laid.ok ? laid.value.stretches : []
-    const rushed = done.flatMap((each) => (own.has(each.batchId) ? [each.dryAt] : []))
+  const ways = [[...alone.stretches, ...others], sideBySide(alone.stretches, others, all.sessions)]
+  const laid = layAsBefore(
+    together,
+    ways.map((stretches) => ({ stretches })),
+  )
+  const [inTurn, beside] = ways.map((stretches, way) => {
+    const plan = laid.ok ? laid.value[way] : undefined
+    const rushed = (plan?.stretches ?? []).flatMap((each) => (own.has(each.batchId) ? [each.dryAt] : []))
     return {
       stretches,
       // A day later is as soon.
-      rush: laid.ok ? Math.max(alone.finishesAt + day, ...rushed) : Number.POSITIVE_INFINITY,
-      finish: laid.ok ? laid.value.finishesAt : Number.POSITIVE_INFINITY,
+      rush: plan ? Math.max(alone.finishesAt + day, ...rushed) : Number.POSITIVE_INFINITY,
+      finish: plan ? plan.finishesAt : Number.POSITIVE_INFINITY,
     }
-  }
-  const inTurn = weighed([...alone.stretches, ...others])
-  const beside = weighed(sideBySide(alone.stretches, others, all.sessions))
+  })
+  if (!inTurn || !beside) return { stretches: [] }
   const isSooner = beside.rush === inTurn.rush ? beside.finish < inTurn.finish : beside.rush < inTurn.rush
   return isSooner ? beside : inTurn
 }

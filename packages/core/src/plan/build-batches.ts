@@ -99,6 +99,7 @@ export function buildBatches(input: BatchesToPlan): BuiltBatches {
     const touchUps: PlanTask[] = []
     const holder = placeOfHolder(batch, input)
     for (const { stage, index, family, regions: touched, station, able, technique } of stages) {
+      if (stage.notNeededBy.includes(batch.unitId)) continue
       const left: number[] = []
       const slipped: number[] = []
       batch.models.forEach((model, position) => {

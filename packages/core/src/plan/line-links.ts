@@ -4,7 +4,7 @@ import { mainRegionOf } from '../ordering/find-faults.ts'
 import { orderRules, preferences } from '../ordering/order-rules.ts'
 import { ruleApplies } from '../ordering/rule.ts'
 import { neededForTable } from '../progress/table-ready.ts'
-import type { Unit, Job } from '../trade/job.ts'
+import type { Job } from '../trade/job.ts'
 import type { Recipe } from '../trade/recipe.ts'
 import { factsOf, type Shelf, type StepFacts } from '../recipe/step-facts.ts'
 import type { StageId, UnitId } from '../units/ids.ts'
@@ -31,25 +31,23 @@ export function lineLinks(project: Pick<Job, 'units' | 'recipes' | 'line'>, shel
       const facts = new Map(
         recipe ? factsOf(recipe, shelf, unit.models).map((each) => [each.step.id, each] as const) : [],
       )
-      const own = project.line.map((stage): Own => ({
+      const taken = project.line.filter((stage) => !stage.notNeededBy.includes(unit.id))
+      const own = taken.map((stage): Own => ({
         stage,
         facts: stage.steps.flatMap((step) =>
           step.recipeId === recipe?.id ? (facts.get(step.stepId) ?? []) : [],
         ),
         needed: isNeeded(stage, unit.id),
       }))
-      return [unit.id, linksOf(own, unit, recipe)] as const
+      return [unit.id, linksOf(own, recipe)] as const
     }),
   )
 }
 
 function linksOf(
-  own: readonly Own[],
-  unit: Unit,
+  taken: readonly Own[],
   recipe: Recipe | undefined,
 ): ReadonlyMap<StageId, ReadonlySet<StageId>> {
-  const passes = (each: Own) => each.stage.notNeededBy.includes(unit.id)
-  const taken = own.filter((each) => !passes(each))
   const wantsBefore = recipe ? wishesOf(recipe) : () => false
   return new Map(
     taken.map((later, place) => [

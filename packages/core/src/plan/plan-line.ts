@@ -103,7 +103,26 @@ export function solveLine(input: PlanningInput): Result<SolvedLine, PlanProblem>
   return success({ plan, work, desk, wishes, instance, listed, found, batches, sessions, now })
 }
 
+/** The work laid in the order of each of several earlier plans, with nothing searched for; or why there is no plan at all. */
+export function layAsBefore(
+  input: PlanningInput,
+  plans: readonly NonNullable<PlanningInput['before']>[],
+): Result<readonly LaidPlan[], PlanProblem> {
+  const prepared = prepare(input)
+  if (!prepared.ok) return prepared
+  const laid = plans.map((before) => searchPrepared(prepared.value, { ...input, before, effort: 0 }))
+  return success(laid.map((each) => laidPlan(each).plan))
+}
+
 function searchLine(input: PlanningInput): Result<Solving, PlanProblem> {
+  const prepared = prepare(input)
+  return prepared.ok ? success(searchPrepared(prepared.value, input)) : prepared
+}
+
+type Prepared = PlanInstanceOf & Pick<Solving, 'batches' | 'progress' | 'now'>
+
+/** What is left as an instance to search on. */
+function prepare(input: PlanningInput): Result<Prepared, PlanProblem> {
   const { work, desk, wishes, progress = nothingDone, teamwork = desk.teamwork } = input
   const now = instant(Math.floor(input.now / 1000) * 1000)
   const batches =
@@ -125,8 +144,12 @@ function searchLine(input: PlanningInput): Result<Solving, PlanProblem> {
     room: input.room ?? 0,
     spare: input.spare === true,
   })
-  if (!made.ok) return made
-  const listed = made.value.instance
+  return made.ok ? success({ ...made.value, batches, progress, now }) : made
+}
+
+function searchPrepared(prepared: Prepared, input: PlanningInput): Solving {
+  const { work, desk } = input
+  const { instance: listed, batches } = prepared
   const size = listed.batches.reduce(
     (sum, batch) =>
       sum + batch.tasks.reduce((all, task) => all + task.models.length + listed.painters.length, 0),
@@ -142,18 +165,7 @@ function searchLine(input: PlanningInput): Result<Solving, PlanProblem> {
     ...(isCalledOff ? { spent: () => (isCalledOff() ? 1 : 0) } : {}),
   }
   const { instance, ...found } = searchFreely(listed, budget, desk.aims, keep)
-  return success({
-    ...made.value,
-    instance,
-    listed,
-    found,
-    work,
-    desk,
-    progress,
-    batches,
-    now,
-    times: input.times,
-  })
+  return { ...prepared, instance, listed, found, work, desk, times: input.times }
 }
 
 /**

@@ -48,9 +48,15 @@ export function runSheets(plan: LinePlan, project: Pick<Job, 'line'>): readonly 
   const stageOf = new Map(project.line.map((stage) => [stage.id, stage]))
   const departures = departuresOf(plan, project)
   const sheets: RunSheet[] = []
+  const bySession = new Map<number, Stretch[]>()
+  for (const stretch of plan.stretches) {
+    const own = bySession.get(stretch.session)
+    if (own) own.push(stretch)
+    else bySession.set(stretch.session, [stretch])
+  }
   plan.sessions.forEach((session, index) => {
-    const stretches = plan.stretches.filter((stretch) => stretch.session === index)
-    if (stretches.length === 0) return
+    const stretches = bySession.get(index)
+    if (!stretches) return
     const entries: RunSheetEntry[] = []
     let clock = session.startsAt
     for (const stretch of stretches) {

@@ -4,7 +4,7 @@ import { estimateLine, timesOf, type LineEstimate } from '../estimating/estimate
 import type { PaceObservation } from '../estimating/rates.ts'
 import { roomFor } from '../estimating/room.ts'
 import { forecastFinish, forecastJobs } from '../forecasting/forecast-finish.ts'
-import { solveDesk, type DeskInput } from '../forecasting/plan-desk.ts'
+import { layDesk, type DeskInput } from '../forecasting/plan-desk.ts'
 import { createDesk } from '../schedule/desk.ts'
 import { spanOf } from '../plan/desk-hours.ts'
 import { planFollower } from '../schedule/follow-plan.ts'
@@ -182,7 +182,7 @@ export function promisesKept(
   world: World,
   how: { readonly studios: number; readonly futures: number; readonly seed: number },
 ): number {
-  const laid = solveDesk(input)
+  const laid = layDesk(input)
   if (!laid.ok) throw new Error(laid.error.kind)
   const { solved, estimate, asked } = laid.value
   const { jobs } = forecastJobs({ solved, estimate, futures: how.futures }, asked, 0.8)

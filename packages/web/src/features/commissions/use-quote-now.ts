@@ -1,6 +1,5 @@
 import { localDateAt } from '@seriatim/core/calendar'
 import { projectForStandard } from '@seriatim/core/estimating'
-import type { DeskPlan } from '@seriatim/core/forecasting'
 import {
   quoteDoubts,
   workByPainter,
@@ -16,7 +15,13 @@ import { useHoursOf, usePrices } from '../../shared/api/index.ts'
 import { asItWas, useProgress } from '../../shared/progress/index.ts'
 import { useCurrentProject, type ShownProject } from '../../shared/project/index.ts'
 import { useJobs } from '../../shared/use-jobs.ts'
-import { useDeskPlan, useQuoteTiers, type DeskWish, type JobToPlan } from '../../shared/worker/index.ts'
+import {
+  useDeskPlan,
+  useQuoteTiers,
+  type DeskShown,
+  type DeskWish,
+  type JobToPlan,
+} from '../../shared/worker/index.ts'
 import { useEstimateInput } from '../../shared/working-project.ts'
 
 /** A standard with the day it could be promised for. */
@@ -120,7 +125,7 @@ function quoteOf(
   }
 }
 
-type Plans = Readonly<Record<Standard, DeskPlan | null | undefined>>
+type Plans = Readonly<Record<Standard, DeskShown | null | undefined>>
 
 /** The queue of the desk with this project in it, painted to each standard: from it dates are promised. */
 function usePlans(
@@ -160,7 +165,7 @@ function usePlanOf(
   queue: Queue | null | undefined,
   offered: readonly Standard[],
   standard: Standard,
-): DeskPlan | null | undefined {
+): DeskShown | null | undefined {
   const isOffered = offered.includes(standard)
   const wish = useMemo((): DeskWish | null => {
     if (!queue || !isOffered) return null
@@ -170,5 +175,7 @@ function usePlanOf(
   const planned = useDeskPlan(wish, `${queue?.own.project.id ?? ''} ${standard}`)
   if (queue === undefined) return null
   if (!wish || !planned) return undefined
-  return planned.ok ? planned.value : null
+  if (!planned.ok) return null
+  // No day is promised that is not drawn.
+  return planned.value.forecast ? planned.value : undefined
 }

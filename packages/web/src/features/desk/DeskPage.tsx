@@ -1,4 +1,3 @@
-import type { DeskPlan } from '@seriatim/core/forecasting'
 import { fairShares, planProblemText, type LinePlan } from '@seriatim/core/plan'
 import { deskOf } from '@seriatim/core/trade'
 import { withCapital, type ProjectId } from '@seriatim/core/units'
@@ -10,7 +9,13 @@ import { dayText, durationText, plural } from '../../shared/format/index.ts'
 import { RunSheetTicket } from '../../shared/run-sheet/index.ts'
 import { EmptyState, ErrorState, Headline, LoadingState, SelectField } from '../../shared/ui/index.ts'
 import { useJobs } from '../../shared/use-jobs.ts'
-import { useDeskPlan, type DeskWish } from '../../shared/worker/index.ts'
+import {
+  quickEffort,
+  useDeskPlan,
+  type DeskShown,
+  type DeskWish,
+  type JobShown,
+} from '../../shared/worker/index.ts'
 import { JobTable } from './JobTable.tsx'
 import { QueueChart } from './QueueChart.tsx'
 import { ShareTable } from './ShareTable.tsx'
@@ -33,8 +38,14 @@ export function DeskPage() {
   const isChanged = left.size > 0 || rush !== null
   const before = useDeskPlan(all, 'as it is')
   const kept = before?.ok ? before.value.plan : null
-  const wish = useMemo(() => (all ? asWished(all, left, rush, kept) : null), [all, left, rush, kept])
-  const shown = useDeskPlan(isChanged ? wish : all, isChanged ? 'as wished' : 'as it is')
+  const alone = before?.ok ? before.value.jobs : null
+  const wish = useMemo(
+    () => (all && isChanged && kept && alone ? asWished(all, left, rush, kept, alone) : null),
+    [all, isChanged, left, rush, kept, alone],
+  )
+  const wished = useDeskPlan(wish, 'as wished')
+  const isWorking = isChanged && !wished
+  const shown = isChanged && wished ? wished : before
   if (error && !jobs) return <ErrorState error={error} />
   if (!jobs || hours.data === undefined) return <LoadingState what="the desk" />
   if (!host) {
@@ -69,12 +80,15 @@ export function DeskPage() {
   const desk = shown.value
   return (
     <>
-      <Headline sub={subOf(desk)}>{withCapital(finishText(desk.forecast, desk.desk))}</Headline>
+      <Headline sub={subOf(desk)}>
+        {desk.forecast ? withCapital(finishText(desk.forecast, desk.desk)) : 'Drawing how it may go …'}
+      </Headline>
       <JobTable
         hours={hoursField}
         jobs={projects}
         shown={desk.jobs}
-        before={isChanged && before?.ok ? before.value.jobs : null}
+        before={isChanged && !isWorking && before?.ok ? before.value.jobs : null}
+        isWorking={isWorking}
         timeZone={desk.desk.evenings.timeZone}
         left={left}
         rush={rush}
@@ -111,18 +125,21 @@ function asWished(
   all: DeskWish,
   left: ReadonlySet<ProjectId>,
   rush: ProjectId | null,
-  kept: LinePlan | null,
+  kept: LinePlan,
+  alone: readonly JobShown[],
 ): DeskWish {
   const jobs = all.jobs.filter(({ project }) => !left.has(project.id))
   return {
     ...all,
     jobs,
     rush,
-    ...(kept ? { before: { stretches: kept.stretches, sessions: kept.sessions } } : {}),
+    before: { stretches: kept.stretches, sessions: kept.sessions },
+    aloneAt: new Map(alone.map((job) => [job.projectId, job.aloneAt])),
+    effort: quickEffort,
   }
 }
 
-function subOf({ plan, desk, potsSaved }: DeskPlan): string {
+function subOf({ plan, desk, potsSaved }: DeskShown): string {
   const waits = plan.exposedSeconds >= 60 ? `, of them ${durationText(plan.exposedSeconds)} waiting` : ''
   const pots =
     potsSaved > 0

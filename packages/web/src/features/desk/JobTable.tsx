@@ -1,4 +1,3 @@
-import type { JobAtDesk } from '@seriatim/core/forecasting'
 import { countModels, type Project } from '@seriatim/core/trade'
 import type { Instant, ProjectId } from '@seriatim/core/units'
 import { clsx } from 'clsx'
@@ -7,14 +6,17 @@ import { Link } from 'react-router'
 import { dueText, percentText } from '../../shared/finish-text.ts'
 import { dayText, plural } from '../../shared/format/index.ts'
 import { Button, ScrollRegion } from '../../shared/ui/index.ts'
+import type { JobShown } from '../../shared/worker/index.ts'
 
 interface JobTableProps {
   /** Chooses whose hours hold. */
   readonly hours: ReactNode
   readonly jobs: readonly Project[]
-  readonly shown: readonly JobAtDesk[]
+  readonly shown: readonly JobShown[]
   /** As it was before a job was left out or rushed; `null` while nothing is. */
-  readonly before: readonly JobAtDesk[] | null
+  readonly before: readonly JobShown[] | null
+  /** What was asked is not laid yet: all stands as before. */
+  readonly isWorking: boolean
   readonly timeZone: string
   readonly left: ReadonlySet<ProjectId>
   readonly rush: ProjectId | null
@@ -28,6 +30,7 @@ export function JobTable({
   jobs,
   shown,
   before,
+  isWorking,
   timeZone,
   left,
   rush,
@@ -91,7 +94,7 @@ export function JobTable({
                       !isOut && (now?.odds ?? 1) < 0.5 && 'font-bold text-hands',
                     )}
                   >
-                    {isOut || now?.odds === null || now === undefined ? '–' : percentText(now.odds)}
+                    {isOut || !now ? '–' : <Odds of={now} />}
                   </td>
                   <td className="px-2">{now?.aloneAt ? dayText(now.aloneAt, timeZone) : '–'}</td>
                   <td className="py-2 text-right">
@@ -120,6 +123,7 @@ export function JobTable({
           </tbody>
         </table>
       </ScrollRegion>
+      {isWorking ? <p className="mt-2 text-sm text-ink-soft">Working out what if …</p> : null}
       {before ? (
         <p className="mt-2 text-sm text-ink-soft">
           What if: nothing is changed by it. Days sooner or later are against the plan of all jobs as they
@@ -131,19 +135,33 @@ export function JobTable({
 }
 
 interface DoneByProps {
-  readonly now: JobAtDesk
-  readonly was: JobAtDesk | undefined
+  readonly now: JobShown
+  readonly was: JobShown | undefined
   readonly timeZone: string
 }
 
 function DoneBy({ now, was, timeZone }: DoneByProps) {
   if (now.doneAt === null) return <>done</>
+  if (now.doneBy === undefined)
+    return (
+      <>
+        <b>…</b>
+        <span className="block text-sm">
+          {was ? differenceText(was.doneAt, now.doneAt) : dayText(now.doneAt, timeZone)} if all goes well
+        </span>
+      </>
+    )
   return (
     <>
       <b>{now.doneBy === null ? 'beyond the calendar' : dayText(now.doneBy, timeZone)}</b>
-      {was ? <span className="block text-sm">{differenceText(was.doneBy, now.doneBy)}</span> : null}
+      {was ? <span className="block text-sm">{differenceText(was.doneBy ?? null, now.doneBy)}</span> : null}
     </>
   )
+}
+
+function Odds({ of: { odds, due, doneAt } }: { readonly of: JobShown }) {
+  if (odds === undefined) return <>{due === null || doneAt === null ? '–' : '…'}</>
+  return <>{odds === null ? '–' : percentText(odds)}</>
 }
 
 const day = 86_400_000

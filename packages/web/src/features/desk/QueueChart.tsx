@@ -1,14 +1,14 @@
-import type { DeskPlan } from '@seriatim/core/forecasting'
 import { batchLetter, type Project } from '@seriatim/core/trade'
 import { addDays, type LocalDate, type ProjectId } from '@seriatim/core/units'
 import { useMemo } from 'react'
 import { dateText, plural } from '../../shared/format/index.ts'
 import { ScrollRegion } from '../../shared/ui/index.ts'
 import { useNow } from '../../shared/use-now.ts'
+import type { DeskShown } from '../../shared/worker/index.ts'
 import { datesToSay, layOutQueue, type QueueRow } from './queue-layout.ts'
 
 interface QueueChartProps {
-  readonly desk: DeskPlan
+  readonly desk: DeskShown
   readonly jobs: readonly Project[]
 }
 

@@ -1,4 +1,4 @@
-import type { DeskPlan } from '@seriatim/core/forecasting'
+import type { DeskShown } from '../../shared/worker/index.ts'
 import type { Instant, ProjectId } from '@seriatim/core/units'
 import { describe, expect, it } from 'vitest'
 import { datesToSay, layOutQueue } from './queue-layout.ts'
@@ -8,7 +8,7 @@ const now = at('2026-11-24T12:00')
 const [own, theirs] = ['own', 'theirs'] as ProjectId[]
 
 /** What of a plan is drawn. */
-function desk(some: { readonly due?: string; readonly doneBy?: string } = {}): DeskPlan {
+function desk(some: { readonly due?: string; readonly doneBy?: string } = {}): DeskShown {
   const stretch = (batchId: string, painter: number, from: string, until: string) => ({
     batchId,
     painter,
@@ -36,7 +36,7 @@ function desk(some: { readonly due?: string; readonly doneBy?: string } = {}): D
       ],
     },
     jobs: [job(own!, '2026-11-24T21:00'), job(theirs!, '2026-11-26T22:00')],
-  } as unknown as DeskPlan
+  } as unknown as DeskShown
 }
 const units = new Map([
   ['pikes', own!],

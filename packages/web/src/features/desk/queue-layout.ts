@@ -1,5 +1,4 @@
 import { localDateAt } from '@seriatim/core/calendar'
-import type { DeskPlan } from '@seriatim/core/forecasting'
 import {
   addDays,
   addSeconds,
@@ -8,6 +7,7 @@ import {
   type LocalDate,
   type ProjectId,
 } from '@seriatim/core/units'
+import type { DeskShown } from '../../shared/worker/index.ts'
 
 /** What one painter does of one job on one day. */
 interface QueueBlock {
@@ -25,7 +25,7 @@ export interface QueueRow {
   readonly blocks: readonly QueueBlock[]
   /** Days from the first one drawn; `null` without a date, or where nothing is left. */
   readonly due: number | null
-  /** The day by which it is done as often as was asked; `null` beyond the calendar, or where nothing is left. */
+  /** The day by which it is done as often as was asked; `null` beyond the calendar, where nothing is left, and until it is drawn. */
   readonly doneBy: number | null
   /** Whole days, where that is behind the date. */
   readonly lateDays: number
@@ -41,7 +41,7 @@ export interface QueueLayout {
 
 /** Every job as a row of days: who works on it when, its date, and the day it is done by. */
 export function layOutQueue(
-  { plan, desk, jobs }: DeskPlan,
+  { plan, desk, jobs }: DeskShown,
   units: ReadonlyMap<string, ProjectId>,
   now: Instant,
 ): QueueLayout {
@@ -75,7 +75,7 @@ export function layOutQueue(
     })
     const isLeft = job.doneAt !== null
     const due = isLeft && job.due !== null ? dayOf(addSeconds(job.due, -1)) : null
-    const doneBy = isLeft && job.doneBy !== null ? dayOf(job.doneBy) : null
+    const doneBy = isLeft && job.doneBy ? dayOf(job.doneBy) : null
     last = Math.max(last, ...blocks.map((block) => block.day), due ?? 0, doneBy ?? 0)
     return {
       projectId: job.projectId,

@@ -12,12 +12,15 @@ import {
   type ObservedTime,
 } from '@seriatim/core/estimating'
 import {
-  planDesk,
+  drawDesk,
+  layDesk,
   tryOffer,
   type DeskInput,
   type DeskJob,
+  type DeskPlan,
   type Offer,
   type OfferInput,
+  type SolvedDesk,
 } from '@seriatim/core/forecasting'
 import { priceMovers, quoteTiers, type QuoteInput } from '@seriatim/core/money'
 import {
@@ -41,6 +44,7 @@ import {
   trySplit,
   type KeptPlan,
   type LinePlan,
+  type PlanProblem,
   type ProjectToPlan,
   type WayInput,
   toPlan,
@@ -58,7 +62,7 @@ import {
   type Standard,
   type Unit,
 } from '@seriatim/core/trade'
-import type { Instant, UnitId } from '@seriatim/core/units'
+import { success, type Instant, type Result, type UnitId } from '@seriatim/core/units'
 import { expose } from 'comlink'
 import { v5, v7 } from 'uuid'
 import { layOutCut } from '../recipe-cut.ts'
@@ -106,6 +110,16 @@ function jobOf({ project, events }: JobToPlan): DeskJob {
   return { project: { ...project, line: [...lineAsFelt(project.line, progress.touches)] }, progress }
 }
 
+/** What was laid last, by the turns in which it was: its futures are drawn from it. */
+const desks = new Map<number, SolvedDesk>()
+const desksKept = 5
+
+function laidDesk({ jobs, ...input }: DeskWish, turn: number): Result<SolvedDesk, PlanProblem> {
+  const [first, ...others] = jobs.map(jobOf)
+  if (!first) throw new Error('a desk without jobs')
+  return layDesk({ ...unpack(input), jobs: [first, ...others], isCalledOff: heard(turn) })
+}
+
 const fromProject = ({ project, ...more }: ProjectToPlan): PlanningInput => ({ ...toPlan(project), ...more })
 
 /** Every input may name what was sent before instead of bringing it again; see `held.ts`. */
@@ -114,10 +128,22 @@ const planner = {
   listenTo: (memory: SharedArrayBuffer) => {
     calledOff = new Int32Array(memory)
   },
-  planDesk: ({ jobs, ...input }: DeskWish, turn: number) => {
-    const [first, ...others] = jobs.map(jobOf)
-    if (!first) throw new Error('a desk without jobs')
-    return planDesk({ ...unpack(input), jobs: [first, ...others], isCalledOff: heard(turn) })
+  layDesk: (wish: DeskWish, turn: number) => {
+    const laid = laidDesk(wish, turn)
+    if (!laid.ok) return laid
+    desks.set(turn, laid.value)
+    for (const oldest of [...desks.keys()].slice(0, Math.max(0, desks.size - desksKept))) desks.delete(oldest)
+    return success({ laid: laid.value.laid, of: turn })
+  },
+  /** @param of the turn in which it was laid; where that is forgotten it is laid again, which comes to the same. */
+  drawDesk: (wish: DeskWish, of: number, turn: number): Result<DeskPlan, PlanProblem> => {
+    const kept = desks.get(of)
+    desks.delete(of)
+    const laid = kept ? success(kept) : laidDesk(wish, turn)
+    if (!laid.ok) return laid
+    const { confidence } = wish
+    const asked = { isCalledOff: heard(turn), ...(confidence === undefined ? {} : { confidence }) }
+    return success(drawDesk(laid.value, asked))
   },
   planLine: (input: ProjectToPlan, turn: number) =>
     planLine({ ...fromProject(unpack(input)), isCalledOff: heard(turn) }),

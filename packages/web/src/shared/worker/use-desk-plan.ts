@@ -1,21 +1,49 @@
-import type { DeskPlan } from '@seriatim/core/forecasting'
+import type { DeskLaid, FinishForecast, JobForecast, JobLaid } from '@seriatim/core/forecasting'
 import type { PlanProblem } from '@seriatim/core/plan'
-import type { Result } from '@seriatim/core/units'
+import { success, type Result } from '@seriatim/core/units'
 import type { DeskWish } from './planner.worker.ts'
 import { useWorkedOut } from './use-worked-out.ts'
 
 export type { DeskWish, JobToPlan } from './planner.worker.ts'
 
-/** Several projects planned at one desk; `undefined` until it is worked out. @param about tells two questions apart. */
-export function useDeskPlan(wish: DeskWish | null, about: string): Result<DeskPlan, PlanProblem> | undefined {
-  return useWorkedOut({
+/** A job at the desk: how it may go is there as soon as it is drawn. */
+export interface JobShown extends JobLaid, Partial<JobForecast> {}
+
+/** A plan of the desk as it is laid, and as soon as it is drawn how it may go. */
+export interface DeskShown extends DeskLaid {
+  readonly jobs: readonly JobShown[]
+  readonly forecast?: FinishForecast
+}
+
+/** Several projects planned at one desk; `undefined` until it is laid. @param about tells two questions apart. */
+export function useDeskPlan(
+  wish: DeskWish | null,
+  about: string,
+): Result<DeskShown, PlanProblem> | undefined {
+  const first = useWorkedOut({
     lane: 'plan',
-    name: 'desk',
+    name: 'desk laid',
     about,
     inputs: wish ? [wish] : null,
     task: async (planner, turn, pack) => {
       if (!wish) throw new Error('nothing to plan')
-      return planner.planDesk(pack(wish), turn)
+      return { of: wish, answer: await planner.layDesk(pack(wish), turn) }
     },
   })
+  // While another wish is worked out, the last answer stays in view: nothing is drawn of that again.
+  const fresh = first && first.of === wish && first.answer.ok ? first : null
+  const drawn = useWorkedOut({
+    lane: 'plan',
+    name: 'desk drawn',
+    about,
+    inputs: fresh ? [fresh] : null,
+    task: async (planner, turn, pack) => {
+      if (!fresh?.answer.ok) throw new Error('nothing to draw')
+      return { of: fresh, answer: await planner.drawDesk(pack(fresh.of), fresh.answer.value.of, turn) }
+    },
+  })
+  if (!first) return undefined
+  if (!first.answer.ok) return first.answer
+  const isOfIt = drawn !== undefined && drawn.of === first
+  return isOfIt ? drawn.answer : success(first.answer.value.laid)
 }
