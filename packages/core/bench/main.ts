@@ -1,5 +1,6 @@
 import { benchBounds } from './bounds.ts'
 import { benchDates } from './dates.ts'
+import { benchDesk } from './desk.ts'
 import { benchEstimating } from './estimating.ts'
 import { benchOrdering } from './ordering.ts'
 import { benchPlanner } from './planner.ts'
@@ -9,6 +10,7 @@ import { benchWaits } from './waits.ts'
 
 const benches = {
   planner: benchPlanner,
+  desk: benchDesk,
   ordering: benchOrdering,
   estimating: benchEstimating,
   'proved-cases': benchProvedCases,

@@ -1,7 +1,14 @@
-import { dailyWindows, momentOf, painterSessions, type CalendarNote } from '../calendar/painter-sessions.ts'
+import {
+  dailyWindows,
+  momentOf,
+  painterSessions,
+  type CalendarNote,
+  type PainterSessions,
+} from '../calendar/painter-sessions.ts'
 import type { Session } from '../calendar/sessions.ts'
 import type { Stage } from '../trade/stage.ts'
 import type { Batch } from '../trade/batches.ts'
+import type { Desk } from '../trade/desk.ts'
 import type { Parts } from '../trade/project.ts'
 import type { Pin } from '../trade/wishes.ts'
 import type { Technique } from '../trade/technique.ts'
@@ -43,7 +50,7 @@ export function deskHours(
   room: number,
 ): DeskHours {
   const { evenings } = desk
-  const calendars = desk.painters.map((painter) => painterSessions(painter, evenings, now, count))
+  const calendars = calendarsOf(desk, now, count)
   const span = (session: Session) => spanOf(session, now)
   const laid = (session: Session): Span => {
     const { start, end } = span(session)
@@ -93,6 +100,22 @@ export function deskHours(
     longestSession: all.reduce((most, each) => Math.max(most, (each.endsAt - each.startsAt) / 1000), 0),
     notes: calendars.flatMap((each) => each.notes),
   }
+}
+
+/** Painters of the same hours have the same sessions: they are laid out once. */
+function calendarsOf(
+  { painters, evenings }: Pick<Desk, 'painters' | 'evenings'>,
+  now: Instant,
+  count: number,
+): readonly PainterSessions[] {
+  const known = new Map<string, PainterSessions>()
+  return painters.map((painter) => {
+    const { rules, off, dropped, extra, name } = painter
+    const key = JSON.stringify([rules, off, dropped, extra])
+    const same = known.get(key) ?? painterSessions(painter, evenings, now, count)
+    known.set(key, same)
+    return { ...same, notes: same.notes.map((note) => ({ ...note, painter: name })) }
+  })
 }
 
 /** A session in seconds from the moment of planning. */
