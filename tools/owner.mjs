@@ -1,17 +1,20 @@
-// npm run owner -- EMAIL [NAME]: somebody who may sign in and owns the studio; asks for a password.
+// npm run owner -- EMAIL [NAME] [--studio STUDIO]: somebody who may sign in and owns the studio, or a new one of that name
+// beside it; asks for a password.
 import { spawn } from 'node:child_process'
 import { existsSync } from 'node:fs'
 import { resolve } from 'node:path'
 import { createInterface } from 'node:readline/promises'
 import { Writable } from 'node:stream'
 import { text } from 'node:stream/consumers'
+import { parseArgs } from 'node:util'
 import { ensureNodePackages, requireNode } from './lib/node-packages.mjs'
 import { openDatabase } from './lib/open-database.mjs'
 import { inRoot, root } from './lib/paths.mjs'
 import { runTool, Stop } from './lib/stop.mjs'
 
 const dataFolder = resolve(process.env.SERIATIM_DATA ?? inRoot('data'))
-const [email, ...name] = process.argv.slice(2)
+const { positionals, values } = readArguments()
+const [email, ...name] = positionals
 
 await runTool(async () => {
   requireNode()
@@ -47,9 +50,19 @@ function makeOwner(address, password) {
       'packages/server/src/make-owner.ts',
       email,
       ...(name.length > 0 ? [name.join(' ')] : []),
+      ...(values.studio === undefined ? [] : ['--studio', values.studio]),
     ],
     { cwd: root, stdio: ['pipe', 'inherit', 'inherit'], env: { ...process.env, DATABASE_URL: address } },
   )
   child.stdin.end(password)
   return new Promise((done) => child.once('exit', (code) => done(code ?? 1)))
+}
+
+function readArguments() {
+  try {
+    return parseArgs({ allowPositionals: true, options: { studio: { type: 'string' } } })
+  } catch (error) {
+    process.stderr.write(`${error.message}\n`)
+    process.exit(1)
+  }
 }

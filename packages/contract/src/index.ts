@@ -34,6 +34,7 @@ export {
   type Member,
   type Role,
   type Scope,
+  type OtherStudio,
 } from './members.ts'
 export { type Photo, type PhotoFields } from './photos.ts'
 export { planToKeep, type PlanToKeep, type StoredPlan } from './plans.ts'

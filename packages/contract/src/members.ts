@@ -18,7 +18,14 @@ const email = z
   .toLowerCase()
 const role = z.enum(roles, { error: 'Owner, manager or painter.' })
 
-export const memberSchema = z.object({ id: z.string(), name: z.string(), email: z.string(), role })
+export const memberSchema = z.object({
+  id: z.string(),
+  name: z.string(),
+  email: z.string(),
+  role,
+  /** Asked from another studio, and not here yet. */
+  isAsked: z.boolean(),
+})
 
 export const newMemberSchema = z.object({ name, email, role })
 export const memberRoleSchema = z.object({ role })
@@ -43,15 +50,25 @@ export const accessKeyMadeSchema = z.object({ made: accessKeySchema, key: z.stri
 
 export type AccessKey = z.output<typeof accessKeySchema>
 
+/** Another studio that somebody belongs to, or is asked to come to. */
+export const otherStudioSchema = z.object({ id: z.uuid(), name: z.string(), isAsked: z.boolean() })
+
+export const studioChoiceSchema = z.object({ studioId: z.uuid({ error: 'This is no studio.' }) })
+
 /** Who asks. Without a door the desk is whoever sits at it. */
 export const meSchema = z.object({
   door: z.boolean(),
   member: memberSchema.nullable(),
   studio: z.string().nullable(),
+  otherStudios: z.array(otherStudioSchema).readonly(),
 })
 
-/** A password is told once, to whoever made it, and kept nowhere in words. */
-export const passwordMadeSchema = z.object({ member: memberSchema, password: z.string() })
+/**
+ * A password is told once, to whoever made it, and kept nowhere in words; `null` for who has one already: they are asked,
+ * and come when they want to.
+ */
+export const passwordMadeSchema = z.object({ member: memberSchema, password: z.string().nullable() })
 
 export type Member = z.output<typeof memberSchema>
+export type OtherStudio = z.output<typeof otherStudioSchema>
 export type Me = z.output<typeof meSchema>

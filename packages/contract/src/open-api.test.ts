@@ -52,6 +52,7 @@ describe('the OpenAPI document', () => {
       'addPhoto',
       'bringRates',
       'changeProject',
+      'chooseStudio',
       'createProject',
       'importProject',
       'importStudio',

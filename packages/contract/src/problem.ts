@@ -8,6 +8,7 @@ export type ProblemKind =
   | 'sign-in-needed'
   | 'not-allowed'
   | 'last-owner'
+  | 'elsewhere-too'
   | 'too-large'
   | 'too-many'
   | 'project-exists'

@@ -22,6 +22,7 @@ import {
   memberRoleSchema,
   memberSchema,
   meSchema,
+  studioChoiceSchema,
   newAccessKeySchema,
   newMemberSchema,
   passwordMadeSchema,
@@ -131,6 +132,12 @@ export const routes = {
   }),
 
   readMe: route('GET', '/me', { audience: 'anyone', answer: meSchema }),
+  /** Where this sign-in goes from now on; whoever is asked there comes by it. */
+  chooseStudio: route('PUT', '/me/studio', {
+    audience: 'painter',
+    body: studioChoiceSchema,
+    answer: z.object({ chosen: z.literal(true) }),
+  }),
   listMembers: route('GET', '/members', {
     audience: 'owner',
     answer: z.object({ members: z.array(memberSchema).readonly() }),

@@ -70,7 +70,7 @@ function createApi({ studios, now, news, door, log }: AppOptions, studio: Studio
     await db.execute(sql`select 1`)
     return { ok: true as const, now: now() }
   })
-  memberRoutes(api, members, db)
+  memberRoutes(api, members, db, studio)
   sharedRoutes(api, { db, now, summaries })
   // What is no route of the contract is for whoever belongs here.
   api.use('*', async (context, next) => {
@@ -106,7 +106,7 @@ function createApi({ studios, now, news, door, log }: AppOptions, studio: Studio
 
 /** Below this path a client looks, who is nobody here. */
 const sharedPath = '/api/shared/'
-const nobody: Asking = { role: null, accountId: null, name: null, byKey: false }
+const nobody: Asking = { role: null, accountId: null, name: null, signInId: null, byKey: false }
 /** Whoever sits at a desk without a door. */
 const atTheDesk: Asking = { ...nobody, role: 'owner' }
 
@@ -144,6 +144,7 @@ function createApis(options: AppOptions) {
       role: visitor?.role ?? null,
       accountId: visitor?.accountId ?? null,
       name: visitor?.name ?? null,
+      signInId: visitor?.signInId ?? null,
       byKey: visitor !== null && visitor.by !== 'sign-in',
     }
     return apiOf(visitor?.studio ?? options.studio).fetch(request, asking)

@@ -9,6 +9,7 @@ const table: Readonly<Record<ProblemKind, { status: ContentfulStatusCode; title:
   'foreign-page': { status: 403, title: 'Not from here' },
   'sign-in-needed': { status: 401, title: 'Sign in first' },
   'not-allowed': { status: 403, title: 'Not for this role' },
+  'elsewhere-too': { status: 409, title: 'At home elsewhere too' },
   'last-owner': { status: 409, title: 'A studio has an owner' },
   'too-large': { status: 413, title: 'Too large' },
   'too-many': { status: 422, title: 'More than there can be' },

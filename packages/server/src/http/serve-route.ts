@@ -11,6 +11,8 @@ export interface Asking {
   readonly accountId: string | null
   /** What they are called, for what keeps who did it; `null` at a desk without a door. */
   readonly name: string | null
+  /** `null` where nobody signed in, or a key asks. */
+  readonly signInId: string | null
   /** By a key, and not by signing in. */
   readonly byKey: boolean
 }

@@ -6,6 +6,14 @@ import { storeWord, useStoredWord } from './stored-word.ts'
 /** Under it this device remembers that somebody signed in here and did not sign out. */
 export const signedInKey = 'seriatim.signed-in'
 
+/** Under it pages of this browser tell each other that the sign-in leads to another studio now. */
+const studioKey = 'seriatim.studio'
+
+/** Every other page of this browser goes there too: what it shows is of the studio that was left. */
+export function sayStudioChosen(id: string): void {
+  storeWord(studioKey, id)
+}
+
 interface Doorway {
   /** Somebody has to sign in before the server answers. */
   readonly isShut: boolean
@@ -28,5 +36,12 @@ export function useDoorway(): Doorway {
   useEffect(() => {
     if (isIn && !wasIn) storeWord(signedInKey, 'yes')
   }, [isIn, wasIn])
+  useEffect(() => {
+    const follow = ({ key, newValue }: StorageEvent) => {
+      if (key === studioKey && newValue !== null) window.location.assign('/')
+    }
+    window.addEventListener('storage', follow)
+    return () => window.removeEventListener('storage', follow)
+  }, [])
   return { isShut: me?.door === true && me.member === null, wasIn, isIn }
 }

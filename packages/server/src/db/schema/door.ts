@@ -10,9 +10,10 @@ import {
   pgTable,
   primaryKey,
   text,
+  uuid,
 } from 'drizzle-orm/pg-core'
 import type { Role, Scope } from '@seriatim/contract'
-import { moment, ofStudio } from './columns.ts'
+import { moment, ofStudio, type StudioId } from './columns.ts'
 import { studio } from './studio.ts'
 
 /** Who may sign in, and with what; kept apart, since requests of a studio have no business here. */
@@ -47,6 +48,10 @@ export const signIn = door.table(
     expiresAt: moment('expires_at').notNull(),
     ipAddress: text('ip_address'),
     userAgent: text('user_agent'),
+    /** Where it leads, of several studios; the first one without it. */
+    studioId: uuid('studio_id')
+      .$type<StudioId>()
+      .references(() => studio.id, { onDelete: 'set null' }),
     ...times(),
   },
   (table) => [index('sign_in_by_account').on(table.userId)],
@@ -101,6 +106,8 @@ export const membership = pgTable(
     accountId: text('account_id').notNull(),
     role: text().$type<Role>().notNull(),
     createdAt: moment('created_at').notNull().defaultNow(),
+    /** `null` while somebody of another studio is asked, and has not come. */
+    joinedAt: moment('joined_at').defaultNow(),
   },
   (table) => [
     primaryKey({ columns: [table.studioId, table.accountId] }),

@@ -1,4 +1,4 @@
-import { mayAsk, roles, routes, type Role } from '@seriatim/contract'
+import { mayAsk, roles, routes, type Me, type Role } from '@seriatim/contract'
 import { usualPriceList } from '@seriatim/core/money'
 import { sql } from 'drizzle-orm'
 import { pino } from 'pino'
@@ -15,14 +15,16 @@ import {
   startTestServer,
   testNow,
 } from '../../testing/test-server.ts'
-import { openDoor } from './door.ts'
-import { addMember } from './service.ts'
+import { openDoor, type Accounts } from './door.ts'
+import { insertStudio } from './repository.ts'
+import { addMember, moveIn } from './service.ts'
 
 const origin = 'http://desk.test:4640'
 const secret = 'reed heron marsh tallow'
 
 let server: Awaited<ReturnType<typeof startTestServer>>
 let app: ReturnType<typeof createApp>
+let accounts: Accounts | undefined
 const cookies = new Map<string, string>()
 
 /** What of an answer is looked at. */
@@ -86,6 +88,7 @@ beforeAll(async () => {
     now: () => testNow,
     door: { door, owner, origin },
   })
+  accounts = door.accounts
   const of = { db: server.db, owner, accounts: door.accounts }
   for (const role of roles) await addMember(of, { name: role, email: address(role), role }, secret)
   const other = v7() as StudioId
@@ -101,7 +104,8 @@ afterAll(() => server.stop())
 
 describe('the door', () => {
   it('lets nobody in who has not signed in, and tells them so', async () => {
-    expect((await ask('nobody', 'GET', '/me')).body).toEqual({ door: true, member: null, studio: null })
+    const me = { door: true, member: null, studio: null, otherStudios: [] }
+    expect((await ask('nobody', 'GET', '/me')).body).toEqual(me)
     expect(await ask('nobody', 'GET', '/projects')).toMatchObject({
       status: 401,
       body: { type: 'urn:seriatim:problem:sign-in-needed' },
@@ -167,6 +171,7 @@ describe('the door', () => {
       addMember: { name: '', email: '', role: 'painter' },
       setMemberRole: { role: 'painter' },
       addKey: { name: 'A script', scope: 'look' },
+      chooseStudio: { studioId: v7() },
     }
     const table: string[] = []
     for (const [name, route] of Object.entries(routes)) {
@@ -260,6 +265,86 @@ describe('the door', () => {
     expect((await ask('owner', 'DELETE', `/members/${member.id}`)).status).toBe(200)
     expect((await ask('second', 'GET', '/projects')).status).toBe(401)
     expect((await signIn('second', member.email, renewed.body.password)).status).toBe(401)
+  })
+
+  it('asks who has an account elsewhere, who comes by choosing, and whose password is theirs alone', async () => {
+    await ask('stranger', 'PUT', '/studio', { name: 'Across the river' })
+    const asked = { name: 'Whoever', email: address('stranger'), role: 'manager' }
+    const made = await ask('owner', 'POST', '/members', asked)
+    // What somebody is called elsewhere is not told, and no password is made.
+    expect(made.body).toMatchObject({
+      member: { name: asked.email, email: asked.email, role: 'manager', isAsked: true },
+      password: null,
+    })
+    expect((await ask('owner', 'POST', '/members', asked)).status).toBe(409)
+    const { id } = made.body.member
+    const { studio: here } = (await ask('owner', 'GET', '/me')).body as unknown as { studio: string }
+    const meOf = async (who: string) => (await ask(who, 'GET', '/me')).body as unknown as Me
+    const before = await meOf('stranger')
+    expect(before.studio).toBe('Across the river')
+    expect(before.otherStudios).toEqual([{ id: server.studio, name: here, isAsked: true }])
+    const { id: project } = await server.seed()
+    expect((await ask('stranger', 'GET', `/projects/${project}`)).status).toBe(404)
+    // Who is only asked keeps no studio an owner, and is given no password.
+    expect((await ask('owner', 'PUT', `/members/${id}`, { role: 'owner' })).status).toBe(200)
+    const own = (await ask('owner', 'GET', '/me')).body.member.id
+    expect((await ask('owner', 'DELETE', `/members/${own}`)).status).toBe(409)
+    expect((await ask('owner', 'POST', `/members/${id}/password`, {})).status).toBe(409)
+    await ask('owner', 'PUT', `/members/${id}`, { role: 'manager' })
+
+    // Another device stays where it is; neither goes where nobody asked.
+    expect((await signIn('stranger elsewhere', address('stranger'), secret)).status).toBe(200)
+    expect((await ask('stranger', 'PUT', '/me/studio', { studioId: v7() })).status).toBe(404)
+    expect((await ask('stranger', 'PUT', '/me/studio', { studioId: server.studio })).status).toBe(200)
+    const after = await meOf('stranger')
+    expect(after).toMatchObject({
+      member: { name: 'stranger', role: 'manager', isAsked: false },
+      studio: here,
+    })
+    expect(after.otherStudios).toMatchObject([{ name: 'Across the river', isAsked: false }])
+    const [theirs] = after.otherStudios
+    expect((await ask('painter', 'PUT', '/me/studio', { studioId: theirs!.id })).status).toBe(404)
+    expect((await ask('stranger', 'GET', `/projects/${project}`)).status).toBe(200)
+    expect((await ask('stranger elsewhere', 'GET', `/projects/${project}`)).status).toBe(404)
+    expect((await meOf('stranger elsewhere')).studio).toBe('Across the river')
+    const renewed = await ask('owner', 'POST', `/members/${id}/password`, {})
+    expect(renewed).toMatchObject({
+      status: 409,
+      body: { detail: 'This account belongs to another studio too: only its holder changes its password.' },
+    })
+
+    // Let go, they are back where they came from, still signed in.
+    expect((await ask('owner', 'DELETE', `/members/${id}`)).status).toBe(200)
+    expect(await meOf('stranger')).toMatchObject({ studio: 'Across the river', otherStudios: [] })
+    expect((await ask('stranger', 'GET', `/projects/${project}`)).status).toBe(404)
+  })
+
+  it('opens a new studio to who has an account, by the word of whoever runs the server', async () => {
+    const { owner } = server
+    const name = 'Below the weir'
+    const studio = await insertStudio(owner, name)
+    expect(await insertStudio(owner, name)).toBeNull()
+    const of = { db: server.studios.of(studio!), owner, accounts: accounts! }
+    const given = { name: 'x', email: address('manager'), role: 'owner' as const }
+    const secretsKept = async () =>
+      (
+        await owner.execute(sql`
+          select password from door.credential join door.account on account.id = credential.account_id
+          where email = ${given.email}`)
+      ).rows
+    const secrets = await secretsKept()
+    expect(secrets).toHaveLength(1)
+    expect(await moveIn(of, given, 'another password')).toEqual({ isNew: false })
+    await expect(moveIn(of, given, 'another password')).rejects.toThrow('can sign in here already')
+    expect(await moveIn(of, { ...given, email: 'weir@tallow.test' }, secret)).toEqual({ isNew: true })
+    expect((await ask('manager', 'PUT', '/me/studio', { studioId: studio })).status).toBe(200)
+    expect((await ask('manager', 'GET', '/me')).body).toMatchObject({
+      member: { role: 'owner' },
+      studio: name,
+    })
+    expect((await ask('manager', 'GET', '/projects')).body).toEqual({ projects: [] })
+    expect((await ask('manager', 'PUT', '/me/studio', { studioId: server.studio })).status).toBe(200)
+    expect(await secretsKept()).toEqual(secrets)
   })
 
   it('gives keys to scripts and calendars: as far as their scope and their maker go, told once, and never more keys', async () => {

@@ -16,6 +16,8 @@ export interface Visitor {
   readonly role: Role
   readonly accountId: string
   readonly name: string
+  /** `null` for a key. */
+  readonly signInId: string | null
   /** By signing in, or by a key; a looking key changes nothing. */
   readonly by: 'sign-in' | 'key' | 'looking-key'
 }
@@ -85,7 +87,7 @@ export async function openDoor(owner: Database, origin: string, log: Logger): Pr
       const key = bearer ?? feedKey
       if (key !== undefined) return whoHasKey(owner, key)
       const known = await auth.api.getSession({ headers })
-      return known ? readMembership(owner, known.user.id) : null
+      return known ? readMembership(owner, known.user.id, known.session.id) : null
     },
     accounts: {
       make: async (name, email, password) => {

@@ -1,3 +1,3 @@
 export { openDoor } from './door.ts'
-export { hasOwner } from './repository.ts'
-export { addMember } from './service.ts'
+export { hasOwner, insertStudio } from './repository.ts'
+export { addMember, moveIn } from './service.ts'

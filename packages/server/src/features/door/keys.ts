@@ -92,6 +92,7 @@ export async function whoHasKey(owner: Database, key: string): Promise<Visitor |
     studio: studioId,
     accountId,
     name: row.name,
+    signInId: null,
     role: mayAsk(row.role, wanted) ? wanted : 'painter',
     by: scope === 'look' ? 'looking-key' : 'key',
   }

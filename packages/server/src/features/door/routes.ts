@@ -1,10 +1,11 @@
 import { routes } from '@seriatim/contract'
 import type { Hono } from 'hono'
 import type { Database } from '../../db/client.ts'
+import type { StudioId } from '../../db/schema/columns.ts'
 import { RequestProblem } from '../../http/problem.ts'
 import { serveRoute, type Asking } from '../../http/serve-route.ts'
 import { addKey, listKeys, removeKey } from './keys.ts'
-import { readMembers, readStudioName } from './repository.ts'
+import { readMembers, readOtherStudios, readStudioName } from './repository.ts'
 import * as members from './service.ts'
 
 /** @param of `null` where there is no door: then nobody is a member, and nobody needs to be. */
@@ -12,6 +13,7 @@ export function memberRoutes(
   app: Hono<{ Bindings: Asking }>,
   of: members.MembersOf | null,
   db: Database,
+  studio: StudioId,
 ): void {
   const required = (): members.MembersOf => {
     if (!of)
@@ -19,10 +21,26 @@ export function memberRoutes(
     return of
   }
   serveRoute(app, routes.readMe, async ({ by }) => {
-    if (!of) return { door: false, member: null, studio: null }
-    if (by.accountId === null) return { door: true, member: null, studio: null }
+    const nobody = { member: null, studio: null, otherStudios: [] }
+    if (!of) return { door: false, ...nobody }
+    if (by.accountId === null) return { door: true, ...nobody }
     const member = (await readMembers(of.db, of.owner)).find((each) => each.id === by.accountId)
-    return { door: true, member: member ?? null, studio: await readStudioName(db) }
+    return {
+      door: true,
+      member: member ?? null,
+      studio: await readStudioName(db),
+      otherStudios: by.byKey ? [] : await readOtherStudios(of.owner, by.accountId, studio),
+    }
+  })
+  serveRoute(app, routes.chooseStudio, async ({ by, body }) => {
+    const accountId = ownAccount(by)
+    if (by.signInId === null) throw new RequestProblem('not-allowed', 'Only who signed in goes elsewhere.')
+    await members.chooseStudio(
+      required().owner,
+      { signInId: by.signInId, accountId },
+      body.studioId as StudioId,
+    )
+    return { chosen: true as const }
   })
   serveRoute(app, routes.listKeys, async ({ by }) => ({ keys: await listKeys(db, ownAccount(by)) }))
   serveRoute(app, routes.addKey, async ({ by, body }) =>

@@ -1,14 +1,14 @@
-import { roles, type Member, type Role } from '@seriatim/contract'
+import { roles, type Role } from '@seriatim/contract'
 import { useForm } from 'react-hook-form'
-import { useMemberChange } from '../../shared/api/index.ts'
+import { useMemberChange, type NewMember, type Told } from '../../shared/api/index.ts'
 import { Button, SelectField, TextField } from '../../shared/ui/index.ts'
 import { roleText } from './role-text.ts'
 
 interface AddMemberProps {
-  readonly onMade: (made: { readonly member: Member; readonly password: string }) => void
+  readonly onMade: (made: Told) => void
 }
 
-const nobody: Omit<Member, 'id'> = { name: '', email: '', role: 'painter' }
+const nobody: NewMember = { name: '', email: '', role: 'painter' }
 
 export function AddMember({ onMade }: AddMemberProps) {
   const add = useMemberChange()

@@ -1,14 +1,9 @@
 import { roles, type Member, type Role } from '@seriatim/contract'
 import { useState } from 'react'
-import { useMemberChange, useMembers } from '../../shared/api/index.ts'
+import { useMemberChange, useMembers, type Told } from '../../shared/api/index.ts'
 import { Button, controlLook, Dialog, ErrorState, LoadingState, ScrollRegion } from '../../shared/ui/index.ts'
 import { AddMember } from './AddMember.tsx'
 import { roleText } from './role-text.ts'
-
-interface Told {
-  readonly member: Member
-  readonly password: string
-}
 
 /** Everybody who may sign in, their roles, new passwords, and farewells. */
 export function MemberTable({ ownId }: { readonly ownId: string }) {
@@ -46,7 +41,7 @@ export function MemberTable({ ownId }: { readonly ownId: string }) {
             {members.map((member) => (
               <tr key={member.id} className="border-t border-paper-edge">
                 <th scope="row" className="py-2 pr-2">
-                  {member.name}
+                  {member.isAsked ? 'Asked, not here yet' : member.name}
                   {member.id === ownId ? <span className="font-normal text-ink-soft"> (you)</span> : null}
                   <span className="block text-sm font-normal text-ink-soft">{member.email}</span>
                 </th>
@@ -70,6 +65,7 @@ export function MemberTable({ ownId }: { readonly ownId: string }) {
                   {member.id === ownId ? null : (
                     <span className="inline-flex flex-wrap justify-end gap-2">
                       <Button
+                        disabled={member.isAsked}
                         onClick={() =>
                           change.mutate(
                             { kind: 'password', id: member.id },
@@ -96,7 +92,18 @@ export function MemberTable({ ownId }: { readonly ownId: string }) {
         ))}
       </ul>
       <AddMember onMade={setTold} />
-      {told ? (
+      {told?.password === null ? (
+        <Dialog open onOpenChange={() => setTold(null)} title="Asked to come">
+          <p>
+            Somebody signs in with {told.member.email} already. They find this studio under Studio, below
+            their name, and come with the password they have.
+          </p>
+          <Button weight="main" className="mt-4" onClick={() => setTold(null)}>
+            Done
+          </Button>
+        </Dialog>
+      ) : null}
+      {told && told.password !== null ? (
         <Dialog open onOpenChange={() => setTold(null)} title={`The password of ${told.member.name}`}>
           <p>Give it to {told.member.name} now: it is shown this once. It can be changed after signing in.</p>
           <p className="figures my-4 text-2xl select-all">{told.password}</p>
@@ -108,8 +115,9 @@ export function MemberTable({ ownId }: { readonly ownId: string }) {
       {leaving ? (
         <Dialog open onOpenChange={() => setLeaving(null)} title={`Let ${leaving.name} go?`}>
           <p>
-            {leaving.name} is signed out everywhere and cannot sign in any more. What {leaving.name} painted
-            and recorded stays.
+            {leaving.isAsked
+              ? 'They are not asked any more.'
+              : `${leaving.name} cannot come in here any more. What ${leaving.name} painted and recorded stays.`}
           </p>
           <Button
             weight="main"

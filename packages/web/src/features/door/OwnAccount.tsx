@@ -76,7 +76,7 @@ function WayOut() {
   const leave = useMutation({
     mutationFn: signOut,
     onSuccess: async () => {
-      client.setQueryData(meQuery.queryKey, { door: true, member: null, studio: null })
+      client.setQueryData(meQuery.queryKey, { door: true, member: null, studio: null, otherStudios: [] })
       storeWord(signedInKey, '')
       await forgetAll()
       window.location.assign('/')

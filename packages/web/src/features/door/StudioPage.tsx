@@ -2,6 +2,7 @@ import { useMe } from '../../shared/api/index.ts'
 import { EmptyState, LoadingState } from '../../shared/ui/index.ts'
 import { KeyList } from './KeyList.tsx'
 import { MemberTable } from './MemberTable.tsx'
+import { OtherStudios } from './OtherStudios.tsx'
 import { OwnAccount } from './OwnAccount.tsx'
 
 /** Who belongs to the studio, and one's own account. */
@@ -26,6 +27,7 @@ export function StudioPage() {
         {me.member.role === 'owner' ? <MemberTable ownId={me.member.id} /> : null}
         <div className="grid gap-4">
           <OwnAccount member={me.member} />
+          {me.otherStudios.length > 0 ? <OtherStudios studios={me.otherStudios} /> : null}
           <KeyList role={me.member.role} />
         </div>
       </div>

@@ -52,6 +52,7 @@ const lasting = new Set([
   'project-exists',
   'in-use',
   'last-owner',
+  'elsewhere-too',
   'not-allowed',
 ])
 

@@ -15,8 +15,8 @@ export { useChooseHours, useHoursOf, useNameStudio, useStudioName } from './desk
 export { useBringRates, useHand } from './hand.ts'
 export { useKeyChange, useKeys } from './keys.ts'
 export { useLibrary } from './library.ts'
-export { changePassword, meQuery, signIn, signOut, useMe } from './me.ts'
-export { useMemberChange, useMembers } from './members.ts'
+export { changePassword, chooseStudio, meQuery, signIn, signOut, useMe } from './me.ts'
+export { useMemberChange, useMembers, type NewMember, type Told } from './members.ts'
 export {
   createProject,
   exportProjectFile,

@@ -38,6 +38,9 @@ function sentenceOf(status: number): string {
   return new StrangeAnswer(status).message
 }
 
+/** Leads this sign-in to another studio of theirs, or to one that asks them to come. */
+export const chooseStudio = (studioId: string) => call(routes.chooseStudio, { body: { studioId } })
+
 export const signIn = (email: string, password: string) => askDoor('/sign-in/email', { email, password })
 export const signOut = () => askDoor('/sign-out', {})
 export const changePassword = (currentPassword: string, newPassword: string) =>

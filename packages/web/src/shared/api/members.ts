@@ -10,18 +10,26 @@ const membersQuery = queryOptions({
 
 export const useMembers = () => useQuery(membersQuery)
 
+export type NewMember = Pick<Member, 'name' | 'email' | 'role'>
+
+/** Who was added or given a password, and the password, told once; `null` for who had one. */
+export interface Told {
+  readonly member: Member
+  readonly password: string | null
+}
+
 type MemberChange =
-  | { readonly kind: 'add'; readonly member: Omit<Member, 'id'> }
+  | { readonly kind: 'add'; readonly member: NewMember }
   | { readonly kind: 'role'; readonly id: string; readonly role: Member['role'] }
   | { readonly kind: 'password'; readonly id: string }
   | { readonly kind: 'remove'; readonly id: string }
 
-/** Changes who belongs to the studio. @returns the password that was made, told once; `null` where none was. */
+/** Changes who belongs to the studio. @returns whom it is to be told; `null` where nothing is. */
 export function useMemberChange() {
   const client = useQueryClient()
   return useMutation({
     scope: { id: 'members' },
-    mutationFn: async (change: MemberChange) => {
+    mutationFn: async (change: MemberChange): Promise<Told | null> => {
       switch (change.kind) {
         case 'add':
           return call(routes.addMember, { body: change.member })
