@@ -9,6 +9,7 @@ import { recordedKinds, seedProject } from '../support/projects.ts'
 const root = fileURLToPath(new URL('../..', import.meta.url))
 const data = `${root}.cache/e2e-door-data`
 const email = 'odile@tallow.test'
+const maren = 'maren@tallow.test'
 const password = 'reed heron marsh tallow'
 
 test.beforeAll(() => rmSync(data, { recursive: true, force: true }))
@@ -55,6 +56,9 @@ test('behind a door everybody signs in, each may what their role may, and nothin
   expect((await tool('owner', [email], 'short')).said).toBe('A password has at least 10 characters.\n')
   expect((await tool('owner', [email, 'Odile'], password)).said).toContain(`${email} owns this studio now`)
 
+  const other = await tool('owner', [maren, 'Maren', '--studio', 'Below the weir'], password)
+  expect(other.said).toContain(`${maren} owns Below the weir now, and may sign in.`)
+
   const instance = new Instance(data, port, { TZ: 'Europe/Berlin', SERIATIM_ORIGIN: origin })
   await instance.start()
   try {
@@ -83,7 +87,7 @@ test('behind a door everybody signs in, each may what their role may, and nothin
       baseURL: origin,
       storageState: await page.context().storageState(),
     })
-    const { url, id } = await seedProject(request, { units: { Pikes: 3 }, stages: 2 })
+    const { url, id, name } = await seedProject(request, { units: { Pikes: 3 }, stages: 2 })
     const bench = await browser.newContext({ baseURL: origin })
     const desk = await bench.newPage()
     await desk.goto(`${url}/bench`)
@@ -131,6 +135,34 @@ test('behind a door everybody signs in, each may what their role may, and nothin
     await keys.getByRole('button', { name: 'Take away the key My calendar' }).click()
     await expect(keys.getByRole('listitem')).toHaveCount(0)
     expect((await fetch(`${origin}/api${url}/calendar.ics?key=${key}`)).status).toBe(401)
+
+    // Who has a studio of their own is asked to this one, and comes when they want to.
+    await told.getByRole('button', { name: 'Done' }).click()
+    await members.getByLabel('Name').fill('Maren')
+    await members.getByLabel('E-mail address').fill(maren)
+    await members.getByRole('button', { name: 'Add' }).click()
+    await page.getByRole('dialog', { name: 'Asked to come' }).getByRole('button', { name: 'Done' }).click()
+    await expect(members.getByRole('row', { name: /Asked, not here yet/ })).toContainText(maren)
+    const elsewhere = await browser.newContext({ baseURL: origin })
+    const guest = await elsewhere.newPage()
+    await guest.goto('/studio')
+    await signIn(guest, maren, password)
+    await expect(guest.getByRole('heading', { name: 'Below the weir' })).toBeVisible()
+    const studios = guest.getByRole('region', { name: 'Your other studios' })
+    await expect(studios.getByRole('listitem')).toContainText('asks you to come')
+    await expectAccessible(guest)
+    const tab = await elsewhere.newPage()
+    await tab.goto('/shelf')
+    await expect(tab.getByRole('heading', { level: 1 })).toContainText('materials on the shelf')
+    await studios.getByRole('button', { name: 'Join' }).click()
+    await expect(guest.getByRole('heading', { name })).toBeVisible()
+    // Every page of that browser goes along.
+    await expect(tab.getByRole('heading', { name })).toBeVisible()
+    await guest.getByRole('link', { name: 'Studio' }).click()
+    await expect(studios.getByRole('listitem')).toHaveText(/^Below the weir/)
+    await expect(studios.getByRole('button', { name: 'Go to Below the weir' })).toBeVisible()
+    await elsewhere.close()
+
     await desk.getByRole('button', { name: 'Sign out' }).click()
     await expect(desk.getByRole('heading', { name: 'Sign in' })).toBeVisible()
     await bench.close()

@@ -51,7 +51,7 @@ export const accessKeyMadeSchema = z.object({ made: accessKeySchema, key: z.stri
 export type AccessKey = z.output<typeof accessKeySchema>
 
 /** Another studio that somebody belongs to, or is asked to come to. */
-export const otherStudioSchema = z.object({ id: z.uuid(), name: z.string(), isAsked: z.boolean() })
+const otherStudioSchema = z.object({ id: z.uuid(), name: z.string(), isAsked: z.boolean() })
 
 export const studioChoiceSchema = z.object({ studioId: z.uuid({ error: 'This is no studio.' }) })
 

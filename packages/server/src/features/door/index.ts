@@ -1,3 +1,3 @@
 export { openDoor } from './door.ts'
 export { hasOwner, insertStudio } from './repository.ts'
-export { addMember, moveIn } from './service.ts'
+export { moveIn } from './service.ts'

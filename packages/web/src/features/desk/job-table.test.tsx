@@ -10,12 +10,12 @@ import { JobTable } from './JobTable.tsx'
 afterEach(cleanup)
 
 const at = (date: string) => Date.parse(`${date}T20:00:00Z`) as Instant
-const ids = ['reed', 'eel'] as readonly string[] as readonly ProjectId[]
-const jobs = ids.map(
+const reed = 'reed' as ProjectId
+const jobs = [reed, 'eel' as ProjectId].map(
   (id) => ({ id, name: `Job ${id}`, units: [], dueOn: null, planning: plainPlanning }) as unknown as Project,
 )
 const laid = (doneAt: string): JobShown => ({
-  projectId: ids[0]!,
+  projectId: reed,
   doneAt: at(doneAt),
   aloneAt: at('2026-12-01'),
   due: null,

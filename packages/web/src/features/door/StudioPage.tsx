@@ -26,8 +26,8 @@ export function StudioPage() {
       <div className="mt-4 grid grid-cols-1 items-start gap-4 lg:grid-cols-[2fr_1fr]">
         {me.member.role === 'owner' ? <MemberTable ownId={me.member.id} /> : null}
         <div className="grid gap-4">
-          <OwnAccount member={me.member} />
           {me.otherStudios.length > 0 ? <OtherStudios studios={me.otherStudios} /> : null}
+          <OwnAccount member={me.member} />
           <KeyList role={me.member.role} />
         </div>
       </div>
