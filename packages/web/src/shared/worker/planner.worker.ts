@@ -136,14 +136,20 @@ const planner = {
     return success({ laid: laid.value.laid, of: turn })
   },
   /** @param of the turn in which it was laid; where that is forgotten it is laid again, which comes to the same. */
-  drawDesk: (wish: DeskWish, of: number, turn: number): Result<DeskPlan, PlanProblem> => {
+  drawDesk: (
+    wish: DeskWish,
+    of: number,
+    turn: number,
+  ): Result<Pick<DeskPlan, 'forecast' | 'jobs'>, PlanProblem> => {
     const kept = desks.get(of)
     desks.delete(of)
     const laid = kept ? success(kept) : laidDesk(wish, turn)
     if (!laid.ok) return laid
     const { confidence } = wish
     const asked = { isCalledOff: heard(turn), ...(confidence === undefined ? {} : { confidence }) }
-    return success(drawDesk(laid.value, asked))
+    // The plan is there already, and large.
+    const { forecast, jobs } = drawDesk(laid.value, asked)
+    return success({ forecast, jobs })
   },
   planLine: (input: ProjectToPlan, turn: number) =>
     planLine({ ...fromProject(unpack(input)), isCalledOff: heard(turn) }),

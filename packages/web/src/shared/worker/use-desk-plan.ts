@@ -1,6 +1,7 @@
 import type { DeskLaid, FinishForecast, JobForecast, JobLaid } from '@seriatim/core/forecasting'
 import type { PlanProblem } from '@seriatim/core/plan'
 import { success, type Result } from '@seriatim/core/units'
+import { useMemo } from 'react'
 import type { DeskWish } from './planner.worker.ts'
 import { useWorkedOut } from './use-worked-out.ts'
 
@@ -42,8 +43,11 @@ export function useDeskPlan(
       return { of: fresh, answer: await planner.drawDesk(pack(fresh.of), fresh.answer.value.of, turn) }
     },
   })
-  if (!first) return undefined
-  if (!first.answer.ok) return first.answer
-  const isOfIt = drawn !== undefined && drawn.of === first
-  return isOfIt ? drawn.answer : success(first.answer.value.laid)
+  return useMemo(() => {
+    if (!first) return undefined
+    if (!first.answer.ok) return first.answer
+    const { laid } = first.answer.value
+    if (drawn?.of !== first) return success(laid)
+    return drawn.answer.ok ? success({ ...laid, ...drawn.answer.value }) : drawn.answer
+  }, [first, drawn])
 }
