@@ -89,7 +89,7 @@ export async function chooseStudio(
   studioId: StudioId,
 ): Promise<void> {
   if (!(await rows.leadTo(owner, by, studioId)))
-    throw new RequestProblem('not-found', 'You belong to no studio of this kind.')
+    throw new RequestProblem('not-found', 'You belong to no studio of this id.')
 }
 
 async function requireMember({ db, owner }: Pick<MembersOf, 'db' | 'owner'>, id: string): Promise<Member> {

@@ -95,8 +95,8 @@ export function MemberTable({ ownId }: { readonly ownId: string }) {
       {told?.password === null ? (
         <Dialog open onOpenChange={() => setTold(null)} title="Asked to come">
           <p>
-            Somebody signs in with {told.member.email} already. They find this studio under Studio, below
-            their name, and come with the password they have.
+            Somebody signs in with {told.member.email} already. They find this studio under Studio, among
+            “Your other studios”, and come with the password they have.
           </p>
           <Button weight="main" className="mt-4" onClick={() => setTold(null)}>
             Done
