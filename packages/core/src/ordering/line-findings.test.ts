@@ -57,6 +57,32 @@ describe('lineFindings', () => {
     expect(lineFindings(mended)).toEqual([])
   })
 
+  it('says what two layers share once, and counts their models once', () => {
+    const rows: readonly StepRow[] = [
+      ['metal', 'bright steel', 'edge'],
+      ['metal', 'bright steel', 'base coat'],
+      ['base', 'river grit', 'sprinkle'],
+      ['all', 'black primer, spray', 'spray'],
+    ]
+    const shared = {
+      ...project([pikes], [3, 0, 1, 2].map(stageFor)),
+      recipes: [footRecipe(rows, { unitIds: [pikes.id] })],
+    }
+    const found = lineFindings(shared)
+    expect(found.map((each) => each.reason)).toEqual([...new Set(found.map((each) => each.reason))])
+    expect(found.filter((each) => each.rule === 'R01').map((each) => each.models)).toEqual([3, 3])
+    // One of the two moved alone would leave the other, and bare metal beside it.
+    const spoilt = (given: typeof shared) =>
+      lineFindings(given).filter((each) => each.severity === 'spoils').length
+    const mended = mendProject(
+      shared,
+      testShelf,
+      found.find((each) => each.mend)!,
+      () => 'new',
+    )
+    expect(spoilt(mended)).toBeLessThanOrEqual(spoilt(shared))
+  })
+
   it('leaves out what the recipe keeps for a standard that no unit has', () => {
     const rows: readonly StepRow[] = [
       ['all', 'grey primer, spray', 'spray'],

@@ -41,9 +41,9 @@ export function lineJudge(input: OrderingInput): (line: readonly Stage[]) => rea
   return (line) => {
     const cost = lineCost(problem, line)
     const found = recipes.flatMap((source) => lineFaults(source, line, shelf))
-    const before = weigh(found)
+    const before = weighed(found)
     const isBetter = (after: Lined) =>
-      isLess(weigh(after.recipes.flatMap((source) => lineFaults(source, after.line, shelf))), before)
+      isLess(weighed(after.recipes.flatMap((source) => lineFaults(source, after.line, shelf))), before)
     const settled = found.flatMap((fault, place): LineFinding[] => {
       const { mends, ...finding } = fault
       const tried = place < mostTried ? tryMends(fault, { recipes, line }, shelf, isBetter) : null
@@ -175,21 +175,28 @@ export function mendProject<P extends Pick<Project, 'recipes' | 'units' | 'line'
   }
 }
 
-/** The same of several recipes, said once for all their models. */
-function together(findings: readonly LineFinding[]): LineFinding[] {
-  const byReason = new Map<string, LineFinding>()
+/** What is read counts first, then every single fault. */
+const weighed = (found: readonly LineFault[]) => [...weigh(together(found)), ...weigh(found)]
+
+/** The same of several layers or recipes, said once for all their models: of the first that can be mended. */
+function together<F extends Omit<LineFault, 'mends'> & { readonly mend?: Mend | null }>(
+  findings: readonly F[],
+): F[] {
+  const byReason = new Map<string, F[]>()
   for (const finding of findings) {
     const key = `${finding.rule} ${finding.reason}`
-    const other = byReason.get(key)
-    if (!other) byReason.set(key, finding)
-    else {
-      const models = other.models + finding.models
-      const all = other.secondsAtStake * other.models + finding.secondsAtStake * finding.models
-      byReason.set(key, { ...other, models, secondsAtStake: Math.round(all / Math.max(1, models)) })
-    }
+    byReason.set(key, [...(byReason.get(key) ?? []), finding])
   }
-  return [...byReason.values()]
+  return [...byReason.values()].flatMap((alike) => {
+    const said = alike.find((each) => each.mend) ?? alike[0]
+    if (!said || alike.length === 1) return said ?? []
+    const models = sum([...new Map(alike.map((each) => [each.recipeId, each.models])).values()])
+    const all = sum(alike.map((each) => each.secondsAtStake * each.models))
+    return { ...said, models, secondsAtStake: Math.round(all / Math.max(1, models)) }
+  })
 }
+
+const sum = (all: readonly number[]) => all.reduce((total, each) => total + each, 0)
 
 type LineCost = ReturnType<typeof rowCost>
 
