@@ -7,6 +7,7 @@ import { createInterface } from 'node:readline/promises'
 import { Writable } from 'node:stream'
 import { text } from 'node:stream/consumers'
 import { parseArgs } from 'node:util'
+import { ensureServerBuild, serverProgram } from './lib/builds.mjs'
 import { ensureNodePackages, requireNode } from './lib/node-packages.mjs'
 import { openDatabase } from './lib/open-database.mjs'
 import { inRoot, root } from './lib/paths.mjs'
@@ -20,6 +21,7 @@ await runTool(async () => {
   requireNode()
   if (!email) throw new Stop('Name the owner: npm run owner -- you@example.org "Your name"')
   await ensureNodePackages()
+  await ensureServerBuild()
   const password = await askPassword()
   const database = await openDatabase(dataFolder, { mayMake: !existsSync(dataFolder) })
   try {
@@ -45,9 +47,7 @@ function makeOwner(address, password) {
   const child = spawn(
     process.execPath,
     [
-      '--import',
-      'tsx',
-      'packages/server/src/make-owner.ts',
+      serverProgram('make-owner'),
       email,
       ...(name.length > 0 ? [name.join(' ')] : []),
       ...(values.studio === undefined ? [] : ['--studio', values.studio]),

@@ -3,6 +3,7 @@ import { spawn } from 'node:child_process'
 import { mkdirSync } from 'node:fs'
 import { resolve } from 'node:path'
 import { backupReminder } from './lib/backup-age.mjs'
+import { ensureBuilds, serverProgram, webRoot } from './lib/builds.mjs'
 import { Cluster } from './lib/cluster.mjs'
 import { ensurePostgres } from './lib/debian-packages.mjs'
 import { ensureNodePackages, requireNode } from './lib/node-packages.mjs'
@@ -10,7 +11,6 @@ import { inRoot, root } from './lib/paths.mjs'
 import { isPortFree } from './lib/ports.mjs'
 import { holdFolder } from './lib/hold-folder.mjs'
 import { asStop, runTool, Stop } from './lib/stop.mjs'
-import { ensureWebBuild, webRoot } from './lib/web-build.mjs'
 
 const port = Number(process.env.PORT ?? 4640)
 const dataFolder = resolve(process.env.SERIATIM_DATA ?? inRoot('data'))
@@ -31,7 +31,7 @@ await runTool(async () => {
   const reminder = given ? null : backupReminder(dataFolder)
   const cluster = given ? null : new Cluster(dataFolder)
   stopper.cluster = cluster
-  const [address] = await Promise.all([given ?? cluster.start(), ensureWebBuild()])
+  const [address] = await Promise.all([given ?? cluster.start(), ensureBuilds()])
   await startServer(address, stopper)
   if (reminder) process.stdout.write(`${reminder}\n`)
   process.stdout.write(
@@ -70,7 +70,7 @@ function startServer(databaseUrl, stopper) {
   const isStudio =
     process.env.SERIATIM_ORIGIN !== undefined || Number(process.env.SERIATIM_PROCESSES ?? 1) > 1
   const entry = isStudio ? 'processes' : 'main'
-  const server = spawn(process.execPath, ['--import', 'tsx', `packages/server/src/${entry}.ts`], {
+  const server = spawn(process.execPath, [serverProgram(entry)], {
     cwd: root,
     stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
     env: {

@@ -1,5 +1,6 @@
 // npm test: sets up everything, then checks and tests it all; independent of a running npm start.
 import { mkdirSync, readFileSync, rmSync } from 'node:fs'
+import { ensureBuilds } from './lib/builds.mjs'
 import { Cluster } from './lib/cluster.mjs'
 import { ensureChromium, ensurePostgres } from './lib/debian-packages.mjs'
 import { ensureNodePackages, requireNode } from './lib/node-packages.mjs'
@@ -7,7 +8,6 @@ import { cache, inRoot } from './lib/paths.mjs'
 import { freePort } from './lib/ports.mjs'
 import { run } from './lib/run.mjs'
 import { runTool } from './lib/stop.mjs'
-import { ensureWebBuild } from './lib/web-build.mjs'
 
 const failures = []
 let passed = 0
@@ -40,7 +40,7 @@ await runTool(async () => {
         () => script('unused'),
         () => unitTests('core', database),
         () => unitTests('contract', database),
-        () => ensureWebBuild(),
+        () => ensureBuilds(),
       ]),
     ])
   } finally {

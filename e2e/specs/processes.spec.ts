@@ -12,7 +12,7 @@ test.afterAll(() => rmSync(data, { recursive: true, force: true }))
 
 /** The servers among what a process started: what compiles their sources is another. */
 const serversOf = (pid: number) =>
-  execFileSync('pgrep', ['-P', String(pid), '-f', 'server/src/main'])
+  execFileSync('pgrep', ['-P', String(pid), '-f', 'dist/server/main'])
     .toString()
     .trim()
     .split('\n')

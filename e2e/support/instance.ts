@@ -69,7 +69,7 @@ export class Instance {
       '-P',
       String(this.child?.pid),
       '-f',
-      'server/src/(main|processes)',
+      'dist/server/(main|processes)',
     ]).toString()
     return Number(pids.trim().split('\n')[0])
   }

@@ -1,4 +1,5 @@
-// Servers behind one port, on one database, each as `main.ts`, and a planner beside them; what dies is replaced.
+// Servers behind one port, on one database, each as `main.ts`, and a planner beside them; what dies is replaced. It
+// runs as built only, beside the two.
 import { fork, type ChildProcess } from 'node:child_process'
 import cluster, { type Worker } from 'node:cluster'
 import { fileURLToPath } from 'node:url'
@@ -13,7 +14,7 @@ let isStopping = false
 let planner: ChildProcess | null = null
 const planAgainAfter = 1000
 
-cluster.setupPrimary({ exec: fileURLToPath(new URL('./main.ts', import.meta.url)) })
+cluster.setupPrimary({ exec: fileURLToPath(new URL('./main.js', import.meta.url)) })
 for (let count = 0; count < env.processes; count++) begin()
 
 function begin(): void {
@@ -41,7 +42,7 @@ function ended(worker: Worker, code: number, signal: string | null): void {
 }
 
 function beginPlanner(): ChildProcess {
-  const own = fork(fileURLToPath(new URL('./planner.ts', import.meta.url)))
+  const own = fork(fileURLToPath(new URL('./planner.js', import.meta.url)))
   own.on('exit', (code, signal) => {
     planner = null
     if (isStopping) {

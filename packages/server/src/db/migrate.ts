@@ -7,7 +7,8 @@ import { nameBatchesByModels } from './name-batches-by-models.ts'
 import type { StudioId } from './schema/columns.ts'
 import { firstStudio, tenantRole } from './studios.ts'
 
-const folder = fileURLToPath(new URL('./migrations', import.meta.url))
+/** From here, and from the built server, which lies as deep. */
+const folder = fileURLToPath(new URL('../../src/db/migrations', import.meta.url))
 
 /** Any number will do, as long as no other program on the same database takes it. */
 const migrationLock = 4_640_047
