@@ -192,7 +192,8 @@ export function createApp(options: AppOptions): App {
 /** The request with the address it came from, which no header of its own may say. */
 function knocking(context: Context): Request {
   const bindings = context.env as
-    { readonly incoming?: { readonly socket: { readonly remoteAddress?: string } } } | undefined
+    | { readonly incoming?: { readonly socket: { readonly remoteAddress?: string } } }
+    | undefined
   const headers = new Headers(context.req.raw.headers)
   headers.set(addressHeader, bindings?.incoming?.socket.remoteAddress ?? '127.0.0.1')
   return new Request(context.req.raw, { headers })

@@ -9,7 +9,8 @@ export interface ModelSet {
 }
 
 type Parsed =
-  { readonly ok: true; readonly sets: readonly ModelSet[] } | { readonly ok: false; readonly error: string }
+  | { readonly ok: true; readonly sets: readonly ModelSet[] }
+  | { readonly ok: false; readonly error: string }
 
 const mostModels = 999
 const longestRole = 60

@@ -17,7 +17,8 @@ const clientsQuery = queryOptions({
 export const useClients = () => useQuery(clientsQuery)
 
 type ClientChange =
-  { readonly kind: 'put'; readonly client: Client } | { readonly kind: 'remove'; readonly id: ClientId }
+  | { readonly kind: 'put'; readonly client: Client }
+  | { readonly kind: 'remove'; readonly id: ClientId }
 
 export function useClientChange() {
   const client = useQueryClient()
@@ -100,7 +101,8 @@ export function useAcceptQuote(id: ProjectId) {
 }
 
 type LinkChange =
-  { readonly kind: 'make'; readonly days: number } | { readonly kind: 'end'; readonly linkId: string }
+  | { readonly kind: 'make'; readonly days: number }
+  | { readonly kind: 'end'; readonly linkId: string }
 
 /** Makes a link or ends one. @returns what a new one is made of, told once; `null` where one was ended. */
 export function useLinkChange(id: ProjectId) {
