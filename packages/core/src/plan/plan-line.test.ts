@@ -261,3 +261,42 @@ describe('a plan before', () => {
     expect(plan({ ...given, before: { stretches: [] } })).toEqual(plan(given))
   })
 })
+
+describe('a plan before that keeps to what it promised', () => {
+  const line = [
+    stage('prime', { setUpSeconds: minutes(2), handsOnSecondsPerModel: minutes(1), ...drying(15) }),
+    stage('coat', { handsOnSecondsPerModel: minutes(4), ...drying(10) }),
+    { ...wash, setUpSeconds: minutes(1) },
+    stage('edge', { setUpSeconds: minutes(1), handsOnSecondsPerModel: minutes(3) }),
+  ]
+  const given = toPlan(project([unit('a', 12), unit('b', 12)], line, { batchSize: 4, batchesInHand: 3 }))
+  // Found in a hurry: a longer search would find another.
+  const before = plan({ ...given, effort: 0 })
+  const [first] = before.stretches
+  const after = (late: number, known: NonNullable<PlanningInput['before']>) => {
+    const now = addSeconds(first!.endsAt, late)
+    const [punched] = log({ kind: 'punched', stageId: first!.stageId, modelIds: first!.modelIds })
+    const progress = foldProgress([{ ...punched!, at: first!.endsAt }])
+    return plan({ ...given, progress, now, before: known })
+  }
+  const rowOf = (stretches: LinePlan['stretches']) => [
+    ...new Set(stretches.map(({ batchId, stageId }) => `${batchId} ${stageId}`)),
+  ]
+
+  it('is followed without a search: what was done as planned changes nothing of the rest', () => {
+    const next = after(0, before)
+    expect(rowOf(next.stretches)).toEqual(rowOf(before.stretches.slice(1)))
+    expect(next.asFound).toEqual(before.asFound)
+    // Without the promise it is searched for, and makes one of its own.
+    const searched = after(0, { stretches: before.stretches })
+    expect(searched.asFound.finishesAt).toBe(searched.finishesAt)
+    expect(searched.asFound).not.toEqual(before.asFound)
+  })
+
+  it('is held to what was promised when it was searched for, not to its last delay', () => {
+    const delayed = after(540, before)
+    expect(delayed.asFound).toEqual(before.asFound)
+    const later = after(2400, delayed)
+    expect(later.asFound).toEqual({ finishesAt: later.finishesAt, exposedSeconds: later.exposedSeconds })
+  })
+})

@@ -18,15 +18,23 @@ import { earliestFinish, lowerBound } from '../schedule/bounds.ts'
 import { choicesOf, createDesk } from '../schedule/desk.ts'
 import { batchByBatch, stageByStage } from '../schedule/habits.ts'
 import { isChain, wayOf, type PlanCost, type PlanInstance, type PlanSegment } from '../schedule/instance.ts'
-import type { LaidPlan, LinePlan, PainterLoad, PlannedTask, PlanSession, Stretch } from './line-plan.ts'
+import type {
+  AsFound,
+  LaidPlan,
+  LinePlan,
+  PainterLoad,
+  PlannedTask,
+  PlanSession,
+  Stretch,
+} from './line-plan.ts'
 import type { NoSprayTime } from './desk-hours.ts'
 import { planInstance, type PlanInstanceOf } from './plan-instance.ts'
 import type { PlanProblem } from './plan-notes.ts'
 import { freeOrder } from '../schedule/free-order.ts'
 import { lineLinks } from './line-links.ts'
 import { entryOf, layRow, type Row } from '../schedule/row.ts'
-import { searchFreely } from '../schedule/search-freely.ts'
-import type { FoundRow } from '../schedule/search.ts'
+import { layKept, searchFreely, type KeptOrder } from '../schedule/search-freely.ts'
+import { worthwhile, type FoundRow } from '../schedule/search.ts'
 
 export interface PlanningInput extends Parts {
   readonly progress?: Progress
@@ -53,8 +61,11 @@ export interface PlanningInput extends Parts {
   readonly room?: number
   /** With sessions to spare, for futures that take longer. */
   readonly spare?: boolean
-  /** The plan before something happened: what can be kept of it is kept. */
-  readonly before?: { readonly stretches: readonly PlannedTask[] }
+  /**
+   * The plan before something happened: what can be kept of it is kept. With what it promised it is followed as it is, and
+   * nothing searched for, while it keeps to that.
+   */
+  readonly before?: { readonly stretches: readonly PlannedTask[]; readonly asFound?: AsFound }
   readonly seed?: number
   /** How many model-stages the search may lay out; more finds better plans. */
   readonly effort?: number
@@ -158,6 +169,12 @@ function searchPrepared(prepared: Prepared, input: PlanningInput): Solving {
   const evaluations = Math.min(20_000, Math.floor((input.effort ?? defaultEffort) / size))
   const before = input.before?.stretches ?? []
   const keep = before.length > 0 ? rowBefore(before, work, batches, listed) : null
+  const asFound = input.before?.asFound
+  if (keep && asFound) {
+    const { instance, ...found } = layKept(listed, keep, desk.aims)
+    if (holds(found.cost, asFound, prepared.now))
+      return { ...prepared, instance, listed, found, work, desk, times: input.times, asFound }
+  }
   const { isCalledOff } = input
   const budget = {
     seed: input.seed ?? 1,
@@ -166,6 +183,17 @@ function searchPrepared(prepared: Prepared, input: PlanningInput): Solving {
   }
   const { instance, ...found } = searchFreely(listed, budget, desk.aims, keep)
   return { ...prepared, instance, listed, found, work, desk, times: input.times }
+}
+
+/** Whether a plan keeps what it promised: then there is nothing new to search for. */
+function holds(cost: PlanCost, { finishesAt, exposedSeconds }: AsFound, now: Instant): boolean {
+  const change = Math.abs(cost.finish - (finishesAt - now) / 1000)
+  return (
+    cost.late === 0 &&
+    cost.pressed === 0 &&
+    change <= Math.max(worthwhile.seconds, cost.finish * worthwhile.share) &&
+    cost.exposed <= exposedSeconds + worthwhile.seconds
+  )
 }
 
 /**
@@ -177,7 +205,7 @@ function rowBefore(
   { line }: Work,
   batches: readonly Batch[],
   instance: PlanInstance,
-): { readonly row: Row; readonly orders: readonly (readonly number[])[] } {
+): KeptOrder {
   const indexOf = new Map(batches.map((batch, index) => [batch.id, index]))
   const stageAt = new Map(line.map((stage, index) => [stage.id, index]))
   const known = instance.batches.map((): number[] => [])
@@ -217,6 +245,8 @@ interface Solving extends PlanInstanceOf, Pick<Parts, 'work' | 'desk'> {
   /** The instance with the batches as the line has them. */
   readonly listed: PlanInstance
   readonly found: FoundRow
+  /** Where a plan before still holds. */
+  readonly asFound?: AsFound
 }
 
 function planOf(solving: Solving): LinePlan {
@@ -229,8 +259,10 @@ function planOf(solving: Solving): LinePlan {
     return addSeconds(now, Number.isFinite(finish) ? finish : cost.finish)
   }
   const bound = earliestFinish(lowerBound(listed))
+  const { finishesAt, exposedSeconds } = plan
   return {
     ...plan,
+    asFound: solving.asFound ?? { finishesAt, exposedSeconds },
     earliestFinishAt: addSeconds(now, bound),
     gap: bound > 0 ? cost.finish / bound - 1 : 0,
     habits: { batchByBatch: habit(batchByBatch(free, unlimited)), stageByStage: habit(stageByStage(free)) },

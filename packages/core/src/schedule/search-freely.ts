@@ -5,7 +5,15 @@ import { freeOrder, type FreeOrder } from './free-order.ts'
 import type { Aim } from '../trade/desk.ts'
 import type { PlanInstance } from './instance.ts'
 import { layRow, type Row } from './row.ts'
-import { isWorthwhile, portion, searchRow, spentBetween, type FoundRow, type SearchBudget } from './search.ts'
+import {
+  isWorthwhile,
+  policies,
+  portion,
+  searchRow,
+  spentBetween,
+  type FoundRow,
+  type SearchBudget,
+} from './search.ts'
 import {
   entryOfSegment,
   inFull,
@@ -43,6 +51,23 @@ const filled = 0.15
 const fewTasks = 30
 const walksOfFew = 8
 
+/** What was planned before, by batch among each other and by task within each. */
+export interface KeptOrder {
+  readonly row: Row
+  readonly orders: readonly (readonly number[])[]
+}
+
+/** What was planned before, laid again with nothing searched for. */
+export function layKept(instance: PlanInstance, { row, orders }: KeptOrder, aims: readonly Aim[]): FoundPlan {
+  const own = withOrders(instance, orders)
+  const desk = createDesk(own)
+  const count = instance.batches.length
+  const { compare } = orderOfAims(aims, count)
+  const laid = policies.map((policy) => ({ row, policy, cost: layRow(desk, count, row, policy) }))
+  const found = laid.reduce((a, b) => (compare(b.cost, a.cost) < 0 ? b : a))
+  return { ...found, instance: own }
+}
+
 /**
  * Searches rows and, where batches leave it open, the orders of their tasks as well: first the order of the lists, then
  * sequences built by taking what can be begun soonest, then small changes of the best. Never worse than the best row
@@ -52,7 +77,7 @@ export function searchFreely(
   instance: PlanInstance,
   budget: SearchBudget,
   aims: readonly Aim[],
-  keep: { readonly row: Row; readonly orders: readonly (readonly number[])[] } | null = null,
+  keep: KeptOrder | null = null,
 ): FoundPlan {
   const frees = instance.batches.map(freeOrder)
   const asListed = instance.batches.map((batch) => batch.tasks.map((_, index) => index))

@@ -39,11 +39,11 @@ export interface FoundRow {
   readonly cost: PlanCost
 }
 
-const policies: readonly SplitPolicy[] = ['fill', 'whole']
+export const policies: readonly SplitPolicy[] = ['fill', 'whole']
 const dateFirst: readonly Aim[] = ['date']
 
 /** So many seconds, or such a share, a new plan has to save for the one before it to be given up. */
-const worthwhile = { seconds: 600, share: 0.01 }
+export const worthwhile = { seconds: 600, share: 0.01 }
 
 /** Of so many tasks only the first rules build a row: each asks every batch and painter for every task. */
 const manyTasks = 2000

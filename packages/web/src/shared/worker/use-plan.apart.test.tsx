@@ -17,7 +17,11 @@ function asked() {
   const planner = {
     planLine: (input: ProjectToPlan) => {
       inputs.push(input)
-      return Promise.resolve({ ok: true, value: { stretches: [`plan ${String(inputs.length)}`] } })
+      const number = String(inputs.length)
+      return Promise.resolve({
+        ok: true,
+        value: { stretches: [`plan ${number}`], asFound: `promised by ${number}` },
+      })
     },
   }
   vi.mocked(callPlanner).mockImplementation((_, task) => task(planner as never, 1, (given) => given))
@@ -59,7 +63,9 @@ it('keeps to the plan that is kept with the project: after a reload, and on ever
   })
   // What it was made for has changed: it is planned in full, and that is kept.
   expect(await planOnce(inputs, { id: 'reed', revision: 8 })).not.toHaveProperty('before')
-  expect(vi.mocked(sayPlan).mock.calls).toEqual([['reed', 8, { stretches: ['plan 2'] }]])
+  expect(vi.mocked(sayPlan).mock.calls).toEqual([
+    ['reed', 8, { stretches: ['plan 2'], asFound: 'promised by 2' }],
+  ])
   // All was done when that was planned: it is nothing to keep to.
   kept({ revision: 9, stretches: [] })
   expect(await planOnce(inputs, { id: 'reed', revision: 9 })).not.toHaveProperty('before')
@@ -88,7 +94,11 @@ it('keeps to the plan before with less effort while the project itself is the sa
 
   rerender({ wish: input({ now: 1 }) })
   await waitFor(() => expect(inputs).toHaveLength(2))
-  expect(inputs[1]).toMatchObject({ now: 1, before: { stretches: ['plan 1'] }, effort: 400_000 })
+  expect(inputs[1]).toMatchObject({
+    now: 1,
+    before: { stretches: ['plan 1'], asFound: 'promised by 1' },
+    effort: 400_000,
+  })
 
   rerender({ wish: input({ now: 2, effort: 150_000 }) })
   await waitFor(() => expect(inputs).toHaveLength(3))
@@ -98,4 +108,20 @@ it('keeps to the plan before with less effort while the project itself is the sa
   rerender({ wish: changed })
   await waitFor(() => expect(inputs).toHaveLength(4))
   expect(inputs[3]).toBe(changed)
+})
+
+it('follows a plan found in a hurry where that is asked for, and begins with it where one is to be thorough', async () => {
+  const inputs = asked()
+  vi.mocked(sayPlan).mockClear()
+  const project = { id: 'rush', revision: 3 }
+  const hurried = await planOnce(inputs, project, { effort: 150_000 })
+  expect(hurried).not.toHaveProperty('before')
+  expect(await planOnce(inputs, project, { effort: 150_000 })).toMatchObject({
+    before: { stretches: ['plan 1'], asFound: 'promised by 1' },
+  })
+  const thorough = await planOnce(inputs, project)
+  expect(thorough).toMatchObject({ before: { stretches: ['plan 2'] } })
+  expect(thorough).not.toHaveProperty('effort')
+  expect(thorough).not.toHaveProperty('before.asFound')
+  expect(vi.mocked(sayPlan)).toHaveBeenCalledOnce()
 })

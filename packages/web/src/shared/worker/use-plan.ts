@@ -1,4 +1,4 @@
-import type { LinePlan, PlannedTask, PlanProblem } from '@seriatim/core/plan'
+import type { LinePlan, PlanProblem, ProjectToPlan } from '@seriatim/core/plan'
 import type { Project } from '@seriatim/core/trade'
 import type { Result } from '@seriatim/core/units'
 import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/react-query'
@@ -8,8 +8,14 @@ import { callPlanner } from './call-planner.ts'
 import { inputKey } from './input-key.ts'
 import type { PlanInput } from './use-planning-input.ts'
 
+interface Known {
+  readonly plan: NonNullable<ProjectToPlan['before']>
+  /** Searched for as long as it takes, it or the one that it keeps to. */
+  readonly isThorough: boolean
+}
+
 /** The last plan of each project: while nothing about the project itself changes, the next one keeps to it. */
-const last = new Map<Project['id'], { readonly project: Project; readonly plan: LinePlan }>()
+const last = new Map<Project['id'], Known & { readonly project: Project }>()
 
 /** So much effort goes to a plan that keeps to the one before: what was found then is where it begins. */
 export const quickEffort = 400_000
@@ -29,20 +35,22 @@ export function usePlan(input: PlanInput | null) {
       if (!input) throw new Error('nothing to plan')
       const { project } = input
       const known = last.get(project.id)
-      const stretches: readonly PlannedTask[] | undefined =
-        known?.project === project ? known.plan.stretches : await keptStretches()
-      const wish = stretches
-        ? { ...input, before: { stretches }, effort: Math.min(input.effort ?? quickEffort, quickEffort) }
-        : input
+      const before = known?.project === project ? known : await keptPlan()
+      const wish = before ? { ...input, ...keepingTo(before, input) } : input
       const planned = await callPlanner(
         'plan',
         async (planner, turn, pack) => planner.planLine(pack(wish), turn),
         signal,
       )
       if (!planned.ok) return planned
-      last.set(project.id, { project, plan: planned.value })
+      const isSearched = wish.effort === undefined
+      last.set(project.id, {
+        project,
+        plan: planned.value,
+        isThorough: isSearched || before?.isThorough === true,
+      })
       // What was found in a hurry is nothing to keep to.
-      if (wish.effort === undefined && revision !== undefined) keep(project.id, revision, planned.value)
+      if (isSearched && revision !== undefined) keep(project.id, revision, planned.value)
       return planned
     },
     placeholderData: keepPreviousData,
@@ -50,11 +58,11 @@ export function usePlan(input: PlanInput | null) {
     gcTime: 60_000,
   })
 
-  async function keptStretches() {
-    if (revision === undefined || !input) return undefined
+  async function keptPlan(): Promise<Known | null> {
+    if (revision === undefined || !input) return null
     const kept = await client.query(keptPlanQuery(input.project.id)).catch(() => null)
     // What is of nothing, since all was done or nothing could be, is nothing to keep to.
-    return kept?.revision === revision && kept.stretches.length > 0 ? kept.stretches : undefined
+    return kept?.revision === revision && kept.stretches.length > 0 ? { plan: kept, isThorough: true } : null
   }
 
   function keep(id: Project['id'], of: number, plan: LinePlan) {
@@ -62,5 +70,15 @@ export function usePlan(input: PlanInput | null) {
       () => client.invalidateQueries({ queryKey: keptPlanQuery(id).queryKey }),
       () => undefined,
     )
+  }
+}
+
+/** A plan found in a hurry is followed only where a hurried one is asked for; else a thorough one begins with it. */
+function keepingTo({ plan, isThorough }: Known, { effort }: PlanInput) {
+  const { stretches, asFound } = plan
+  if (!isThorough && effort === undefined) return { before: { stretches } }
+  return {
+    before: { stretches, ...(asFound ? { asFound } : {}) },
+    effort: Math.min(effort ?? quickEffort, quickEffort),
   }
 }
