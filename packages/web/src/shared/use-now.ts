@@ -1,5 +1,5 @@
 import { instant, type Instant } from '@seriatim/core/units'
-import { useSyncExternalStore } from 'react'
+import { useMemo, useSyncExternalStore } from 'react'
 import { clockNow } from './clock.ts'
 
 const subscribers = new Set<() => void>()
@@ -28,4 +28,11 @@ function subscribe(notify: () => void): () => void {
 export function useNow(everySeconds = 1): Instant {
   const step = everySeconds * 1000
   return useSyncExternalStore(subscribe, () => instant(step === 1000 ? now : Math.floor(now / step) * step))
+}
+
+/** The same, and this moment when `done` has become another: what was just done is not looked at from before it. */
+export function useNowOf(done: unknown, everySeconds: number): Instant {
+  const ticked = useNow(everySeconds)
+  const changed = useMemo(() => ({ done, at: clockNow() }), [done])
+  return instant(Math.max(ticked, changed.at))
 }

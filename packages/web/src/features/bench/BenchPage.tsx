@@ -9,7 +9,7 @@ import { usePainterHere } from '../../shared/device.ts'
 import { useProgress, useRecorder } from '../../shared/progress/index.ts'
 import { EmptyState, ErrorState, HoleLegend, LoadingState, NothingYet } from '../../shared/ui/index.ts'
 import { useFinish } from '../../shared/use-finish.ts'
-import { useNow } from '../../shared/use-now.ts'
+import { useNowOf } from '../../shared/use-now.ts'
 import { useProjectPlan } from '../../shared/use-project-plan.ts'
 import { useMaterials, useProjectInAir } from '../../shared/working-project.ts'
 import { quickEffort, useWorkLeft } from '../../shared/worker/index.ts'
@@ -57,7 +57,10 @@ function Bench({ progress }: { readonly progress: Progress }) {
   const clock =
     clockOf(progress, painter) ??
     (painter === project.planning.painters[0]?.id ? clockOf(progress, null) : null)
-  const now = useNow(10)
+  const now = useNowOf(progress, 10)
+  // The strips are many: of what changes them by the clock alone they follow at once only what a finger felt here.
+  const [felt, setFelt] = useState(0)
+  const stripsNow = useNowOf(felt, 10)
   const [choice, setChoice] = useState<Choice | null>(null)
   const [touchUp, setTouchUp] = useState<TouchUpWish | null>(null)
   const [otherPaint, setOtherPaint] = useState(false)
@@ -67,18 +70,21 @@ function Bench({ progress }: { readonly progress: Progress }) {
   const left = useWorkLeft(project, progress, times)
   const shelf = useMemo(() => dryingShelf(project, batches, progress, now), [project, batches, progress, now])
   // So does what stands beside the work.
-  const settled = useDeferredValue(progress)
-  const drying = useMemo(() => dryingShelf(project, batches, settled, now), [project, batches, settled, now])
+  const settled = useDeferredValue(useMemo(() => ({ progress, now }), [progress, now]))
+  const drying = useMemo(
+    () => dryingShelf(project, batches, settled.progress, settled.now),
+    [project, batches, settled],
+  )
   const waiting = useMemo(() => toFollow(project, batches, progress, now), [project, batches, progress, now])
   const justDry = useMemo(() => {
     const wet = new Set(drying.map((entry) => `${entry.batch.id} ${entry.stage.id}`))
-    const before = dryingShelf(project, batches, settled, addSeconds(now, -feltWithin))
-    return before.filter((each) => each.until <= now && !wet.has(`${each.batch.id} ${each.stage.id}`))
-  }, [project, batches, settled, now, drying])
+    const before = dryingShelf(project, batches, settled.progress, addSeconds(settled.now, -feltWithin))
+    return before.filter((each) => each.until <= settled.now && !wet.has(`${each.batch.id} ${each.stage.id}`))
+  }, [project, batches, settled, drying])
   const forecast = useFinish(project, estimated)
   const sitting = useMemo(
-    () => plan && sittingNow(project, settled, plan, estimate, painter, now),
-    [project, settled, plan, estimate, painter, now],
+    () => plan && sittingNow(project, settled.progress, plan, estimate, painter, settled.now),
+    [project, settled, plan, estimate, painter],
   )
   const [skipped, setSkipped] = useState<readonly Skipped[]>([])
   const task = withoutSkipped(
@@ -151,7 +157,10 @@ function Bench({ progress }: { readonly progress: Progress }) {
             shelf={drying}
             justDry={justDry}
             timeZone={project.evenings.timeZone}
-            onFeel={({ stage, modelIds }, feels) => recorder.feel(stage.id, modelIds, feels)}
+            onFeel={({ stage, modelIds }, feels) => {
+              recorder.feel(stage.id, modelIds, feels)
+              setFelt(felt + 1)
+            }}
           />
         </aside>
       </div>
@@ -161,7 +170,7 @@ function Bench({ progress }: { readonly progress: Progress }) {
           project={project}
           batches={batches}
           progress={progress}
-          now={now}
+          now={stripsNow}
           onPunch={recorder.punch}
           onClear={recorder.clear}
           onTouchUp={setTouchUp}
