@@ -32,6 +32,12 @@ export default defineConfig({
     reuseExistingServer: false,
     timeout: 240_000,
     gracefulShutdown: { signal: 'SIGTERM', timeout: 20_000 },
-    env: { PORT: String(port), SERIATIM_DATA: `${root}.cache/e2e-data`, TZ: 'Europe/Berlin' },
+    env: {
+      PORT: String(port),
+      SERIATIM_DATA: `${root}.cache/e2e-data`,
+      // Of no worth after the run: nothing waits for the disk.
+      SERIATIM_DISPOSABLE: '1',
+      TZ: 'Europe/Berlin',
+    },
   },
 })

@@ -29,7 +29,9 @@ await runTool(async () => {
   if (!given) await ensurePostgres()
   await ensureNodePackages()
   const reminder = given ? null : backupReminder(dataFolder)
-  const cluster = given ? null : new Cluster(dataFolder)
+  const cluster = given
+    ? null
+    : new Cluster(dataFolder, { disposable: process.env.SERIATIM_DISPOSABLE === '1' })
   stopper.cluster = cluster
   const [address] = await Promise.all([given ?? cluster.start(), ensureBuilds()])
   await startServer(address, stopper)
