@@ -9,6 +9,8 @@ import { plannerGivesUp } from './planner-gives-up.ts'
 
 const env = readEnvironment()
 const log = pino({ level: env.logLevel }, pino.destination(2))
+/** All that have not ended: the cluster's own list keeps one that has ended for as long as its channel is open. */
+const running = new Set<Worker>()
 const ready = new Set<number>()
 let isStopping = false
 let planner: ChildProcess | null = null
@@ -19,6 +21,7 @@ for (let count = 0; count < env.processes; count++) begin()
 
 function begin(): void {
   const worker = cluster.fork()
+  running.add(worker)
   worker.on('message', (word) => {
     if (word !== 'listening') return
     ready.add(worker.id)
@@ -32,6 +35,7 @@ function begin(): void {
 
 /** One that never listened has said why; one that did is replaced, and the others go on meanwhile. */
 function ended(worker: Worker, code: number, signal: string | null): void {
+  running.delete(worker)
   if (isStopping) {
     endWhenAllEnded()
     return
@@ -59,13 +63,13 @@ function beginPlanner(): ChildProcess {
 }
 
 function endWhenAllEnded(): void {
-  if (Object.keys(cluster.workers ?? {}).length === 0 && planner === null) process.exit(0)
+  if (running.size === 0 && planner === null) process.exit(0)
 }
 
 function stop(): void {
   if (isStopping) return
   isStopping = true
-  for (const worker of Object.values(cluster.workers ?? {})) worker?.kill('SIGTERM')
+  for (const worker of running) worker.process.kill('SIGTERM')
   planner?.kill('SIGTERM')
 }
 process.on('SIGTERM', stop)
