@@ -30,6 +30,9 @@ export const secondsField = z
   number
 >
 
+/** Whole seconds of what may go on for years, together. */
+export const sumOfSecondsField = z.int().min(0).max(2_147_483_647) as unknown as z.ZodType<Seconds, number>
+
 /** Nothing is painted before this, nor planned for after it; both can be kept by any database. */
 const [firstYear, lastYear] = [1970, 2199]
 

@@ -2,7 +2,7 @@ import type { LaidPlan } from '@seriatim/core/plan'
 import { touchUpParts } from '@seriatim/core/schedule'
 import type { BatchId, ModelId, StageId, UnitId } from '@seriatim/core/units'
 import { z } from 'zod'
-import { idOf, instantField, nameOf } from './fields.ts'
+import { idOf, instantField, nameOf, sumOfSecondsField } from './fields.ts'
 
 /** Models of one unit that move down the line together in a plan. */
 const plannedBatchSchema = z.object({
@@ -27,6 +27,8 @@ export const planToKeepSchema = z.object({
   batches: z.array(plannedBatchSchema).max(5000, { error: 'Up to 5,000 batches.' }).readonly(),
   /** In the order of their beginning. */
   stretches: z.array(plannedTaskSchema).max(50_000, { error: 'Up to 50,000 stretches.' }).readonly(),
+  /** What it promised when it was searched for: while it keeps to that, nobody searches for another. */
+  asFound: z.object({ finishesAt: instantField, exposedSeconds: sumOfSecondsField }).nullable().default(null),
 })
 
 export const storedPlanSchema = planToKeepSchema.extend({ id: z.uuid(), madeAt: instantField })
@@ -37,7 +39,7 @@ export type StoredPlan = z.output<typeof storedPlanSchema>
 /** @param revision of the project the plan was made for. */
 export function planToKeep(
   revision: number,
-  { batches, stretches }: Pick<LaidPlan, 'batches' | 'stretches'>,
+  { batches, stretches, asFound }: Pick<LaidPlan, 'batches' | 'stretches' | 'asFound'>,
 ): PlanToKeep {
   return {
     revision,
@@ -53,5 +55,6 @@ export function planToKeep(
       painter,
       putOff,
     })),
+    asFound,
   }
 }

@@ -3,8 +3,8 @@ import type { AirAt } from '../air/line-in-air.ts'
 import { unfitForCans } from '../air/spray-windows.ts'
 import { estimateLine, timesOf, type EstimateInput } from '../estimating/estimate-line.ts'
 import { roomFor } from '../estimating/room.ts'
-import type { LaidPlan, PlannedTask } from '../plan/line-plan.ts'
-import { layLine } from '../plan/plan-line.ts'
+import type { LaidPlan } from '../plan/line-plan.ts'
+import { layLine, type PlanningInput } from '../plan/plan-line.ts'
 import type { PlanProblem } from '../plan/plan-notes.ts'
 import { toPlan } from '../plan/to-plan.ts'
 import type { Progress } from '../progress/progress.ts'
@@ -20,7 +20,7 @@ export interface ProjectNow extends Required<Pick<EstimateInput, 'shelf' | 'now'
   /** Of the air, those foretold among them. */
   readonly readings: readonly AirAt[]
   /** The plan before, which is kept to where nothing is much better. */
-  readonly before?: { readonly stretches: readonly PlannedTask[] }
+  readonly before?: NonNullable<PlanningInput['before']>
 }
 
 interface PlannedNow {

@@ -47,8 +47,13 @@ export interface PainterLoad {
   readonly doneAt: Instant | null
 }
 
+/** What a plan promised when it was searched for. */
+export type AsFound = Pick<LaidPlan, 'finishesAt' | 'exposedSeconds'>
+
 /** Who does what when. */
 export interface LaidPlan {
+  /** Of this plan, or of the one before it where that still holds and nothing was searched for. */
+  readonly asFound: AsFound
   readonly batches: readonly Batch[]
   readonly painters: readonly PainterLoad[]
   /** By start. */
@@ -74,13 +79,8 @@ export interface LaidPlan {
   readonly notes: readonly PlanNote[]
 }
 
-/** What a plan promised when it was searched for. */
-export type AsFound = Pick<LaidPlan, 'finishesAt' | 'exposedSeconds'>
-
 /** The same, and how good the answer is. */
 export interface LinePlan extends LaidPlan {
-  /** Of this plan, or of the one before it where that still holds and nothing was searched for. */
-  readonly asFound: AsFound
   /** No plan can finish before this moment. */
   readonly earliestFinishAt: Instant
   /** How much longer the plan takes than the bound, as a share of the bound's span; 0 is proved best. */

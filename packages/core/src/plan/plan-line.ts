@@ -65,7 +65,7 @@ export interface PlanningInput extends Parts {
    * The plan before something happened: what can be kept of it is kept. With what it promised it is followed as it is, and
    * nothing searched for, while it keeps to that.
    */
-  readonly before?: { readonly stretches: readonly PlannedTask[]; readonly asFound?: AsFound }
+  readonly before?: { readonly stretches: readonly PlannedTask[]; readonly asFound?: AsFound | null }
   readonly seed?: number
   /** How many model-stages the search may lay out; more finds better plans. */
   readonly effort?: number
@@ -259,10 +259,8 @@ function planOf(solving: Solving): LinePlan {
     return addSeconds(now, Number.isFinite(finish) ? finish : cost.finish)
   }
   const bound = earliestFinish(lowerBound(listed))
-  const { finishesAt, exposedSeconds } = plan
   return {
     ...plan,
-    asFound: solving.asFound ?? { finishesAt, exposedSeconds },
     earliestFinishAt: addSeconds(now, bound),
     gap: bound > 0 ? cost.finish / bound - 1 : 0,
     habits: { batchByBatch: habit(batchByBatch(free, unlimited)), stageByStage: habit(stageByStage(free)) },
@@ -285,8 +283,11 @@ function laidPlan(solving: Solving): { readonly plan: LaidPlan; readonly cost: P
     const own = solving.sessions[segment.painter]?.[segment.session]
     return indexOf.get(`${String(segment.painter)} ${String(own?.startsAt ?? 0)}`) ?? 0
   }
+  const said = summary(instance, cost, now)
+  const { finishesAt, exposedSeconds } = said
   const plan = {
-    ...summary(instance, cost, now),
+    ...said,
+    asFound: solving.asFound ?? { finishesAt, exposedSeconds },
     batches,
     painters: loadsOf(desk, instance, segments, now),
     sessions,

@@ -19,6 +19,8 @@ export const plan = pgTable(
     madeOf: text('made_of'),
     /** Who does what in which order; written and read whole. */
     stretches: jsonb().$type<PlanToKeep['stretches']>().notNull(),
+    /** What it promised when it was searched for; `null` of one that was kept before that was. */
+    asFound: jsonb('as_found').$type<NonNullable<PlanToKeep['asFound']>>(),
   },
   (table) => [
     primaryKey({ columns: [table.studioId, table.projectId] }),

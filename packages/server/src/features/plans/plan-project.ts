@@ -11,6 +11,8 @@ import { createSummaries } from '../projects/summaries.ts'
 import { readShelf } from '../shelf/service.ts'
 import { readPlan, readUnplanned, writePlan } from './repository.ts'
 
+const noPlan = { batches: [], stretches: [], asFound: null }
+
 /**
  * Plans a project as it stands and says when it is done, unless the plan that is kept was made of the same. What cannot be
  * planned (nothing to do, an evening that is too short) has a plan of nothing, so that it is not asked for again.
@@ -42,7 +44,7 @@ export async function planProject(db: Database, id: ProjectId, now: Instant): Pr
   })
   const { plan, forecast } = planned.ok ? planned.value : { plan: null, forecast: null }
   await db.transaction(async (tx) => {
-    const row = planToKeep(project.revision, plan ?? { batches: [], stretches: [] })
+    const row = plan ? planToKeep(project.revision, plan) : { ...noPlan, revision: project.revision }
     await writePlan(tx, id, row, { madeAt: now, madeOf: stale.madeOf })
     if (forecast) await sayFinish(tx, id, { doneBy: forecast.p80, odds: forecast.odds, saidAt: now })
   })

@@ -32,6 +32,7 @@ async function seeded() {
     revision,
     batches: [{ id: 'Pikes A', unitId: unit.id, modelIds }],
     stretches: [{ batchId: 'Pikes A', stageId: line[0]!.id, touchUp: null, painter: 0, putOff: false }],
+    asFound: { finishesAt: '2026-11-30T20:00:00.000Z', exposedSeconds: 300 },
   })
   return { id: id as ProjectId, path, unit, line, revision, row }
 }
@@ -85,6 +86,8 @@ describe('the plan of a project', () => {
     expect(kept!.stretches.map((each) => each.stageId)).toEqual(
       planned.value.plan.stretches.map((each) => each.stageId),
     )
+    const { finishesAt, exposedSeconds } = planned.value.plan.asFound
+    expect(kept!.asFound).toEqual({ finishesAt: new Date(finishesAt).toISOString(), exposedSeconds })
     expect(kept!.batches.flatMap((batch) => batch.modelIds).sort()).toEqual(
       unit.models.map((model) => model.id).sort(),
     )

@@ -13,8 +13,8 @@ export async function readPlan(db: Database, id: ProjectId): Promise<StoredPlan 
     .from(planBatch)
     .where(eq(planBatch.projectId, id))
     .orderBy(asc(planBatch.place))
-  const { revision, madeAt, stretches } = row
-  return { id: row.id, revision, madeAt: instant(madeAt.getTime()), batches, stretches }
+  const { revision, madeAt, stretches, asFound } = row
+  return { id: row.id, revision, madeAt: instant(madeAt.getTime()), batches, stretches, asFound }
 }
 
 interface Standing {
@@ -59,10 +59,10 @@ export async function readUnplanned(
 export async function writePlan(
   db: Database,
   projectId: ProjectId,
-  { revision, batches, stretches }: PlanToKeep,
+  { revision, batches, stretches, asFound }: PlanToKeep,
   { madeAt, madeOf }: { readonly madeAt: Instant; readonly madeOf: string | null },
 ): Promise<void> {
-  const own = { id: v7(), revision, madeAt: new Date(madeAt), madeOf, stretches }
+  const own = { id: v7(), revision, madeAt: new Date(madeAt), madeOf, stretches, asFound }
   const older = (madeOf === null ? lt : lte)(plan.revision, revision)
   const [kept] = await db
     .insert(plan)

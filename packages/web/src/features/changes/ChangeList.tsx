@@ -27,8 +27,8 @@ export function ChangeList({ projectId }: { readonly projectId: ProjectId }) {
       </ol>
     )
   }
-  if (error) return <ErrorState error={error} onRetry={() => void refetch()} />
-  return <LoadingState what="the changes" />
+  if (error) return <ErrorState error={error} onRetry={() => void refetch()} isPart />
+  return <LoadingState what="the changes" isPart />
 }
 
 function Row({ change, project }: { readonly change: LoggedChange; readonly project: Project }) {

@@ -13,9 +13,9 @@ export function MemberTable({ ownId }: { readonly ownId: string }) {
   const [leaving, setLeaving] = useState<Member | null>(null)
   if (!members)
     return error ? (
-      <ErrorState error={error} onRetry={() => void refetch()} />
+      <ErrorState error={error} onRetry={() => void refetch()} isPart />
     ) : (
-      <LoadingState what="the members" />
+      <LoadingState what="the members" isPart />
     )
   return (
     <section className="ticket min-w-0 p-4" aria-labelledby="members">

@@ -1,3 +1,4 @@
+import { clsx } from 'clsx'
 import { useMe } from '../../shared/api/index.ts'
 import { EmptyState, LoadingState } from '../../shared/ui/index.ts'
 import { KeyList } from './KeyList.tsx'
@@ -20,11 +21,17 @@ export function StudioPage() {
     )
   }
   if (!me.member) return null
+  const isOwner = me.member.role === 'owner'
   return (
     <>
       <h1 className="mt-6 text-3xl">{me.studio}</h1>
-      <div className="mt-4 grid grid-cols-1 items-start gap-4 lg:grid-cols-[2fr_1fr]">
-        {me.member.role === 'owner' ? <MemberTable ownId={me.member.id} /> : null}
+      <div
+        className={clsx(
+          'mt-4 grid grid-cols-1 items-start gap-4',
+          isOwner ? 'lg:grid-cols-[2fr_1fr]' : 'max-w-xl',
+        )}
+      >
+        {isOwner ? <MemberTable ownId={me.member.id} /> : null}
         <div className="grid gap-4">
           {me.otherStudios.length > 0 ? <OtherStudios studios={me.otherStudios} /> : null}
           <OwnAccount member={me.member} />

@@ -17,7 +17,7 @@ export const keptPlanQuery = (id: ProjectId) =>
 export async function sayPlan(
   id: ProjectId,
   revision: number,
-  plan: Pick<LinePlan, 'batches' | 'stretches'>,
+  plan: Pick<LinePlan, 'batches' | 'stretches' | 'asFound'>,
 ): Promise<void> {
   const body = z.encode(routes.keepPlan.body, planToKeep(revision, plan))
   await call(routes.keepPlan, { params: { id }, body })

@@ -22,13 +22,16 @@ export function EmptyState({ title, children, actions }: EmptyProps) {
 interface ErrorProps {
   readonly error: unknown
   readonly onRetry?: () => void
+  /** Of a page that has a heading of its own. */
+  readonly isPart?: boolean
 }
 
-export function ErrorState({ error, onRetry }: ErrorProps) {
+export function ErrorState({ error, onRetry, isPart = false }: ErrorProps) {
   const away = isAway(error)
+  const Heading = isPart ? 'h2' : 'h1'
   return (
     <section role="alert" className="ticket mx-auto mt-10 max-w-xl border-l-8 border-l-hands p-8">
-      <h1 className="text-2xl">{away ? 'The desk is unattended' : 'This did not work'}</h1>
+      <Heading className="text-2xl">{away ? 'The desk is unattended' : 'This did not work'}</Heading>
       <p className="mt-2 text-ink-soft">
         {away
           ? 'Seriatim’s server does not answer. Nothing recorded is lost; as soon as it runs again, this page goes on.'
@@ -45,11 +48,18 @@ export function ErrorState({ error, onRetry }: ErrorProps) {
   )
 }
 
+interface LoadingProps {
+  readonly what: string
+  /** Of a page that has a heading of its own. */
+  readonly isPart?: boolean
+}
+
 /** Blank strips where the content will be; spoken once. */
-export function LoadingState({ what }: { readonly what: string }) {
+export function LoadingState({ what, isPart = false }: LoadingProps) {
+  const Heading = isPart ? 'p' : 'h1'
   return (
     <div role="status" className="mt-6 grid gap-3">
-      <h1 className="sr-only">Loading {what} …</h1>
+      <Heading className="sr-only">Loading {what} …</Heading>
       {[72, 90, 60].map((width) => (
         <div key={width} className="ticket h-14 animate-pulse" style={{ width: `${String(width)}%` }} />
       ))}

@@ -56,9 +56,9 @@ beforeEach(() => kept(null))
 
 it('keeps to the plan that is kept with the project: after a reload, and on every device', async () => {
   const inputs = asked()
-  kept({ revision: 7, stretches: ['as kept'] })
+  kept({ revision: 7, stretches: ['as kept'], asFound: 'as promised' })
   expect(await planOnce(inputs, { id: 'reed', revision: 7 })).toMatchObject({
-    before: { stretches: ['as kept'] },
+    before: { stretches: ['as kept'], asFound: 'as promised' },
     effort: 400_000,
   })
   // What it was made for has changed: it is planned in full, and that is kept.
