@@ -28,11 +28,11 @@ export function StudioPage() {
       <div
         className={clsx(
           'mt-4 grid grid-cols-1 items-start gap-4',
-          isOwner ? 'lg:grid-cols-[2fr_1fr]' : 'max-w-xl',
+          isOwner ? 'lg:grid-cols-[2fr_1fr]' : 'lg:grid-cols-2',
         )}
       >
         {isOwner ? <MemberTable ownId={me.member.id} /> : null}
-        <div className="grid gap-4">
+        <div className={isOwner ? 'grid gap-4' : 'contents'}>
           {me.otherStudios.length > 0 ? <OtherStudios studios={me.otherStudios} /> : null}
           <OwnAccount member={me.member} />
           <KeyList role={me.member.role} />
