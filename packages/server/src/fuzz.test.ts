@@ -190,6 +190,7 @@ function asksOf(
         revision: 0,
         batches: [{ id: 'A', unitId: unit.id, modelIds: [unit.models[0]!.id] }],
         stretches: [{ batchId: 'A', stageId: line[0]!.id, touchUp: null, painter: 0, putOff: false }],
+        asFound: { finishesAt: at, exposedSeconds: 60 },
       },
     },
     {
