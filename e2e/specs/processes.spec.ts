@@ -10,7 +10,7 @@ const data = fileURLToPath(new URL('../../.cache/e2e-processes-data', import.met
 test.beforeAll(() => rmSync(data, { recursive: true, force: true }))
 test.afterAll(() => rmSync(data, { recursive: true, force: true }))
 
-/** The servers among what a process started: what compiles their sources is another. */
+/** The servers among what a process started: the planner is another. */
 const serversOf = (pid: number) =>
   execFileSync('pgrep', ['-P', String(pid), '-f', 'dist/server/main'])
     .toString()
