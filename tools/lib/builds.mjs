@@ -57,6 +57,18 @@ async function build(name) {
 
 function hashSources({ sources, settings }) {
   const hash = createHash('sha256')
+  for (const folder of sources) hash.update(hashFolder(folder))
+  for (const file of ['package-lock.json', ...settings]) hash.update(readFileSync(inRoot(file)))
+  return hash.digest('hex')
+}
+
+/** Read once in a start: both builds are made of core and contract. */
+const hashes = new Map()
+
+function hashFolder(folder) {
+  const known = hashes.get(folder)
+  if (known !== undefined) return known
+  const hash = createHash('sha256')
   const add = (path) => {
     for (const entry of readdirSync(path, { withFileTypes: true }).sort((a, b) =>
       a.name < b.name ? -1 : 1,
@@ -67,7 +79,8 @@ function hashSources({ sources, settings }) {
         hash.update(full.slice(inRoot().length)).update(readFileSync(full))
     }
   }
-  for (const folder of sources) add(inRoot(folder))
-  for (const file of ['package-lock.json', ...settings]) hash.update(readFileSync(inRoot(file)))
-  return hash.digest('hex')
+  add(inRoot(folder))
+  const own = hash.digest('hex')
+  hashes.set(folder, own)
+  return own
 }

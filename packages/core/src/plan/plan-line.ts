@@ -34,7 +34,7 @@ import { freeOrder } from '../schedule/free-order.ts'
 import { lineLinks } from './line-links.ts'
 import { entryOf, layRow, type Row } from '../schedule/row.ts'
 import { layKept, searchFreely, type KeptOrder } from '../schedule/search-freely.ts'
-import { worthwhile, type FoundRow } from '../schedule/search.ts'
+import { isMuch, type FoundRow } from '../schedule/search.ts'
 
 export interface PlanningInput extends Parts {
   readonly progress?: Progress
@@ -191,8 +191,8 @@ function holds(cost: PlanCost, { finishesAt, exposedSeconds }: AsFound, now: Ins
   return (
     cost.late === 0 &&
     cost.pressed === 0 &&
-    change <= Math.max(worthwhile.seconds, cost.finish * worthwhile.share) &&
-    cost.exposed <= exposedSeconds + worthwhile.seconds
+    !isMuch(change, cost.finish) &&
+    !isMuch(cost.exposed - exposedSeconds, 0)
   )
 }
 

@@ -43,7 +43,7 @@ export const policies: readonly SplitPolicy[] = ['fill', 'whole']
 const dateFirst: readonly Aim[] = ['date']
 
 /** So many seconds, or such a share, a new plan has to save for the one before it to be given up. */
-export const worthwhile = { seconds: 600, share: 0.01 }
+const worthwhile = { seconds: 600, share: 0.01 }
 
 /** Of so many tasks only the first rules build a row: each asks every batch and painter for every task. */
 const manyTasks = 2000
@@ -224,5 +224,10 @@ function builtRows(
 }
 
 function saves(kept: number, best: number): boolean {
-  return kept - best > Math.max(worthwhile.seconds, best * worthwhile.share)
+  return isMuch(kept - best, best)
+}
+
+/** Whether so many seconds are enough to give up a plan that takes `of`. */
+export function isMuch(change: number, of: number): boolean {
+  return change > Math.max(worthwhile.seconds, of * worthwhile.share)
 }

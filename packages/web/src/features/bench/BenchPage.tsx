@@ -159,7 +159,7 @@ function Bench({ progress }: { readonly progress: Progress }) {
             timeZone={project.evenings.timeZone}
             onFeel={({ stage, modelIds }, feels) => {
               recorder.feel(stage.id, modelIds, feels)
-              setFelt(felt + 1)
+              setFelt((count) => count + 1)
             }}
           />
         </aside>
