@@ -81,7 +81,7 @@ test('several painters share the work, and the ways to share it stand side by si
   page,
   request,
 }) => {
-  const { url } = await seedProject(request, { units: { 'Reed-pikes': 12, 'Lock-keepers': 12 } })
+  const { url } = await seedProject(request, { units: { 'Reed-pikes': 6, 'Lock-keepers': 6 }, stages: 8 })
   await page.goto(`${url}/sessions`)
   await page.getByRole('button', { name: 'Another painter' }).click()
   const second = page.getByRole('region', { name: 'Painter 2' })

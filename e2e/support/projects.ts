@@ -16,6 +16,13 @@ export function newId(): string {
   return bytes.toString('hex').replace(/^(.{8})(.{4})(.{4})(.{4})(.{12})$/, '$1-$2-$3-$4-$5')
 }
 
+const standing: string[] = []
+
+/** Puts away what the test that ends has made: every later page of projects would have to draw it. */
+export async function putProjectsAway(request: APIRequestContext): Promise<void> {
+  for (const id of standing.splice(0)) await request.delete(`/api/projects/${id}`)
+}
+
 interface Wish {
   readonly units?: Readonly<Record<string, number>>
   /** How many of the school's stages, over again where there are fewer. */
@@ -31,6 +38,7 @@ export async function seedProject(
   { units = { 'Reed-pikes': 6 }, stages = 14, batchSize = 6, first = [] }: Wish = {},
 ) {
   const id = newId()
+  standing.push(id)
   const path = `/api/projects/${id}`
   const settings = {
     name: `Fen ${id.slice(-6)}`,
