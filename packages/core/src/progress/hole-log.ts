@@ -62,7 +62,8 @@ export function stillTacky(elapsed: number): number {
 /** A finger knows better than the wait that was planned. */
 function feltMark(mark: Mark | null, { at, feels }: Extract<MarkingEvent, { kind: 'felt' }>): Mark | null {
   if (mark?.kind !== 'punched') return mark
-  const elapsed = Math.max(0, Math.round((at - mark.at) / 1000))
+  // Whole seconds that are over: what is dry at a touch is not wet for the rest of a second more.
+  const elapsed = Math.max(0, Math.floor((at - mark.at) / 1000))
   const drySeconds =
     feels === 'dry'
       ? Math.min(mark.drySeconds ?? elapsed, elapsed)

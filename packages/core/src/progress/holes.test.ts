@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { splitIntoBatches } from '../trade/batches.ts'
 import { drying, log, models, noon, project, stage, stageId, unit } from '../testing/builders.ts'
 import { footRecipe } from '../testing/recipes.ts'
-import { addSeconds } from '../units/instant.ts'
+import { addSeconds, instant } from '../units/instant.ts'
 import { minutes } from '../units/seconds.ts'
 import { batchHole } from './batch-hole.ts'
 import { dryingShelf } from './drying-shelf.ts'
@@ -30,6 +30,15 @@ describe('holeState', () => {
     expect(at(0)).toEqual({ kind: 'drying', since: noon, until: addSeconds(noon, 1200) })
     expect(at(1199).kind).toBe('drying')
     expect(at(1200).kind).toBe('done')
+  })
+
+  it.each([400, 600, 999])('is dry from the moment it was felt dry, %s ms into a second', (part) => {
+    const at = instant(addSeconds(noon, 17) + part)
+    const [punched, felt] = log(
+      { kind: 'punched', stageId: stageId('prime'), modelIds: models('a-1') },
+      { kind: 'felt', stageId: stageId('prime'), modelIds: models('a-1'), feels: 'dry' },
+    )
+    expect(holeOf(1, line[0]!, foldProgress([punched!, { ...felt!, at }]), at).kind).toBe('done')
   })
 
   it('tells to do, in hand, touch-up and not needed apart', () => {
