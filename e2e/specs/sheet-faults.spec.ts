@@ -93,12 +93,12 @@ test('browser, server and database killed in mid-sweep, in every order: what was
       await expect.poll(() => recorded(id)).toEqual([...expected, ...before].toSorted())
       await expect.poll(() => spared(page)).toBe(0)
       await beginSweep(page, 5, 8)
-      const pids = { server: instance.serverPid(), database: instance.postmasterPid() }
+      const pids = { server: [instance.serverPid()], database: instance.databasePids() }
       const ended = instance.ended()
       let isLetGo = false
       for (const what of order) {
         if (what === 'browser') await kill()
-        else killHard(pids[what])
+        else for (const pid of pids[what]) killHard(pid)
         if (isLetGo || order.indexOf(what) >= order.indexOf('browser')) continue
         await page.mouse.up()
         for (const number of [5, 6, 7, 8]) await expect(strip(page, number, doneOf(number) + 1)).toBeVisible()

@@ -73,11 +73,7 @@ test('a server told to stop ends though the database no longer answers', async (
   const postmaster = instance.postmasterPid()
   // Nobody of the family is buried, nor their number free, from here until the postmaster goes on again.
   process.kill(postmaster, 'SIGSTOP')
-  const backends = execFileSync('pgrep', ['-P', String(postmaster)])
-    .toString()
-    .trim()
-    .split('\n')
-  const pids = backends.map(Number)
+  const [, ...pids] = instance.databasePids()
   for (const pid of pids) process.kill(pid, 'SIGSTOP')
   const asked = request(`${instance.origin}/api/projects`, { headers: { expect: '100-continue' } })
   const cutOff = once(asked, 'error')

@@ -88,6 +88,13 @@ export class Instance {
     return Number(readFileSync(`${this.data}/postgres/postmaster.pid`, 'utf8').split('\n')[0])
   }
 
+  /** All of the database, the postmaster first: what it leaves behind would answer for a moment more. */
+  databasePids(): readonly number[] {
+    const postmaster = this.postmasterPid()
+    const pids = execFileSync('pgrep', ['-P', String(postmaster)]).toString()
+    return [postmaster, ...pids.trim().split('\n').map(Number)]
+  }
+
   /** As Ctrl-C does; resolves with the exit code. */
   async stop(): Promise<number | null> {
     const { child } = this
