@@ -9,7 +9,8 @@ export default defineConfig({
   testDir: './specs',
   outputDir: '../.cache/e2e-results',
   forbidOnly: true,
-  workers: 2,
+  // One more than the machine has cores: tests wait for servers, disks and clocks as well.
+  workers: 3,
   fullyParallel: true,
   retries: 0,
   // Guards against a hang, not measures of speed: the machine may be busy.
