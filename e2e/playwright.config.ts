@@ -1,12 +1,14 @@
 import { defineConfig } from '@playwright/test'
 import { fileURLToPath } from 'node:url'
 import { launchOptions } from './support/chromium.ts'
+import { notNow } from './support/rounds.ts'
 
 const root = fileURLToPath(new URL('..', import.meta.url))
 const port = Number(process.env['SERIATIM_E2E_PORT'] ?? 4655)
 
 export default defineConfig({
   testDir: './specs',
+  grepInvert: notNow,
   outputDir: '../.cache/e2e-results',
   forbidOnly: true,
   // One more than the machine has cores: tests wait for servers, disks and clocks as well.

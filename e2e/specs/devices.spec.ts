@@ -2,6 +2,7 @@ import type { APIRequestContext } from '@playwright/test'
 import { expect, test, type Page } from '../support/test.ts'
 import { expectAccessible } from '../support/axe.ts'
 import { changeProject, recordedKinds, seedProject } from '../support/projects.ts'
+import { asProof } from '../support/rounds.ts'
 
 const hole = (page: Page, name: string | RegExp) => page.getByRole('gridcell', { name })
 const headline = (page: Page) => page.getByRole('heading', { level: 1 })
@@ -135,27 +136,28 @@ test('a record that the server refuses is shown with its reason, kept, and can b
   await expect(hole(page, 'Prime, Reed-pikes: drying')).toBeVisible()
 })
 
-for (const [what, answer] of [
-  ['somebody else’s page', { status: 200, contentType: 'text/html', body: '<h1>Sign in</h1>' }],
-  ['too many requests', { status: 429, body: 'slow down' }],
-  ['a request that timed out', { status: 408, body: '' }],
+for (const [what, answer, when] of [
+  ['somebody else’s page', { status: 200, contentType: 'text/html', body: '<h1>Sign in</h1>' }, {}],
+  ['too many requests', { status: 429, body: 'slow down' }, asProof],
+  ['a request that timed out', { status: 408, body: '' }, asProof],
 ] as const) {
-  test(`an answer that is no verdict (${what}) makes a record wait, not vanish`, async ({
-    page,
-    request,
-  }) => {
-    const { url, id } = await seedProject(request)
-    await page.goto(`${url}/bench`)
-    await page.route('**/events', (route) =>
-      route.request().method() === 'GET' ? route.continue() : route.fulfill(answer),
-    )
-    await hole(page, 'Prime, Reed-pikes: to do').click()
-    await expect(page.getByText('1 entry is kept in this browser')).toBeVisible()
-    await expect(hole(page, 'Prime, Reed-pikes: drying')).toBeVisible()
-    await page.unroute('**/events')
-    await expect.poll(() => recordedKinds(request, id)).toEqual(['punched'])
-    await expect(page.getByText('kept in this browser')).toBeHidden()
-  })
+  test(
+    `an answer that is no verdict (${what}) makes a record wait, not vanish`,
+    when,
+    async ({ page, request }) => {
+      const { url, id } = await seedProject(request)
+      await page.goto(`${url}/bench`)
+      await page.route('**/events', (route) =>
+        route.request().method() === 'GET' ? route.continue() : route.fulfill(answer),
+      )
+      await hole(page, 'Prime, Reed-pikes: to do').click()
+      await expect(page.getByText('1 entry is kept in this browser')).toBeVisible()
+      await expect(hole(page, 'Prime, Reed-pikes: drying')).toBeVisible()
+      await page.unroute('**/events')
+      await expect.poll(() => recordedKinds(request, id)).toEqual(['punched'])
+      await expect(page.getByText('kept in this browser')).toBeHidden()
+    },
+  )
 }
 
 /** A bench in a browser whose plain storage takes no more. */
@@ -191,23 +193,24 @@ test('a full storage loses nothing, not even with the page: there is a second on
   await expect.poll(() => recordedKinds(request, id)).toEqual(['punched'])
 })
 
-test('when there is no room at all it is said, and nothing recorded while the page is open is lost', async ({
-  page,
-  request,
-}) => {
-  const id = await benchAtFullStorage(page, request)
-  await page.evaluate(() => {
-    IDBObjectStore.prototype.put = () => {
-      throw new DOMException('full', 'QuotaExceededError')
-    }
-  })
-  const letGo = await holdWrites(page)
-  await hole(page, 'Prime, Reed-pikes: to do').click()
-  await expect(page.getByText('This browser’s storage is full.')).toBeVisible()
-  await letGo()
-  await expect.poll(() => recordedKinds(request, id)).toEqual(['punched'])
-  await expect(page.getByText('This browser’s storage is full.')).toBeHidden()
-})
+test(
+  'when there is no room at all it is said, and nothing recorded while the page is open is lost',
+  asProof,
+  async ({ page, request }) => {
+    const id = await benchAtFullStorage(page, request)
+    await page.evaluate(() => {
+      IDBObjectStore.prototype.put = () => {
+        throw new DOMException('full', 'QuotaExceededError')
+      }
+    })
+    const letGo = await holdWrites(page)
+    await hole(page, 'Prime, Reed-pikes: to do').click()
+    await expect(page.getByText('This browser’s storage is full.')).toBeVisible()
+    await letGo()
+    await expect.poll(() => recordedKinds(request, id)).toEqual(['punched'])
+    await expect(page.getByText('This browser’s storage is full.')).toBeHidden()
+  },
+)
 
 test('two devices see each other’s work, and what one changed can be taken back from the log', async ({
   browser,

@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '../support/test.ts'
 import { recordedEvents, seedProject } from '../support/projects.ts'
-import { isProof } from '../support/rounds.ts'
+import { asProof, isProof } from '../support/rounds.ts'
 import { moveTime, setTime } from '../support/time.ts'
 
 /** Half past seven in the evening of Berlin, and two and a half hours of it, or the first of them. */
@@ -62,36 +62,37 @@ async function paint(page: Page, hands: Hands): Promise<readonly number[]> {
   return laps
 }
 
-for (const [how, hands] of [
-  ['keys', byKeys],
-  ['taps', byTaps],
+for (const [how, hands, when] of [
+  ['keys', byKeys, {}],
+  ['taps', byTaps, asProof],
 ] as const) {
   test.describe(`by ${how} alone`, () => {
     test.use({ hasTouch: how === 'taps' })
-    test(`an evening by ${how} alone is recorded to the second, and says at its end what it brought`, async ({
-      page,
-      request,
-    }) => {
-      const { url, id } = await seedProject(request, { units: { 'Reed-pikes': 6, 'Lock-keepers': 6 } })
-      await setTime(page, iso(begins))
-      await page.goto(`${url}/bench`)
-      await expect(page.getByRole('heading', { name: 'Until 22:00' })).toBeVisible()
-      const laps = await paint(page, hands)
-      expect(laps.length).toBeGreaterThan(24 * hours)
+    test(
+      `an evening by ${how} alone is recorded to the second, and says at its end what it brought`,
+      when,
+      async ({ page, request }) => {
+        const { url, id } = await seedProject(request, { units: { 'Reed-pikes': 6, 'Lock-keepers': 6 } })
+        await setTime(page, iso(begins))
+        await page.goto(`${url}/bench`)
+        await expect(page.getByRole('heading', { name: 'Until 22:00' })).toBeVisible()
+        const laps = await paint(page, hands)
+        expect(laps.length).toBeGreaterThan(24 * hours)
 
-      // Every model is recorded at its second, once.
-      const punched = async () =>
-        (await recordedEvents(request, id)).filter((each) => each.kind === 'punched')
-      await expect.poll(async () => (await punched()).map((each) => each.at)).toEqual(laps)
-      const holes = (await punched()).flatMap((each) =>
-        each.modelIds.map((model) => `${model} ${each.stageId}`),
-      )
-      expect(new Set(holes).size).toBe(laps.length)
-      await expect(page.getByRole('button', { name: 'Start the clock' })).toBeVisible()
+        // Every model is recorded at its second, once.
+        const punched = async () =>
+          (await recordedEvents(request, id)).filter((each) => each.kind === 'punched')
+        await expect.poll(async () => (await punched()).map((each) => each.at)).toEqual(laps)
+        const holes = (await punched()).flatMap((each) =>
+          each.modelIds.map((model) => `${model} ${each.stageId}`),
+        )
+        expect(new Set(holes).size).toBe(laps.length)
+        await expect(page.getByRole('button', { name: 'Start the clock' })).toBeVisible()
 
-      // A reload knows the evening as one sitting.
-      await page.goto(`${url}/sheet`)
-      await expect(page.getByText(/^this sitting: .* of work/)).toBeVisible()
-    })
+        // A reload knows the evening as one sitting.
+        await page.goto(`${url}/sheet`)
+        await expect(page.getByText(/^this sitting: .* of work/)).toBeVisible()
+      },
+    )
   })
 }

@@ -4,6 +4,7 @@ import { expect, test, type Page } from '../support/test.ts'
 import { expectAccessible } from '../support/axe.ts'
 import { freePort, Instance } from '../support/instance.ts'
 import { demoId, recordedKinds, seedProject } from '../support/projects.ts'
+import { asProof } from '../support/rounds.ts'
 
 test.use({ serviceWorkers: 'allow' })
 
@@ -59,7 +60,7 @@ test('without a server the bench opens, records, and delivers once it is there a
   }
 })
 
-test('what was kept of another database is thrown away', async ({ page }) => {
+test('what was kept of another database is thrown away', asProof, async ({ page }) => {
   const data = fileURLToPath(new URL('../../.cache/e2e-other-data', import.meta.url))
   rmSync(data, { recursive: true, force: true })
   const instance = new Instance(data, await freePort())

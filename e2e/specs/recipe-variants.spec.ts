@@ -1,42 +1,44 @@
 import { expect, test } from '../support/test.ts'
 import { expectAccessible } from '../support/axe.ts'
 import { goTo, makeFirstRecipe, primeAll, seeLineFollow } from '../support/recipes.ts'
+import { asProof } from '../support/rounds.ts'
 
-test('hair in three colours spread over the unit: each model passes the other two by', async ({
-  page,
-  request,
-}) => {
-  await makeFirstRecipe(page, request)
-  await page
-    .getByRole('button', { name: /saddle translucent/ })
-    .last()
-    .click()
-  await page.getByLabel('Spread over the models').selectOption('3')
-  await expect(page.getByText('Hair in 3 colours: now give each its own.')).toBeVisible()
-  await page.getByRole('button', { name: /saddle translucent.*only hair 2/ }).click()
-  const mix = page.getByLabel('Material or mix')
-  await mix.fill('rust translucent')
-  await mix.press('Enter')
-  await expect(page.getByRole('region', { name: 'Mix card' })).toContainText('for 2 models')
-  await expect(page.getByRole('list', { name: 'Findings' })).toBeHidden()
+test(
+  'hair in three colours spread over the unit: each model passes the other two by',
+  asProof,
+  async ({ page, request }) => {
+    await makeFirstRecipe(page, request)
+    await page
+      .getByRole('button', { name: /saddle translucent/ })
+      .last()
+      .click()
+    await page.getByLabel('Spread over the models').selectOption('3')
+    await expect(page.getByText('Hair in 3 colours: now give each its own.')).toBeVisible()
+    await page.getByRole('button', { name: /saddle translucent.*only hair 2/ }).click()
+    const mix = page.getByLabel('Material or mix')
+    await mix.fill('rust translucent')
+    await mix.press('Enter')
+    await expect(page.getByRole('region', { name: 'Mix card' })).toContainText('for 2 models')
+    await expect(page.getByRole('list', { name: 'Findings' })).toBeHidden()
 
-  await seeLineFollow(page)
-  await expect(page.getByText('Reed-pikes: only hair 2')).toBeVisible()
-  await goTo(page, 'Bench')
-  await page.getByRole('button', { name: 'Reed-pikes, 6 models' }).click()
-  const hole = (paint: string, model: number, state: string) =>
-    page.getByRole('gridcell', {
-      name: new RegExp(`^${paint}: .*, Reed-pikes ${String(model)}: ${state}`, 'i'),
-    })
-  await expect(hole('saddle translucent', 1, 'to do')).toBeVisible()
-  await expect(hole('rust translucent', 1, 'not needed')).toBeVisible()
-  await expect(hole('rust translucent', 2, 'to do')).toBeVisible()
+    await seeLineFollow(page)
+    await expect(page.getByText('Reed-pikes: only hair 2')).toBeVisible()
+    await goTo(page, 'Bench')
+    await page.getByRole('button', { name: 'Reed-pikes, 6 models' }).click()
+    const hole = (paint: string, model: number, state: string) =>
+      page.getByRole('gridcell', {
+        name: new RegExp(`^${paint}: .*, Reed-pikes ${String(model)}: ${state}`, 'i'),
+      })
+    await expect(hole('saddle translucent', 1, 'to do')).toBeVisible()
+    await expect(hole('rust translucent', 1, 'not needed')).toBeVisible()
+    await expect(hole('rust translucent', 2, 'to do')).toBeVisible()
 
-  await goTo(page, 'Roster')
-  await expect(page.getByText('hair 3').first()).toBeVisible()
-  await page.getByRole('button', { name: 'Change Reed-pikes' }).click()
-  await expect(page.getByLabel('Model 2: variants, with commas')).toHaveValue('hair 2')
-})
+    await goTo(page, 'Roster')
+    await expect(page.getByText('hair 3').first()).toBeVisible()
+    await page.getByRole('button', { name: 'Change Reed-pikes' }).click()
+    await expect(page.getByLabel('Model 2: variants, with commas')).toHaveValue('hair 2')
+  },
+)
 
 test('a version is kept, compared and gone back to', async ({ page, request }) => {
   await makeFirstRecipe(page, request)

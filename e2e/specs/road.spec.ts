@@ -2,6 +2,7 @@ import { expect, test, type Page } from '../support/test.ts'
 import { expectAccessible } from '../support/axe.ts'
 import { setTime } from '../support/time.ts'
 import { seedProject } from '../support/projects.ts'
+import { asProof } from '../support/rounds.ts'
 import { goTo, makeFirstRecipe, seeLineFollow } from '../support/recipes.ts'
 
 test('from nothing to a plan for an own unit in eight actions', async ({ page }) => {
@@ -54,34 +55,35 @@ test('the line follows the recipe, until somebody moves a stage: then it asks, a
   await expect(page.getByText('The line follows this order.')).toBeVisible()
 })
 
-test('a line follows two changes in a row, and one made before the page has worked anything out', async ({
-  page,
-  request,
-}) => {
-  // Everything asked of a worker takes its time, as on a busy machine.
-  await page.addInitScript(() => {
-    const post = Reflect.get(Worker.prototype, 'postMessage') as (
-      message: unknown,
-      moved: Transferable[],
-    ) => void
-    Worker.prototype.postMessage = function (this: Worker, message: unknown, moved: unknown = []) {
-      setTimeout(() => post.call(this, message, moved as Transferable[]), 500)
+test(
+  'a line follows two changes in a row, and one made before the page has worked anything out',
+  asProof,
+  async ({ page, request }) => {
+    // Everything asked of a worker takes its time, as on a busy machine.
+    await page.addInitScript(() => {
+      const post = Reflect.get(Worker.prototype, 'postMessage') as (
+        message: unknown,
+        moved: Transferable[],
+      ) => void
+      Worker.prototype.postMessage = function (this: Worker, message: unknown, moved: unknown = []) {
+        setTimeout(() => post.call(this, message, moved as Transferable[]), 500)
+      }
+    })
+    await makeFirstRecipe(page, request)
+    await seeLineFollow(page)
+    await goTo(page, 'Recipe')
+    await page.reload()
+    const takeOut = async (layer: RegExp) => {
+      await page.getByRole('button', { name: layer }).first().click()
+      await page.getByRole('button', { name: 'Take out' }).click()
     }
-  })
-  await makeFirstRecipe(page, request)
-  await seeLineFollow(page)
-  await goTo(page, 'Recipe')
-  await page.reload()
-  const takeOut = async (layer: RegExp) => {
-    await page.getByRole('button', { name: layer }).first().click()
-    await page.getByRole('button', { name: 'Take out' }).click()
-  }
-  await takeOut(/reed tuft/)
-  // The line goes after it, and is not looked at again yet when the next change comes.
-  await page.waitForRequest((request) => /"kind":"take","thing":"stage"/.test(request.postData() ?? ''))
-  await takeOut(/dry brush/i)
-  await seeLineFollow(page)
-})
+    await takeOut(/reed tuft/)
+    // The line goes after it, and is not looked at again yet when the next change comes.
+    await page.waitForRequest((request) => /"kind":"take","thing":"stage"/.test(request.postData() ?? ''))
+    await takeOut(/dry brush/i)
+    await seeLineFollow(page)
+  },
+)
 
 test('a unit is typed as it is said, in squads by their marks', async ({ page, request }) => {
   const { url } = await seedProject(request, { stages: 0 })

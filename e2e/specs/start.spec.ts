@@ -7,7 +7,7 @@ import { setTimeout as pause } from 'node:timers/promises'
 import { fileURLToPath } from 'node:url'
 import { expect, test } from '../support/test.ts'
 import { freePort, Instance, isAlive } from '../support/instance.ts'
-import { isProof } from '../support/rounds.ts'
+import { asProof, isProof } from '../support/rounds.ts'
 
 const root = fileURLToPath(new URL('../..', import.meta.url))
 const folder = (name: string) => `${root}.cache/e2e-start-${name}`
@@ -43,7 +43,7 @@ test('of six starts on one folder at once one runs, and the others say so in a s
 /** Before there is a cluster, and while it is made; or from the first moment to when everything stands. */
 const moments = isProof ? [30, 120, 250, 400, 600, 800, 1000, 1300, 1700, 2200] : [400, 1000]
 
-test('a first start that is killed at any moment leaves a folder that starts', async () => {
+test('a first start that is killed at any moment leaves a folder that starts', asProof, async () => {
   // Many starts of everything: a guard against a hang, on a busy machine too.
   test.setTimeout(600_000)
   const data = fresh('killed')
@@ -65,7 +65,7 @@ test('a first start that is killed at any moment leaves a folder that starts', a
   rmSync(data, { recursive: true, force: true })
 })
 
-test('a server told to stop ends though the database no longer answers', async () => {
+test('a server told to stop ends though the database no longer answers', asProof, async () => {
   const data = fresh('frozen')
   const instance = await instanceOn(data)
   await instance.start()
@@ -88,7 +88,7 @@ test('a server told to stop ends though the database no longer answers', async (
   rmSync(data, { recursive: true, force: true })
 })
 
-test('a number left in a file that belongs to another database now stops nothing', async () => {
+test('a number left in a file that belongs to another database now stops nothing', asProof, async () => {
   const [mine, theirs] = [fresh('mine'), fresh('theirs')]
   const [first, second] = [await instanceOn(mine), await instanceOn(theirs)]
   await first.start()
@@ -107,7 +107,7 @@ test('a number left in a file that belongs to another database now stops nothing
   for (const data of [mine, theirs]) rmSync(data, { recursive: true, force: true })
 })
 
-test('a lost password file is made good, and the data are there', async () => {
+test('a lost password file is made good, and the data are there', asProof, async () => {
   const data = fresh('password')
   const instance = await instanceOn(data)
   await instance.start()
@@ -123,7 +123,7 @@ test('a lost password file is made good, and the data are there', async () => {
   rmSync(data, { recursive: true, force: true })
 })
 
-test('two servers on one empty database both come up, with one demo', async () => {
+test('two servers on one empty database both come up, with one demo', asProof, async () => {
   const data = fresh('database')
   const keeper = await instanceOn(data)
   await keeper.start()
