@@ -122,14 +122,14 @@ const views: Readonly<Record<string, View>> = {
 }
 for (const [name, { path, ready, opens = {} }] of Object.entries(views)) {
   test(`axe finds nothing in ${name}, at any width, by day and in the dark`, async ({ page }) => {
-    await page.emulateMedia({ colorScheme: 'light', reducedMotion: 'reduce' })
+    await page.emulateMedia({ colorScheme: 'light' })
     await page.goto(path)
     const isReady = () => expect(page.getByText(ready).first()).toBeVisible()
     await isReady()
     await expectAccessible(page)
-    await page.emulateMedia({ colorScheme: 'dark', reducedMotion: 'reduce' })
+    await page.emulateMedia({ colorScheme: 'dark' })
     await expectContrast(page)
-    await page.emulateMedia({ colorScheme: 'light', reducedMotion: 'reduce' })
+    await page.emulateMedia({ colorScheme: 'light' })
     if (isProof) {
       await page.setViewportSize({ width: 820, height: 1180 })
       await isReady()
