@@ -3,6 +3,7 @@ import type { ProjectId } from '@seriatim/core/units'
 import { useQueryClient } from '@tanstack/react-query'
 import { useEffect } from 'react'
 import { deviceId } from '../device.ts'
+import { outbox } from '../outbox/index.ts'
 
 /** Projects whose news come by themselves. */
 const heard = new Set<ProjectId>()
@@ -36,7 +37,11 @@ export function useNews(id: ProjectId | null): void {
     const open = () => {
       shut()
       source = new EventSource(`/api${newsStream.path.replace(':id', id)}`)
-      source.addEventListener('open', () => heard.add(id))
+      source.addEventListener('open', () => {
+        heard.add(id)
+        // Where it was away, what was recorded meanwhile waits for a turn some seconds from now.
+        void outbox.flush()
+      })
       source.addEventListener(newsStream.event, ({ data }: MessageEvent<string>) => {
         // What this page wrote it has; another tab of this browser is not the one with the focus.
         if (data !== deviceId || !document.hasFocus()) void client.refetchQueries({ queryKey: ['news', id] })
