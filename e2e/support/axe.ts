@@ -1,10 +1,19 @@
 import AxeBuilder from '@axe-core/playwright'
 import { expect, type Page } from '@playwright/test'
+import { isProof } from './rounds.ts'
 
-/** No finding of axe, by all its rules or all but the slowest, and no page that scrolls sideways. */
-export async function expectAccessible(page: Page, without?: 'not the contrast'): Promise<void> {
+type Rules = 'all' | 'all but the contrast'
+
+/**
+ * No finding of axe, and no page that scrolls sideways. The contrast takes longest by far: it is looked at in every place
+ * (`views.spec.ts`), and in all that opens there and on the way when everything is tried.
+ */
+export async function expectAccessible(
+  page: Page,
+  rules: Rules = isProof ? 'all' : 'all but the contrast',
+): Promise<void> {
   const builder = await builderFor(page)
-  await expectNothing(without ? builder.disableRules('color-contrast') : builder)
+  await expectNothing(rules === 'all' ? builder : builder.disableRules('color-contrast'))
   const overflow = await page.evaluate(
     () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
   )

@@ -19,7 +19,7 @@ import {
 import { stockShelfOnce } from './features/shelf/service.ts'
 
 /** `npm run proofs` asks for more. */
-const requests = Number(process.env['SERIATIM_FUZZ'] ?? 300)
+const requests = Number(process.env['SERIATIM_FUZZ'] ?? 150)
 const firstSeed = Number(process.env['SERIATIM_SEED'] ?? 47)
 const aRound = 10_000
 
