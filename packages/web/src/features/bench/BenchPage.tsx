@@ -17,6 +17,7 @@ import { ActionBar } from './ActionBar.tsx'
 import { currentTask, withoutSkipped, type Choice, type Skipped } from './bench-task.ts'
 import { DryingShelf } from './DryingShelf.tsx'
 import { NowTicket } from './NowTicket.tsx'
+import { RoomToCome } from './RoomToCome.tsx'
 import { SittingNow } from './SittingNow.tsx'
 import { StampMilestone } from './StampMilestone.tsx'
 import { Standing } from './Standing.tsx'
@@ -49,7 +50,7 @@ function Bench({ progress }: { readonly progress: Progress }) {
   const written = useCurrentProject()
   const project = useProjectInAir(written)
   // The first plan is quick as well: what comes next matters more here than the last set-up saved.
-  const { estimated, times, plan } = useProjectPlan(project, progress, { effort: quickEffort })
+  const { estimated, times, plan, isPlanned } = useProjectPlan(project, progress, { effort: quickEffort })
   const estimate = estimated?.estimate
   const painter = usePainterHere(project)
   const recorder = useRecorder(project, times)
@@ -149,6 +150,7 @@ function Bench({ progress }: { readonly progress: Progress }) {
         </div>
         <aside className="grid content-start gap-6" aria-label="Next, and what is drying">
           <PainterHere project={project} painter={painter} />
+          {isPlanned ? null : <RoomToCome stretches={batches.length * project.line.length - 1} />}
           {sitting ? <SittingNow sitting={sitting} timeZone={project.evenings.timeZone} /> : null}
           <StampMilestone progress={progress} />
           <ToFollowList waiting={waiting} timeZone={project.evenings.timeZone} />

@@ -178,7 +178,8 @@ function Reading({
 }) {
   return (
     <div className="flex flex-col-reverse justify-end">
-      <dt className="text-sm text-ink-soft">{name}</dt>
+      {/* Two lines, one of them for a range that is worked out yet: what stands below is not to move under a finger. */}
+      <dt className="text-sm text-ink-soft md:min-h-[2lh]">{name}</dt>
       <dd
         className={
           big

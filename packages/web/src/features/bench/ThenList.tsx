@@ -14,7 +14,7 @@ interface ThenListProps {
   readonly onChoose: (choice: Choice) => void
 }
 
-const shownAtFirst = 4
+export const shownAtFirst = 4
 
 /** What the plan says comes next; any of it can be taken up instead. */
 export function ThenList({ plan, project, task, busy, onChoose }: ThenListProps) {
