@@ -26,11 +26,12 @@ afterEach(() => {
   vi.restoreAllMocks()
 })
 
-test('what waits is sent as soon as the server is heard again, not when its next turn comes', () => {
+test('as soon as the server is heard, what waits is sent, and what went by before is asked for', () => {
   vi.stubGlobal('EventSource', Object.assign(Line, { CLOSED: 2 }))
   const flush = vi.spyOn(outbox, 'flush').mockResolvedValue()
   const id = '01930000-0000-7000-8000-000000000001' as ProjectId
   const client = new QueryClient()
+  const asked = vi.spyOn(client, 'refetchQueries')
   renderHook(() => useNews(id), {
     wrapper: ({ children }: { readonly children: ReactNode }) => (
       <QueryClientProvider client={client}>{children}</QueryClientProvider>
@@ -40,6 +41,7 @@ test('what waits is sent as soon as the server is heard again, not when its next
   Line.last?.dispatchEvent(new Event('open'))
   expect(isHeard(id)).toBe(true)
   expect(flush).toHaveBeenCalledTimes(1)
+  expect(asked).toHaveBeenCalledWith({ queryKey: ['news', id] })
   Line.last?.dispatchEvent(new Event('error'))
   expect(isHeard(id)).toBe(false)
   Line.last?.dispatchEvent(new Event('open'))

@@ -41,6 +41,8 @@ export function useNews(id: ProjectId | null): void {
         heard.add(id)
         // Where it was away, what was recorded meanwhile waits for a turn some seconds from now.
         void outbox.flush()
+        // And what others wrote since this page asked, or while the line was broken, nobody tells again.
+        void client.refetchQueries({ queryKey: ['news', id] })
       })
       source.addEventListener(newsStream.event, ({ data }: MessageEvent<string>) => {
         // What this page wrote it has; another tab of this browser is not the one with the focus.
