@@ -1,7 +1,8 @@
 // @vitest-environment jsdom
+import { newsStream } from '@seriatim/contract'
 import type { ProjectId } from '@seriatim/core/units'
-import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
-import { cleanup, renderHook } from '@testing-library/react'
+import { QueryClient, QueryClientProvider, QueryObserver } from '@tanstack/react-query'
+import { cleanup, renderHook, waitFor } from '@testing-library/react'
 import type { ReactNode } from 'react'
 import { afterEach, expect, test, vi } from 'vitest'
 import { outbox } from '../outbox/index.ts'
@@ -26,17 +27,22 @@ afterEach(() => {
   vi.restoreAllMocks()
 })
 
-test('as soon as the server is heard, what waits is sent, and what went by before is asked for', () => {
+const id = '01930000-0000-7000-8000-000000000001' as ProjectId
+
+function hear(client: QueryClient) {
   vi.stubGlobal('EventSource', Object.assign(Line, { CLOSED: 2 }))
-  const flush = vi.spyOn(outbox, 'flush').mockResolvedValue()
-  const id = '01930000-0000-7000-8000-000000000001' as ProjectId
-  const client = new QueryClient()
-  const asked = vi.spyOn(client, 'refetchQueries')
   renderHook(() => useNews(id), {
     wrapper: ({ children }: { readonly children: ReactNode }) => (
       <QueryClientProvider client={client}>{children}</QueryClientProvider>
     ),
   })
+}
+
+test('as soon as the server is heard, what waits is sent, and what went by before is asked for', () => {
+  const flush = vi.spyOn(outbox, 'flush').mockResolvedValue()
+  const client = new QueryClient()
+  const asked = vi.spyOn(client, 'refetchQueries')
+  hear(client)
   expect(flush).toHaveBeenCalledTimes(0)
   Line.last?.dispatchEvent(new Event('open'))
   expect(isHeard(id)).toBe(true)
@@ -47,3 +53,25 @@ test('as soon as the server is heard, what waits is sent, and what went by befor
   Line.last?.dispatchEvent(new Event('open'))
   expect(flush).toHaveBeenCalledTimes(2)
 })
+
+test.for([
+  ['the line opens', new Event('open')],
+  ['news come', new MessageEvent(newsStream.event, { data: 'another device' })],
+] as const)(
+  'when %s while the page’s first asking is under way, it is asked once more after it',
+  async ([, event]) => {
+    vi.spyOn(outbox, 'flush').mockResolvedValue()
+    const client = new QueryClient()
+    const answers: ((last: number) => void)[] = []
+    const queryFn = () => new Promise<number>((answer) => answers.push(answer))
+    hear(client)
+    new QueryObserver(client, { queryKey: ['news', id], queryFn }).subscribe(() => undefined)
+    expect(answers).toHaveLength(1)
+    Line.last?.dispatchEvent(event)
+    answers[0]?.(7)
+    await waitFor(() => expect(answers).toHaveLength(2))
+    answers[1]?.(8)
+    await waitFor(() => expect(client.getQueryData(['news', id])).toBe(8))
+    expect(answers).toHaveLength(2)
+  },
+)

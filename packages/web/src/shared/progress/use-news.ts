@@ -1,6 +1,6 @@
 import { newsStream } from '@seriatim/contract'
 import type { ProjectId } from '@seriatim/core/units'
-import { useQueryClient } from '@tanstack/react-query'
+import { useQueryClient, type QueryClient } from '@tanstack/react-query'
 import { useEffect } from 'react'
 import { deviceId } from '../device.ts'
 import { outbox } from '../outbox/index.ts'
@@ -15,6 +15,15 @@ export function isHeard(id: ProjectId): boolean {
 
 /** A line that the server ended for good is tried again after so long. */
 const tryAgainAfter = 10_000
+
+/** A refetch joins a query's first asking where that is still under way, and that may have read before what is told. */
+async function askAnew(id: ProjectId, client: QueryClient): Promise<void> {
+  const queryKey = ['news', id]
+  const asked = client.getQueryState(queryKey)
+  const joins = asked?.data === undefined && asked?.fetchStatus === 'fetching'
+  await client.refetchQueries({ queryKey })
+  if (joins) await client.refetchQueries({ queryKey })
+}
 
 /**
  * Hears at once what others write to a project, for as long as the page is looked at: a browser keeps few lines open to
@@ -42,11 +51,11 @@ export function useNews(id: ProjectId | null): void {
         // Where it was away, what was recorded meanwhile waits for a turn some seconds from now.
         void outbox.flush()
         // And what others wrote since this page asked, or while the line was broken, nobody tells again.
-        void client.refetchQueries({ queryKey: ['news', id] })
+        void askAnew(id, client)
       })
       source.addEventListener(newsStream.event, ({ data }: MessageEvent<string>) => {
         // What this page wrote it has; another tab of this browser is not the one with the focus.
-        if (data !== deviceId || !document.hasFocus()) void client.refetchQueries({ queryKey: ['news', id] })
+        if (data !== deviceId || !document.hasFocus()) void askAnew(id, client)
       })
       source.addEventListener('error', () => {
         heard.delete(id)
