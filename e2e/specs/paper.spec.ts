@@ -1,5 +1,6 @@
 import { expect, test, type Page } from '../support/test.ts'
 import { expectAccessible } from '../support/axe.ts'
+import { holdBack } from '../support/hold-back.ts'
 import { newId, recordPunch, seedProject } from '../support/projects.ts'
 
 /** Pages of a PDF, and what of it is too wide: printing shrinks a page that is. */
@@ -17,7 +18,10 @@ test('run sheet, tickets, cards and touch-ups come on sheets of their own, nothi
     stages: 14,
     batchSize: 14,
   })
+  const comes = await holdBack(page, '**/api/shelf')
   await page.goto(`${url}/paper`)
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Loading the sheets …')
+  comes()
   await expect(page.getByRole('heading', { name: /^Pikes, 1 of 2/ })).toBeVisible()
   await expect(page.getByRole('listitem').filter({ hasText: 'Pikes' }).first()).toBeVisible()
   await expectAccessible(page)

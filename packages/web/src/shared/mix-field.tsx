@@ -3,7 +3,8 @@ import { useId, type ComponentProps } from 'react'
 import { TextField } from './ui/index.ts'
 
 interface MixFieldProps extends Omit<ComponentProps<typeof TextField>, 'list'> {
-  readonly shelf: Shelf
+  /** `undefined` while it is on its way. */
+  readonly shelf: Shelf | undefined
 }
 
 /** A mix typed with the names of the shelf, which are offered while typing. */
@@ -13,7 +14,7 @@ export function MixField({ shelf, ...field }: MixFieldProps) {
     <>
       <TextField {...field} list={listId} />
       <datalist id={listId}>
-        {[...shelf.values()].map((material) => (
+        {[...(shelf?.values() ?? [])].map((material) => (
           <option key={material.id} value={material.name} />
         ))}
       </datalist>

@@ -23,6 +23,8 @@ const noObservations: readonly PaceObservation[] = []
 /** Gaps and air are taken to the end of these minutes: nothing here is to follow every second. */
 const slotSeconds = 600
 
+const emptyShelf: Shelf = new Map()
+
 /** The end of the ten minutes that are running. */
 export function useSlotEnd(): Instant {
   const step = slotSeconds * 1000
@@ -50,13 +52,6 @@ export function useEstimate(project: Project, progress: Progress | undefined): L
 /** The same with the progress it was made with, for what is to follow from both. */
 export function useEstimated(project: Project, progress: Progress | undefined): Estimated | undefined {
   return useLineEstimate(useEstimateInput(project, progress))
-}
-
-const emptyShelf: Shelf = new Map()
-
-/** The materials, or none before they are there. */
-export function useMaterials(): Shelf {
-  return useShelf().data ?? emptyShelf
 }
 
 /** What an estimate is made from. */

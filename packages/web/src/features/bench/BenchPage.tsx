@@ -3,6 +3,7 @@ import { clockOf, dryingShelf, toFollow, type Progress } from '@seriatim/core/pr
 import { splitIntoBatches, type Stage } from '@seriatim/core/trade'
 import { addSeconds, type ModelId } from '@seriatim/core/units'
 import { useDeferredValue, useMemo, useState } from 'react'
+import { useShelf } from '../../shared/api/index.ts'
 import { finishText, lastCoatText } from '../../shared/finish-text.ts'
 import { useCurrentProject } from '../../shared/project/index.ts'
 import { usePainterHere } from '../../shared/device.ts'
@@ -11,7 +12,7 @@ import { EmptyState, ErrorState, HoleLegend, LoadingState, NothingYet } from '..
 import { useFinish } from '../../shared/use-finish.ts'
 import { useNowOf } from '../../shared/use-now.ts'
 import { useProjectPlan } from '../../shared/use-project-plan.ts'
-import { useMaterials, useProjectInAir } from '../../shared/working-project.ts'
+import { useProjectInAir } from '../../shared/working-project.ts'
 import { quickEffort, useWorkLeft } from '../../shared/worker/index.ts'
 import { ActionBar } from './ActionBar.tsx'
 import { currentTask, withoutSkipped, type Choice, type Skipped } from './bench-task.ts'
@@ -32,7 +33,9 @@ import { useBenchActions } from './use-bench.ts'
 export function BenchPage() {
   const project = useCurrentProject()
   const { progress, error, refetch } = useProgress(project.id)
-  if (progress) return <Bench progress={progress} />
+  // What to get ready comes with the ticket, not after it; without a shelf there is the work all the same.
+  const { isPending } = useShelf()
+  if (progress && !isPending) return <Bench progress={progress} />
   if (error) return <ErrorState error={error} onRetry={() => void refetch()} />
   return <LoadingState what="the bench" />
 }
@@ -65,7 +68,6 @@ function Bench({ progress }: { readonly progress: Progress }) {
   const [choice, setChoice] = useState<Choice | null>(null)
   const [touchUp, setTouchUp] = useState<TouchUpWish | null>(null)
   const [otherPaint, setOtherPaint] = useState(false)
-  const materials = useMaterials()
   const batches = useMemo(() => splitIntoBatches(project, project), [project])
   // The sum over all models follows a moment later than the hole that was punched.
   const left = useWorkLeft(project, progress, times)
@@ -186,7 +188,6 @@ function Bench({ progress }: { readonly progress: Progress }) {
         <UsedDialog
           task={task}
           project={project}
-          shelf={materials}
           onClose={() => setOtherPaint(false)}
           onUsed={(mix, note) => {
             recorder.used(task.stage.id, task.modelIds, mix, note)

@@ -1,7 +1,7 @@
 import { textOfMix } from '@seriatim/core/mixing'
 import { lastUsed, type Progress } from '@seriatim/core/progress'
+import { useShelf } from '../../shared/api/index.ts'
 import { Kbd } from '../../shared/ui/index.ts'
-import { useMaterials } from '../../shared/working-project.ts'
 import type { BenchTask } from './bench-task.ts'
 
 interface PaintLineProps {
@@ -12,11 +12,11 @@ interface PaintLineProps {
 
 /** What was really used on these models, if it was not what the recipe says. */
 export function PaintLine({ task, progress, onUsed }: PaintLineProps) {
-  const materials = useMaterials()
+  const materials = useShelf().data
   const used = lastUsed(progress, task.stage.id, task.modelIds)
   return (
     <p className="text-sm text-ink-soft">
-      {used ? (
+      {used && materials ? (
         <>
           On these models: <b className="text-ink">{textOfMix(used.mix, materials)}</b>
           {used.note === '' ? '. ' : `, ${used.note}. `}

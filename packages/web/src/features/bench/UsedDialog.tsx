@@ -2,6 +2,7 @@ import { mixOfText, textOfMix, nearestPaints } from '@seriatim/core/mixing'
 import { factsOf, type Shelf } from '@seriatim/core/recipe'
 import type { Mix, Project } from '@seriatim/core/trade'
 import { useState } from 'react'
+import { useShelf } from '../../shared/api/index.ts'
 import { MixField } from '../../shared/mix-field.tsx'
 import { Button, Dialog, TextField } from '../../shared/ui/index.ts'
 import type { BenchTask } from './bench-task.ts'
@@ -9,7 +10,6 @@ import type { BenchTask } from './bench-task.ts'
 interface UsedDialogProps {
   readonly task: BenchTask
   readonly project: Project
-  readonly shelf: Shelf
   readonly onClose: () => void
   readonly onUsed: (mix: Mix, note: string) => void
 }
@@ -17,11 +17,12 @@ interface UsedDialogProps {
 const offered = 3
 
 /** Another paint than the recipe says was used on this batch: which, and why; it comes back in “Repeat as done”. */
-export function UsedDialog({ task, project, shelf, onClose, onUsed }: UsedDialogProps) {
+export function UsedDialog({ task, project, onClose, onUsed }: UsedDialogProps) {
   const [text, setText] = useState('')
   const [note, setNote] = useState('')
   const [fault, setFault] = useState<string | undefined>()
-  const near = nearTo(task, project, shelf)
+  const shelf = useShelf().data
+  const near = shelf ? nearTo(task, project, shelf) : []
   return (
     <Dialog
       open
@@ -33,6 +34,7 @@ export function UsedDialog({ task, project, shelf, onClose, onUsed }: UsedDialog
         className="grid gap-4"
         onSubmit={(event) => {
           event.preventDefault()
+          if (!shelf) return
           const read = mixOfText(text, shelf)
           if (!read.ok) setFault(read.error)
           else if (read.value.length === 0) setFault('Say which paint was used.')
@@ -64,8 +66,8 @@ export function UsedDialog({ task, project, shelf, onClose, onUsed }: UsedDialog
           value={note}
           onChange={(event) => setNote(event.target.value)}
         />
-        <Button type="submit" weight="main">
-          Note it
+        <Button type="submit" weight="main" disabled={!shelf}>
+          {shelf ? 'Note it' : 'Reading the shelf …'}
         </Button>
       </form>
     </Dialog>

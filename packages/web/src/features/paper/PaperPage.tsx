@@ -1,14 +1,16 @@
 import { isThrough, type Progress } from '@seriatim/core/progress'
+import type { Shelf } from '@seriatim/core/recipe'
 import { splitIntoBatches, takesStage } from '@seriatim/core/trade'
 import { Printer } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import { useSearchParams } from 'react-router'
+import { useShelf } from '../../shared/api/index.ts'
 import { useProgress } from '../../shared/progress/index.ts'
 import { useCurrentProject } from '../../shared/project/index.ts'
 import { RunSheetTicket } from '../../shared/run-sheet/index.ts'
 import { Button, ErrorState, Headline, LoadingState, NothingYet } from '../../shared/ui/index.ts'
 import { useProjectPlan } from '../../shared/use-project-plan.ts'
-import { useMaterials, useProjectInAir } from '../../shared/working-project.ts'
+import { useProjectInAir } from '../../shared/working-project.ts'
 import { useRunSheets, useSheetLooks } from '../../shared/worker/index.ts'
 import { HandOverSheet } from './HandOverSheet.tsx'
 import { RecipeCard } from './RecipeCard.tsx'
@@ -28,15 +30,16 @@ const isPaper = (name: string): name is Paper => Object.hasOwn(papers, name)
 export function PaperPage() {
   const project = useCurrentProject()
   const { progress, error, refetch } = useProgress(project.id)
-  if (progress) return <Papers progress={progress} />
+  const shelf = useShelf()
+  if (progress && shelf.data) return <Papers progress={progress} shelf={shelf.data} />
   if (error) return <ErrorState error={error} onRetry={() => void refetch()} />
+  if (shelf.error) return <ErrorState error={shelf.error} onRetry={() => void shelf.refetch()} />
   return <LoadingState what="the sheets" />
 }
 
 /** What goes to the desk on paper, each on sheets of its own; safe in black and white. */
-function Papers({ progress }: { readonly progress: Progress }) {
+function Papers({ progress, shelf }: { readonly progress: Progress; readonly shelf: Shelf }) {
   const project = useProjectInAir(useCurrentProject())
-  const shelf = useMaterials()
   const { times, plan, isPlanned } = useProjectPlan(project, progress)
   const [tonight] = useRunSheets(plan, project) ?? []
   const round = useSheetLooks(project, progress, times)?.round ?? []

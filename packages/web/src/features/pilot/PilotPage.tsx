@@ -7,7 +7,7 @@ import {
   type PilotReport,
   type PilotStage,
 } from '@seriatim/core/estimating'
-import { keepVersion } from '@seriatim/core/recipe'
+import { keepVersion, type Shelf } from '@seriatim/core/recipe'
 import type { Unit } from '@seriatim/core/trade'
 import type { Instant } from '@seriatim/core/units'
 import { Flag, Users } from 'lucide-react'
@@ -17,7 +17,7 @@ import { durationText, plural, rangeText } from '../../shared/format/index.ts'
 import { useCurrentProject, useEdit, withUnit } from '../../shared/project/index.ts'
 import { useProgress, useRecorder } from '../../shared/progress/index.ts'
 import { Button, EmptyState, ErrorState, Headline, LoadingState } from '../../shared/ui/index.ts'
-import { useEstimateInput, useMaterials } from '../../shared/working-project.ts'
+import { useEstimateInput } from '../../shared/working-project.ts'
 import { usePilot } from '../../shared/worker/index.ts'
 import { ChoosePilotDialog } from './ChoosePilotDialog.tsx'
 import { LapSteps } from './LapSteps.tsx'
@@ -49,25 +49,26 @@ function Pilot({ unit, input }: { readonly unit: Unit; readonly input: EstimateI
   const whole = useMemo(() => ({ ...input, project }), [input, project])
   const seen = usePilot(whole, unit)
   if (!seen) return <LoadingState what="the pilot" />
-  return <PilotSeen {...seen} unit={unit} now={input.now} />
+  return <PilotSeen {...seen} unit={unit} now={input.now} shelf={input.shelf} />
 }
 
 /** The pilot's page once it is worked out. */
 function PilotSeen({
   unit,
   now,
+  shelf,
   report,
   proposals,
 }: {
   readonly unit: Unit
   readonly now: Instant
+  readonly shelf: Shelf
   readonly report: PilotReport
   readonly proposals: readonly PilotProposal[]
 }) {
   const project = useCurrentProject()
   const edit = useEdit()
   const recorder = useRecorder(project)
-  const shelf = useMaterials()
   const [choosing, setChoosing] = useState(unit.pilot.length === 0)
   const [judging, setJudging] = useState<PilotStage | null>(null)
   const recipe = project.recipes.find((each) => each.unitIds.includes(unit.id))

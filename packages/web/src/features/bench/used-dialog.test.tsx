@@ -1,0 +1,41 @@
+// @vitest-environment jsdom
+import { routes } from '@seriatim/contract'
+import { starterShelf } from '@seriatim/core/presets'
+import { textOfMix } from '@seriatim/core/mixing'
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
+import { cleanup, render, screen } from '@testing-library/react'
+import userEvent from '@testing-library/user-event'
+import { afterEach, expect, test, vi } from 'vitest'
+import type { BenchTask } from './bench-task.ts'
+import { UsedDialog } from './UsedDialog.tsx'
+
+afterEach(() => {
+  cleanup()
+  vi.unstubAllGlobals()
+})
+
+test('before the shelf is read no paint is said to be missing, and what was typed is noted when it has come', async () => {
+  let comes: () => void = () => undefined
+  const answer = new Promise<Response>((resolve) => {
+    comes = () => resolve(Response.json(routes.readShelf.answer.encode({ materials: [...starterShelf] })))
+  })
+  vi.stubGlobal('fetch', () => answer)
+  const used = vi.fn<(text: string) => void>()
+  const task = { stage: { name: 'Base', material: 'moss green', steps: [] }, modelIds: ['a'], batch: {} }
+  render(
+    <QueryClientProvider client={new QueryClient()}>
+      <UsedDialog
+        task={task as unknown as BenchTask}
+        project={{ recipes: [] } as never}
+        onClose={() => undefined}
+        onUsed={(mix) => used(textOfMix(mix, new Map(starterShelf.map((each) => [each.id, each]))))}
+      />
+    </QueryClientProvider>,
+  )
+  const user = userEvent.setup()
+  await user.type(screen.getByLabelText('What was used'), '2:1 moss green to pale bone{Enter}')
+  expect(screen.queryByRole('alert')).toBeNull()
+  comes()
+  await user.click(await screen.findByRole('button', { name: 'Note it' }))
+  expect(used.mock.calls).toEqual([['2 moss green to 1 pale bone']])
+})
