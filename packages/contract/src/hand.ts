@@ -78,7 +78,16 @@ export const handSchema = z.object({
   elsewhere: z.array(timeElsewhereSchema).readonly(),
 })
 
-export const putBroughtRatesSchema = z.object({ rates: broughtRatesSchema })
+/** Rates that are brought, for those of their techniques and sizes before; the others stay but for those put away. */
+export const bringRatesSchema = z.object({
+  rates: broughtRatesSchema.default([]),
+  putAway: z
+    .array(z.object({ technique, size }))
+    .max(500, { error: 'Up to 500 rates.' })
+    .readonly()
+    .default([]),
+})
 
+export type BringRates = z.output<typeof bringRatesSchema>
 export type BroughtRate = z.output<typeof broughtRateSchema>
 export type Hand = z.output<typeof handSchema>

@@ -21,7 +21,14 @@ export { eventSchema, type EventJson, type EventVerdict } from './event.ts'
 export { unkeepableText } from './fields.ts'
 export { batchNames } from './files/project-file-v1.ts'
 export { anyProjectFileSchema } from './files/read-project-file.ts'
-export { broughtRatesSchema, handSchema, putBroughtRatesSchema, type BroughtRate, type Hand } from './hand.ts'
+export {
+  broughtRatesSchema,
+  handSchema,
+  bringRatesSchema,
+  type BringRates,
+  type BroughtRate,
+  type Hand,
+} from './hand.ts'
 export { moveProjectFile } from './move-project-file.ts'
 export {
   mayAsk,

@@ -15,7 +15,7 @@ import { commandVerdictSchema, loggedChangeSchema, newChangeSchema } from './com
 import { eventVerdictSchema } from './event.ts'
 import { idOf, instantField, textField } from './fields.ts'
 import { anyProjectFileSchema } from './files/read-project-file.ts'
-import { handSchema, putBroughtRatesSchema } from './hand.ts'
+import { handSchema, bringRatesSchema } from './hand.ts'
 import {
   accessKeyMadeSchema,
   accessKeySchema,
@@ -283,7 +283,7 @@ export const routes = {
 
   readHand: route('GET', '/hand/beside/:id', { params: ofProject, answer: handSchema }),
   bringRates: route('PUT', '/hand/brought', {
-    body: putBroughtRatesSchema,
+    body: bringRatesSchema,
     answer: z.object({ kept: z.int() }),
   }),
 

@@ -55,7 +55,22 @@ describe('the painter’s hand', () => {
     expect((await handBeside(other.id)).lessons).toEqual([])
   })
 
-  it('keeps brought rates until others are brought, and refuses impossible ones at their place', async () => {
+  it('renews the rates that are brought, puts away those that are named, and leaves all others', async () => {
+    const wash = { technique: 'wash', size: 'foot', factor: 1.25, laps: 12.5 }
+    const glaze = { technique: 'glaze', size: 'foot', factor: 0.8, laps: 4 }
+    const bring = (body: object) => server.call('PUT', '/hand/brought', body)
+    const brought = async () => (await handBeside(v7())).brought
+    expect((await bring({ rates: [wash] })).body).toEqual({ kept: 1 })
+    expect((await bring({ rates: [glaze] })).body).toEqual({ kept: 2 })
+    expect(await brought()).toEqual([glaze, wash])
+    const slower = { ...wash, factor: 1.5 }
+    await bring({ rates: [slower], putAway: [{ technique: 'glaze', size: 'foot' }] })
+    expect(await brought()).toEqual([slower])
+    await bring({ putAway: [{ technique: 'wash', size: 'foot' }] })
+    expect(await brought()).toEqual([])
+  })
+
+  it('refuses impossible rates at their place', async () => {
     const rate = { technique: 'wash', size: 'foot', factor: 1.25, laps: 12.5 }
     expect((await server.call('PUT', '/hand/brought', { rates: [rate] })).status).toBe(200)
     expect((await handBeside(v7())).brought).toEqual([rate])
@@ -71,8 +86,6 @@ describe('the painter’s hand', () => {
     const twins = await server.problem('/hand/brought', 'PUT', { rates: [rate, rate] })
     expect(JSON.stringify(twins.body)).toContain('Two rates are of this technique and size.')
     expect((await handBeside(v7())).brought).toEqual([rate])
-    await server.call('PUT', '/hand/brought', { rates: [] })
-    expect((await handBeside(v7())).brought).toEqual([])
   })
 })
 

@@ -7,8 +7,5 @@ import * as hand from './service.ts'
 
 export function handRoutes(app: Hono<{ Bindings: Asking }>, db: Database, summaries: Summaries): void {
   serveRoute(app, routes.readHand, ({ params }) => hand.readHand(db, summaries, params.id))
-  serveRoute(app, routes.bringRates, async ({ body }) => {
-    await hand.putBroughtRates(db, body.rates)
-    return { kept: body.rates.length }
-  })
+  serveRoute(app, routes.bringRates, ({ body }) => hand.bringRates(db, body))
 }

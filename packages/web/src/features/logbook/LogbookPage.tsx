@@ -64,12 +64,12 @@ function Logbook({ progress, estimate }: LogbookProps) {
     toast('Your rates are saved as rates.csv.')
   }
   const take = (rates: readonly BroughtRate[]) => {
-    const keyOf = ({ technique, size }: BroughtRate) => `${technique} ${size}`
-    const renewed = new Set(rates.map(keyOf))
+    const before = hand.data && { rates: broughtOf(rates, hand.data.brought), putAway: rates }
+    const undo = () => bring.mutate({ ...before, said: 'The rates are as they were before the file.' })
     bring.mutate({
-      rates: [...brought.filter((rate) => !renewed.has(keyOf(rate))), ...rates],
+      rates,
       said: `${plural(rates.length, 'rate')} brought.`,
-      undo: () => bring.mutate({ rates: brought, said: 'The rates are as they were before the file.' }),
+      ...(before && { undo }),
     })
   }
 
@@ -84,7 +84,13 @@ function Logbook({ progress, estimate }: LogbookProps) {
               <Button
                 weight="quiet"
                 className="px-2! py-0!"
-                onClick={() => bring.mutate({ rates: [], said: 'The brought rates are put away.' })}
+                onClick={() =>
+                  bring.mutate({
+                    putAway: brought,
+                    said: 'The brought rates are put away.',
+                    undo: () => bring.mutate({ rates: brought, said: 'The brought rates are back.' }),
+                  })
+                }
               >
                 Put the brought ones away
               </Button>
@@ -129,6 +135,13 @@ function Logbook({ progress, estimate }: LogbookProps) {
       <TimeList times={times} />
       <MilestoneDialog open={stamping} onOpenChange={setStamping} progress={progress} />
     </>
+  )
+}
+
+/** Those of the same techniques and sizes among what was brought before. */
+function broughtOf(rates: readonly BroughtRate[], brought: readonly BroughtRate[]): readonly BroughtRate[] {
+  return brought.filter((each) =>
+    rates.some(({ technique, size }) => technique === each.technique && size === each.size),
   )
 }
 

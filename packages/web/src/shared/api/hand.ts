@@ -1,4 +1,4 @@
-import { routes, type BroughtRate } from '@seriatim/contract'
+import { routes, type BringRates } from '@seriatim/contract'
 import type { ProjectId } from '@seriatim/core/units'
 import { queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { toast } from 'sonner'
@@ -13,9 +13,7 @@ const handQuery = (id: ProjectId) =>
 /** What is known of the painter's hand from outside this project. */
 export const useHand = (id: ProjectId) => useQuery(handQuery(id))
 
-interface BringRates {
-  /** All that are brought: others are put away. */
-  readonly rates: readonly BroughtRate[]
+interface BringRatesChange extends Partial<BringRates> {
   readonly said: string
   readonly undo?: () => void
 }
@@ -23,7 +21,8 @@ interface BringRates {
 export function useBringRates() {
   const client = useQueryClient()
   return useMutation({
-    mutationFn: ({ rates }: BringRates) => call(routes.bringRates, { body: { rates } }),
+    mutationFn: ({ rates = [], putAway = [] }: BringRatesChange) =>
+      call(routes.bringRates, { body: { rates, putAway } }),
     onSuccess: async (_, { said, undo }) => {
       toast(said, undo ? { action: { label: 'Undo', onClick: undo } } : {})
       await client.invalidateQueries({ queryKey: ['hand'] })
