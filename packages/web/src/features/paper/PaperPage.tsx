@@ -42,7 +42,7 @@ function Papers({ progress, shelf }: { readonly progress: Progress; readonly she
   const project = useProjectInAir(useCurrentProject())
   const { times, plan, isPlanned } = useProjectPlan(project, progress)
   const [tonight] = useRunSheets(plan, project) ?? []
-  const round = useSheetLooks(project, progress, times)?.round ?? []
+  const round = useSheetLooks(project, progress, times)?.round
   const batches = useMemo(() => splitIntoBatches(project, project), [project])
   const open = batches.filter((batch) =>
     batch.models.some((model) =>
@@ -140,10 +140,12 @@ function Papers({ progress, shelf }: { readonly progress: Progress; readonly she
         )
       ) : null}
       {isWanted('round') ? (
-        round.length > 0 ? (
+        round && round.length > 0 ? (
           <RoundSheet round={round} project={project} />
         ) : (
-          <p className="no-print mt-5">No touch-up waits.</p>
+          <p role="status" className="no-print mt-5">
+            {round ? 'No touch-up waits.' : 'Gathering the touch-ups …'}
+          </p>
         )
       ) : null}
     </>
