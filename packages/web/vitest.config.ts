@@ -1,24 +1,15 @@
 import { defineConfig } from 'vitest/config'
 
-// A world of its own for each file takes longer than its tests: only those have one that put another module in the place
-// of one of ours.
-const apart = 'src/**/*.apart.test.tsx'
-
+// A world of its own for each file takes longer than its tests: they share one, and leave it as they found it.
 export default defineConfig({
   test: {
     testTimeout: 120_000,
+    pool: 'threads',
+    isolate: false,
     projects: [
-      {
-        extends: true,
-        test: {
-          name: 'together',
-          include: ['src/**/*.test.{ts,tsx}'],
-          exclude: [apart],
-          pool: 'threads',
-          isolate: false,
-        },
-      },
-      { extends: true, test: { name: 'apart', include: [apart] } },
+      { extends: true, test: { name: 'plain', include: ['src/**/*.test.ts'] } },
+      // By themselves, or a page would be made anew wherever a file without one comes between.
+      { extends: true, test: { name: 'pages', include: ['src/**/*.test.tsx'], environment: 'jsdom' } },
     ],
   },
 })

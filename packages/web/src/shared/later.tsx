@@ -1,4 +1,4 @@
-import { useEffect, useState, type ReactNode } from 'react'
+import { useEffect, useLayoutEffect, useState, type ReactNode } from 'react'
 import { Button } from './ui/index.ts'
 
 interface LaterProps<Module> {
@@ -30,7 +30,8 @@ export function Later<Module>({ name, quiet = false, load, children }: LaterProp
   }, [load, turn])
   const again = () => setTurn((before) => before + 1)
   const hasFailed = loaded === 'failed'
-  useEffect(() => {
+  // With the words that say so, not a moment after them.
+  useLayoutEffect(() => {
     if (!hasFailed) return
     window.addEventListener('online', again)
     return () => window.removeEventListener('online', again)

@@ -1,4 +1,3 @@
-// @vitest-environment jsdom
 import type { ToFollow } from '@seriatim/core/progress'
 import type { Batch, Stage } from '@seriatim/core/trade'
 import { addSeconds, instant, type ModelId } from '@seriatim/core/units'

@@ -1,4 +1,3 @@
-// @vitest-environment jsdom
 import { routes } from '@seriatim/contract'
 import { starterShelf } from '@seriatim/core/presets'
 import { textOfMix } from '@seriatim/core/mixing'

@@ -1,4 +1,3 @@
-// @vitest-environment jsdom
 import { routes } from '@seriatim/contract'
 import { usualPriceList } from '@seriatim/core/money'
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query'

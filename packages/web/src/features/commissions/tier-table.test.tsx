@@ -1,4 +1,3 @@
-// @vitest-environment jsdom
 import { minor, usualPriceList, type QuoteInput } from '@seriatim/core/money'
 import type { Standard } from '@seriatim/core/trade'
 import type { LocalDate } from '@seriatim/core/units'

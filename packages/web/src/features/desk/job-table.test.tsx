@@ -1,4 +1,3 @@
-// @vitest-environment jsdom
 import { plainPlanning, type Project } from '@seriatim/core/trade'
 import type { Instant, ProjectId } from '@seriatim/core/units'
 import { cleanup, render, screen, within } from '@testing-library/react'

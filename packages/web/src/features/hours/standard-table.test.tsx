@@ -1,4 +1,3 @@
-// @vitest-environment jsdom
 import type { Afforded, StandardCosts } from '@seriatim/core/estimating'
 import type { Standard, Unit } from '@seriatim/core/trade'
 import type { UnitId } from '@seriatim/core/units'

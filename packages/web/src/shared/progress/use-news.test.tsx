@@ -1,4 +1,3 @@
-// @vitest-environment jsdom
 import { newsStream } from '@seriatim/contract'
 import type { ProjectId } from '@seriatim/core/units'
 import { QueryClient, QueryClientProvider, QueryObserver } from '@tanstack/react-query'

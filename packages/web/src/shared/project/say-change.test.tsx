@@ -1,4 +1,3 @@
-// @vitest-environment jsdom
 import { act, cleanup, fireEvent, render, screen } from '@testing-library/react'
 import { Toaster } from 'sonner'
 import { afterEach, beforeEach, expect, test, vi } from 'vitest'
@@ -8,7 +7,9 @@ beforeEach(() => {
   vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout', 'requestAnimationFrame', 'Date'] })
   render(<Toaster duration={5000} />)
 })
-afterEach(() => {
+afterEach(async () => {
+  await say('')
+  await pass(1000)
   cleanup()
   vi.useRealTimers()
 })

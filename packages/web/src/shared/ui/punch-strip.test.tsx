@@ -1,4 +1,3 @@
-// @vitest-environment jsdom
 import type { HoleState } from '@seriatim/core/progress'
 import type { Instant } from '@seriatim/core/units'
 import { cleanup, render, screen } from '@testing-library/react'

@@ -1,15 +1,18 @@
-// @vitest-environment jsdom
 import type { ProjectToPlan } from '@seriatim/core/plan'
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
 import { renderHook, waitFor } from '@testing-library/react'
 import type { ReactNode } from 'react'
-import { beforeEach, expect, it, vi } from 'vitest'
-import { keptPlanQuery, sayPlan } from '../api/plans.ts'
-import { callPlanner } from './call-planner.ts'
+import { afterAll, beforeEach, expect, it, vi } from 'vitest'
+import * as plans from '../api/plans.ts'
+import * as calling from './call-planner.ts'
 import { usePlan } from './use-plan.ts'
 
-vi.mock(import('./call-planner.ts'))
-vi.mock(import('../api/plans.ts'))
+const callPlanner = vi.spyOn(calling, 'callPlanner')
+const keptPlanQuery = vi.spyOn(plans, 'keptPlanQuery')
+const sayPlan = vi.spyOn(plans, 'sayPlan')
+afterAll(() => {
+  vi.restoreAllMocks()
+})
 
 /** What the planner is asked for, one plan after the other; each answers with a stretch of its own. */
 function asked() {
@@ -24,17 +27,17 @@ function asked() {
       })
     },
   }
-  vi.mocked(callPlanner).mockImplementation((_, task) => task(planner as never, 1, (given) => given))
+  callPlanner.mockImplementation((_, task) => task(planner as never, 1, (given) => given))
   return inputs
 }
 
 /** What is kept with the project. */
 function kept(plan: object | null) {
-  vi.mocked(keptPlanQuery).mockReturnValue({
+  keptPlanQuery.mockReturnValue({
     queryKey: ['kept plan', 'fen'],
     queryFn: () => Promise.resolve(plan),
   } as never)
-  vi.mocked(sayPlan).mockResolvedValue()
+  sayPlan.mockResolvedValue()
 }
 
 const planOnce = (inputs: ReturnType<typeof asked>, project: object, more: object = {}) => {
@@ -52,7 +55,10 @@ const planOnce = (inputs: ReturnType<typeof asked>, project: object, more: objec
   })
 }
 
-beforeEach(() => kept(null))
+beforeEach(() => {
+  vi.clearAllMocks()
+  kept(null)
+})
 
 it('keeps to the plan that is kept with the project: after a reload, and on every device', async () => {
   const inputs = asked()
@@ -63,9 +69,7 @@ it('keeps to the plan that is kept with the project: after a reload, and on ever
   })
   // What it was made for has changed: it is planned in full, and that is kept.
   expect(await planOnce(inputs, { id: 'reed', revision: 8 })).not.toHaveProperty('before')
-  expect(vi.mocked(sayPlan).mock.calls).toEqual([
-    ['reed', 8, { stretches: ['plan 2'], asFound: 'promised by 2' }],
-  ])
+  expect(sayPlan.mock.calls).toEqual([['reed', 8, { stretches: ['plan 2'], asFound: 'promised by 2' }]])
   // All was done when that was planned: it is nothing to keep to.
   kept({ revision: 9, stretches: [] })
   expect(await planOnce(inputs, { id: 'reed', revision: 9 })).not.toHaveProperty('before')
@@ -73,10 +77,9 @@ it('keeps to the plan that is kept with the project: after a reload, and on ever
 
 it('keeps nothing that was found in a hurry, or of a project that no server has', async () => {
   const inputs = asked()
-  vi.mocked(sayPlan).mockClear()
   await planOnce(inputs, { id: 'sedge', revision: 1 }, { effort: 150_000 })
   await planOnce(inputs, { id: 'sedge' })
-  expect(vi.mocked(sayPlan)).not.toHaveBeenCalled()
+  expect(sayPlan).not.toHaveBeenCalled()
 })
 
 it('keeps to the plan before with less effort while the project itself is the same', async () => {
@@ -112,7 +115,6 @@ it('keeps to the plan before with less effort while the project itself is the sa
 
 it('follows a plan found in a hurry where that is asked for, and begins with it where one is to be thorough', async () => {
   const inputs = asked()
-  vi.mocked(sayPlan).mockClear()
   const project = { id: 'rush', revision: 3 }
   const hurried = await planOnce(inputs, project, { effort: 150_000 })
   expect(hurried).not.toHaveProperty('before')
@@ -123,5 +125,5 @@ it('follows a plan found in a hurry where that is asked for, and begins with it 
   expect(thorough).toMatchObject({ before: { stretches: ['plan 2'] } })
   expect(thorough).not.toHaveProperty('effort')
   expect(thorough).not.toHaveProperty('before.asFound')
-  expect(vi.mocked(sayPlan)).toHaveBeenCalledOnce()
+  expect(sayPlan).toHaveBeenCalledOnce()
 })
