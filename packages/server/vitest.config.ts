@@ -1,21 +1,13 @@
 import { defineConfig } from 'vitest/config'
 
-// A world of its own for each file takes longer than its tests: only those have one that put another module in the place
-// of one of ours.
-const apart = 'src/**/*.apart.test.ts'
-
+// A world of its own for each file takes longer than its tests: they share one, and leave it as they found it.
 export default defineConfig({
   test: {
+    include: ['src/**/*.test.ts'],
     testTimeout: 120_000,
     hookTimeout: 120_000,
     // Many wait for others more than they work.
     maxWorkers: 3,
-    projects: [
-      {
-        extends: true,
-        test: { name: 'together', include: ['src/**/*.test.ts'], exclude: [apart], isolate: false },
-      },
-      { extends: true, test: { name: 'apart', include: [apart] } },
-    ],
+    isolate: false,
   },
 })

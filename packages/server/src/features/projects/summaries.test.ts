@@ -7,17 +7,9 @@ import { punched, startTestServer, testNow } from '../../testing/test-server.ts'
 import * as shelfService from '../shelf/service.ts'
 import { createSummaries } from './summaries.ts'
 
-vi.mock('@seriatim/core/estimating', async (original) => {
-  const real = await original<typeof estimating>()
-  return { ...real, estimateLine: vi.fn(real.estimateLine) }
-})
-const estimated = vi.mocked(estimating.estimateLine)
-
-vi.mock('../shelf/service.ts', async (original) => {
-  const real = await original<typeof shelfService>()
-  return { ...real, readShelf: vi.fn(real.readShelf) }
-})
-const shelfRead = vi.mocked(shelfService.readShelf)
+const { readShelf } = shelfService
+const estimated = vi.spyOn(estimating, 'estimateLine')
+const shelfRead = vi.spyOn(shelfService, 'readShelf')
 
 let server: Awaited<ReturnType<typeof startTestServer>>
 beforeAll(async () => {
@@ -28,7 +20,10 @@ beforeAll(async () => {
       await server.call('POST', `${path}/events`, { events: [punched(line[0]!.id, [unit.models[0]!.id])] })
   }
 })
-afterAll(() => server.stop())
+afterAll(() => {
+  vi.restoreAllMocks()
+  return server.stop()
+})
 beforeEach(() => {
   estimated.mockClear()
 })
@@ -61,7 +56,6 @@ it('whoever asks at once is told by one working out, and what is told holds unti
 it('who asked before it was worked out, and comes to it only after, takes what there is', async () => {
   const summaries = createSummaries(server.db, () => testNow)
   await changeShelf()
-  const { readShelf } = await vi.importActual<typeof shelfService>('../shelf/service.ts')
   const [firstAsked, secondAsked] = [signal(), signal()]
   let first: Promise<unknown> = Promise.resolve()
   shelfRead
