@@ -3,7 +3,7 @@ import { lineNow } from '@seriatim/core/air'
 import type { ProjectId } from '@seriatim/core/units'
 import { useQuery } from '@tanstack/react-query'
 import { useMemo } from 'react'
-import { call, projectListQuery, useAir, useShelf } from './api/index.ts'
+import { call, isMissing, projectListQuery, useAir, useShelf } from './api/index.ts'
 import type { JobToPlan } from './worker/index.ts'
 import { useSlotEnd } from './working-project.ts'
 
@@ -17,7 +17,10 @@ export function useJobs() {
   const jobs = useQuery({
     queryKey: ['desk jobs', ...(wanted ?? [])],
     enabled: wanted !== undefined,
-    queryFn: ({ signal }) => Promise.all((wanted ?? []).map((id) => readJob(id, signal))),
+    queryFn: async ({ signal }) => {
+      const read = await Promise.all((wanted ?? []).map((id) => readJob(id, signal)))
+      return read.flatMap((job) => job ?? [])
+    },
     staleTime: 30_000,
   })
   const shelf = useShelf().data
@@ -34,10 +37,16 @@ export function useJobs() {
   return { jobs: ready, shelf, now, error: list.error ?? jobs.error }
 }
 
-async function readJob(id: ProjectId, signal: AbortSignal): Promise<JobToPlan> {
-  const [project, { log }] = await Promise.all([
-    call(routes.readProject, { params: { id } }, signal),
-    call(routes.readEvents, { params: { id } }, signal),
-  ])
-  return { project, events: unpackLog(log) }
+/** `null` where it was put away since the list was read. */
+async function readJob(id: ProjectId, signal: AbortSignal): Promise<JobToPlan | null> {
+  try {
+    const [project, { log }] = await Promise.all([
+      call(routes.readProject, { params: { id } }, signal),
+      call(routes.readEvents, { params: { id } }, signal),
+    ])
+    return { project, events: unpackLog(log) }
+  } catch (error) {
+    if (isMissing(error)) return null
+    throw error
+  }
 }

@@ -80,6 +80,18 @@ it('who asked before it was worked out, and comes to it only after, takes what t
   expect(estimated).toHaveBeenCalledTimes(6)
 })
 
+it('a project that is put away while the others are worked out is told of no more, and fails nobody', async () => {
+  const summaries = createSummaries(server.db, () => testNow)
+  const { id, path } = await server.seed()
+  shelfRead.mockImplementationOnce(async (db) => {
+    expect((await server.call('DELETE', path)).status).toBe(200)
+    return readShelf(db)
+  })
+  const told = await summaries.list()
+  expect(told).toHaveLength(3)
+  expect(told.map((each) => each.id)).not.toContain(id)
+})
+
 it('a project at which nobody painted teaches nothing, and is not worked out for it', async () => {
   const summaries = createSummaries(server.db, () => testNow)
   await changeShelf()

@@ -6,6 +6,7 @@ import type { Instant, MaterialId, ProjectId } from '@seriatim/core/units'
 import { eq, inArray, sql } from 'drizzle-orm'
 import type { Database } from '../../db/client.ts'
 import { project, projectSummary } from '../../db/schema/project.ts'
+import { RequestProblem } from '../../http/problem.ts'
 import { beginLog } from '../progress/kept-log.ts'
 import { readEventsAfter } from '../progress/repository.ts'
 import { readShelf } from '../shelf/service.ts'
@@ -144,11 +145,17 @@ export function createSummaries(db: Database, now: () => Instant) {
     const asked = (turn += 1)
     const all = (await standing()).filter(only)
     const stale = all.filter((each) => !each.isFresh)
+    const gone = new Set<ProjectId>()
     if (stale.length > 0) {
       const shelf = await shelfNow()
-      for (const each of stale) await refreshOnce(each, shelf, asked)
+      for (const each of stale)
+        await refreshOnce(each, shelf, asked).catch((error: unknown) => {
+          // Put away since it was found to stand here.
+          if (!(error instanceof RequestProblem && error.kind === 'not-found')) throw error
+          gone.add(each.id)
+        })
     }
-    return all.map((each) => each.id)
+    return all.flatMap(({ id }) => (gone.has(id) ? [] : [id]))
   }
 
   async function list(): Promise<ProjectSummary[]> {
