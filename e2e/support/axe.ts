@@ -1,39 +1,51 @@
-import AxeBuilder from '@axe-core/playwright'
 import { expect, type Page } from '@playwright/test'
+import axe from 'axe-core'
 import { isProof } from './rounds.ts'
 
-type Rules = 'all' | 'all but the contrast'
+/** What hangs on how the page is drawn takes longest by far. */
+const ofLooks = ['color-contrast', 'target-size']
+
+type Rules = 'all' | 'all but the looks'
 
 /**
- * No finding of axe, and no page that scrolls sideways. The contrast takes longest by far: it is looked at in every place
- * (`views.spec.ts`), and in all that opens there and on the way when everything is tried.
+ * No finding of axe, and no page that scrolls sideways. Contrast and the size of what is tapped are looked at in every
+ * place (`views.spec.ts`), and in all that opens there and on the way when everything is tried.
  */
 export async function expectAccessible(
   page: Page,
-  rules: Rules = isProof ? 'all' : 'all but the contrast',
+  rules: Rules = isProof ? 'all' : 'all but the looks',
 ): Promise<void> {
-  const builder = await builderFor(page)
-  await expectNothing(rules === 'all' ? builder : builder.disableRules('color-contrast'))
+  const without = rules === 'all' ? [] : ofLooks
+  await expectNothing(page, {
+    resultTypes: ['violations'],
+    rules: Object.fromEntries(without.map((rule) => [rule, { enabled: false }])),
+  })
   const overflow = await page.evaluate(
     () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
   )
   expect(overflow).toBeLessThanOrEqual(0)
 }
 
-/** For the same page in other colours. */
-export async function expectContrast(page: Page): Promise<void> {
-  await expectNothing((await builderFor(page)).withRules('color-contrast'))
+/** For the same page in other colours, or at another width. */
+export async function expectGood(page: Page, rule: 'color-contrast' | 'target-size'): Promise<void> {
+  await expectNothing(page, { resultTypes: ['violations'], runOnly: [rule] })
 }
 
-/** One document without frames, so its quick mode will do; where a dialog is open, nothing but that can be used. */
-async function builderFor(page: Page): Promise<AxeBuilder> {
-  const builder = new AxeBuilder({ page }).setLegacyMode().options({ resultTypes: ['violations'] })
-  return (await page.getByRole('dialog').isVisible()) ? builder.include('[role=dialog]') : builder
+/** One document without frames; where a dialog holds the page, nothing but that can be used. */
+async function expectNothing(page: Page, options: axe.RunOptions): Promise<void> {
+  if (!(await page.evaluate(() => 'axe' in window))) await page.evaluate(axe.source)
+  const found = await page.evaluate(async (wanted) => {
+    const isHeld = document.querySelector('#root[aria-hidden=true]') !== null
+    const { violations } = await window.axe.run(isHeld ? '[role=dialog]' : document, wanted)
+    return violations.map(
+      (each) => `${each.id}: ${each.nodes.map((node) => node.target.join(' ')).join(' | ')}`,
+    )
+  }, options)
+  expect(found).toEqual([])
 }
 
-async function expectNothing(builder: AxeBuilder): Promise<void> {
-  const { violations } = await builder.analyze()
-  expect(
-    violations.map((each) => `${each.id}: ${each.nodes.map((node) => node.target.join(' ')).join(' | ')}`),
-  ).toEqual([])
+declare global {
+  interface Window {
+    axe: typeof axe
+  }
 }
