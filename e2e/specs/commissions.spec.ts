@@ -21,7 +21,7 @@ test('a commission goes from its client over the quote to the page that the clie
   try {
     // The queue is short: this one job.
     await request.delete(`/api/projects/${demoId}`)
-    const { id, name } = await seedProject(request, { units: { 'Eel-netters': 5 } })
+    const { id, name } = await seedProject(request, { units: { 'Eel-netters': 3 }, stages: 14 })
     await page.goto(`${instance.origin}/projects/${id}/roster`)
     await page.getByRole('link', { name: 'Commission' }).click()
     await expect(page.getByRole('heading', { level: 1 })).toHaveText('Painted for your own table')

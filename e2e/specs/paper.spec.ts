@@ -53,7 +53,7 @@ test('a batch that is begun goes to other hands with its mixes, its notes and a 
   page,
   request,
 }) => {
-  const { url, id } = await seedProject(request, { units: { Pikes: 6 } })
+  const { url, id } = await seedProject(request, { units: { Pikes: 6 }, stages: 14 })
   await recordPunch(request, id)
   await recordPunch(request, id, newId(), { kind: 'touch-up', note: 'left ear' })
   await page.goto(`${url}/sessions`)

@@ -81,7 +81,7 @@ test('several painters share the work, and the ways to share it stand side by si
   page,
   request,
 }) => {
-  const { url } = await seedProject(request, { units: { 'Reed-pikes': 6, 'Lock-keepers': 6 }, stages: 8 })
+  const { url } = await seedProject(request, { units: { 'Reed-pikes': 4, 'Lock-keepers': 4 }, stages: 6 })
   await page.goto(`${url}/sessions`)
   await page.getByRole('button', { name: 'Another painter' }).click()
   const second = page.getByRole('region', { name: 'Painter 2' })

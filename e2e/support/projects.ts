@@ -35,7 +35,7 @@ interface Wish {
 /** A project made over the API, for journeys that begin further down the road. */
 export async function seedProject(
   request: APIRequestContext,
-  { units = { 'Reed-pikes': 6 }, stages = 14, batchSize = 6, first = [] }: Wish = {},
+  { units = { 'Reed-pikes': 6 }, stages = 6, batchSize = 6, first = [] }: Wish = {},
 ) {
   const id = newId()
   standing.push(id)
