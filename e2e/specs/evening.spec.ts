@@ -72,7 +72,10 @@ for (const [how, hands, when] of [
       `an evening by ${how} alone is recorded to the second, and says at its end what it brought`,
       when,
       async ({ page, request }) => {
-        const { url, id } = await seedProject(request, { units: { 'Reed-pikes': 6, 'Lock-keepers': 6 } })
+        const { url, id } = await seedProject(request, {
+          units: { 'Reed-pikes': 6, 'Lock-keepers': 6 },
+          stages: 14,
+        })
         await setTime(page, iso(begins))
         await page.goto(`${url}/bench`)
         await expect(page.getByRole('heading', { name: 'Until 22:00' })).toBeVisible()

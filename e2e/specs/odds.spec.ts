@@ -9,7 +9,7 @@ test('the plan gives odds, what drives them, and what would help, which is taken
   page,
   request,
 }) => {
-  const { url } = await seedProject(request, { units: { 'Reed-pikes': 12, 'Lock-keepers': 12 } })
+  const { url } = await seedProject(request, { units: { 'Reed-pikes': 12, 'Lock-keepers': 12 }, stages: 14 })
   await page.goto(`${url}/plan`)
   const odds = inTime(page)
   await expect(odds).toContainText('What moves the date most:')
@@ -35,7 +35,7 @@ test('the chart is walked by keys, a stretch says why it lies there, and is pinn
   page,
   request,
 }) => {
-  const { url } = await seedProject(request, { units: { 'Reed-pikes': 12 } })
+  const { url } = await seedProject(request, { units: { 'Reed-pikes': 12 }, stages: 14 })
   await page.goto(`${url}/plan`)
   const chart = page.getByRole('group', { name: /^Stretches of work/ })
   await chart.focus()
@@ -60,7 +60,7 @@ test('the chart is walked by keys, a stretch says why it lies there, and is pinn
 })
 
 test('a stretch dragged to another session is pinned there', async ({ page, request }) => {
-  const { url } = await seedProject(request, { units: { 'Reed-pikes': 40 } })
+  const { url } = await seedProject(request, { units: { 'Reed-pikes': 40 }, stages: 14 })
   await page.goto(`${url}/plan`)
   const figure = page.getByRole('figure')
   const strand = figure.locator('line[stroke="transparent"]').first()
@@ -77,7 +77,7 @@ test('a stretch dragged to another session is pinned there', async ({ page, requ
 })
 
 test('what matters most and which batch first are put in order by keys', async ({ page, request }) => {
-  const { url } = await seedProject(request, { units: { 'Reed-pikes': 12, 'Lock-keepers': 6 } })
+  const { url } = await seedProject(request, { units: { 'Reed-pikes': 12, 'Lock-keepers': 6 }, stages: 14 })
   await page.goto(`${url}/plan`)
   const aims = page.getByRole('list', { name: 'Aims, the most wanted first' })
   await aims.getByRole('button', { name: /^Variety.*: up$/ }).click()
@@ -90,7 +90,7 @@ test('what matters most and which batch first are put in order by keys', async (
 })
 
 test('tomorrow the plan tells what became of today’s', async ({ page, request }) => {
-  const { url } = await seedProject(request, { units: { 'Reed-pikes': 12 } })
+  const { url } = await seedProject(request, { units: { 'Reed-pikes': 12 }, stages: 14 })
   await setTime(page, '2026-11-24T12:00:00Z')
   await page.goto(`${url}/plan`)
   await expect(page.getByRole('heading', { level: 1 })).toContainText('Done by')

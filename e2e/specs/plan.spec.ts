@@ -6,7 +6,10 @@ test('the batch size changes the plan, and its figures open to how they came abo
   page,
   request,
 }) => {
-  const { url } = await seedProject(request, { units: { 'Reed-pikes': 12, 'Lock-keepers': 12 } })
+  const { url } = await seedProject(request, {
+    units: { 'Reed-pikes': 12, 'Lock-keepers': 12 },
+    stages: 14,
+  })
   await page.goto(`${url}/plan`)
   const pots = page.getByRole('button', { name: /^\d+ pots opened/ })
   await expect(pots).toBeVisible()
@@ -29,7 +32,7 @@ test('a batch that is begun stays together whatever the size, and one is made by
   page,
   request,
 }) => {
-  const { id, url } = await seedProject(request, { units: { 'Reed-pikes': 12 }, batchSize: 4 })
+  const { id, url } = await seedProject(request, { units: { 'Reed-pikes': 12 }, stages: 14, batchSize: 4 })
   await recordPunch(request, id)
   await page.goto(`${url}/plan`)
   const together = page.getByRole('region', { name: 'What goes together' })
@@ -56,7 +59,7 @@ test('a batch that is begun stays together whatever the size, and one is made by
 })
 
 test('all batch sizes are compared in one chart, and one is chosen from it', async ({ page, request }) => {
-  const { url } = await seedProject(request, { units: { 'Reed-pikes': 8 } })
+  const { url } = await seedProject(request, { units: { 'Reed-pikes': 8 }, stages: 14 })
   await page.goto(`${url}/plan`)
   await page.getByRole('region', { name: 'Batch sizes compared' }).scrollIntoViewIfNeeded()
   const table = page.getByRole('region', { name: 'Batch sizes in figures' })
@@ -81,7 +84,7 @@ test('a long comparison shows how far it is and can be stopped and taken up agai
   page,
   request,
 }) => {
-  const { url } = await seedProject(request, { units: { Horde: 120, Mob: 97 } })
+  const { url } = await seedProject(request, { units: { Horde: 120, Mob: 97 }, stages: 14 })
   await page.goto(`${url}/plan`)
   await page.getByRole('region', { name: 'Batch sizes compared' }).scrollIntoViewIfNeeded()
   const sizes = page.getByRole('region', { name: 'Comparing batch sizes' })
