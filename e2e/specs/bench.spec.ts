@@ -102,6 +102,34 @@ test('another paint than the recipe says is noted where it was used', async ({ p
   await expect(ticket(page)).not.toContainText('the pot was empty')
 })
 
+test('while the shelf cannot be read there is the work all the same', async ({ page, request }) => {
+  const { url } = await seedProject(request, { stages: 2 })
+  let asked = 0
+  await page.route('**/api/shelf', (route) => {
+    asked += 1
+    const problem = {
+      type: 'unexpected',
+      title: 'Something went wrong here',
+      status: 500,
+      detail: 'Try again.',
+    }
+    return route.fulfill({ status: 500, json: problem })
+  })
+  await page.goto(`${url}/bench`)
+  await expect(ticket(page)).toContainText('Another paint')
+  await page.keyboard.press('u')
+  const dialog = page.getByRole('dialog')
+  await dialog.getByLabel('What was used').fill('sedge')
+  await expect(dialog.getByRole('button', { name: 'Reading the shelf …' })).toBeDisabled()
+  expect(asked).toBeLessThan(10)
+  await page.unroute('**/api/shelf')
+  await page.keyboard.press('Escape')
+  await page.keyboard.press('u')
+  await dialog.getByLabel('What was used').fill('sedge')
+  await dialog.getByRole('button', { name: 'Note it' }).click()
+  await expect(dialog.getByRole('alert')).toContainText('“sedge” is not on the shelf.')
+})
+
 test('one tap punches a batch or a model, and a second takes it back', async ({ page, request }) => {
   const { url } = await seedProject(request)
   await page.goto(`${url}/bench`)

@@ -33,9 +33,10 @@ import { useBenchActions } from './use-bench.ts'
 export function BenchPage() {
   const project = useCurrentProject()
   const { progress, error, refetch } = useProgress(project.id)
-  // What to get ready comes with the ticket, not after it; without a shelf there is the work all the same.
-  const { isPending } = useShelf()
-  if (progress && !isPending) return <Bench progress={progress} />
+  // What to get ready comes with the ticket, not after it; where it failed once, there is the work all the same. (That a
+  // query is pending would not do: it is again when a part of the page asks anew.)
+  const { data, failureCount, errorUpdateCount } = useShelf()
+  if (progress && (data || failureCount + errorUpdateCount > 0)) return <Bench progress={progress} />
   if (error) return <ErrorState error={error} onRetry={() => void refetch()} />
   return <LoadingState what="the bench" />
 }
