@@ -1,6 +1,7 @@
 import { lineTemplates } from '@seriatim/core/presets'
 import { expect, test, type Page } from '../support/test.ts'
 import { expectAccessible } from '../support/axe.ts'
+import { keepFromWriting } from '../support/hold-back.ts'
 import { newId, recordedKinds, recordPunch, seedProject } from '../support/projects.ts'
 import { goTo, makeFirstRecipe } from '../support/recipes.ts'
 import { setTime } from '../support/time.ts'
@@ -226,14 +227,11 @@ test('punches made while the server is away are kept through a closed tab and se
   const { url, id } = await seedProject(request)
   await page.goto(`${url}/bench`)
   await expect(ticket(page)).toBeVisible()
-  await context.route('**/api/**', (route) =>
-    route.request().method() === 'POST' ? route.abort() : route.continue(),
-  )
+  await keepFromWriting(page)
   await hole(page, 'Prime, Reed-pikes: to do').click()
   await expect(page.getByText('1 entry is kept in this browser')).toBeVisible()
   await page.close()
   expect(await recordedKinds(request, id)).toEqual([])
-  await context.unroute('**/api/**')
   const reopened = await context.newPage()
   // The answer that was read before the record arrived comes last: it must not hide the punch.
   const recorded = reopened.waitForResponse((response) => response.request().method() === 'POST')

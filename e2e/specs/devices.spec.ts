@@ -1,6 +1,7 @@
 import type { APIRequestContext } from '@playwright/test'
 import { expect, test, type Page } from '../support/test.ts'
 import { expectAccessible } from '../support/axe.ts'
+import { keepFromWriting } from '../support/hold-back.ts'
 import { changeProject, recordedKinds, seedProject } from '../support/projects.ts'
 import { asProof } from '../support/rounds.ts'
 
@@ -45,14 +46,13 @@ test('three quick steps from 4 end at 7, and survive a closed tab while the serv
   await page.goto(`${url}/plan`)
   const more = page.getByRole('button', { name: 'Batch of: one more' })
   await expect(more).toBeVisible()
-  const letGo = await holdWrites(page)
+  await keepFromWriting(page)
   await more.click()
   await more.click()
   await more.click()
   await expect(page.getByText('Something other than').or(page.getByText('does not answer'))).toBeVisible()
   await expectAccessible(page)
   await page.close()
-  await letGo()
   const again = await context.newPage()
   await again.goto(`${url}/plan`)
   await expect(again.getByRole('group', { name: 'Batch of' })).toContainText('7')
