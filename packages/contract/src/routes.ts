@@ -15,7 +15,7 @@ import { commandVerdictSchema, loggedChangeSchema, newChangeSchema } from './com
 import { eventVerdictSchema } from './event.ts'
 import { idOf, instantField, textField } from './fields.ts'
 import { anyProjectFileSchema } from './files/read-project-file.ts'
-import { handSchema, bringRatesSchema } from './hand.ts'
+import { bringRatesSchema, broughtRatesSchema, handSchema } from './hand.ts'
 import {
   accessKeyMadeSchema,
   accessKeySchema,
@@ -284,7 +284,7 @@ export const routes = {
   readHand: route('GET', '/hand/beside/:id', { params: ofProject, answer: handSchema }),
   bringRates: route('PUT', '/hand/brought', {
     body: bringRatesSchema,
-    answer: z.object({ kept: z.int() }),
+    answer: z.object({ brought: broughtRatesSchema }),
   }),
 
   /** Whose hours, people and stations hold where several projects are planned at one desk. */

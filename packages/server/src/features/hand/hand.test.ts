@@ -60,8 +60,8 @@ describe('the painter’s hand', () => {
     const glaze = { technique: 'glaze', size: 'foot', factor: 0.8, laps: 4 }
     const bring = (body: object) => server.call('PUT', '/hand/brought', body)
     const brought = async () => (await handBeside(v7())).brought
-    expect((await bring({ rates: [wash] })).body).toEqual({ kept: 1 })
-    expect((await bring({ rates: [glaze] })).body).toEqual({ kept: 2 })
+    expect((await bring({ rates: [wash] })).body).toEqual({ brought: [wash] })
+    expect((await bring({ rates: [glaze] })).body).toEqual({ brought: [glaze, wash] })
     expect(await brought()).toEqual([glaze, wash])
     const slower = { ...wash, factor: 1.5 }
     await bring({ rates: [slower], putAway: [{ technique: 'glaze', size: 'foot' }] })

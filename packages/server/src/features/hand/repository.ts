@@ -7,8 +7,7 @@ export async function readBroughtRates(db: Database): Promise<readonly BroughtRa
   return db.select().from(broughtRate).orderBy(asc(broughtRate.technique), asc(broughtRate.size))
 }
 
-/** How many rates there are then. */
-export async function bringRates(db: Database, { rates, putAway }: BringRates): Promise<number> {
+export async function bringRates(db: Database, { rates, putAway }: BringRates): Promise<void> {
   // Of two that bring rates at once, the later has the last word.
   await db.execute(sql`select pg_advisory_xact_lock(hashtextextended(this_studio()::text, 2))`)
   if (putAway.length > 0)
@@ -29,5 +28,4 @@ export async function bringRates(db: Database, { rates, putAway }: BringRates): 
         target: [broughtRate.studioId, broughtRate.technique, broughtRate.size],
         set: { factor: sql`excluded.factor`, laps: sql`excluded.laps` },
       })
-  return db.$count(broughtRate)
 }

@@ -9,6 +9,10 @@ export async function readHand(db: Database, summaries: Summaries, except: Proje
   return { brought: await repository.readBroughtRates(db), ...(await summaries.taughtBeside(except)) }
 }
 
-export async function bringRates(db: Database, wanted: BringRates): Promise<{ readonly kept: number }> {
-  return { kept: await db.transaction((tx) => repository.bringRates(tx, wanted)) }
+/** The rates that stand then. */
+export async function bringRates(db: Database, wanted: BringRates): Promise<Pick<Hand, 'brought'>> {
+  return db.transaction(async (tx) => {
+    await repository.bringRates(tx, wanted)
+    return { brought: await repository.readBroughtRates(tx) }
+  })
 }

@@ -1,4 +1,4 @@
-import { routes, type BringRates } from '@seriatim/contract'
+import { routes, type BringRates, type Hand } from '@seriatim/contract'
 import type { ProjectId } from '@seriatim/core/units'
 import { queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { toast } from 'sonner'
@@ -23,7 +23,8 @@ export function useBringRates() {
   return useMutation({
     mutationFn: ({ rates = [], putAway = [] }: BringRatesChange) =>
       call(routes.bringRates, { body: { rates, putAway } }),
-    onSuccess: async (_, { said, undo }) => {
+    onSuccess: async ({ brought }, { said, undo }) => {
+      client.setQueriesData<Hand>({ queryKey: ['hand'] }, (hand) => hand && { ...hand, brought })
       toast(said, undo ? { action: { label: 'Undo', onClick: undo } } : {})
       await client.invalidateQueries({ queryKey: ['hand'] })
     },
