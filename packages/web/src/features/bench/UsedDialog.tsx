@@ -4,7 +4,7 @@ import type { Mix, Project } from '@seriatim/core/trade'
 import { useState } from 'react'
 import { useShelf } from '../../shared/api/index.ts'
 import { MixField } from '../../shared/mix-field.tsx'
-import { Button, Dialog, TextField } from '../../shared/ui/index.ts'
+import { Button, Dialog, ErrorState, TextField } from '../../shared/ui/index.ts'
 import type { BenchTask } from './bench-task.ts'
 
 interface UsedDialogProps {
@@ -21,7 +21,8 @@ export function UsedDialog({ task, project, onClose, onUsed }: UsedDialogProps) 
   const [text, setText] = useState('')
   const [note, setNote] = useState('')
   const [fault, setFault] = useState<string | undefined>()
-  const shelf = useShelf().data
+  const { data: shelf, error, refetch } = useShelf()
+  const failed = !shelf && error
   const near = shelf ? nearTo(task, project, shelf) : []
   return (
     <Dialog
@@ -66,8 +67,9 @@ export function UsedDialog({ task, project, onClose, onUsed }: UsedDialogProps) 
           value={note}
           onChange={(event) => setNote(event.target.value)}
         />
+        {failed ? <ErrorState error={failed} onRetry={() => void refetch()} isPart /> : null}
         <Button type="submit" weight="main" disabled={!shelf}>
-          {shelf ? 'Note it' : 'Reading the shelf …'}
+          {shelf || failed ? 'Note it' : 'Reading the shelf …'}
         </Button>
       </form>
     </Dialog>

@@ -1,38 +1,94 @@
-import { routes, type LoggedChange } from '@seriatim/contract'
+import { routes, type LoggedChange, type NewChange } from '@seriatim/contract'
 import type { Project } from '@seriatim/core/trade'
 import type { ProjectId } from '@seriatim/core/units'
 import { useQuery } from '@tanstack/react-query'
+import { useState } from 'react'
 import { call } from '../../shared/api/index.ts'
 import { deviceId } from '../../shared/device.ts'
 import { clockText, dayText, plural } from '../../shared/format/index.ts'
-import { commandText, useProject, useTakeBack } from '../../shared/project/index.ts'
+import {
+  commandText,
+  revisionOf,
+  useProject,
+  useTakeBack,
+  type ShownProject,
+} from '../../shared/project/index.ts'
+import { useWaiting } from '../../shared/outbox/index.ts'
 import { Button, ErrorState, LoadingState } from '../../shared/ui/index.ts'
 
 const named = 3
 
 export function ChangeList({ projectId }: { readonly projectId: ProjectId }) {
-  const { project } = useProject(projectId)
-  const { data, error, refetch } = useQuery({
-    queryKey: ['changes', projectId, project?.revision],
-    queryFn: ({ signal }) => call(routes.readChanges, { params: { id: projectId }, query: {} }, signal),
-    placeholderData: (before) => before,
-  })
-  if (project && data) {
-    if (data.changes.length === 0) return <p>Nothing was changed yet.</p>
-    return (
-      <ol>
-        {data.changes.map((change) => (
-          <Row key={change.id} change={change} project={project} />
-        ))}
-      </ol>
-    )
-  }
+  const { project, error, refetch } = useProject(projectId)
+  if (project) return <Changes project={project} />
   if (error) return <ErrorState error={error} onRetry={() => void refetch()} isPart />
   return <LoadingState what="the changes" isPart />
 }
 
-function Row({ change, project }: { readonly change: LoggedChange; readonly project: Project }) {
+function Changes({ project }: { readonly project: ShownProject }) {
+  const { asOf, show, follow } = useAsOf(project)
+  const { data, error, refetch } = useQuery({
+    queryKey: ['changes', project.id, asOf],
+    queryFn: ({ signal }) =>
+      call(routes.readChanges, { params: { id: project.id }, query: { before: asOf + 1 } }, signal),
+    placeholderData: (before) => before,
+  })
   const takeBack = useTakeBack(project)
+  if (!data) {
+    if (error) return <ErrorState error={error} onRetry={() => void refetch()} isPart />
+    return <LoadingState what="the changes" isPart />
+  }
+  if (data.changes.length === 0 && asOf === project.revision) return <p>Nothing was changed yet.</p>
+  const newer = project.revision - asOf
+  return (
+    <>
+      <p role="status" className="flex min-h-11 items-center gap-4 text-ink-soft">
+        {newer > 0 ? (
+          <>
+            {plural(newer, 'newer change')} <Button onClick={show}>Show</Button>
+          </>
+        ) : (
+          'Nothing newer.'
+        )}
+      </p>
+      <ol>
+        {data.changes.map((change) => (
+          <Row
+            key={change.id}
+            change={change}
+            project={project}
+            onTakeBack={() => follow(takeBack(change))}
+          />
+        ))}
+      </ol>
+    </>
+  )
+}
+
+/**
+ * Up to which revision the list goes: what is written while it is open would move its rows under a finger, so it comes
+ * where it is asked for, and where it was on its way from here at the opening or is the taking back of a row.
+ */
+function useAsOf(project: ShownProject) {
+  const waiting = useWaiting(project.id)
+  const [asOf, setAsOf] = useState(project.revision)
+  const [followed, setFollowed] = useState(() => waiting.map(({ change }) => change.id))
+  const reached = Math.max(0, ...followed.map((id) => revisionOf(id) ?? 0))
+  if (reached > asOf) setAsOf(Math.max(reached, project.revision))
+  return {
+    asOf,
+    show: () => setAsOf(project.revision),
+    follow: (change: NewChange | null) => change && setFollowed([...followed, change.id]),
+  }
+}
+
+interface RowProps {
+  readonly change: LoggedChange
+  readonly project: Project
+  readonly onTakeBack: () => void
+}
+
+function Row({ change, project, onTakeBack }: RowProps) {
   const painter = project.planning.painters.find((each) => each.id === change.painter)?.name
   const texts = [...new Set(change.done.map((command) => commandText(command, project)))]
   const more = texts.length - named
@@ -49,7 +105,7 @@ function Row({ change, project }: { readonly change: LoggedChange; readonly proj
           {change.device === deviceId ? 'at this device' : 'at another device'}
         </span>
       </span>
-      <Button disabled={change.undo.length === 0} onClick={() => takeBack(change)}>
+      <Button disabled={change.undo.length === 0} onClick={onTakeBack}>
         Take back
       </Button>
     </li>

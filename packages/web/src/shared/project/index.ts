@@ -1,5 +1,5 @@
 export { commandText, valueText } from './command-text.ts'
-export { noteDelivered } from './delivered.ts'
+export { noteDelivered, revisionOf } from './delivered.ts'
 export type { ShownProject } from './replay.ts'
 export { useEdit, useTakeBack } from './use-edit.ts'
 export { ProjectContext, useCurrentProject, useProject, useProjectAtOpening } from './use-project.ts'

@@ -37,11 +37,16 @@ export function useEdit(): Edit {
   }
 }
 
-/** Takes back a change that the log has, from any device; what was changed again since is shown as a clash. */
+/**
+ * Takes back a change that the log has, from any device; what was changed again since is shown as a clash. Answers what
+ * went out; `null` when the fault was said.
+ */
 export function useTakeBack(project: Pick<Project, 'id' | 'planning'>) {
   const send = useSend(project)
   return (change: LoggedChange) => {
-    if (send(change.undo, change.revision, 0, 'Taken back.')) sayChange('Taken back.', null)
+    const sent = send(change.undo, change.revision, 0, 'Taken back.')
+    if (sent) sayChange('Taken back.', null)
+    return sent
   }
 }
 
