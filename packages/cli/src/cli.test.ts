@@ -1,11 +1,11 @@
 import { studioFileSchema, type projectFileSchema } from '@seriatim/contract'
 import { spawnSync } from 'node:child_process'
-import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { usualPriceList } from '@seriatim/core/money'
-import { describe, expect, it } from 'vitest'
+import { afterAll, describe, expect, it } from 'vitest'
 import type { z } from 'zod'
 import { run } from './run.ts'
 
@@ -20,8 +20,13 @@ function cli(...args: string[]) {
   return { status: code, stdout: out, stderr: err }
 }
 
+const folder = mkdtempSync(join(tmpdir(), 'seriatim-cli-'))
+afterAll(() => rmSync(folder, { recursive: true }))
+
+let files = 0
 function written(text: string): string {
-  const path = join(mkdtempSync(join(tmpdir(), 'seriatim-')), 'file.json')
+  files += 1
+  const path = join(folder, `file-${String(files)}.json`)
   writeFileSync(path, text)
   return path
 }

@@ -1,4 +1,4 @@
-import { mkdtempSync, mkdirSync, writeFileSync } from 'node:fs'
+import { mkdtempSync, mkdirSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { gunzipSync, gzipSync } from 'node:zlib'
@@ -120,6 +120,7 @@ describe('requests', () => {
 
 describe('pages', () => {
   const root = mkdtempSync(join(tmpdir(), 'seriatim-web-'))
+  afterAll(() => rmSync(root, { recursive: true }))
   mkdirSync(join(root, 'assets'))
   writeFileSync(join(root, 'index.html'), '<p>the page</p>')
   writeFileSync(join(root, 'assets', 'app-1.js'), 'ours')

@@ -42,7 +42,7 @@ function Changes({ project }: { readonly project: ShownProject }) {
   const newer = project.revision - asOf
   return (
     <>
-      <p role="status" className="flex min-h-11 items-center gap-4 text-ink-soft">
+      <p role="status" className="mb-2 flex min-h-11 items-center gap-4 text-ink-soft">
         {newer > 0 ? (
           <>
             {plural(newer, 'newer change')} <Button onClick={show}>Show</Button>
