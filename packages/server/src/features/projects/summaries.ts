@@ -155,7 +155,7 @@ export function createSummaries(db: Database, now: () => Instant) {
           gone.add(each.id)
         })
     }
-    return all.flatMap(({ id }) => (gone.has(id) ? [] : [id]))
+    return all.map(({ id }) => id).filter((id) => !gone.has(id))
   }
 
   async function list(): Promise<ProjectSummary[]> {
