@@ -34,6 +34,8 @@ const toastsWithoutStyles = (): Plugin => ({
 /** Two grades above this take five seconds of a first start for two parts in a hundred. */
 const brotli = defineAlgorithm('brotliCompress', { params: { [constants.BROTLI_PARAM_QUALITY]: 9 } })
 
+const isOfThePage = (id: string) => !id.includes('/service-worker/')
+
 export default defineConfig({
   plugins: [
     react(),
@@ -46,13 +48,22 @@ export default defineConfig({
   worker: { format: 'es' },
   build: {
     target: 'es2023',
-    chunkSizeWarningLimit: 700,
+    chunkSizeWarningLimit: 900,
     rolldownOptions: {
       input: { index: at('index.html'), 'service-worker': at('service-worker/service-worker.ts') },
       output: {
         // Browsers look for a newer one under the name they know.
         entryFileNames: ({ name }) =>
           name === 'service-worker' ? 'service-worker.js' : 'assets/[name]-[hash].js',
+        // Named after all that share it otherwise.
+        chunkFileNames: ({ name }) => `assets/${name.startsWith('shared') ? 'shared' : name}-[hash].js`,
+        // A request costs a page more than some bytes it could do without: what is small goes together.
+        codeSplitting: {
+          groups: [
+            { name: 'app', tags: ['$initial'], test: isOfThePage, priority: 1 },
+            { name: 'shared', minShareCount: 2, entriesAware: true, entriesAwareMergeThreshold: 60_000 },
+          ],
+        },
       },
     },
   },
