@@ -11,12 +11,12 @@ export default defineConfig({
   grepInvert: notNow,
   outputDir: '../.cache/e2e-results',
   forbidOnly: true,
-  // One more than the machine has cores: tests wait for servers, disks and clocks as well.
-  workers: 3,
+  // Two more than the machine has cores: tests wait for servers, disks and clocks as well.
+  workers: 4,
   fullyParallel: true,
   retries: 0,
   // Guards against a hang, not measures of speed: the machine may be busy.
-  timeout: 180_000,
+  timeout: 300_000,
   expect: { timeout: 60_000 },
   reporter: [['list'], ['json', { outputFile: `${root}.cache/e2e-report.json` }]],
   use: {
