@@ -32,6 +32,11 @@ interface Wish {
   readonly first?: readonly object[]
 }
 
+/** To put a thing of a project behind the others of its kind. */
+export function putCommand<T extends { readonly id: string }>(thing: string, value: T) {
+  return { kind: 'put', thing, id: value.id, in: null, after: 'the last one', before: null, value }
+}
+
 /** A project made over the API, for journeys that begin further down the road. */
 export async function seedProject(
   request: APIRequestContext,
@@ -54,15 +59,6 @@ export async function seedProject(
   }
   const made = await request.put(path, { data: settings })
   expect(made.ok(), await made.text()).toBe(true)
-  const put = (thing: string, value: { readonly id: string }) => ({
-    kind: 'put',
-    thing,
-    id: value.id,
-    in: null,
-    after: 'the last one',
-    before: null,
-    value,
-  })
   const commands: object[] = []
   for (const [name, count] of Object.entries(units)) {
     const unitId = newId()
@@ -72,12 +68,12 @@ export async function seedProject(
       role: 'trooper',
       points: 5,
     }))
-    commands.push(put('unit', { id: unitId, name, standard: 'tabletop plus', models } as never))
+    commands.push(putCommand('unit', { id: unitId, name, standard: 'tabletop plus', models } as never))
   }
   const known = lineTemplates[0]!.stages
   for (let index = 0; index < stages; index++)
     commands.push(
-      put('stage', {
+      putCommand('stage', {
         ...known[index % known.length],
         notNeededBy: [],
         ...first[index],

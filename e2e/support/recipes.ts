@@ -1,13 +1,23 @@
 import { expect, type APIRequestContext, type Page } from '@playwright/test'
-import { seedProject } from './projects.ts'
+import { bodyPlans, recipeFromSchool, recipeSchools } from '@seriatim/core/recipe'
+import { changeProject, newId, putCommand, seedProject } from './projects.ts'
 
-/** A project of one unit, on its recipe by the first school. */
+/** A project of one unit, on its recipe by the first school: what the dialog makes of it is asked in `recipe.spec.ts`. */
 export async function makeFirstRecipe(page: Page, request: APIRequestContext): Promise<void> {
-  const { url } = await seedProject(request, { stages: 0 })
+  const { id, url } = await seedProject(request, { stages: 0 })
+  await putFirstRecipe(request, id)
   await page.goto(`${url}/recipe`)
-  await page.getByRole('button', { name: 'New recipe' }).click()
-  await page.getByRole('button', { name: 'Make the recipe' }).click()
   await expect(page.getByRole('heading', { level: 1 })).toContainText('layers')
+}
+
+async function putFirstRecipe(request: APIRequestContext, id: string): Promise<void> {
+  const { units, revision } = (await (await request.get(`/api/projects/${id}`)).json()) as {
+    readonly units: readonly { readonly id: string; readonly name: string }[]
+    readonly revision: number
+  }
+  const [school, plan, unit] = [recipeSchools[0]!, bodyPlans[0]!, units[0]!]
+  const recipe = recipeFromSchool(school, plan, unit.name, newId)
+  await changeProject(request, id, revision, [putCommand('recipe', { ...recipe, unitIds: [unit.id] })])
 }
 
 /** Along the road. */
