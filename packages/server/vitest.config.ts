@@ -4,6 +4,7 @@ import { defineConfig } from 'vitest/config'
 export default defineConfig({
   test: {
     include: ['src/**/*.test.ts'],
+    globalSetup: 'src/testing/migrated-database.ts',
     testTimeout: 120_000,
     hookTimeout: 120_000,
     // Many wait for others more than they work.

@@ -22,27 +22,27 @@ import { createApp } from '../app.ts'
 import { openPool } from '../db/client.ts'
 import { migrateDatabase } from '../db/migrate.ts'
 import { openNews } from '../db/news.ts'
-import { openStudios } from '../db/studios.ts'
+import { firstStudio, openStudios } from '../db/studios.ts'
 import { checkAnswer } from './check-answer.ts'
+import { migratedDatabase, testAddress } from './migrated-database.ts'
 
 const log = pino({ level: process.env['SERIATIM_LOG'] ?? 'silent' })
 export const testNow = instant(Date.parse('2026-11-24T21:00:00Z'))
 
-const address = process.env['SERIATIM_TEST_DATABASE']
-if (!address) throw new Error('SERIATIM_TEST_DATABASE is not set: run the tests with npm test')
-
-/** A migrated database of its own on the test cluster, and the application on it. @param before what the database is filled with first. */
+/**
+ * A migrated database of its own on the test cluster, and the application on it.
+ * @param before fills a database that is still to be migrated.
+ */
 export async function startTestServer(before?: (owner: pg.Pool, url: string) => Promise<void>) {
   const name = `test_${randomUUID().replaceAll('-', '')}`
-  const admin = openPool(address ?? '', log)
-  await admin.query(`create database ${name}`)
-  const url = new URL(address ?? '')
-  url.pathname = `/${name}`
-  const owner = openPool(url.href, log)
-  await before?.(owner, url.href)
-  const studio = await migrateDatabase(url.href)
-  const studios = openStudios(url.href, log)
-  const news = openNews(url.href, log)
+  const admin = openPool(testAddress(), log)
+  await admin.query(`create database ${name} template ${before ? 'template1' : migratedDatabase}`)
+  const url = testAddress(name)
+  const owner = openPool(url, log)
+  await before?.(owner, url)
+  const studio = await (before ? migrateDatabase(url) : firstStudio(drizzle(owner)))
+  const studios = openStudios(url, log)
+  const news = openNews(url, log)
   const app = createApp({ studios, studio, log, now: () => testNow, news })
 
   async function call(method: string, path: string, body?: unknown) {
@@ -77,7 +77,7 @@ export async function startTestServer(before?: (owner: pg.Pool, url: string) => 
 
   return {
     app,
-    url: url.href,
+    url,
     studios,
     studio,
     /** As a request has it. */
