@@ -1,11 +1,11 @@
 import type { APIRequestContext } from '@playwright/test'
 import { expect, test, type Page } from '../support/test.ts'
 import { expectAccessible } from '../support/axe.ts'
+import { hole } from '../support/bench.ts'
 import { keepFromWriting } from '../support/hold-back.ts'
 import { changeProject, recordedKinds, seedProject } from '../support/projects.ts'
 import { asProof } from '../support/rounds.ts'
 
-const hole = (page: Page, name: string | RegExp) => page.getByRole('gridcell', { name })
 const headline = (page: Page) => page.getByRole('heading', { level: 1 })
 const lineNames = (page: Page) => page.getByRole('button', { name: /^Move / })
 

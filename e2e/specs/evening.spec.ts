@@ -1,4 +1,5 @@
 import { expect, test, type Page } from '../support/test.ts'
+import { ticket } from '../support/bench.ts'
 import { recordedEvents, seedProject } from '../support/projects.ts'
 import { asProof, isProof } from '../support/rounds.ts'
 import { moveTime, setTime } from '../support/time.ts'
@@ -11,7 +12,6 @@ const ends = begins + hours * 3_600_000
 const secondsOf = (lap: number) => 40 + 17 * (lap % 5)
 const betweenStages = 120
 
-const ticket = (page: Page) => page.getByRole('region', { name: 'Do this now' })
 const iso = (moment: number) => new Date(moment).toISOString()
 
 interface Hands {

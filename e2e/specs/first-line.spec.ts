@@ -1,6 +1,7 @@
 import { rmSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 import { expect, test, type Page } from '../support/test.ts'
+import { ticket } from '../support/bench.ts'
 import { freePort, Instance, isAlive } from '../support/instance.ts'
 
 const data = fileURLToPath(new URL('../../.cache/e2e-crash-data', import.meta.url))
@@ -20,11 +21,8 @@ const place = (page: Page, name: string) =>
   page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name }).click()
 const key = (page: Page, name: string) =>
   page.getByRole('group', { name: 'At the desk' }).getByRole('button', { name })
-const nowTicket = (page: Page) => page.getByRole('region', { name: 'Do this now' })
 
 test('from a fresh machine to painted models, through a crash, with nothing lost', async ({ page }) => {
-  test.setTimeout(120_000)
-
   await test.step('1: the demo project is there', async () => {
     await page.goto(instance.origin)
     await expect(page.getByRole('heading', { name: 'Tallow Fen militia' })).toBeVisible()
@@ -73,16 +71,16 @@ test('from a fresh machine to painted models, through a crash, with nothing lost
 
   await test.step('5: start the clock, punch models, and kill −9 server and database in mid-session', async () => {
     await place(page, 'Bench')
-    await expect(nowTicket(page)).toContainText('Prime')
+    await expect(ticket(page)).toContainText('Prime')
     await key(page, 'Start the clock').click()
     await key(page, 'Next model').click()
     await key(page, 'Next model').click()
-    await expect(nowTicket(page)).toContainText('2 /')
+    await expect(ticket(page)).toContainText('2 /')
     await expect(page.getByRole('region', { name: 'Drying' })).toContainText('2 models')
     await instance.killAll()
     await page.keyboard.press('Space')
     await expect(page.getByText('The server does not answer.')).toBeVisible()
-    await expect(nowTicket(page)).toContainText('3 /')
+    await expect(ticket(page)).toContainText('3 /')
     await instance.start()
     await expect(page.getByText('The server does not answer.')).toBeHidden()
   })
@@ -92,7 +90,7 @@ test('from a fresh machine to painted models, through a crash, with nothing lost
     const other = await page.context().browser()!.newContext()
     const fresh = await other.newPage()
     await fresh.goto(url)
-    await expect(nowTicket(fresh)).toContainText('3 /')
+    await expect(ticket(fresh)).toContainText('3 /')
     await expect(key(fresh, 'Next model')).toBeVisible()
     await key(fresh, 'All done').click()
     await expect(fresh.getByText(/on the clock/)).toBeVisible()

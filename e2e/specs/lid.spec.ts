@@ -1,12 +1,12 @@
 import { readFile } from 'node:fs/promises'
 import { expect, test, type Page } from '../support/test.ts'
+import { ticket } from '../support/bench.ts'
 import { changeProject, recordedEvents, recordPunch, seedProject } from '../support/projects.ts'
 import { beginSweep } from '../support/sweep.ts'
 import { moveTime, setTime } from '../support/time.ts'
 
 const strip = (page: Page, number: number, done: number) =>
   page.getByRole('gridcell', { name: new RegExp(`^Pikes ${String(number)}, Pikes: ${String(done)} of 6`) })
-const ticket = (page: Page) => page.getByRole('region', { name: 'Do this now' })
 
 test('a lid closed on a running clock: the night is said, counts for nothing, and the clock is stopped where the work was', async ({
   page,
