@@ -68,7 +68,7 @@ export async function seedProject(
       role: 'trooper',
       points: 5,
     }))
-    commands.push(putCommand('unit', { id: unitId, name, standard: 'tabletop plus', models } as never))
+    commands.push(putCommand('unit', { id: unitId, name, standard: 'tabletop plus', models }))
   }
   const known = lineTemplates[0]!.stages
   for (let index = 0; index < stages; index++)
@@ -78,7 +78,7 @@ export async function seedProject(
         notNeededBy: [],
         ...first[index],
         id: newId(),
-      } as never),
+      }),
     )
   if (commands.length > 0) await changeProject(request, id, 0, commands)
   return { id, url: `/projects/${id}`, name: settings.name }

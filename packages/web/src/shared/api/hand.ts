@@ -26,6 +26,7 @@ export function useBringRates() {
     onSuccess: async ({ brought }, { said, undo }) => {
       client.setQueriesData<Hand>({ queryKey: ['hand'] }, (hand) => hand && { ...hand, brought })
       toast(said, undo ? { action: { label: 'Undo', onClick: undo } } : {})
+      // A reading that was under way may be from before.
       await client.invalidateQueries({ queryKey: ['hand'] })
     },
     onError: (error) => toast.error(error.message),
