@@ -1,4 +1,4 @@
-/** The part of jstat that is used here; the package ships no types. */
+/** The part of jstat that tests compare with; the package ships no types. */
 declare module 'jstat' {
   interface StudentT {
     inv(probability: number, degreesOfFreedom: number): number

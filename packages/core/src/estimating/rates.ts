@@ -1,7 +1,7 @@
-import jstat from 'jstat'
 import { techniques, type Technique } from '../trade/technique.ts'
 import { spreadPresets } from '../presets/presets.ts'
 import { sizes, type Size } from '../trade/size.ts'
+import { studentQuantile } from './quantiles.ts'
 
 /**
  * Whose pace it is: a technique on a size, and one stage of one unit. `null` for minutes that somebody wrote down:
@@ -296,7 +296,7 @@ const reaches = new Map<number, number>()
 /** Between which factors around the middle a logarithm with this deviation lies in four cases of five: Student's t. */
 export function reachOf(rates: Rates, deviation: number): { readonly low: number; readonly high: number } {
   const freedom = 2 * rates.shape
-  const t = reaches.get(freedom) ?? jstat.studentt.inv(0.9, freedom)
+  const t = reaches.get(freedom) ?? studentQuantile(0.9, freedom)
   reaches.clear()
   reaches.set(freedom, t)
   return { low: Math.exp(-t * deviation), high: Math.exp(t * deviation) }

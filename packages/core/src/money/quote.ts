@@ -1,4 +1,3 @@
-import jstat from 'jstat'
 import { standardsOffered } from '../estimating/afford.ts'
 import { amountsLeft, besideByBatch } from '../estimating/amounts-left.ts'
 import {
@@ -9,6 +8,7 @@ import {
   type TimeRange,
 } from '../estimating/estimate-line.ts'
 import { projectForStandard } from '../estimating/line-for-standard.ts'
+import { normalQuantile } from '../estimating/quantiles.ts'
 import { materialsNeeded } from '../mixing/materials-needed.ts'
 import { followedRecipes } from '../ordering/line-of-order.ts'
 import { surfacePresets } from '../presets/presets.ts'
@@ -131,7 +131,7 @@ function tierOf(adapted: Project, standard: Standard, input: QuoteInput): QuoteT
 function heldSeconds({ likely, high }: TimeRange, confidence: number): number {
   if (likely <= 0) return 0
   // The range spans four cases of five: nine of ten lie below its end.
-  const reach = jstat.normal.inv(confidence, 0, 1) / jstat.normal.inv(0.9, 0, 1)
+  const reach = normalQuantile(confidence) / normalQuantile(0.9)
   return likely * (high / likely) ** reach
 }
 
