@@ -1,11 +1,13 @@
-import { converter, differenceCiede2000, formatHex } from 'culori'
+import { differenceCiede2000, formatHex, modeLab65, modeLrgb, modeRgb, useMode as withMode } from 'culori/fn'
 import { Color, mix } from 'spectral.js'
 
 /** `#rrggbb`, sRGB. */
 export type Hex = `#${string}`
 
-const toLab = converter('lab65')
-const toLinear = converter('lrgb')
+// Of some thirty spaces only these are loaded, by every page and worker.
+withMode(modeRgb)
+const toLinear = withMode(modeLrgb)
+const toLab = withMode(modeLab65)
 const deltaE = differenceCiede2000()
 
 /** Text in, so failure is a value: `null` for anything but `#rrggbb`. */
