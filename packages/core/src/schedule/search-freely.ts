@@ -1,5 +1,6 @@
 import { seededRandom } from '../units/random.ts'
 import { createDesk, type Desk, type SplitPolicy } from './desk.ts'
+import { everySequence, type PlainSequence } from './every-sequence.ts'
 import { fillGaps } from './fill-gaps.ts'
 import { freeOrder, type FreeOrder } from './free-order.ts'
 import type { Aim } from '../trade/desk.ts'
@@ -47,7 +48,7 @@ const mostAsked = 16_000
 const manyTasks = 400
 /** What filling the gaps of the best plan may take beside the search. */
 const filled = 0.15
-/** With so few tasks a walk is over soon, and another from the start finds more than a longer one. */
+/** With so few tasks a walk is over soon, and another from the start finds more than a longer one; or all can be tried. */
 const fewTasks = 30
 const walksOfFew = 8
 
@@ -70,8 +71,8 @@ export function layKept(instance: PlanInstance, { row, orders }: KeptOrder, aims
 
 /**
  * Searches rows and, where batches leave it open, the orders of their tasks as well: first the order of the lists, then
- * sequences built by taking what can be begun soonest, then small changes of the best. Never worse than the best row
- * that keeps to the lists.
+ * sequences built by taking what can be begun soonest, then small changes of the best, or every sequence where they are few.
+ * Never worse than the best row that keeps to the lists.
  */
 export function searchFreely(
   instance: PlanInstance,
@@ -100,26 +101,64 @@ export function searchFreely(
     starts.push(build(desk, work, frees, policy, rule))
   starts.sort((a, b) => order.compare(a.cost, b.cost))
   let best = starts.reduce((a, b) => (order.compare(b.cost, a.cost) < 0 ? b : a), asKept)
-  const [start = asKept] = starts
-  const walks = Array.from({ length: count <= fewTasks ? walksOfFew : 2 }, (_, index) =>
-    index % 2 === 0 ? start : (starts.find((each) => each.policy !== start.policy) ?? start),
-  )
-  walks.forEach((from, index) => {
-    if (!Number.isFinite(from.cost.finish)) return
-    const evaluations = Math.floor((budget.evaluations * (1 - listedShare)) / walks.length)
-    const begins = listedShare + ((1 - listedShare) * index) / walks.length
-    const ends = listedShare + ((1 - listedShare) * (index + 1)) / walks.length
-    const found = walk(desk, work, frees, order, from, {
-      ...budget,
-      seed: budget.seed + 7 + index,
-      evaluations,
-      ...(budget.spent ? { spent: spentBetween(budget.spent, begins, ends) } : {}),
-    })
-    if (order.compare(found.cost, best.cost) < 0) best = found
-  })
+  const walked = Math.floor(budget.evaluations * (1 - listedShare))
+  const isFew = count <= fewTasks
+  const sequences =
+    isFew && !hasChoice(instance)
+      ? everySequence(instance, frees, Math.floor(walked / policies.length))
+      : null
+  const tried = sequences
+    ? laidInTurn(desk, work, sequences, budget)
+    : walks(desk, work, frees, order, starts, { ...budget, evaluations: walked }, isFew ? walksOfFew : 2)
+  for (const found of tried) if (order.compare(found.cost, best.cost) < 0) best = found
   if (keep && !isWorthwhile(listed.cost, best.cost)) best = asKept
   best = fillGaps(desk, work, frees, best, Math.floor(budget.evaluations * filled))
   return { row: best.row, policy: best.policy, cost: best.cost, instance: withOrders(instance, best.orders) }
+}
+
+/** Whether anybody else could do a task, or do it otherwise. */
+function hasChoice({ painters, batches }: PlanInstance): boolean {
+  return painters.length > 1 || batches.some(({ tasks }) => tasks.some((task) => task.others.length > 0))
+}
+
+/** From the best start, and in turn from the best of the other policy, each walk with its share of what there is to spend. */
+function* walks(
+  desk: Desk,
+  work: Mutable,
+  frees: readonly FreeOrder[],
+  order: PlanOrder,
+  starts: readonly FoundSequence[],
+  budget: SearchBudget,
+  count: number,
+): Generator<FoundSequence> {
+  const [start] = starts
+  const other = starts.find((each) => each.policy !== start?.policy) ?? start
+  for (let index = 0; index < count; index++) {
+    const from = index % 2 === 0 ? start : other
+    if (!from || !Number.isFinite(from.cost.finish)) continue
+    const shareOf = (walk: number) => listedShare + ((1 - listedShare) * walk) / count
+    const { spent } = budget
+    yield walk(desk, work, frees, order, from, {
+      seed: budget.seed + 7 + index,
+      evaluations: Math.floor(budget.evaluations / count),
+      ...(spent ? { spent: spentBetween(spent, shareOf(index), shareOf(index + 1)) } : {}),
+    })
+  }
+}
+
+/** Each sequence by each policy, until the search is called off. */
+function* laidInTurn(
+  desk: Desk,
+  work: Mutable,
+  sequences: readonly PlainSequence[],
+  { spent }: SearchBudget,
+): Generator<FoundSequence> {
+  for (const [index, { row, orders }] of sequences.entries()) {
+    if (index % 64 === 0 && (spent?.() ?? 0) >= 1) return
+    orders.forEach((order, batch) => work.set(batch, order))
+    for (const policy of policies)
+      yield { row, orders, policy, cost: layRow(desk, orders.length, row, policy) }
+  }
 }
 
 /** How soon a task can be begun, and what it costs to begin it; the lowest is taken. */
