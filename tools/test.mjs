@@ -27,8 +27,8 @@ await runTool(async () => {
     const database = await cluster.start()
     // Three lanes of about the same length: on two cores none idles where one of them waits for a disk or a database.
     await Promise.all([
-      unitTests('server', database),
-      inTurn([() => unitTests('core', database), () => unitTests('cli', database)]),
+      inTurn([() => unitTests('server', database), () => unitTests('cli', database)]),
+      unitTests('core', database),
       inTurn([
         () => script('types'),
         () => script('format'),
@@ -38,13 +38,13 @@ await runTool(async () => {
         () => unitTests('web', database),
         () => unitTests('contract', database),
         () => ensureBuilds(),
+        () => browserTests(),
       ]),
     ])
   } finally {
     await cluster.stop()
     cluster.remove()
   }
-  await browserTests()
   const seconds = Math.round((Date.now() - began) / 1000)
   process.stdout.write(
     `\n${failures.length === 0 ? 'All checks and tests passed' : `Failed: ${failures.join(', ')}`} in ${seconds} s\n`,
