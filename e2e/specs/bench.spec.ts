@@ -8,11 +8,15 @@ import { setTime } from '../support/time.ts'
 /** Tuesday at noon. */
 const beforeTheSession = '2026-11-24T11:00:00Z'
 
-test('the evening by keys alone: start, next, done, undo, redo, stop', async ({ page, request }) => {
+test('the evening by keys alone: start, next, done, undo, redo, stop; and after a tap the keys are the desk’s again', async ({
+  page,
+  request,
+}) => {
   const { url, id } = await seedProject(request, { stages: 3 })
   await page.goto(`${url}/roster`)
   await page.getByRole('link', { name: 'Bench', exact: true }).press('Enter')
   await expect(ticket(page)).toContainText('0 / 6')
+  await expect(ticket(page)).toContainText('Spray outdoors or in an extracting booth')
   await page.keyboard.press('Space')
   await expect(ticket(page)).toContainText('started')
   await page.keyboard.press('Space')
@@ -22,12 +26,21 @@ test('the evening by keys alone: start, next, done, undo, redo, stop', async ({ 
   await expect(ticket(page)).toContainText('1 / 6')
   await page.keyboard.press('y')
   await expect(ticket(page)).toContainText('2 / 6')
+  await page.getByRole('button', { name: /^Undo/ }).click()
+  await expect(ticket(page)).toContainText('1 / 6')
+  await page.keyboard.press('Space')
+  await expect(ticket(page)).toContainText('2 / 6')
   await page.keyboard.press('Escape')
   await expect(ticket(page)).toContainText('not started')
   await page.keyboard.press('Space')
   await page.keyboard.press('Enter')
   await expect(page.getByText(/Prime: .* on the clock/).first()).toBeVisible()
   await expect(hole(page, /^Prime, Reed-pikes: drying/)).toBeVisible()
+  // A stage’s end starts its drying, and a wet stage warns.
+  const drying = page.getByRole('region', { name: 'Drying' })
+  await expect(drying).toContainText('prime, 6 models')
+  await expect(drying).toContainText(/2[12]:\d\d/)
+  await expect(ticket(page)).toContainText(/Still wet after prime: dry at \d\d:\d\d/)
   await expect
     .poll(() => recordedKinds(request, id))
     .toEqual([
@@ -36,22 +49,13 @@ test('the evening by keys alone: start, next, done, undo, redo, stop', async ({ 
       'punched',
       'undone',
       'undone',
+      'undone',
+      'punched',
       'clock-stopped',
       'clock-started',
       'punched',
       'clock-stopped',
     ])
-})
-
-test('a stage’s end starts its drying, and a wet stage warns', async ({ page, request }) => {
-  const { url } = await seedProject(request, { stages: 2 })
-  await page.goto(`${url}/bench`)
-  await expect(ticket(page)).toContainText('Spray outdoors or in an extracting booth')
-  await page.getByRole('button', { name: 'All done' }).click()
-  const shelf = page.getByRole('region', { name: 'Drying' })
-  await expect(shelf).toContainText('prime, 6 models')
-  await expect(shelf).toContainText(/2[12]:\d\d/)
-  await expect(ticket(page)).toContainText(/Still wet after prime: dry at \d\d:\d\d/)
 })
 
 test('a slip becomes a dab to do, with its note and its minutes, and is done by one key', async ({
@@ -78,16 +82,6 @@ test('a slip becomes a dab to do, with its note and its minutes, and is done by 
   await page.getByRole('button', { name: 'All done' }).click()
   await expect(page.getByText('Nothing left to paint')).toBeVisible()
   await expect.poll(() => recordedKinds(request, id)).toEqual(['punched', 'touch-up', 'punched'])
-})
-
-test('what the plan says next can be taken up at once', async ({ page, request }) => {
-  const { url } = await seedProject(request, { units: { Eels: 2, Pikes: 2 } })
-  await page.goto(`${url}/bench`)
-  const then = page.getByRole('region', { name: 'Then' })
-  const first = then.getByRole('listitem').first()
-  const text = (await first.locator('b').innerText()).trim()
-  await first.getByRole('button', { name: 'Do it now' }).click()
-  await expect(ticket(page).getByRole('heading')).toContainText(text)
 })
 
 test('it says until when, what the session brings, and that a batch may end at its stop line', async ({

@@ -4,6 +4,7 @@ import { expectAccessible } from '../support/axe.ts'
 import { hole } from '../support/bench.ts'
 import { keepFromWriting } from '../support/hold-back.ts'
 import { changeProject, recordedKinds, seedProject } from '../support/projects.ts'
+import { goTo } from '../support/recipes.ts'
 import { asProof } from '../support/rounds.ts'
 
 const headline = (page: Page) => page.getByRole('heading', { level: 1 })
@@ -212,19 +213,28 @@ test(
   },
 )
 
-test('two devices see each other’s work, and what one changed can be taken back from the log', async ({
+test('what one device does the other shows without asking, and what was changed is taken back from the log', async ({
   browser,
   request,
 }) => {
-  const { url } = await seedProject(request, { stages: 3 })
+  const { url, id } = await seedProject(request, { stages: 3 })
   const [tablet, phone] = [await browser.newPage(), await browser.newPage()]
+  // While the line of news is open, it is asked by the clock once a minute: longer than anything here waits.
+  const opened = tablet.waitForResponse((answer) => answer.url().endsWith('/news'))
   await tablet.goto(`${url}/bench`)
+  await expect(hole(tablet, 'Prime, Reed-pikes: to do')).toBeVisible()
+  expect((await opened).status()).toBe(200)
   await phone.goto(`${url}/bench`)
-  await hole(tablet, 'Prime, Reed-pikes: to do').click()
-  await expect(hole(phone, 'Prime, Reed-pikes: drying')).toBeVisible()
-  await tablet.goto(`${url}/line`)
+  await phone.getByRole('button', { name: 'All done' }).click()
+  await expect(hole(tablet, /^Prime, Reed-pikes: drying/)).toBeVisible()
+  const { revision } = (await (await request.get(`/api/projects/${id}`)).json()) as { revision: number }
+  const rename = { kind: 'set', thing: 'project', field: 'name', value: 'Otter mere' }
+  await changeProject(request, id, revision, [rename])
+  await expect(tablet.getByText('Otter mere').first()).toBeVisible()
+
+  await goTo(tablet, 'Line')
   await tablet.getByRole('button', { name: /^Skin/ }).press('Alt+ArrowUp')
-  await phone.goto(`${url}/line`)
+  await goTo(phone, 'Line')
   await expect(lineNames(phone).nth(1)).toHaveAccessibleName('Move Skin')
   await phone.getByRole('button', { name: 'What was changed' }).click()
   const first = phone.getByRole('dialog').getByRole('listitem').first()
@@ -237,29 +247,6 @@ test('two devices see each other’s work, and what one changed can be taken bac
   await expect(lineNames(tablet).nth(2)).toHaveAccessibleName('Move Skin')
   await tablet.context().close()
   await phone.context().close()
-})
-
-test('what one device punches and changes the other shows without asking', async ({
-  page,
-  request,
-  browser,
-}) => {
-  const { url, id } = await seedProject(request, { stages: 3 })
-  // While the line of news is open, it is asked by the clock once a minute: longer than anything here waits.
-  const opened = page.waitForResponse((answer) => answer.url().endsWith('/news'))
-  await page.goto(`${url}/bench`)
-  await expect(hole(page, 'Prime, Reed-pikes: to do')).toBeVisible()
-  expect((await opened).status()).toBe(200)
-  const other = await browser.newContext()
-  const elsewhere = await other.newPage()
-  await elsewhere.goto(`${url}/bench`)
-  await elsewhere.getByRole('button', { name: 'All done' }).click()
-  await expect(hole(page, /^Prime, Reed-pikes: drying/)).toBeVisible()
-  const { revision } = (await (await request.get(`/api/projects/${id}`)).json()) as { revision: number }
-  const rename = { kind: 'set', thing: 'project', field: 'name', value: 'Otter mere' }
-  await changeProject(request, id, revision, [rename])
-  await expect(page.getByText('Otter mere').first()).toBeVisible()
-  await other.close()
 })
 
 test('a project put away on one device and brought back is there again where its page stood', async ({

@@ -5,7 +5,7 @@ import { setTime } from '../support/time.ts'
 
 const inTime = (page: Page) => page.getByRole('region', { name: /to be done by|in 8 of 10 cases/ })
 
-test('the plan gives odds, what drives them, and what would help, which is taken with one click', async ({
+test('the plan gives odds and what would help, taken with one click; its figures open, and follow the batch size', async ({
   page,
   request,
 }) => {
@@ -29,13 +29,28 @@ test('the plan gives odds, what drives them, and what would help, which is taken
   )
   await page.keyboard.press('Escape')
   await expectAccessible(page)
+
+  const pots = page.getByRole('button', { name: /^\d+ pots opened/ })
+  const before = await pots.innerText()
+  const size = page.getByRole('group', { name: 'Batch of' })
+  for (const value of ['5', '4', '3']) {
+    await size.getByRole('button', { name: 'one less' }).click()
+    await expect(size.getByRole('status')).toHaveText(value)
+  }
+  await expect(pots).not.toHaveText(before)
+  await pots.click()
+  await expect(page.getByRole('dialog', { name: 'How “Pot openings” came about' })).toContainText(
+    'anew every evening',
+  )
+  await page.keyboard.press('Escape')
+  await expect(page.getByRole('list', { name: 'Batches', exact: true }).getByRole('listitem')).toHaveCount(8)
 })
 
-test('the chart is walked by keys, a stretch says why it lies there, and is pinned to another session', async ({
+test('the chart is walked by keys, a stretch says why it lies there and is pinned to another session, and what comes first is put in order', async ({
   page,
   request,
 }) => {
-  const { url } = await seedProject(request, { units: { 'Reed-pikes': 12 }, stages: 14 })
+  const { url } = await seedProject(request, { units: { 'Reed-pikes': 12, 'Lock-keepers': 6 }, stages: 14 })
   await page.goto(`${url}/plan`)
   const chart = page.getByRole('group', { name: /^Stretches of work/ })
   await chart.focus()
@@ -57,6 +72,15 @@ test('the chart is walked by keys, a stretch says why it lies there, and is pinn
   await expect(
     page.getByRole('region', { name: 'The plan as a table' }).getByRole('row').nth(1),
   ).toContainText('Reed-pikes')
+
+  const aims = page.getByRole('list', { name: 'Aims, the most wanted first' })
+  await aims.getByRole('button', { name: /^Variety.*: up$/ }).click()
+  await expect(aims.getByRole('listitem').nth(3)).toContainText('Variety')
+  const batches = page.getByRole('list', { name: 'Batches, the first to be finished on top' })
+  await batches.getByRole('button', { name: /^Lock-keepers.*: up$/ }).click()
+  await expect(page.getByRole('button', { name: 'Let the plan choose' })).toBeVisible()
+  await page.getByRole('button', { name: 'Let the plan choose' }).click()
+  await expect(page.getByRole('button', { name: 'Let the plan choose' })).toBeHidden()
 })
 
 test('a stretch dragged to another session is pinned there', async ({ page, request }) => {
@@ -74,19 +98,6 @@ test('a stretch dragged to another session is pinned there', async ({ page, requ
   await page.mouse.up()
   await expect(page.getByText(/ is pinned to \w{3} \d/)).toBeVisible()
   await expect(figure.getByText('because it is pinned to this session.')).toBeVisible()
-})
-
-test('what matters most and which batch first are put in order by keys', async ({ page, request }) => {
-  const { url } = await seedProject(request, { units: { 'Reed-pikes': 12, 'Lock-keepers': 6 }, stages: 14 })
-  await page.goto(`${url}/plan`)
-  const aims = page.getByRole('list', { name: 'Aims, the most wanted first' })
-  await aims.getByRole('button', { name: /^Variety.*: up$/ }).click()
-  await expect(aims.getByRole('listitem').nth(3)).toContainText('Variety')
-  const batches = page.getByRole('list', { name: 'Batches, the first to be finished on top' })
-  await batches.getByRole('button', { name: /^Lock-keepers.*: up$/ }).click()
-  await expect(page.getByRole('button', { name: 'Let the plan choose' })).toBeVisible()
-  await page.getByRole('button', { name: 'Let the plan choose' }).click()
-  await expect(page.getByRole('button', { name: 'Let the plan choose' })).toBeHidden()
 })
 
 test('tomorrow the plan tells what became of today’s', async ({ page, request }) => {

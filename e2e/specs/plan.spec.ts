@@ -1,32 +1,6 @@
-import { makeFirstRecipe, seeLineFollow } from '../support/recipes.ts'
+import { goTo, makeFirstRecipe, seeLineFollow } from '../support/recipes.ts'
 import { expect, test } from '../support/test.ts'
 import { demoId, recordPunch, seedProject } from '../support/projects.ts'
-
-test('the batch size changes the plan, and its figures open to how they came about', async ({
-  page,
-  request,
-}) => {
-  const { url } = await seedProject(request, {
-    units: { 'Reed-pikes': 12, 'Lock-keepers': 12 },
-    stages: 14,
-  })
-  await page.goto(`${url}/plan`)
-  const pots = page.getByRole('button', { name: /^\d+ pots opened/ })
-  await expect(pots).toBeVisible()
-  const before = await pots.innerText()
-  const size = page.getByRole('group', { name: 'Batch of' })
-  await size.getByRole('button', { name: 'one less' }).click()
-  await size.getByRole('button', { name: 'one less' }).click()
-  await size.getByRole('button', { name: 'one less' }).click()
-  await expect(size.getByRole('status')).toHaveText('3')
-  await expect(pots).not.toHaveText(before)
-  await pots.click()
-  await expect(page.getByRole('dialog', { name: 'How “Pot openings” came about' })).toContainText(
-    'anew every evening',
-  )
-  await page.keyboard.press('Escape')
-  await expect(page.getByRole('list', { name: 'Batches', exact: true }).getByRole('listitem')).toHaveCount(8)
-})
 
 test('a batch that is begun stays together whatever the size, and one is made by hand', async ({
   page,
@@ -111,7 +85,10 @@ test('a string tells what it is when pointed at, and a batch is picked out by it
   await expect(batch).toHaveAttribute('aria-pressed', 'true')
 })
 
-test('date and evenings are changed where they matter', async ({ page, request }) => {
+test('date and evenings are changed where they matter, and a stage longer than an evening is named with the way out', async ({
+  page,
+  request,
+}) => {
   const { url } = await seedProject(request)
   await page.goto(`${url}/plan`)
   await page.getByRole('button', { name: /Mon · Tue/ }).click()
@@ -127,6 +104,17 @@ test('date and evenings are changed where they matter', async ({ page, request }
     /^Done by \w{3} .* in 8 of 10 cases; odds of the date/,
   )
   await expect(page.getByRole('button', { name: 'Sun, 2 h 30' })).toBeVisible()
+
+  await goTo(page, 'Line')
+  await page.getByRole('button', { name: /^Grade/ }).click()
+  await page.getByLabel('Minutes a foot model').fill('3 h')
+  await page.getByRole('button', { name: 'Save the stage' }).click()
+  await goTo(page, 'Plan')
+  await expect(
+    page.getByText(
+      '“Grade” needs 184 min for its set-up and one model, but the longest session it may take has 150 min.',
+    ),
+  ).toBeVisible()
 })
 
 test('a batch takes its stages in any sound order, says why, and keeps to the row when it is told to', async ({
@@ -144,18 +132,4 @@ test('a batch takes its stages in any sound order, says why, and keeps to the ro
   await expect(page.getByRole('checkbox', { name: /^Keep every batch to the row/ })).toBeChecked()
   await expect(page.getByRole('heading', { level: 1 })).toContainText('in 8 of 10 cases')
   await expect(page.getByText(/^ahead of /)).toHaveCount(0)
-})
-
-test('a stage longer than an evening is named with the way out', async ({ page, request }) => {
-  const { url } = await seedProject(request, { stages: 2 })
-  await page.goto(`${url}/line`)
-  await page.getByRole('button', { name: /^Grade/ }).click()
-  await page.getByLabel('Minutes a foot model').fill('3 h')
-  await page.getByRole('button', { name: 'Save the stage' }).click()
-  await page.getByRole('link', { name: 'Plan' }).click()
-  await expect(
-    page.getByText(
-      '“Grade” needs 184 min for its set-up and one model, but the longest session it may take has 150 min.',
-    ),
-  ).toBeVisible()
 })

@@ -42,32 +42,6 @@ test('from nothing to a line in a few clicks: school, findings, order', async ({
   await expect(page.getByText('grey primer, spray').first()).toBeVisible()
 })
 
-test('a stage moved against its stack is named at once, and moved back by one button', async ({
-  page,
-  request,
-}) => {
-  await makeFirstRecipe(page, request)
-  await seeLineFollow(page)
-  await page.getByRole('button', { name: /^Spray from above, all over/ }).press('Alt+ArrowUp')
-  const findings = page.getByRole('list', { name: 'Findings' })
-  await expect(findings).toContainText('This spoils.')
-  await expect(findings).toContainText('rule R01')
-  await findings.getByRole('button', { name: 'Move it below' }).first().click()
-  await expect(findings).toBeHidden()
-})
-
-test('a recipe changed half-way keeps the punches of what stays', async ({ page, request }) => {
-  await makeFirstRecipe(page, request)
-  await seeLineFollow(page)
-  await primeAll(page)
-  await goTo(page, 'Recipe')
-  await page.getByRole('button', { name: /reed tuft/ }).click()
-  await page.getByRole('button', { name: 'Take out' }).click()
-  await seeLineFollow(page)
-  await goTo(page, 'Bench')
-  await isPrimed(page)
-})
-
 test('the shelf takes a material by form and many by CSV, and says what is wrong at its line', async ({
   page,
 }) => {
@@ -130,7 +104,10 @@ test('regions change with their layers, a mix tells its drops, and what is short
   await expect(page.getByRole('row', { name: /translucent medium/ })).toContainText('1 pot')
 })
 
-test('recipe and line say the same minutes a model', async ({ page, request }) => {
+test('recipe and line say the same minutes, a stage moved against its stack is named, and punches outlast a change', async ({
+  page,
+  request,
+}) => {
   await makeFirstRecipe(page, request)
   await expect(page.getByRole('heading', { level: 1 })).toContainText('a model')
   await seeLineFollow(page)
@@ -141,9 +118,25 @@ test('recipe and line say the same minutes a model', async ({ page, request }) =
   await goTo(page, 'Line')
   await expect(title).toContainText('stages')
   await expect(title).toContainText(minutes)
+
+  await page.getByRole('button', { name: /^Spray from above, all over/ }).press('Alt+ArrowUp')
+  const findings = page.getByRole('list', { name: 'Findings' })
+  await expect(findings).toContainText('This spoils.')
+  await expect(findings).toContainText('rule R01')
+  await findings.getByRole('button', { name: 'Move it below' }).first().click()
+  await expect(findings).toBeHidden()
+
+  // A recipe changed half-way keeps the punches of what stays.
+  await primeAll(page)
+  await goTo(page, 'Recipe')
+  await page.getByRole('button', { name: /reed tuft/ }).click()
+  await page.getByRole('button', { name: 'Take out' }).click()
+  await seeLineFollow(page)
+  await goTo(page, 'Bench')
+  await isPrimed(page)
 })
 
-test('a judgement call says the minutes of both answers, and is taken and taken back', async ({
+test('a judgement call is taken, regions keep what they touch under another name, and a wash spares a finished base', async ({
   page,
   request,
 }) => {
@@ -156,39 +149,47 @@ test('a judgement call says the minutes of both answers, and is taken and taken 
   await calls.getByRole('button', { name: /^Change it/ }).click()
   await expect(page.getByText('Instead: leave the pouches off the sculpt.').first()).toBeVisible()
   await expect(calls).toBeHidden()
-  await page.getByRole('button', { name: 'Regions' }).click()
-  const dialog = page.getByRole('dialog')
-  await dialog.getByLabel('Area, %').first().fill('40')
-  await dialog.getByRole('button', { name: 'Save the regions' }).click()
-  await expect(page.getByText(/^All regions but the base add up to \d+ %/)).toBeVisible()
-  await page.getByRole('button', { name: 'Scale them' }).click()
-  await expect(page.getByText(/^All regions but the base add up/)).toBeHidden()
-})
 
-test('a region whose name is cleared and typed again keeps what it touches, and its layers', async ({
-  page,
-  request,
-}) => {
-  await makeFirstRecipe(page, request)
-  await page.getByRole('button', { name: 'Regions', exact: true }).click()
-  const dialog = page.getByRole('dialog', { name: 'Regions' })
-  const first = dialog.getByRole('listitem').first()
-  const touched = await first.getByRole('group').getByRole('checkbox', { checked: true }).count()
-  expect(touched).toBeGreaterThan(0)
-  const name = first.getByLabel('Name')
-  const before = await name.inputValue()
-  await name.fill('')
-  await name.pressSequentially('weathered hide')
-  await expect(first.getByRole('group').getByRole('checkbox', { checked: true })).toHaveCount(touched)
-  await dialog.getByRole('button', { name: 'Save the regions' }).click()
-  await expect(dialog).toBeHidden()
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('layers')
-  await page.getByRole('button', { name: 'Regions', exact: true }).click()
-  await expect(first.getByLabel('Name')).toHaveValue('weathered hide')
-  await expect(first.getByRole('group').getByRole('checkbox', { checked: true })).toHaveCount(touched)
-  const others = dialog.getByRole('checkbox', { name: 'weathered hide', checked: true })
-  await expect(others).toHaveCount(touched)
-  await expect(dialog.getByRole('checkbox', { name: before })).toHaveCount(0)
+  await test.step('a region whose name is cleared and typed again', async () => {
+    await page.getByRole('button', { name: 'Regions', exact: true }).click()
+    const dialog = page.getByRole('dialog', { name: 'Regions' })
+    const first = dialog.getByRole('listitem').first()
+    const touched = await first.getByRole('group').getByRole('checkbox', { checked: true }).count()
+    expect(touched).toBeGreaterThan(0)
+    const name = first.getByLabel('Name')
+    const before = await name.inputValue()
+    await name.fill('')
+    await name.pressSequentially('weathered hide')
+    await expect(first.getByRole('group').getByRole('checkbox', { checked: true })).toHaveCount(touched)
+    await dialog.getByLabel('Area, %').first().fill('40')
+    await dialog.getByRole('button', { name: 'Save the regions' }).click()
+    await expect(dialog).toBeHidden()
+    await expect(page.getByText(/^All regions but the base add up to \d+ %/)).toBeVisible()
+    await page.getByRole('button', { name: 'Scale them' }).click()
+    await expect(page.getByText(/^All regions but the base add up/)).toBeHidden()
+    await expect(page.getByRole('heading', { level: 1 })).toContainText('layers')
+    await page.getByRole('button', { name: 'Regions', exact: true }).click()
+    await expect(first.getByLabel('Name')).toHaveValue('weathered hide')
+    await expect(first.getByRole('group').getByRole('checkbox', { checked: true })).toHaveCount(touched)
+    const others = dialog.getByRole('checkbox', { name: 'weathered hide', checked: true })
+    await expect(others).toHaveCount(touched)
+    await expect(dialog.getByRole('checkbox', { name: before })).toHaveCount(0)
+    await page.keyboard.press('Escape')
+  })
+
+  await test.step('a wash all over', async () => {
+    await page.getByRole('button', { name: 'Add a layer' }).click()
+    const mix = page.getByLabel('Material or mix')
+    await mix.fill('soot wash')
+    await mix.press('Enter')
+    await page.getByLabel('Technique').selectOption('wash')
+    await page.getByRole('checkbox', { name: 'all over' }).check()
+    const findings = page.getByRole('list', { name: 'Findings' })
+    await expect(findings).toContainText('lands on the finished base as well')
+    await page.getByRole('checkbox', { name: 'base' }).uncheck()
+    await expect(findings.getByText('lands on the finished base as well')).toBeHidden()
+    await expect(page.getByRole('checkbox', { name: /^all over but/ })).toBeChecked()
+  })
 })
 
 test('a recipe goes into a file and comes back in another project, on another kind of model', async ({
@@ -213,19 +214,4 @@ test('a recipe goes into a file and comes back in another project, on another ki
   await page.getByRole('button', { name: 'Make the recipe' }).click()
   await expect(page.getByRole('heading', { level: 1 })).toContainText('layers')
   await expect(page.getByRole('button', { name: 'Sledges', exact: true })).toBeVisible()
-})
-
-test('a wash all over spares a base that is finished, by one tick', async ({ page, request }) => {
-  await makeFirstRecipe(page, request)
-  await page.getByRole('button', { name: 'Add a layer' }).click()
-  const mix = page.getByLabel('Material or mix')
-  await mix.fill('soot wash')
-  await mix.press('Enter')
-  await page.getByLabel('Technique').selectOption('wash')
-  await page.getByRole('checkbox', { name: 'all over' }).check()
-  const findings = page.getByRole('list', { name: 'Findings' })
-  await expect(findings).toContainText('lands on the finished base as well')
-  await page.getByRole('checkbox', { name: 'base' }).uncheck()
-  await expect(findings.getByText('lands on the finished base as well')).toBeHidden()
-  await expect(page.getByRole('checkbox', { name: /^all over but/ })).toBeChecked()
 })

@@ -4,33 +4,10 @@ import { hole, ticket } from '../support/bench.ts'
 import { keepFromWriting } from '../support/hold-back.ts'
 import { recordedKinds, seedProject } from '../support/projects.ts'
 
-test('one tap punches a batch or a model, and a second takes it back', async ({ page, request }) => {
-  const { url } = await seedProject(request)
-  await page.goto(`${url}/bench`)
-  await page.getByRole('button', { name: 'Reed-pikes, 6 models' }).click()
-  await hole(page, 'Coat, Reed-pikes 3: to do').click()
-  await expect(hole(page, 'Coat, Reed-pikes 3: drying')).toBeVisible()
-  await expect(hole(page, 'Coat, Reed-pikes: in hand, 1 of 6')).toBeVisible()
-  await hole(page, 'Coat, Reed-pikes: in hand, 1 of 6').click()
-  await expect(hole(page, 'Coat, Reed-pikes: drying')).toBeVisible()
-  await hole(page, 'Coat, Reed-pikes: drying').click()
-  await expect(hole(page, 'Coat, Reed-pikes: to do')).toBeVisible()
-})
-
-test('after a tap the keys are the desk’s again', async ({ page, request }) => {
-  const { url } = await seedProject(request, { stages: 1 })
-  await page.goto(`${url}/bench`)
-  await page.getByRole('button', { name: 'Start the clock' }).click()
-  await page.keyboard.press('Space')
-  await page.keyboard.press('Space')
-  await expect(ticket(page)).toContainText('2 / 6')
-  await page.getByRole('button', { name: /^Undo/ }).click()
-  await expect(ticket(page)).toContainText('1 / 6')
-  await page.keyboard.press('Space')
-  await expect(ticket(page)).toContainText('2 / 6')
-})
-
-test('a sweep of the pointer punches many at once', async ({ page, request }) => {
+test('a sweep punches many at once, a tap a model or a batch, and a second takes it back', async ({
+  page,
+  request,
+}) => {
   const { url, id } = await seedProject(request)
   await page.goto(`${url}/bench`)
   await page.getByRole('button', { name: 'Reed-pikes, 6 models' }).click()
@@ -47,11 +24,37 @@ test('a sweep of the pointer punches many at once', async ({ page, request }) =>
     await expect(hole(page, `Skin, Reed-pikes ${number}: drying`)).toBeVisible()
   await expect(hole(page, 'Skin, Reed-pikes 1: to do')).toBeVisible()
   await expect.poll(() => recordedKinds(request, id)).toEqual(['punched'])
+
+  await hole(page, 'Coat, Reed-pikes 3: to do').click()
+  await expect(hole(page, 'Coat, Reed-pikes 3: drying')).toBeVisible()
+  await expect(hole(page, 'Coat, Reed-pikes: in hand, 1 of 6')).toBeVisible()
+  await hole(page, 'Coat, Reed-pikes: in hand, 1 of 6').click()
+  await expect(hole(page, 'Coat, Reed-pikes: drying')).toBeVisible()
+  await hole(page, 'Coat, Reed-pikes: drying').click()
+  await expect(hole(page, 'Coat, Reed-pikes: to do')).toBeVisible()
+
+  // A missed part is noted on its model and mended by a tap.
+  await page.keyboard.press('t')
+  const dialog = page.getByRole('dialog')
+  await dialog.getByLabel('What').fill('bare behind the shield')
+  await dialog.getByLabel('Reed-pikes 4').check()
+  await dialog.getByRole('button', { name: 'Note it' }).click()
+  await expect(hole(page, /^Coat, Reed-pikes: touch-up: bare behind the shield/)).toBeVisible()
+  await hole(page, 'Coat, Reed-pikes 4: touch-up: bare behind the shield').click()
+  await expect(hole(page, 'Coat, Reed-pikes 4: drying')).toBeVisible()
 })
 
-test('arrows with Shift choose a block, Space punches it, Z takes it back', async ({ page, request }) => {
+test('arrows with Shift choose a block, Space punches it, Z takes it back; what the plan says next is taken up at once', async ({
+  page,
+  request,
+}) => {
   const { url } = await seedProject(request, { units: { Eels: 2, Pikes: 2 } })
   await page.goto(`${url}/bench`)
+  const first = page.getByRole('region', { name: 'Then' }).getByRole('listitem').first()
+  const text = (await first.locator('b').innerText()).trim()
+  await first.getByRole('button', { name: 'Do it now' }).click()
+  await expect(ticket(page).getByRole('heading')).toContainText(text)
+
   await hole(page, 'Prime, Eels: to do').focus()
   await page.keyboard.press('ArrowRight')
   await page.keyboard.press('Shift+ArrowRight')
@@ -64,22 +67,6 @@ test('arrows with Shift choose a block, Space punches it, Z takes it back', asyn
   await page.keyboard.press('z')
   await expect(hole(page, 'Skin, Pikes: to do')).toBeVisible()
   await expect(hole(page, 'Grade, Pikes: drying')).toBeVisible()
-})
-
-test('a missed part is noted on its model and mended by a tap', async ({ page, request }) => {
-  const { url } = await seedProject(request)
-  await page.goto(`${url}/bench`)
-  await expect(ticket(page)).toBeVisible()
-  await page.keyboard.press('t')
-  const dialog = page.getByRole('dialog')
-  await dialog.getByLabel('What').fill('bare behind the shield')
-  await dialog.getByLabel('Reed-pikes 4').check()
-  await dialog.getByRole('button', { name: 'Note it' }).click()
-  const slip = hole(page, /^Prime, Reed-pikes: touch-up: bare behind the shield/)
-  await expect(slip).toBeVisible()
-  await page.getByRole('button', { name: 'Reed-pikes, 6 models' }).click()
-  await hole(page, 'Prime, Reed-pikes 4: touch-up: bare behind the shield').click()
-  await expect(hole(page, 'Prime, Reed-pikes 4: drying')).toBeVisible()
 })
 
 test('punches made while the server is away are kept through a closed tab and sent later', async ({

@@ -4,12 +4,16 @@ import { Toaster } from 'sonner'
 import { queryClient } from './query-client.ts'
 import { router } from './router.tsx'
 
+/** Long enough to read what was done and to take it back. */
+const toastStays = 8000
+
 export function App() {
   return (
     <QueryClientProvider client={queryClient}>
       <RouterProvider router={router} />
       <Toaster
         position="bottom-center"
+        duration={toastStays}
         style={{ fontFamily: 'inherit' }}
         toastOptions={{
           unstyled: true,
