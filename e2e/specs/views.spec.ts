@@ -14,7 +14,7 @@ interface View {
 
 const isOpen = (page: Page) => expect(page.getByRole('dialog')).toBeVisible()
 
-const views: Readonly<Record<string, View>> = {
+const views = {
   projects: {
     path: '/',
     ready: 'Tallow Fen militia',
@@ -119,37 +119,54 @@ const views: Readonly<Record<string, View>> = {
     },
   },
   sheet: { path: `/projects/${demoId}/sheet`, ready: 'of the work done' },
-}
-for (const [name, { path, ready, opens = {} }] of Object.entries(views)) {
-  test(`axe finds nothing in ${name}, at any width, by day and in the dark`, async ({ page }) => {
-    await page.emulateMedia({ colorScheme: 'light' })
-    await page.goto(path)
-    const isReady = () => expect(page.getByText(ready).first()).toBeVisible()
-    await isReady()
-    await expectAccessible(page, 'all')
-    await page.emulateMedia({ colorScheme: 'dark' })
-    await expectGood(page, 'color-contrast')
-    await page.emulateMedia({ colorScheme: 'light' })
-    if (isProof) {
-      await page.setViewportSize({ width: 820, height: 1180 })
-      await isReady()
-      await expectAccessible(page)
-    }
-    await page.setViewportSize({ width: 390, height: 844 })
-    await isReady()
-    await expectAccessible(page)
-    if (!isProof) await expectGood(page, 'target-size')
-    await page.setViewportSize({ width: 1280, height: 800 })
-    for (const [what, open] of Object.entries(opens))
-      await test.step(`and in ${what}`, async () => {
-        await open(page)
-        await expectAccessible(page)
-        const dialog = page.getByRole('dialog')
-        if (!(await dialog.isVisible())) return
-        await page.keyboard.press('Escape')
-        await expect(dialog).toBeHidden()
+} satisfies Readonly<Record<string, View>>
+/** Gone through on one page each, by the links that lead from place to place. */
+const rounds = [
+  ['projects', 'shelf', 'air', 'help'],
+  ['roster', 'recipe', 'line', 'hours'],
+  ['plan', 'bench', 'sheet', 'logbook'],
+] as const
+
+for (const names of rounds) {
+  test(`axe finds nothing in ${names.join(', ')}, at any width, by day and in the dark`, async ({ page }) => {
+    for (const name of names)
+      await test.step(name, async () => {
+        const { path, ready, opens = {} }: View = views[name]
+        const link = page.getByRole('link', { name: new RegExp(`^${name}$`, 'i') })
+        if (name !== names[0] && (await link.count()) > 0) await link.click()
+        else await page.goto(path)
+        await expectNothingIn(page, ready)
+        for (const [what, open] of Object.entries(opens))
+          await test.step(`and in ${what}`, async () => {
+            await open(page)
+            await expectAccessible(page)
+            const dialog = page.getByRole('dialog')
+            if (!(await dialog.isVisible())) return
+            await page.keyboard.press('Escape')
+            await expect(dialog).toBeHidden()
+          })
       })
   })
+}
+
+async function expectNothingIn(page: Page, ready: string): Promise<void> {
+  const isReady = () => expect(page.getByText(ready).first()).toBeVisible()
+  await page.emulateMedia({ colorScheme: 'light' })
+  await isReady()
+  await expectAccessible(page, 'all')
+  await page.emulateMedia({ colorScheme: 'dark' })
+  await expectGood(page, 'color-contrast')
+  await page.emulateMedia({ colorScheme: 'light' })
+  if (isProof) {
+    await page.setViewportSize({ width: 820, height: 1180 })
+    await isReady()
+    await expectAccessible(page)
+  }
+  await page.setViewportSize({ width: 390, height: 844 })
+  await isReady()
+  await expectAccessible(page)
+  if (!isProof) await expectGood(page, 'target-size')
+  await page.setViewportSize({ width: 1280, height: 800 })
 }
 
 test('what a dialog and a toast put into the page is let in, and what is not ours is refused', async ({
