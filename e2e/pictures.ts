@@ -232,9 +232,10 @@ async function foretold(page: Page) {
 async function running(page: Page) {
   const start = page.getByRole('button', { name: 'Start the clock' })
   await page.getByRole('group', { name: 'At the desk' }).waitFor()
+  // What comes first is the plan's choice.
+  await page.getByRole('region', { name: 'Then' }).waitFor()
   if (await start.isVisible()) await start.click()
   await page.getByRole('button', { name: 'Next model' }).waitFor()
-  await page.getByRole('region', { name: 'Then' }).waitFor()
 }
 
 /** Scrolls so that it stands just under the road. */
