@@ -14,7 +14,7 @@ type Rules = 'all' | 'all but the looks'
 
 /**
  * No finding of axe, and no page that scrolls sideways. Contrast and the size of what is tapped are looked at in every
- * place (`views.spec.ts`), and in all that opens there and on the way when everything is tried.
+ * place (`accessible.spec.ts`), and in all that opens there and on the way when everything is tried.
  */
 export async function expectAccessible(
   page: Page,
