@@ -119,6 +119,7 @@ const views = {
   },
   sheet: { path: `/projects/${demoId}/sheet`, ready: 'of the work done' },
 } satisfies Readonly<Record<string, View>>
+
 /** Gone through on one page each, by the links that lead from place to place. */
 const rounds = [
   ['projects', 'shelf', 'air', 'help'],

@@ -227,6 +227,8 @@ test('what one device does the other shows without asking, and what was changed 
   await phone.goto(`${url}/bench`)
   await phone.getByRole('button', { name: 'All done' }).click()
   await expect(hole(tablet, /^Prime, Reed-pikes: drying/)).toBeVisible()
+  await hole(tablet, 'Grade, Reed-pikes: to do').click()
+  await expect(hole(phone, 'Grade, Reed-pikes: drying')).toBeVisible()
   const { revision } = (await (await request.get(`/api/projects/${id}`)).json()) as { revision: number }
   const rename = { kind: 'set', thing: 'project', field: 'name', value: 'Otter mere' }
   await changeProject(request, id, revision, [rename])
