@@ -31,14 +31,14 @@ await runTool(async () => {
 })
 
 async function journeys() {
-  const { code } = await run('npx', ['playwright', 'test', '--config', inRoot('e2e')], {
+  const { code } = await run('playwright', ['test', '--config', inRoot('e2e')], {
     env: { ...process.env, SERIATIM_PROOFS: '1', SERIATIM_E2E_PORT: String(await freePort()) },
   })
   return code
 }
 
 async function vitest(root, names, env) {
-  const { code } = await run('npx', ['vitest', 'run', '--root', root, ...names], {
+  const { code } = await run('vitest', ['run', '--root', root, ...names], {
     env: { ...process.env, ...env },
   })
   return code

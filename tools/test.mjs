@@ -9,6 +9,7 @@ import { freePort } from './lib/ports.mjs'
 import { run } from './lib/run.mjs'
 import { runTool } from './lib/stop.mjs'
 
+const { scripts } = JSON.parse(readFileSync(inRoot('package.json'), 'utf8'))
 const failures = []
 let passed = 0
 let failed = 0
@@ -58,16 +59,15 @@ async function inTurn(tasks) {
 }
 
 function script(name) {
-  return check(name, 'npm', ['run', '-s', `check:${name}`])
+  return check(name, 'sh', ['-c', scripts[`check:${name}`]])
 }
 
 async function unitTests(name, database) {
   const report = cache(`tests-${name}.json`)
   await check(
     `tests of ${name}`,
-    'npx',
+    'vitest',
     [
-      'vitest',
       'run',
       '--root',
       `packages/${name}`,
@@ -84,7 +84,7 @@ async function browserTests() {
   const report = cache('e2e-report.json')
   rmSync(report, { force: true })
   const env = { SERIATIM_E2E_PORT: String(await freePort()) }
-  await check('browser tests', 'npx', ['playwright', 'test', '--config', inRoot('e2e')], env)
+  await check('browser tests', 'playwright', ['test', '--config', inRoot('e2e')], env)
   count(report, (json) => [json.stats.expected, json.stats.unexpected + json.stats.flaky])
 }
 

@@ -1,5 +1,5 @@
 import { lineTemplates } from '@seriatim/core/presets'
-import { expect, test } from '../support/test.ts'
+import { expect, test, type Route } from '../support/test.ts'
 import { expectAccessible } from '../support/axe.ts'
 import { hole, ticket } from '../support/bench.ts'
 import { recordedKinds, seedProject } from '../support/projects.ts'
@@ -84,13 +84,20 @@ test('a slip becomes a dab to do, with its note and its minutes, and is done by 
   await expect.poll(() => recordedKinds(request, id)).toEqual(['punched', 'touch-up', 'punched'])
 })
 
-test('it says until when, what the session brings, and that a batch may end at its stop line', async ({
+test('nothing lies there before it is known what comes first; then it says until when, what the session brings, and that a batch may end at its stop line', async ({
   page,
   request,
 }) => {
   const { url } = await seedProject(request, { stages: 14 })
   await setTime(page, beforeTheSession)
+  const held: Route[] = []
+  await page.route(/planner\.worker/, (route) => void held.push(route))
   await page.goto(`${url}/bench`)
+  await expect(page.getByText('Looking what comes first …')).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Start the clock' })).toBeDisabled()
+  await page.unroute(/planner\.worker/)
+  await Promise.all(held.map((route) => route.continue()))
+  await expect(ticket(page)).toBeVisible()
   const aside = page.getByRole('complementary')
   await expect(aside).toContainText(/from 19:30 to 22:00, work planned until \d\d:\d\d/)
   const stopLine = lineTemplates[0]!.stages.findIndex((stage) => stage.tableReady)

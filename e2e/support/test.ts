@@ -23,4 +23,4 @@ export const test = base.extend<{ refused: string[]; cleared: null; page: Page }
   },
 })
 
-export { expect, type Page } from '@playwright/test'
+export { expect, type Page, type Route } from '@playwright/test'

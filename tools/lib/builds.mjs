@@ -43,7 +43,7 @@ function isBuilt(name) {
 
 async function build(name) {
   const sources = hashSources(builds[name])
-  const { code, output } = await run('npx', ['vite', 'build', '--logLevel', 'warn'], {
+  const { code, output } = await run('vite', ['build', '--logLevel', 'warn'], {
     cwd: inRoot('packages', name),
     quiet: true,
   })

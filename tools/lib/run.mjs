@@ -1,11 +1,16 @@
 import { spawn } from 'node:child_process'
-import { root } from './paths.mjs'
+import { delimiter } from 'node:path'
+import { inRoot, root } from './paths.mjs'
 
-/** Runs a command to its end; resolves with its exit code and, when `quiet`, what it printed. */
-export function run(command, args, { quiet = false, input, ...options } = {}) {
+/**
+ * Runs a command to its end, one of the npm packages' by its bare name (npx takes a second to find it); resolves with its
+ * exit code and, when `quiet`, what it printed.
+ */
+export function run(command, args, { quiet = false, input, env = process.env, ...options } = {}) {
   return new Promise((resolve, reject) => {
     const child = spawn(command, args, {
       cwd: root,
+      env: { ...env, PATH: [inRoot('node_modules', '.bin'), env.PATH].join(delimiter) },
       stdio: [
         input === undefined ? 'ignore' : 'pipe',
         quiet ? 'pipe' : 'inherit',

@@ -23,5 +23,5 @@ export function useProjectPlan(
     usePlanningInput(project, isWanted ? estimated?.progress : undefined, times, room?.share ?? 0, effort),
   )
   const plan = planned.data?.ok ? planned.data.value : null
-  return { estimated, times, plan, isPlanned: planned.data !== undefined }
+  return { estimated, times, plan, isPlanned: planned.data !== undefined || planned.isError }
 }

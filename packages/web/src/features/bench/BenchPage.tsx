@@ -15,7 +15,6 @@ import { useProjectPlan } from '../../shared/use-project-plan.ts'
 import { useProjectInAir } from '../../shared/working-project.ts'
 import { quickEffort, useWorkLeft } from '../../shared/worker/index.ts'
 import { ActionBar } from './ActionBar.tsx'
-import { currentTask, withoutSkipped, type Choice, type Skipped } from './bench-task.ts'
 import { DryingShelf } from './DryingShelf.tsx'
 import { NowTicket } from './NowTicket.tsx'
 import { RoomToCome } from './RoomToCome.tsx'
@@ -29,6 +28,7 @@ import { ToFollowList } from './ToFollowList.tsx'
 import { TouchUpDialog } from './TouchUpDialog.tsx'
 import { UsedDialog } from './UsedDialog.tsx'
 import { useBenchActions } from './use-bench.ts'
+import { useBenchTask } from './use-bench-task.ts'
 
 export function BenchPage() {
   const project = useCurrentProject()
@@ -66,7 +66,6 @@ function Bench({ progress }: { readonly progress: Progress }) {
   // The strips are many: of what changes them by the clock alone they follow at once only what a finger felt here.
   const [felt, setFelt] = useState(0)
   const stripsNow = useNowOf(felt, 10)
-  const [choice, setChoice] = useState<Choice | null>(null)
   const [touchUp, setTouchUp] = useState<TouchUpWish | null>(null)
   const [otherPaint, setOtherPaint] = useState(false)
   const batches = useMemo(() => splitIntoBatches(project, project), [project])
@@ -90,11 +89,17 @@ function Bench({ progress }: { readonly progress: Progress }) {
     () => plan && sittingNow(project, settled.progress, plan, estimate, painter, settled.now),
     [project, settled, plan, estimate, painter],
   )
-  const [skipped, setSkipped] = useState<readonly Skipped[]>([])
-  const task = withoutSkipped(
-    currentTask(project, batches, progress, plan, choice, shelf, clock, waiting, now),
-    skipped,
-  )
+  const { task, isLooking, isByLine, choose, skip } = useBenchTask({
+    project,
+    batches,
+    progress,
+    plan,
+    isPlanned,
+    shelf,
+    clock,
+    waiting,
+    now,
+  })
   const actions = useBenchActions(project, progress, task, recorder, clock)
 
   if (batches.length === 0 || project.line.length === 0) {
@@ -116,6 +121,11 @@ function Bench({ progress }: { readonly progress: Progress }) {
     <>
       <div className="grid gap-x-8 gap-y-4 pt-5 lg:grid-cols-[minmax(0,1fr)_22rem]">
         <div className="grid content-start gap-3">
+          {isByLine ? (
+            <p role="status" className="font-bold">
+              The plan is long in coming. Until it is there, this is what the line has first.
+            </p>
+          ) : null}
           {task ? (
             <NowTicket
               task={task}
@@ -129,11 +139,15 @@ function Bench({ progress }: { readonly progress: Progress }) {
               models={{
                 done: (id) => recorder.punch(task.stage.id, [id]),
                 again: (id) => recorder.clear(task.stage.id, [id]),
-                skip: (id) => setSkipped([...skipped, { stageId: task.stage.id, modelId: id }]),
+                skip: (id) => skip({ stageId: task.stage.id, modelId: id }),
                 touchUp: (id) => setTouchUp({ stage: task.stage, modelIds: [id] }),
               }}
               further={beyondTheStopLine(project, progress, estimate, task.batch)}
             />
+          ) : isLooking ? (
+            <p role="status" className="ticket min-h-104 p-5 font-heading text-3xl text-ink-soft sm:p-7">
+              Looking what comes first …
+            </p>
           ) : (
             <EmptyState title="Nothing left to paint">
               <p>Every model is through every stage. What still dries is on the shelf.</p>
@@ -157,7 +171,7 @@ function Bench({ progress }: { readonly progress: Progress }) {
           {sitting ? <SittingNow sitting={sitting} timeZone={project.evenings.timeZone} /> : null}
           <StampMilestone progress={progress} />
           <ToFollowList waiting={waiting} timeZone={project.evenings.timeZone} />
-          <ThenList plan={plan} project={project} task={task} busy={clock !== null} onChoose={setChoice} />
+          <ThenList plan={plan} project={project} task={task} busy={clock !== null} onChoose={choose} />
           <DryingShelf
             shelf={drying}
             justDry={justDry}

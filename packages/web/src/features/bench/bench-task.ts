@@ -1,4 +1,4 @@
-import type { LinePlan, Stretch } from '@seriatim/core/plan'
+import type { PlannedTask, Stretch } from '@seriatim/core/plan'
 import {
   isThrough,
   type Clock,
@@ -48,9 +48,14 @@ export function withoutSkipped(task: BenchTask | null, skipped: readonly Skipped
   return { ...task, left: [...task.left.filter((id) => !last.includes(id)), ...last] }
 }
 
-/** A stretch of the plan, as a choice. */
+/** A stretch of the plan, as a choice; without its models where the plan is not laid yet. */
 interface Planned extends Choice {
-  readonly modelIds: readonly ModelId[]
+  readonly modelIds: readonly ModelId[] | null
+}
+
+/** A plan, or what is known of it before it is laid again. */
+interface PlanToFollow {
+  readonly stretches: readonly (PlannedTask & Partial<Pick<Stretch, 'by' | 'modelIds'>>)[]
 }
 
 export interface Choice {
@@ -70,14 +75,20 @@ export function currentTask(
   project: Project,
   batches: readonly Batch[],
   progress: Progress,
-  plan: LinePlan | null,
+  plan: PlanToFollow | null,
   choice: Choice | null,
   shelf: readonly DryingEntry[],
   running: Clock | null,
   waiting: readonly ToFollow[],
   now: Instant,
 ): BenchTask | null {
-  const byPlan = (plan?.stretches ?? []).map((each) => ({ ...each, touchUp: each.touchUp !== null }))
+  const byPlan = (plan?.stretches ?? []).map(({ batchId, stageId, touchUp, by = null, modelIds = null }) => ({
+    batchId,
+    stageId,
+    touchUp: touchUp !== null,
+    by,
+    modelIds,
+  }))
   const planned: readonly Planned[] = [...pressing(waiting, byPlan, now), ...byPlan]
   if (running) {
     const batch = batches.find((each) => each.models.some((model) => running.modelIds.includes(model.id)))
@@ -127,7 +138,7 @@ function pressing(
     const more = byPlan.find(
       (each) => each.batchId === batch.id && each.stageId === stage.id && !each.touchUp,
     )
-    const seconds = (more?.modelIds.length ?? 0) * stage.handsOnSecondsPerModel
+    const seconds = (more?.modelIds?.length ?? 0) * stage.handsOnSecondsPerModel
     if (more && addSeconds(now, seconds) <= until) return []
     return [{ batchId: batch.id, stageId: next.id, touchUp: false, by: null, modelIds }]
   })
@@ -169,10 +180,7 @@ function taskOf(
     return { batch, stage, modelIds: slipped, left: slipped, later: [], touchUp, by }
   }
   const open = all.filter((id) => !isThrough(progress, id, stage))
-  const stages = stagesOf(project, batch.unitId)
-  const follows = stages[stages.indexOf(stage) - 1]
-  const inGroups = stage.nextWithinSeconds !== null || (follows?.nextWithinSeconds ?? null) !== null
-  const group = !inGroups
+  const group = !isInGroups(project, { batch, stage })
     ? undefined
     : planned.find((each) => each.batchId === batchId && each.stageId === stageId && !each.touchUp)?.modelIds
   const left = group ? open.filter((id) => group.includes(id)) : open
@@ -180,6 +188,16 @@ function taskOf(
   if (!group || left.length === 0) return { batch, stage, modelIds: all, left: open, later: [], touchUp, by }
   const later = open.filter((id) => !left.includes(id))
   return { batch, stage, modelIds: all, left, later, touchUp, by }
+}
+
+/** Whether it is done in groups, each through the next stage before the other begins: which ones, the plan says. */
+export function isInGroups(
+  project: Pick<Project, 'line'>,
+  { batch, stage }: Pick<BenchTask, 'batch' | 'stage'>,
+): boolean {
+  const stages = stagesOf(project, batch.unitId)
+  const follows = stages[stages.indexOf(stage) - 1]
+  return stage.nextWithinSeconds !== null || (follows?.nextWithinSeconds ?? null) !== null
 }
 
 /** What still dries where the task's stage would touch, if anything does. */

@@ -11,6 +11,8 @@ export const keptPlanQuery = (id: ProjectId) =>
     queryKey: ['kept plan', id],
     queryFn: ({ signal }) => call(routes.readPlan, { params: { id } }, signal).then(({ plan }) => plan),
     staleTime: 30_000,
+    // Where the server is away a plan is made without it, not waited for.
+    retry: false,
   })
 
 /** Keeps a plan for whoever looks next. @param revision of the project it was made for. */

@@ -4,7 +4,7 @@ import { asOfNow } from './as-of-now.ts'
 import { forget, keep, readKept } from './kept.ts'
 
 /** What the pages need to open without a server. */
-const wanted = new Set<unknown>(['projects', 'project', 'shelf', 'hand', 'air'])
+const wanted = new Set<unknown>(['projects', 'project', 'kept plan', 'shelf', 'hand', 'air'])
 /** After so long a server that was away is asked again, and from then on until it answers. */
 const askAgainAfter = 3_000
 
@@ -39,6 +39,7 @@ export function keepAnswers(client: QueryClient): void {
 
 export function forgetProject(id: string): void {
   void forget(keyOf(['project', id]))
+  void forget(keyOf(['kept plan', id]))
   void forget(logKey(id))
 }
 

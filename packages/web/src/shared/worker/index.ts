@@ -18,7 +18,7 @@ export { useLineOfOrder, useOrder, useOrderingInput, useSamenessOffers } from '.
 export { useBatchSizeComparison, type Comparison } from './use-batch-size-comparison.ts'
 export { useForecast, useOdds, type Odds, type TriedOffer } from './use-odds.ts'
 export { useDeskPlan, type DeskShown, type DeskWish, type JobShown, type JobToPlan } from './use-desk-plan.ts'
-export { quickEffort, usePlan } from './use-plan.ts'
+export { quickEffort, usePlan, usePlanBefore } from './use-plan.ts'
 export { usePlanningInput } from './use-planning-input.ts'
 export { usePriceMovers, useQuoteTiers } from './use-quote.ts'
 export { useWays } from './use-ways.ts'

@@ -6,10 +6,12 @@ import { keptPlanQuery, sayPlan } from '../api/index.ts'
 import { useWaiting } from '../outbox/index.ts'
 import { callPlanner } from './call-planner.ts'
 import { inputKey } from './input-key.ts'
-import type { PlanInput } from './use-planning-input.ts'
+import type { PlanInput, RevisedProject } from './use-planning-input.ts'
+
+type KeptTo = NonNullable<ProjectToPlan['before']>
 
 interface Known {
-  readonly plan: NonNullable<ProjectToPlan['before']>
+  readonly plan: KeptTo
   /** Searched for as long as it takes, it or the one that it keeps to. */
   readonly isThorough: boolean
 }
@@ -34,8 +36,7 @@ export function usePlan(input: PlanInput | null) {
     queryFn: async ({ signal }): Promise<Result<LinePlan, PlanProblem>> => {
       if (!input) throw new Error('nothing to plan')
       const { project } = input
-      const known = last.get(project.id)
-      const before = known?.project === project ? known : await keptPlan()
+      const before = lastPlan(project) ?? (await keptPlan())
       const wish = before ? { ...input, ...keepingTo(before, input) } : input
       const planned = await callPlanner(
         'plan',
@@ -61,8 +62,7 @@ export function usePlan(input: PlanInput | null) {
   async function keptPlan(): Promise<Known | null> {
     if (revision === undefined || !input) return null
     const kept = await client.query(keptPlanQuery(input.project.id)).catch(() => null)
-    // What is of nothing, since all was done or nothing could be, is nothing to keep to.
-    return kept?.revision === revision && kept.stretches.length > 0 ? { plan: kept, isThorough: true } : null
+    return isOf(kept, revision) ? { plan: kept, isThorough: true } : null
   }
 
   function keep(id: Project['id'], of: number, plan: LinePlan) {
@@ -71,6 +71,30 @@ export function usePlan(input: PlanInput | null) {
       () => undefined,
     )
   }
+}
+
+/** What the next plan of an unchanged project keeps to; `null`: nothing, `undefined`: that is not known yet. */
+export function usePlanBefore(project: RevisedProject): KeptTo | null | undefined {
+  const isDelivered = useWaiting(project.id).length === 0
+  const { data: kept, isPending } = useQuery({ ...keptPlanQuery(project.id), enabled: isDelivered })
+  const known = lastPlan(project)
+  if (known) return known.plan
+  if (!isDelivered) return null
+  if (isPending) return undefined
+  return isOf(kept, project.revision) ? kept : null
+}
+
+function lastPlan(project: Project): Known | null {
+  const known = last.get(project.id)
+  return known?.project === project ? known : null
+}
+
+/** What is of nothing, since all was done or nothing could be, is nothing to keep to. */
+function isOf<Kept extends KeptTo & { readonly revision: number }>(
+  kept: Kept | null | undefined,
+  revision: number | undefined,
+): kept is Kept {
+  return kept != null && kept.revision === revision && kept.stretches.length > 0
 }
 
 /** A plan found in a hurry is followed only where a hurried one is asked for; else a thorough one begins with it. */

@@ -14,7 +14,7 @@ const freshFor = 10 * 60 * 1000
 const noReadings: readonly AirReading[] = []
 
 /** With the revision of a project that somebody keeps. */
-type RevisedProject = Project & Partial<Pick<StoredProject, 'revision'>>
+export type RevisedProject = Project & Partial<Pick<StoredProject, 'revision'>>
 
 export interface PlanInput extends ProjectToPlan {
   readonly project: RevisedProject
