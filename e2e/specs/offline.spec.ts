@@ -97,8 +97,8 @@ function keptEvents(page: Page): Promise<number> {
           const all = opening.result.transaction('kept').objectStore('kept').getAll()
           all.onsuccess = () => {
             opening.result.close()
-            const kept = all.result as { log?: { kinds: unknown[] } }[]
-            resolve(kept.reduce((sum, each) => sum + (each.log?.kinds.length ?? 0), 0))
+            const kept = all.result as ({ log?: { kinds: unknown[] } } | null)[]
+            resolve(kept.reduce((sum, each) => sum + (each?.log?.kinds.length ?? 0), 0))
           }
         }
       }),
