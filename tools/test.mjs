@@ -67,14 +67,7 @@ async function unitTests(name, database) {
   await check(
     `tests of ${name}`,
     'vitest',
-    [
-      'run',
-      '--root',
-      `packages/${name}`,
-      '--reporter=dot',
-      '--reporter=json',
-      `--outputFile.json=${report}`,
-    ],
+    ['run', '--root', `packages/${name}`, '--reporter=dot', '--reporter=json', `--outputFile.json=${report}`],
     { SERIATIM_TEST_DATABASE: database },
   )
   count(report, (json) => [json.numPassedTests, json.numFailedTests])

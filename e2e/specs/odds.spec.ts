@@ -12,6 +12,8 @@ test('the plan gives odds and what would help, taken with one click; its figures
   const { url } = await seedProject(request, { units: { 'Reed-pikes': 12, 'Lock-keepers': 12 }, stages: 14 })
   await page.goto(`${url}/plan`)
   const odds = inTime(page)
+  // What would help is tried when somebody comes to see it.
+  await odds.scrollIntoViewIfNeeded()
   await expect(odds).toContainText('What moves the date most:')
   await expect(odds.getByRole('img', { name: /^Done by the end of: / })).toBeVisible()
   const evenings = page.getByRole('button', { name: /^Mon · .* h/ })

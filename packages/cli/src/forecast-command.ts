@@ -1,32 +1,38 @@
-import { estimateLine } from '@seriatim/core/estimating'
+import { estimateLine, roomFor, timesOf } from '@seriatim/core/estimating'
 import { offersFor, tryOffer, type FinishForecast, type Offer } from '@seriatim/core/forecasting'
-import { planProblemText, solveLine, toPlan } from '@seriatim/core/plan'
+import { planLine, planProblemText, toPlan } from '@seriatim/core/plan'
 import { foldProgress } from '@seriatim/core/progress'
-import type { Project } from '@seriatim/core/trade'
+import { partsOf, type Project } from '@seriatim/core/trade'
 import type { Instant, Result } from '@seriatim/core/units'
-import { readArguments, readCount, readNow, readProjectFile, type Printed } from './input.ts'
+import { readArguments, readCount, readEffort, readNow, readProjectFile, type Printed } from './input.ts'
 
 /** The odds of a project file's date, what drives them, and what would help. */
 export function runForecast(args: readonly string[]): Printed {
   const options = readOptions(args)
   if (!options.ok) return { ok: false, error: [options.error] }
-  const { path, now, futures, seed } = options.value
+  const { path, now, futures, seed, effort } = options.value
   const file = readProjectFile(path)
   if (!file.ok) return file
   const { project, events, shelf } = file.value
   const progress = foldProgress(events)
   const materials = new Map(shelf.map((each) => [each.id, each]))
   const estimateInput = { project, shelf: materials, progress, now }
-  const input = { project, progress, now, shelf: materials, estimateInput, futures, seed }
+  const estimate = estimateLine(estimateInput)
+  const searched = effort === undefined ? {} : { effort }
+  const planned = planLine({
+    ...toPlan(project),
+    progress,
+    now,
+    times: timesOf(estimate),
+    shelf: materials,
+    room: roomFor(partsOf(project), estimate).share,
+    ...searched,
+  })
+  if (!planned.ok) return { ok: false, error: [`project: ${planProblemText(planned.error)}`] }
+  const input = { project, progress, now, estimateInput, futures, seed, before: planned.value, ...searched }
   const before = tryOffer(input, null)
-  if (!before) {
-    const solved = solveLine({ ...toPlan(project), progress, now, effort: 0 })
-    return {
-      ok: false,
-      error: [`project: ${solved.ok ? 'There is no plan.' : planProblemText(solved.error)}`],
-    }
-  }
-  const offers = offersFor(project, estimateLine(estimateInput)).flatMap((offer) => {
+  if (!before) return { ok: false, error: ['project: There is no plan.'] }
+  const offers = offersFor(project, estimate).flatMap((offer) => {
     const after = tryOffer(input, offer)
     return after ? [{ offer: offerJson(offer, project), ...outcome(after) }] : []
   })
@@ -62,10 +68,11 @@ interface Options {
   readonly now: Instant
   readonly futures: number
   readonly seed: number
+  readonly effort: number | undefined
 }
 
 function readOptions(args: readonly string[]): Result<Options, string> {
-  const read = readArguments(args, ['now', 'futures', 'seed'])
+  const read = readArguments(args, ['now', 'futures', 'seed', 'effort'])
   if (!read.ok) return read
   const { path, values } = read.value
   const now = readNow(values.now)
@@ -74,8 +81,16 @@ function readOptions(args: readonly string[]): Result<Options, string> {
   if (!futures.ok) return futures
   if (values.seed !== undefined && !/^\d{1,9}$/.test(values.seed))
     return { ok: false, error: '--seed: give a whole number.' }
+  const effort = readEffort(values.effort)
+  if (!effort.ok) return effort
   return {
     ok: true,
-    value: { path, now: now.value, futures: futures.value ?? 1000, seed: Number(values.seed ?? 1) },
+    value: {
+      path,
+      now: now.value,
+      futures: futures.value ?? 1000,
+      seed: Number(values.seed ?? 1),
+      effort: effort.value,
+    },
   }
 }

@@ -12,7 +12,7 @@ import { runQuote } from './quote-command.ts'
 import { runSchools } from './schools-command.ts'
 
 const usage = `usage: npm run -s cli -- plan FILE [--now MOMENT] [--batch-size N] [--beside FILE …] [--effort N]
-       npm run -s cli -- forecast FILE [--now MOMENT] [--futures N] [--seed N]
+       npm run -s cli -- forecast FILE [--now MOMENT] [--futures N] [--seed N] [--effort N]
        npm run -s cli -- order FILE [--weight WEIGHT] [--table-ready STANDARD]
        npm run -s cli -- estimate FILE [--batch-size N] [--painters N] [--now MOMENT] [--effort N]
        npm run -s cli -- schools FILE [--unit NAME] [--body PLAN] [--now MOMENT]

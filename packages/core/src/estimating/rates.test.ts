@@ -222,7 +222,7 @@ describe('the range', () => {
   it('holds four paces of five of painters drawn from the model', () => {
     const random = seededRandom(7)
     const normal = () => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random())
-    const painters = 3000
+    const painters = rounds(1000)
     let inside = 0
     for (let painter = 0; painter < painters; painter++) {
       // A gamma of shape 4 is the sum of four exponentials.

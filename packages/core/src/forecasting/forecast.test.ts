@@ -6,6 +6,7 @@ import { type Project, plainPlanning } from '../trade/project.ts'
 import { noon } from '../testing/builders.ts'
 import { eveningLine, troops } from '../testing/evening-job.ts'
 import { datesHeld, knownPlan, worlds } from '../testing/lived-plans.ts'
+import { rounds } from '../testing/rounds.ts'
 import { forecastFinish } from './forecast-finish.ts'
 import { offersFor, takeOffer, tryOffer } from './offers.ts'
 
@@ -111,7 +112,7 @@ describe('calibration over simulated painters', () => {
   // More jobs and more painters: `forecast.proof.ts`.
   it('what is given with 80 percent holds in 80 ± 5: two evenings a week, painters otherwise', () => {
     const job = troops({ evenings: { ...troops().evenings, weekdays: [2, 4] } })
-    const held = datesHeld(job, worlds.otherwise, { painters: 2000, times: 1, laps: 0, seed: 7000 })
+    const held = datesHeld(job, worlds.otherwise, { painters: rounds(1000), times: 1, laps: 0, seed: 7000 })
     expect(held).toBeGreaterThan(0.75)
     expect(held).toBeLessThan(0.85)
   })

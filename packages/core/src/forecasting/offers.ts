@@ -105,7 +105,11 @@ function withOneMoreSession(project: Project, now: Instant): Project {
   return { ...project, planning: { ...planning, painters: [{ ...first, extra }, ...others] } }
 }
 
-/** The forecast with the offer taken: planned anew and drawn anew with the same seed. `null` without a plan. */
+/**
+ * The forecast with the offer taken: planned anew and drawn anew with the same seed. `null` without a plan.
+ * @param input with the plan that is shown as `before` it is that very plan whose futures are drawn, and each offer begins
+ * with it.
+ */
 export function tryOffer(input: OfferInput, offer: Offer | null): FinishForecast | null {
   const { project: given, estimateInput, futures = usualFutures, effort = usualEffort, ...planning } = input
   const project = offer ? takeOffer(given, offer, input.now) : given

@@ -49,6 +49,6 @@ export function planNow(input: ProjectNow): Result<PlannedNow, PlanProblem> {
   if (!planned.ok) return planned
   return success({
     plan: planned.value,
-    forecast: tryOffer({ project, progress, now, noSpray, estimateInput }, null),
+    forecast: tryOffer({ project, progress, now, noSpray, estimateInput, before: planned.value }, null),
   })
 }

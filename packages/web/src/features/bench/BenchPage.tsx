@@ -84,7 +84,7 @@ function Bench({ progress }: { readonly progress: Progress }) {
     const before = dryingShelf(project, batches, settled.progress, addSeconds(settled.now, -feltWithin))
     return before.filter((each) => each.until <= settled.now && !wet.has(`${each.batch.id} ${each.stage.id}`))
   }, [project, batches, settled, drying])
-  const forecast = useFinish(project, estimated)
+  const forecast = useFinish(project, estimated, plan)
   const sitting = useMemo(
     () => plan && sittingNow(project, settled.progress, plan, estimate, painter, settled.now),
     [project, settled, plan, estimate, painter],

@@ -3,6 +3,7 @@ import { bearableBatch, type LinePlan, type ProjectToPlan } from '@seriatim/core
 import { batchSizesText, splitIntoBatches, type Planning, type Project } from '@seriatim/core/trade'
 import type { Instant } from '@seriatim/core/units'
 import { useMemo } from 'react'
+import { useInView } from 'react-intersection-observer'
 import { Link } from 'react-router'
 import { useCurrentProject, useSettings } from '../../shared/project/index.ts'
 import { useProgress } from '../../shared/progress/index.ts'
@@ -56,14 +57,16 @@ export function PlanPage() {
   const room = useRoom(project, estimate)
   const input = usePlanningInput(project, estimated?.progress, times, room?.share ?? 0)
   const planned = usePlan(input)
-  const ready = planned.data?.ok && !planned.isPlaceholderData ? input : null
+  const plan = planned.data?.ok ? planned.data.value : null
+  const ready = plan && !planned.isPlaceholderData ? input : null
+  // The odds are those of the plan that is shown.
+  const shown = useMemo(() => (ready && plan ? { ...ready, before: plan } : null), [ready, plan])
   const estimateInput = useEstimateInput(project, estimated?.progress)
   const learnt = useLearntBores(project, estimated?.progress, estimate)
   const now = useNow(60)
   const setSettings = useSettings()
   const setBatchSize = useBatchSize(project, progress)
   const setPlanning = (planning: Planning, said: string) => setSettings({ planning }, said)
-  const plan = planned.data?.ok ? planned.data.value : null
   const narrow = useNarrow()
   const earlier = useKeptPlan(project, plan, now)
   const sheets = useRunSheets(plan, project)
@@ -85,7 +88,7 @@ export function PlanPage() {
         sub={narrow ? undefined : figures}
         actions={narrow ? undefined : <PlanControls progress={progress} />}
       >
-        <PlanTitle plan={plan} project={project} input={ready} estimateInput={estimateInput} />
+        <PlanTitle plan={plan} project={project} input={shown} estimateInput={estimateInput} />
       </Headline>
       <PlanNotes notes={plan.notes} timeZone={project.evenings.timeZone} />
       <div
@@ -128,7 +131,7 @@ export function PlanPage() {
           </Link>
         </p>
         <div className="mt-6 grid grid-cols-1 gap-4">
-          <Odds input={ready} estimateInput={estimateInput} estimate={estimate} now={now} />
+          <Odds input={shown} estimateInput={estimateInput} estimate={estimate} now={now} />
           {earlier && changes ? (
             <ChangesSince before={earlier} changes={changes} timeZone={project.evenings.timeZone} />
           ) : null}
@@ -180,6 +183,7 @@ function PlanTitle({
   return planHeadline(plan, project, useForecast(input, estimateInput))
 }
 
+/** What would help is tried when somebody comes to see it; the odds themselves stand in the headline. */
 function Odds({
   input,
   estimateInput,
@@ -191,7 +195,13 @@ function Odds({
   readonly estimate: LineEstimate | undefined
   readonly now: Instant
 }) {
-  return <OddsTicket odds={useOdds(input, estimateInput, estimate)} now={now} />
+  const { ref, inView } = useInView({ triggerOnce: true })
+  const odds = useOdds(input, estimateInput, inView ? estimate : null)
+  return (
+    <div ref={ref}>
+      <OddsTicket odds={odds} now={now} />
+    </div>
+  )
 }
 
 function SharedWork({

@@ -56,7 +56,7 @@ function Sheet({ progress }: { readonly progress: Progress }) {
   const due = standings.filter((each) => passes(each, 'to inspect', late))
   const open = standings.find((each) => each.model.id === openId)
   const left = useWorkLeft(project, progress, times)
-  const forecast = useFinish(project, estimated)
+  const forecast = useFinish(project, estimated, project.dueOn === null ? undefined : plan)
 
   if (standings.length === 0 || project.line.length === 0) {
     return (

@@ -24,16 +24,19 @@ export interface Odds {
   readonly restart: () => void
 }
 
-/** How it may go, and what would help: each offer planned and drawn anew beside the page, one after the other. */
+/**
+ * How it may go, and what would help: each offer planned and drawn anew beside the page, one after the other.
+ * @param estimate what the offers follow from; `null` while nobody looks at them.
+ */
 export function useOdds(
   input: ProjectToPlan | null,
   estimateInput: EstimateInput | undefined,
-  estimate: LineEstimate | undefined,
+  estimate: LineEstimate | null | undefined,
 ): Odds {
   const client = useQueryClient()
   const ready = input !== null && estimateInput !== undefined && estimate !== undefined
   const offers = useMemo<readonly (Offer | null)[]>(
-    () => (ready ? [null, ...offersFor(input.project, estimate)] : []),
+    () => (ready ? [null, ...(estimate ? offersFor(input.project, estimate) : [])] : []),
     [ready, input, estimate],
   )
   const queryKey = ['odds', inputKey(input)]
@@ -63,7 +66,7 @@ export function useOdds(
 }
 
 function draw(
-  { project, progress, now, noSpray = [] }: ProjectToPlan,
+  { project, progress, now, noSpray = [], before }: ProjectToPlan,
   estimateInput: EstimateInput,
   offer: Offer | null,
   signal: AbortSignal,
@@ -74,6 +77,7 @@ function draw(
     ...(progress ? { progress } : {}),
     now,
     estimateInput,
+    ...(before ? { before } : {}),
   }
   return callPlanner('odds', async (planner, turn, pack) => planner.tryOffer(pack(wish), offer, turn), signal)
 }
@@ -81,7 +85,10 @@ function draw(
 /** The last forecast of each project: what is said of its date until the next is there. */
 const last = new Map<ProjectId, FinishForecast>()
 
-/** How it may go as it is planned, the same wherever it is asked; the last one stays in view until the next is there. */
+/**
+ * How it may go as it is planned, the same wherever it is asked; the last one stays in view until the next is there.
+ * @param input with the plan whose futures they are as `before`; where there is none yet, one is found.
+ */
 export function useForecast(
   input: ProjectToPlan | null,
   estimateInput: EstimateInput | undefined,
