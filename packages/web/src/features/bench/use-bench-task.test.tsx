@@ -15,6 +15,11 @@ afterEach(() => {
   usePlanBefore.mockReset()
 })
 
+const pass = (milliseconds: number) =>
+  act(() => {
+    vi.advanceTimersByTime(milliseconds)
+  })
+
 const now = instant(Date.parse('2026-11-24T20:00:00Z'))
 const stage = (name: string, more: Partial<Stage> = {}) =>
   ({
@@ -47,10 +52,11 @@ const project = (...line: Stage[]) =>
 function desk(of: Project, before: string | null | undefined, clock: Clock | null = null) {
   const batches = splitIntoBatches(of, of)
   const planOf = (unitName: string) => {
-    const batch = batches.find((each) => each.unitName === unitName)!
+    const batch = batches.find((each) => each.unitName === unitName)
+    if (!batch) throw new RangeError(`no unit ${unitName}`)
     const modelIds = batch.models.slice(0, 1).map((model) => model.id)
     return {
-      stretches: [{ batchId: batch.id, stageId: of.line[0]!.id, touchUp: null, by: null, modelIds }],
+      stretches: [{ batchId: batch.id, stageId: of.line[0]?.id, touchUp: null, by: null, modelIds }],
     } as never
   }
   usePlanBefore.mockReturnValue(typeof before === 'string' ? planOf(before) : before)
@@ -112,9 +118,9 @@ it('goes on where the clock runs, and says at once that nothing is left', () => 
 
 it('goes on by the line where the plan is long in coming or cannot be made, and says so while it waits', () => {
   const { read, planned } = desk(project(stage('Prime')), null)
-  act(() => vi.advanceTimersByTime(4_999))
+  pass(4_999)
   expect(read()).toBe('looking')
-  act(() => vi.advanceTimersByTime(1))
+  pass(1)
   expect(read()).toBe('Pikes, by the line')
   planned(null)
   expect(read()).toBe('Pikes')

@@ -94,7 +94,8 @@ function isOf<Kept extends KeptTo & { readonly revision: number }>(
   kept: Kept | null | undefined,
   revision: number | undefined,
 ): kept is Kept {
-  return kept != null && kept.revision === revision && kept.stretches.length > 0
+  if (kept === null || kept === undefined) return false
+  return kept.revision === revision && kept.stretches.length > 0
 }
 
 /** A plan found in a hurry is followed only where a hurried one is asked for; else a thorough one begins with it. */
