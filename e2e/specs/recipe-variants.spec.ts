@@ -97,13 +97,15 @@ test('a change half-way says what it means, and the record can be repeated for a
   await page.getByRole('button', { name: 'What was changed' }).click()
   const log = page.getByRole('dialog')
   // The line followed the recipe, in a change of its own.
-  await log
-    .getByRole('listitem')
-    .filter({ hasText: 'A layer of' })
-    .first()
-    .getByRole('button', { name: 'Take back' })
-    .click()
-  await log.getByRole('button', { name: 'Close' }).click()
+  const rows = log.getByRole('listitem')
+  const takenOut = rows.filter({ hasText: 'A layer of' }).first()
+  const close = log.getByRole('button', { name: 'Close' })
+  const before = await close.boundingBox()
+  await takenOut.getByRole('button', { name: 'Take back' }).click()
+  await expect(rows.first()).toContainText('put in')
+  // The list grew, and nothing moved under the finger.
+  expect(await close.boundingBox()).toEqual(before)
+  await close.click()
   await expect(page.getByRole('button', { name: /black primer, spray/ })).toBeVisible()
 
   await page.getByRole('button', { name: 'Repeat as done' }).click()

@@ -12,7 +12,10 @@ interface DialogProps {
   readonly children: ReactNode
 }
 
-/** A ticket held above the mat; focus stays inside, Escape closes. */
+/**
+ * A ticket held above the mat; focus stays inside, Escape closes. It hangs from above: what comes into it later moves
+ * nothing over it.
+ */
 export function Dialog({ open, onOpenChange, title, description, wide = false, children }: DialogProps) {
   return (
     <Radix.Root open={open} onOpenChange={onOpenChange}>
@@ -20,7 +23,7 @@ export function Dialog({ open, onOpenChange, title, description, wide = false, c
         <Radix.Overlay className="fixed inset-0 z-20 bg-[#0b1712b0]" />
         <Radix.Content
           {...(description === undefined ? { 'aria-describedby': undefined } : {})}
-          className={`ticket fixed z-20 top-1/2 left-1/2 max-h-[94dvh] w-[min(96vw,var(--dialog))] -translate-x-1/2 -translate-y-1/2 overflow-y-auto p-6`}
+          className={`ticket fixed z-20 top-[5dvh] left-1/2 max-h-[92dvh] w-[min(96vw,var(--dialog))] -translate-x-1/2 overflow-y-auto p-6`}
           style={{ ['--dialog' as string]: wide ? '60rem' : '36rem' }}
         >
           <div className="flex items-start gap-4">
