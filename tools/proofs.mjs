@@ -1,5 +1,5 @@
 // npm run proofs: what is too long for every change, for a night: calibration over thousands of simulated painters and
-// studios, a long fuzz of every route, and every journey in the browser in all its variants.
+// studios, a long fuzz of every route, planners killed over a plan, and every journey in the browser in all its variants.
 import { Cluster } from './lib/cluster.mjs'
 import { ensureChromium, ensurePostgres } from './lib/debian-packages.mjs'
 import { ensureNodePackages, requireNode } from './lib/node-packages.mjs'
@@ -19,11 +19,12 @@ await runTool(async () => {
   const cluster = new Cluster(cache('proof-database'), { disposable: true })
   try {
     const database = await cluster.start()
-    const fuzz = await vitest('packages/server', ['fuzz'], {
+    const server = await vitest('packages/server', ['fuzz', 'plans'], {
+      SERIATIM_PROOFS: '1',
       SERIATIM_TEST_DATABASE: database,
       SERIATIM_FUZZ: requests,
     })
-    process.exitCode = core || fuzz || (await journeys())
+    process.exitCode = core || server || (await journeys())
   } finally {
     await cluster.stop()
     cluster.remove()

@@ -1,4 +1,5 @@
 import { goTo, makeFirstRecipe, seeLineFollow } from '../support/recipes.ts'
+import { expectAccessible } from '../support/axe.ts'
 import { expect, test } from '../support/test.ts'
 import { demoId, recordPunch, seedProject } from '../support/projects.ts'
 
@@ -48,6 +49,7 @@ test('all batch sizes are compared in one chart, and one is chosen from it', asy
     ) ?? []
   const inUse = table.getByRole('row').filter({ has: page.getByRole('button', { pressed: true }) })
   await expect(inUse.getByRole('cell')).toContainText([/^2$/, handsOn!, waits!, hidden!, pots!])
+  await expectAccessible(page)
   await table.getByRole('button', { name: '2', exact: true }).click()
   await expect(page.getByRole('group', { name: 'Batch of' }).getByRole('status')).toHaveText('2')
   await page.getByRole('button', { name: 'Undo' }).click()

@@ -6,7 +6,7 @@ import { expect, test, type Page } from '../support/test.ts'
 import { launchOptions } from '../support/chromium.ts'
 import { freePort, Instance } from '../support/instance.ts'
 import { recordedEvents, seedProject } from '../support/projects.ts'
-import { isProof } from '../support/rounds.ts'
+import { asProof } from '../support/rounds.ts'
 import { beginSweep } from '../support/sweep.ts'
 
 const inCache = (name: string) => fileURLToPath(new URL(`../../.cache/${name}`, import.meta.url))
@@ -61,7 +61,7 @@ const spared = (page: Page) =>
       }),
   )
 
-const all = [
+const orders = [
   ['browser', 'server', 'database'],
   ['database', 'server', 'browser'],
   ['browser', 'database', 'server'],
@@ -69,79 +69,79 @@ const all = [
   ['server', 'database', 'browser'],
   ['database', 'browser', 'server'],
 ] as const
-/** Of all the one that begins with the browser and the one that ends with it. */
-const orders = isProof ? all : all.slice(0, 2)
-
-test('browser, server and database killed in mid-sweep, in every order: what was shown is there, once', async ({
-  playwright,
-}) => {
-  // As many starts of everything.
-  test.setTimeout(400_000)
-  const request = await playwright.request.newContext({ baseURL: instance.origin })
-  const { url, id } = await seedProject(request, { units: { Pikes: 12 }, stages: 6 })
-  const expected: string[] = []
-  let browser = await openBrowser()
-  for (const [stage, order] of orders.entries()) {
-    await test.step(order.join(', then '), async () => {
-      const { page, kill } = browser
-      await page.goto(`${instance.origin}${url}/sheet`)
-      await page.getByLabel('A tap or sweep').selectOption({ index: stage + 1 })
-      await beginSweep(page, 1, 4)
-      await page.mouse.up()
-      for (const number of [1, 2, 3, 4]) await expect(strip(page, number, doneOf(number) + 1)).toBeVisible()
-      const before = [1, 2, 3, 4].map((number) => `${String(stage)} ${String(number)}`)
-      await expect.poll(() => recorded(id)).toEqual([...expected, ...before].toSorted())
-      await expect.poll(() => spared(page)).toBe(0)
-      await beginSweep(page, 5, 8)
-      const pids = { server: [instance.serverPid()], database: instance.databasePids() }
-      const ended = instance.ended()
-      let isLetGo = false
-      for (const what of order) {
-        if (what === 'browser') await kill()
-        else for (const pid of pids[what]) killHard(pid)
-        if (isLetGo || order.indexOf(what) >= order.indexOf('browser')) continue
+test(
+  'browser, server and database killed in mid-sweep, in every order: what was shown is there, once',
+  asProof,
+  async ({ playwright }) => {
+    // As many starts of everything.
+    test.setTimeout(400_000)
+    const request = await playwright.request.newContext({ baseURL: instance.origin })
+    const { url, id } = await seedProject(request, { units: { Pikes: 12 }, stages: 6 })
+    const expected: string[] = []
+    let browser = await openBrowser()
+    for (const [stage, order] of orders.entries()) {
+      await test.step(order.join(', then '), async () => {
+        const { page, kill } = browser
+        await page.goto(`${instance.origin}${url}/sheet`)
+        await page.getByLabel('A tap or sweep').selectOption({ index: stage + 1 })
+        await beginSweep(page, 1, 4)
         await page.mouse.up()
-        for (const number of [5, 6, 7, 8]) await expect(strip(page, number, doneOf(number) + 1)).toBeVisible()
-        await expect.poll(() => spared(page)).toBe(1)
-        isLetGo = true
-      }
-      await ended
-      const shown = isLetGo ? [1, 2, 3, 4, 5, 6, 7, 8] : [1, 2, 3, 4]
-      expected.push(...shown.map((number) => `${String(stage)} ${String(number)}`))
+        for (const number of [1, 2, 3, 4]) await expect(strip(page, number, doneOf(number) + 1)).toBeVisible()
+        const before = [1, 2, 3, 4].map((number) => `${String(stage)} ${String(number)}`)
+        await expect.poll(() => recorded(id)).toEqual([...expected, ...before].toSorted())
+        await expect.poll(() => spared(page)).toBe(0)
+        await beginSweep(page, 5, 8)
+        const pids = { server: [instance.serverPid()], database: instance.databasePids() }
+        const ended = instance.ended()
+        let isLetGo = false
+        for (const what of order) {
+          if (what === 'browser') await kill()
+          else for (const pid of pids[what]) killHard(pid)
+          if (isLetGo || order.indexOf(what) >= order.indexOf('browser')) continue
+          await page.mouse.up()
+          for (const number of [5, 6, 7, 8])
+            await expect(strip(page, number, doneOf(number) + 1)).toBeVisible()
+          await expect.poll(() => spared(page)).toBe(1)
+          isLetGo = true
+        }
+        await ended
+        const shown = isLetGo ? [1, 2, 3, 4, 5, 6, 7, 8] : [1, 2, 3, 4]
+        expected.push(...shown.map((number) => `${String(stage)} ${String(number)}`))
 
-      await instance.start()
-      browser = await openBrowser()
-      await browser.page.goto(`${instance.origin}${url}/sheet`)
-      for (const number of shown) await expect(strip(browser.page, number, doneOf(number))).toBeVisible()
-      await expect.poll(() => recorded(id)).toEqual(expected.toSorted())
-    })
-  }
-  await browser.close()
-  await request.dispose()
-
-  function doneOf(number: number): number {
-    return expected.filter((each) => each.endsWith(` ${String(number)}`)).length
-  }
-
-  /** What the server has: a line for each model at each stage, and twice what was counted twice. */
-  async function recorded(project: string): Promise<readonly string[]> {
-    const { units, line } = (await (await request.get(`/api/projects/${project}`)).json()) as {
-      readonly units: readonly { readonly models: readonly { readonly id: string }[] }[]
-      readonly line: readonly { readonly id: string }[]
+        await instance.start()
+        browser = await openBrowser()
+        await browser.page.goto(`${instance.origin}${url}/sheet`)
+        for (const number of shown) await expect(strip(browser.page, number, doneOf(number))).toBeVisible()
+        await expect.poll(() => recorded(id)).toEqual(expected.toSorted())
+      })
     }
-    const models = units.flatMap((unit) => unit.models.map((model) => model.id))
-    const stages = line.map((stage) => stage.id)
-    return (await recordedEvents(request, project))
-      .flatMap((event) =>
-        event.kind === 'punched'
-          ? event.modelIds.map(
-              (model) => `${String(stages.indexOf(event.stageId))} ${String(models.indexOf(model) + 1)}`,
-            )
-          : [event.kind],
-      )
-      .toSorted()
-  }
-})
+    await browser.close()
+    await request.dispose()
+
+    function doneOf(number: number): number {
+      return expected.filter((each) => each.endsWith(` ${String(number)}`)).length
+    }
+
+    /** What the server has: a line for each model at each stage, and twice what was counted twice. */
+    async function recorded(project: string): Promise<readonly string[]> {
+      const { units, line } = (await (await request.get(`/api/projects/${project}`)).json()) as {
+        readonly units: readonly { readonly models: readonly { readonly id: string }[] }[]
+        readonly line: readonly { readonly id: string }[]
+      }
+      const models = units.flatMap((unit) => unit.models.map((model) => model.id))
+      const stages = line.map((stage) => stage.id)
+      return (await recordedEvents(request, project))
+        .flatMap((event) =>
+          event.kind === 'punched'
+            ? event.modelIds.map(
+                (model) => `${String(stages.indexOf(event.stageId))} ${String(models.indexOf(model) + 1)}`,
+              )
+            : [event.kind],
+        )
+        .toSorted()
+    }
+  },
+)
 
 /** What is gone already, with what it stood on, is gone. */
 function killHard(pid: number): void {

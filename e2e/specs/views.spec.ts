@@ -33,14 +33,6 @@ test('what a dialog and a toast put into the page is let in, and what is not our
   refused.pop()
 })
 
-test('axe finds nothing in batch sizes compared', async ({ page, request }) => {
-  const { url } = await seedProject(request, { units: { 'Reed-pikes': 4 }, stages: 3 })
-  await page.goto(`${url}/plan`)
-  await page.getByRole('region', { name: 'Batch sizes compared' }).scrollIntoViewIfNeeded()
-  await expect(page.getByRole('heading', { name: /are done first/ })).toBeVisible()
-  await expectAccessible(page)
-})
-
 test('empty places say what belongs there and lead on', async ({ page, request }) => {
   const { url } = await seedProject(request, { units: {}, stages: 0 })
   await page.goto(`${url}/bench`)

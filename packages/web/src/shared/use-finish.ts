@@ -5,8 +5,8 @@ import { useEffect, useMemo, useState } from 'react'
 import { useEstimateInput, useRoom, useTimes } from './working-project.ts'
 import { useForecast, usePlanBefore, usePlanningInput, type Estimated } from './worker/index.ts'
 
-/** A forecast takes a second or two: it is not made anew with every tap. */
-const settlesAfter = 4
+/** A forecast takes a second or two: it is not made anew with every tap, and what the page is for comes before it. */
+const settlesAfter = { atFirst: 1.5, later: 4 }
 
 /**
  * When the project is done, as every page says it; `null` until it is worked out.
@@ -28,16 +28,18 @@ export function useFinish(
     if (!input || !estimateInput || before === undefined) return null
     return { input: before ? { ...input, before } : input, estimateInput }
   }, [input, estimateInput, plan, kept])
-  const settled = useSettled(both, settlesAfter)
+  const settled = useSettled(both)
   return useForecast(settled?.input ?? null, settled?.estimateInput)
 }
 
-/** A value that has not changed for some seconds; the first one that is there at once. */
-function useSettled<Value>(value: Value | null, seconds: number): Value | null {
-  const [settled, setSettled] = useState(value)
+/** A value that has not changed for some seconds. */
+function useSettled<Value>(value: Value | null): Value | null {
+  const [settled, setSettled] = useState<Value | null>(null)
+  const isFirst = settled === null
   useEffect(() => {
+    const seconds = isFirst ? settlesAfter.atFirst : settlesAfter.later
     const timer = setTimeout(() => setSettled(value), seconds * 1000)
     return () => clearTimeout(timer)
-  }, [value, seconds])
-  return settled ?? value
+  }, [value, isFirst])
+  return settled
 }
