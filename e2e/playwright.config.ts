@@ -11,8 +11,8 @@ export default defineConfig({
   grepInvert: notNow,
   outputDir: '../.cache/e2e-results',
   forbidOnly: true,
-  // Two more than the machine has cores: tests wait for servers, disks and clocks as well.
-  workers: 4,
+  // One more than the machine has cores: tests wait for servers, disks and clocks as well. More get into each other’s way.
+  workers: 3,
   fullyParallel: true,
   retries: 0,
   // Guards against a hang, not measures of speed: the machine may be busy.
