@@ -58,6 +58,12 @@ const shots: Shot[] = [
     size: desktop,
     act: async (page) => {
       await foretold(page)
+      // What would help is tried when somebody comes to see it.
+      await toTop(page.locator('#odds'))
+      await page
+        .getByRole('button', { name: /^Take it/ })
+        .first()
+        .waitFor({ timeout: 60_000 })
       await page
         .getByRole('progressbar', { name: 'Offers tried' })
         .waitFor({ state: 'detached', timeout: 60_000 })

@@ -45,7 +45,7 @@ export function OddsTicket({
             <OddsCurve forecast={forecast} project={project} />
             <Drivers forecast={forecast} project={project} />
           </div>
-          <Offers before={forecast} offers={odds.offers} now={now} />
+          <Offers before={forecast} offers={odds.offers} isTrying={running} now={now} />
         </div>
       ) : null}
     </section>
@@ -114,10 +114,12 @@ function Drivers({ forecast, project }: { readonly forecast: FinishForecast; rea
 function Offers({
   before,
   offers,
+  isTrying,
   now,
 }: {
   readonly before: FinishForecast
   readonly offers: readonly TriedOffer[]
+  readonly isTrying: boolean
   readonly now: Parameters<typeof takeOffer>[2]
 }) {
   const project = useCurrentProject()
@@ -144,7 +146,9 @@ function Offers({
     <div>
       <h3 className="text-base">What it would buy, each planned and drawn anew</h3>
       {helps.length === 0 ? (
-        <p className="text-sm text-ink-soft">Nothing tried so far brings the date nearer.</p>
+        <p className="text-sm text-ink-soft">
+          {isTrying ? 'What would help is being tried …' : 'Nothing tried brings the date nearer.'}
+        </p>
       ) : null}
       <ul className="mt-1">
         {helps.map(({ offer, forecast }) => (
