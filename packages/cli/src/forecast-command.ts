@@ -1,10 +1,10 @@
-import { estimateLine, roomFor, timesOf } from '@seriatim/core/estimating'
 import { offersFor, tryOffer, type FinishForecast, type Offer } from '@seriatim/core/forecasting'
-import { planLine, planProblemText, toPlan } from '@seriatim/core/plan'
+import { planLine, planProblemText } from '@seriatim/core/plan'
 import { foldProgress } from '@seriatim/core/progress'
-import { partsOf, type Project } from '@seriatim/core/trade'
+import type { Project } from '@seriatim/core/trade'
 import type { Instant, Result } from '@seriatim/core/units'
 import { readArguments, readCount, readEffort, readNow, readProjectFile, type Printed } from './input.ts'
+import { ownInput } from './plan-command.ts'
 
 /** The odds of a project file's date, what drives them, and what would help. */
 export function runForecast(args: readonly string[]): Printed {
@@ -17,22 +17,14 @@ export function runForecast(args: readonly string[]): Printed {
   const progress = foldProgress(events)
   const materials = new Map(shelf.map((each) => [each.id, each]))
   const estimateInput = { project, shelf: materials, progress, now }
-  const estimate = estimateLine(estimateInput)
+  const own = ownInput(file.value, now, undefined)
   const searched = effort === undefined ? {} : { effort }
-  const planned = planLine({
-    ...toPlan(project),
-    progress,
-    now,
-    times: timesOf(estimate),
-    shelf: materials,
-    room: roomFor(partsOf(project), estimate).share,
-    ...searched,
-  })
+  const planned = planLine({ ...own.input, ...searched })
   if (!planned.ok) return { ok: false, error: [`project: ${planProblemText(planned.error)}`] }
   const input = { project, progress, now, estimateInput, futures, seed, before: planned.value, ...searched }
   const before = tryOffer(input, null)
   if (!before) return { ok: false, error: ['project: There is no plan.'] }
-  const offers = offersFor(project, estimate).flatMap((offer) => {
+  const offers = offersFor(project, own.estimate).flatMap((offer) => {
     const after = tryOffer(input, offer)
     return after ? [{ offer: offerJson(offer, project), ...outcome(after) }] : []
   })

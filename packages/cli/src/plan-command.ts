@@ -52,7 +52,8 @@ export function runPlan(args: readonly string[]): Printed {
   }
 }
 
-function ownInput(
+/** What a project file's plan is made of, at its own desk. */
+export function ownInput(
   { project, events, shelf }: ProjectFile,
   now: Instant,
   batchSize: number | undefined,

@@ -2,7 +2,7 @@ import { plainPlanning, splitIntoBatches, type Project, type Stage } from '@seri
 import { foldProgress, type Clock } from '@seriatim/core/progress'
 import { instant, type EventId, type ModelId, type StageId } from '@seriatim/core/units'
 import { act, renderHook } from '@testing-library/react'
-import { afterEach, beforeEach, expect, it, vi } from 'vitest'
+import { afterAll, afterEach, beforeEach, expect, it, vi } from 'vitest'
 import * as worker from '../../shared/worker/index.ts'
 import { useBenchTask } from './use-bench-task.ts'
 
@@ -12,7 +12,9 @@ beforeEach(() => {
 })
 afterEach(() => {
   vi.useRealTimers()
-  usePlanBefore.mockReset()
+})
+afterAll(() => {
+  vi.restoreAllMocks()
 })
 
 const pass = (milliseconds: number) =>
