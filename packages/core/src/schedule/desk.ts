@@ -189,7 +189,7 @@ export function createDesk(instance: PlanInstance, skipped?: readonly Uint8Array
     return false
   }
 
-  /** The best place for the batch's next task, into `draft`. */
+  /** The best place for a task, looked for among all. */
   function choose(batch: number, task: PlanTask, choice: Choice): boolean {
     lookUpDry(batch, task, 0)
     const putOff = choice >= choices
@@ -245,15 +245,35 @@ export function createDesk(instance: PlanInstance, skipped?: readonly Uint8Array
     return following.start + left * handsSeconds(wayOf(each.task, each.way), painters[each.painter])
   }
 
+  /** What the draft is of, and since when nothing was laid: who has peeked places without looking again. */
+  const drafted = { batch: -1, choice: -1, stamp: -1 }
+
+  /** The best place for the batch's next task, into `draft`, unless it lies there already. */
+  function look(batch: number, task: PlanTask, choice: Choice): boolean {
+    const wanted = people > 1 || task.others.length > 0 ? choice : choice < choices ? 0 : choices
+    const isThere =
+      drafted.stamp === state.stamp.now &&
+      drafted.batch === batch &&
+      drafted.choice === wanted &&
+      draft.task === task
+    if (isThere) return true
+    drafted.stamp = -1
+    if (!choose(batch, task, wanted)) return false
+    drafted.batch = batch
+    drafted.choice = wanted
+    drafted.stamp = state.stamp.now
+    return true
+  }
+
   function peek(batch: number, choice: Choice = 0): Place | null {
     const task = taskOf(batch)
-    if (!task || !mayGoOn(batch) || !choose(batch, task, choice)) return null
+    if (!task || !mayGoOn(batch) || !look(batch, task, choice)) return null
     return draft
   }
 
   function placeAlone(batch: number, choice: Choice): boolean {
     const task = taskOf(batch)
-    if (!task || !choose(batch, task, choice) || draft.tooLate) return false
+    if (!task || !look(batch, task, choice) || draft.tooLate) return false
     if (sums.pending > 0 && missedAfterDraft(batch) >= 0) return false
     return put(batch, task)
   }
@@ -261,7 +281,7 @@ export function createDesk(instance: PlanInstance, skipped?: readonly Uint8Array
   function place(batch: number, choice: Choice = 0): boolean {
     const task = taskOf(batch)
     if (!task || failed) return false
-    if (!mayGoOn(batch) || !choose(batch, task, choice)) {
+    if (!mayGoOn(batch) || !look(batch, task, choice)) {
       failed = true
       return false
     }
@@ -300,6 +320,7 @@ export function createDesk(instance: PlanInstance, skipped?: readonly Uint8Array
   /** Lays the draft, and goes on with the same painter until every model is through. */
   function put(batch: number, task: PlanTask): boolean {
     const { way, painter } = draft
+    drafted.stamp = -1
     let left = 0
     for (;;) {
       if (draft.tooLate) failed = true

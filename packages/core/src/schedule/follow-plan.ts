@@ -2,7 +2,7 @@ import type { Desk, SplitPolicy } from './desk.ts'
 import { dispatch, rulesFor } from './dispatch.ts'
 import { rowFollower, type RowFollower, type RowFreedom } from './follow-row.ts'
 import type { PlanCost, PlanInstance, PlanTask } from './instance.ts'
-import { layRow, type Row } from './row.ts'
+import type { Row } from './row.ts'
 
 /** A rule asks every batch after every task: of more than so many questions planning anew takes too long for a future. */
 const mostAsked = 800
@@ -35,12 +35,13 @@ export function planFollower(
   return (policy: SplitPolicy): PlanCost => {
     const followed = follow(policy)
     if (followed.finish <= planned) return followed
-    let best: { readonly row: Row; readonly finish: number } | null = null
+    let best = { cost: followed, laid: desk.save() }
     for (const rule of rules) {
-      const anew = dispatch(desk, instance, policy, rule, eachAlone, 'anybody', atOnce)
-      const { finish } = desk.cost()
-      if (finish < (best ?? followed).finish) best = { row: anew, finish }
+      dispatch(desk, instance, policy, rule, eachAlone, 'anybody', atOnce)
+      const cost = desk.cost()
+      if (cost.finish < best.cost.finish) best = { cost, laid: desk.save() }
     }
-    return best ? layRow(desk, batches, best.row, policy) : follow(policy)
+    desk.load(best.laid)
+    return best.cost
   }
 }
