@@ -1,11 +1,11 @@
-import { describe, expect, it } from 'vitest'
+import { beforeAll, describe, expect, it } from 'vitest'
 import { drying, noon, project, stage, unit } from '../testing/builders.ts'
 import { testShelf } from '../testing/recipes.ts'
 import { deskOf, plainPlanning, type Project } from '../trade/project.ts'
 import type { PainterId, ProjectId, StageId } from '../units/ids.ts'
 import type { LocalDate } from '../units/local-date.ts'
 import { minutes } from '../units/seconds.ts'
-import { planDesk } from './plan-desk.ts'
+import { layDesk, planDesk, type DeskInput, type DeskPlan } from './plan-desk.ts'
 
 const lineOf = (name: string) => [
   stage(`${name} prime`, { technique: 'spray', setUpSeconds: minutes(2), ...drying(15) }),
@@ -29,27 +29,42 @@ const evenings = (weekdays: readonly number[], startsAt: string) => ({
   timeZone: 'Europe/Berlin',
 })
 
-function planned(jobs: readonly [Project, ...Project[]], of: Project, rush: ProjectId | null = null) {
-  const [first, ...others] = jobs.map((each) => ({ project: each }))
-  const result = planDesk({
-    desk: deskOf(of),
-    jobs: [first!, ...others],
-    shelf: testShelf,
-    now: noon,
-    effort: 200_000,
-    rush,
-  })
+type Jobs = readonly [Project, ...Project[]]
+
+const given = ([first, ...others]: Jobs, of: Project): DeskInput => ({
+  desk: deskOf(of),
+  jobs: [{ project: first }, ...others.map((project) => ({ project }))],
+  shelf: testShelf,
+  now: noon,
+  effort: 200_000,
+})
+
+function planned(input: DeskInput): DeskPlan {
+  const result = planDesk(input)
   if (!result.ok) throw new Error(result.error.kind)
   return result.value
+}
+
+/** Where nobody asks how it may go. */
+function laid(input: DeskInput) {
+  const result = layDesk(input)
+  if (!result.ok) throw new Error(result.error.kind)
+  return result.value.laid
 }
 
 describe('planDesk', () => {
   const mondays = job('pikes', 20, { evenings: evenings([1], '18:00') })
   const desk = job('eels', 15, { evenings: evenings([3, 6], '20:00') })
   const third = job('owls', 10, { evenings: evenings([7], '09:00'), dueOn: '2026-11-29' as LocalDate })
+  const three = given([mondays, desk, third], desk)
+  let calm: DeskPlan
+
+  beforeAll(() => {
+    calm = planned(three)
+  })
 
   it('lays three jobs into the hours of the desk, though each has others, the first job too', () => {
-    const { plan } = planned([mondays, desk, third], desk)
+    const { plan } = calm
     const days = plan.sessions.map((session) =>
       new Intl.DateTimeFormat('en', {
         weekday: 'short',
@@ -69,7 +84,7 @@ describe('planDesk', () => {
     const hours = evenings([1, 2, 3, 4, 5, 6, 7], '20:00')
     const large = job('pikes', 120, { evenings: hours, dueOn: '2026-11-25' as LocalDate })
     const small = job('owls', 10, { evenings: hours, dueOn: '2026-11-27' as LocalDate })
-    const { jobs } = planned([large, small], large)
+    const { jobs } = laid(given([large, small], large))
     const [big, little] = jobs
     expect(little!.aloneAt!).toBeLessThan(little!.due!)
     expect(big!.aloneAt!).toBeGreaterThan(big!.due!)
@@ -77,7 +92,7 @@ describe('planDesk', () => {
   })
 
   it('says of each job when it is done among the others, by itself, and with which odds', () => {
-    const { jobs, plan, forecast } = planned([mondays, desk, third], desk)
+    const { jobs, plan, forecast } = calm
     expect(jobs.map((each) => each.projectId)).toEqual(['job pikes', 'job eels', 'job owls'])
     expect(Math.max(...jobs.map((each) => each.doneAt ?? 0))).toBe(plan.finishesAt)
     for (const each of jobs) {
@@ -91,14 +106,12 @@ describe('planDesk', () => {
   })
 
   it('opens the pot that all share less often than the three would by themselves', () => {
-    const { potsSaved, plan } = planned([mondays, desk, third], desk)
-    expect(potsSaved).toBeGreaterThan(0)
-    expect(plan.potOpenings).toBeGreaterThan(0)
+    expect(calm.potsSaved).toBeGreaterThan(0)
+    expect(calm.plan.potOpenings).toBeGreaterThan(0)
   })
 
   it('a rush job is done as soon as by itself, and the others say what it costs them', () => {
-    const calm = planned([mondays, desk, third], desk)
-    const rushed = planned([mondays, desk, third], desk, mondays.id)
+    const rushed = planned({ ...three, rush: mondays.id })
     const [own, , due] = rushed.jobs
     expect(own!.doneAt).toBeLessThan(calm.jobs[0]!.doneAt!)
     expect(own!.doneAt).toBeLessThanOrEqual(own!.aloneAt! + 86_400_000)
@@ -125,49 +138,32 @@ describe('planDesk', () => {
     const [you] = plainPlanning.painters
     const painters = [1, 2, 3, 4].map((pace) => ({ ...you!, id: `p${String(pace)}` as PainterId, pace: 1 }))
     const of = { ...first!, planning: { ...first!.planning, painters } }
-    const calm = planned([of, ...others], of)
-    const given = { desk: deskOf(of), shelf: testShelf, now: noon, effort: 200_000, rush: others[6]!.id }
-    const jobs = [{ project: of }, ...others.map((project) => ({ project }))] as const
-    for (const before of [calm.plan, null]) {
-      const result = planDesk({ ...given, jobs, ...(before ? { before } : {}) })
-      if (!result.ok) throw new Error(result.error.kind)
+    const all = given([of, ...others], of)
+    const before = laid(all)
+    for (const keeping of [{ before: before.plan }, {}]) {
+      const { jobs, plan } = laid({ ...all, rush: others[6]!.id, ...keeping })
       const day = 86_400_000
-      expect(result.value.jobs[7]!.doneAt).toBeLessThan(calm.jobs[7]!.doneAt!)
-      expect(result.value.jobs[7]!.doneAt).toBeLessThan(result.value.jobs[7]!.aloneAt! + day)
-      expect(result.value.plan.finishesAt).toBeLessThan(calm.plan.finishesAt + day)
+      expect(jobs[7]!.doneAt).toBeLessThan(before.jobs[7]!.doneAt!)
+      expect(jobs[7]!.doneAt).toBeLessThan(jobs[7]!.aloneAt! + day)
+      expect(plan.finishesAt).toBeLessThan(before.plan.finishesAt + day)
     }
   })
 
   it('plans nothing apart again that is known already, and comes to the same', () => {
-    const jobs = [{ project: mondays }, { project: desk }, { project: third }] as const
-    const given = { desk: deskOf(desk), jobs, shelf: testShelf, now: noon, effort: 200_000, rush: third.id }
-    const fresh = planDesk(given)
-    if (!fresh.ok) throw new Error(fresh.error.kind)
-    const aloneAt = new Map(fresh.value.jobs.map((each) => [each.projectId, each.aloneAt]))
-    expect(planDesk({ ...given, aloneAt })).toEqual(fresh)
+    const rushed = { ...three, rush: third.id }
+    const fresh = laid(rushed)
+    const aloneAt = new Map(fresh.jobs.map((each) => [each.projectId, each.aloneAt]))
+    expect(laid({ ...rushed, aloneAt })).toEqual(fresh)
     // It is taken as it was said; the rush job alone is planned apart, to be kept so.
-    const said = planDesk({ ...given, aloneAt: new Map([...aloneAt.keys()].map((id) => [id, noon])) })
-    expect(said.ok && said.value.jobs.map((each) => each.aloneAt)).toEqual([
-      noon,
-      noon,
-      fresh.value.jobs[2]!.aloneAt,
-    ])
+    const said = laid({ ...rushed, aloneAt: new Map([...aloneAt.keys()].map((id) => [id, noon])) })
+    expect(said.jobs.map((each) => each.aloneAt)).toEqual([noon, noon, fresh.jobs[2]!.aloneAt])
   })
 
   it('with a job less, and the plan of all to keep to, no other comes later', () => {
-    const all = planned([mondays, desk, third], desk)
-    const result = planDesk({
-      desk: deskOf(desk),
-      jobs: [{ project: mondays }, { project: third }],
-      shelf: testShelf,
-      now: noon,
-      effort: 200_000,
-      before: all.plan,
-    })
-    if (!result.ok) throw new Error(result.error.kind)
-    const [first, , last] = all.jobs
-    expect(result.value.jobs[0]!.doneAt).toBeLessThanOrEqual(first!.doneAt!)
-    expect(result.value.jobs[1]!.doneAt).toBeLessThanOrEqual(last!.doneAt!)
+    const { jobs } = laid({ ...given([mondays, third], desk), before: calm.plan })
+    const [first, , last] = calm.jobs
+    expect(jobs[0]!.doneAt).toBeLessThanOrEqual(first!.doneAt!)
+    expect(jobs[1]!.doneAt).toBeLessThanOrEqual(last!.doneAt!)
   })
 
   it('names units of two jobs that are called alike by their job', () => {
@@ -176,14 +172,14 @@ describe('planDesk', () => {
       ...twin,
       units: [unit('levy pikes', 5)].map((each) => ({ ...each, name: mondays.units[0]!.name })),
     }
-    const { plan } = planned([mondays, { ...other, line: lineOf('levy') }], desk)
+    const { plan } = laid(given([mondays, { ...other, line: lineOf('levy') }], desk))
     expect(new Set(plan.batches.map((batch) => batch.unitName))).toEqual(
       new Set([`${mondays.units[0]!.name} (pikes)`, `${mondays.units[0]!.name} (Second levy)`]),
     )
   })
 
   it('of one job alone says what its own plan says', () => {
-    const { jobs, potsSaved } = planned([desk], desk)
+    const { jobs, potsSaved } = laid(given([desk], desk))
     expect(jobs[0]!.doneAt).toBe(jobs[0]!.aloneAt)
     expect(potsSaved).toBe(0)
   })

@@ -1,12 +1,13 @@
 import type { FinishForecast } from '@seriatim/core/forecasting'
 import type { LinePlan } from '@seriatim/core/plan'
 import type { Project } from '@seriatim/core/trade'
-import { useEffect, useMemo, useState } from 'react'
+import { useMemo } from 'react'
+import { useSettled } from './use-settled.ts'
 import { useEstimateInput, useRoom, useTimes } from './working-project.ts'
 import { useForecast, usePlanBefore, usePlanningInput, type Estimated } from './worker/index.ts'
 
-/** A forecast takes a second or two: it is not made anew with every tap, and what the page is for comes before it. */
-const settlesAfter = { atFirst: 1.5, later: 4 }
+/** A forecast takes a second or two: what the page is for comes before it, and it is not made anew with every tap. */
+const rests = { atFirst: 1500, later: 4000 }
 
 /**
  * When the project is done, as every page says it; `null` until it is worked out.
@@ -28,18 +29,6 @@ export function useFinish(
     if (!input || !estimateInput || before === undefined) return null
     return { input: before ? { ...input, before } : input, estimateInput }
   }, [input, estimateInput, plan, kept])
-  const settled = useSettled(both)
+  const settled = useSettled(both, rests)
   return useForecast(settled?.input ?? null, settled?.estimateInput)
-}
-
-/** A value that has not changed for some seconds. */
-function useSettled<Value>(value: Value | null): Value | null {
-  const [settled, setSettled] = useState<Value | null>(null)
-  const isFirst = settled === null
-  useEffect(() => {
-    const seconds = isFirst ? settlesAfter.atFirst : settlesAfter.later
-    const timer = setTimeout(() => setSettled(value), seconds * 1000)
-    return () => clearTimeout(timer)
-  }, [value, isFirst])
-  return settled
 }
