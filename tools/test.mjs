@@ -19,13 +19,16 @@ await runTool(async () => {
   requireNode()
   await ensurePostgres()
   await ensureChromium()
-  await ensureNodePackages()
   mkdirSync(cache(), { recursive: true })
   for (const name of ['e2e-data', 'e2e-crash-data', 'test-database'])
     rmSync(cache(name), { recursive: true, force: true })
   const cluster = new Cluster(cache('test-database'), { disposable: true })
+  const packages = ensureNodePackages()
+  // Told of below, when the database is up and can be stopped.
+  packages.catch(() => undefined)
   try {
     const database = await cluster.start()
+    await packages
     // Three lanes of about the same length: on two cores none idles where one of them waits for a disk or a database.
     await Promise.all([
       inTurn([() => unitTests('server', database), () => unitTests('cli', database)]),
