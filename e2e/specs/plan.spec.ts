@@ -2,6 +2,7 @@ import { goTo, makeFirstRecipe, seeLineFollow } from '../support/recipes.ts'
 import { expectAccessible } from '../support/axe.ts'
 import { expect, test } from '../support/test.ts'
 import { demoId, recordPunch, seedProject } from '../support/projects.ts'
+import { asProof } from '../support/rounds.ts'
 
 test('a batch that is begun stays together whatever the size, and one is made by hand', async ({
   page,
@@ -56,21 +57,22 @@ test('all batch sizes are compared in one chart, and one is chosen from it', asy
   await expect(page.getByRole('group', { name: 'Batch of' }).getByRole('status')).toHaveText('6')
 })
 
-test('a long comparison shows how far it is and can be stopped and taken up again', async ({
-  page,
-  request,
-}) => {
-  const { url } = await seedProject(request, { units: { Horde: 120, Mob: 97 }, stages: 14 })
-  await page.goto(`${url}/plan`)
-  await page.getByRole('region', { name: 'Batch sizes compared' }).scrollIntoViewIfNeeded()
-  const sizes = page.getByRole('region', { name: 'Comparing batch sizes' })
-  await expect(sizes.getByRole('progressbar')).toBeVisible()
-  await sizes.getByRole('button', { name: 'Stop' }).click()
-  const tried = page.getByRole('progressbar', { name: 'Batch sizes tried' })
-  await expect(tried).toBeHidden()
-  await page.getByRole('button', { name: 'Compare the sizes' }).click()
-  await expect(tried).toBeVisible()
-})
+test(
+  'a long comparison shows how far it is and can be stopped and taken up again',
+  asProof,
+  async ({ page, request }) => {
+    const { url } = await seedProject(request, { units: { Horde: 120, Mob: 97 }, stages: 14 })
+    await page.goto(`${url}/plan`)
+    await page.getByRole('region', { name: 'Batch sizes compared' }).scrollIntoViewIfNeeded()
+    const sizes = page.getByRole('region', { name: 'Comparing batch sizes' })
+    await expect(sizes.getByRole('progressbar')).toBeVisible()
+    await sizes.getByRole('button', { name: 'Stop' }).click()
+    const tried = page.getByRole('progressbar', { name: 'Batch sizes tried' })
+    await expect(tried).toBeHidden()
+    await page.getByRole('button', { name: 'Compare the sizes' }).click()
+    await expect(tried).toBeVisible()
+  },
+)
 
 test('a string tells what it is when pointed at, and a batch is picked out by its name', async ({ page }) => {
   await page.goto(`/projects/${demoId}/plan`)
