@@ -19,8 +19,8 @@ test('all projects are planned at one desk, by the hours that are chosen, and a 
   const request = await playwright.request.newContext({ baseURL: instance.origin })
   try {
     await request.delete(`/api/projects/${demoId}`)
-    const pikes = await seedProject(request, { units: { Pikes: 8 }, stages: 8 })
-    const eels = await seedProject(request, { units: { Eels: 12 }, stages: 8 })
+    const pikes = await seedProject(request, { units: { Pikes: 6 } })
+    const eels = await seedProject(request, { units: { Eels: 8 } })
     await page.goto(`${instance.origin}/projects`)
     await page.getByRole('button', { name: 'All at one desk' }).click()
     const jobs = page.getByRole('region', { name: 'The jobs on it' })

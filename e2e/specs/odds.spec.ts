@@ -9,7 +9,7 @@ test('the plan gives odds and what would help, taken with one click; its figures
   page,
   request,
 }) => {
-  const { url } = await seedProject(request, { units: { 'Reed-pikes': 12, 'Lock-keepers': 12 }, stages: 14 })
+  const { url } = await seedProject(request, { units: { 'Reed-pikes': 6, 'Lock-keepers': 6 }, stages: 14 })
   await page.goto(`${url}/plan`)
   const odds = inTime(page)
   // What would help is tried when somebody comes to see it.
@@ -45,7 +45,7 @@ test('the plan gives odds and what would help, taken with one click; its figures
     'anew every evening',
   )
   await page.keyboard.press('Escape')
-  await expect(page.getByRole('list', { name: 'Batches', exact: true }).getByRole('listitem')).toHaveCount(8)
+  await expect(page.getByRole('list', { name: 'Batches', exact: true }).getByRole('listitem')).toHaveCount(4)
 
   // What matters most, and which batch comes first, by keys.
   const aims = page.getByRole('list', { name: 'Aims, the most wanted first' })
@@ -90,7 +90,7 @@ test('the chart is walked by keys, a stretch says why it lies there, and is pinn
 })
 
 test('a stretch dragged to another session is pinned there', async ({ page, request }) => {
-  const { url } = await seedProject(request, { units: { 'Reed-pikes': 40 }, stages: 14 })
+  const { url } = await seedProject(request, { units: { 'Reed-pikes': 12 }, stages: 14 })
   await page.goto(`${url}/plan`)
   const figure = page.getByRole('figure')
   const strand = figure.locator('line[stroke="transparent"]').first()
@@ -107,7 +107,7 @@ test('a stretch dragged to another session is pinned there', async ({ page, requ
 })
 
 test('tomorrow the plan tells what became of today’s', async ({ page, request }) => {
-  const { url } = await seedProject(request, { units: { 'Reed-pikes': 12 }, stages: 14 })
+  const { url } = await seedProject(request)
   await setTime(page, '2026-11-24T12:00:00Z')
   await page.goto(`${url}/plan`)
   await expect(page.getByRole('heading', { level: 1 })).toContainText('Done by')

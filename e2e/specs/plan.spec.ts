@@ -8,7 +8,7 @@ test('a batch that is begun stays together whatever the size, and one is made by
   page,
   request,
 }) => {
-  const { id, url } = await seedProject(request, { units: { 'Reed-pikes': 12 }, stages: 14, batchSize: 4 })
+  const { id, url } = await seedProject(request, { units: { 'Reed-pikes': 12 }, batchSize: 4 })
   await recordPunch(request, id)
   await page.goto(`${url}/plan`)
   const together = page.getByRole('region', { name: 'What goes together' })
@@ -35,7 +35,7 @@ test('a batch that is begun stays together whatever the size, and one is made by
 })
 
 test('all batch sizes are compared in one chart, and one is chosen from it', async ({ page, request }) => {
-  const { url } = await seedProject(request, { units: { 'Reed-pikes': 8 }, stages: 14 })
+  const { url } = await seedProject(request, { units: { 'Reed-pikes': 8 } })
   await page.goto(`${url}/plan`)
   await page.getByRole('region', { name: 'Batch sizes compared' }).scrollIntoViewIfNeeded()
   const table = page.getByRole('region', { name: 'Batch sizes in figures' })

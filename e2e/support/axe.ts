@@ -21,31 +21,26 @@ export async function expectAccessible(
   rules: Rules = isProof ? 'all' : 'all but the looks',
 ): Promise<void> {
   const without = rules === 'all' ? [] : ofLooks
-  await expectNothing(page, {
-    resultTypes: ['violations'],
-    rules: Object.fromEntries(without.map((rule) => [rule, { enabled: false }])),
-  })
+  await expectNothing(page, Object.fromEntries(without.map((rule) => [rule, { enabled: false }])))
   const overflow = await page.evaluate(
     () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
   )
   expect(overflow).toBeLessThanOrEqual(0)
 }
 
-/** For the same page in other colours, or at another width. */
-export async function expectGood(page: Page, rule: 'color-contrast' | 'target-size'): Promise<void> {
-  await expectNothing(page, { resultTypes: ['violations'], runOnly: [rule] })
-}
-
 /** One document without frames; where a dialog holds the page, nothing but that can be used. */
-async function expectNothing(page: Page, options: axe.RunOptions): Promise<void> {
+async function expectNothing(page: Page, rules: axe.RuleObject): Promise<void> {
   if (!(await page.evaluate(() => 'axe' in window))) await page.evaluate(source)
   const found = await page.evaluate(async (wanted) => {
     const isHeld = document.querySelector('#root[aria-hidden=true]') !== null
-    const { violations } = await window.axe.run(isHeld ? '[role=dialog]' : document, wanted)
+    const { violations } = await window.axe.run(isHeld ? '[role=dialog]' : document, {
+      resultTypes: ['violations'],
+      rules: wanted,
+    })
     return violations.map(
       (each) => `${each.id}: ${each.nodes.map((node) => node.target.join(' ')).join(' | ')}`,
     )
-  }, options)
+  }, rules)
   expect(found).toEqual([])
 }
 
