@@ -86,7 +86,7 @@ test('a commission goes from its client over the quote to the page that the clie
     await expectAccessible(page)
 
     // The client sees how far it is, without signing in; and nothing once the link is ended.
-    await page.goto(`${instance.origin}/projects/${id}/commission`)
+    await page.goBack()
     await recordPunch(request, id)
     await expect(keep).toBeEnabled()
     await expectAccessible(page)
@@ -123,11 +123,11 @@ test('a commission goes from its client over the quote to the page that the clie
     await page.getByRole('link', { name: 'Bench', exact: true }).click()
     await expect(page.getByRole('figure', { name: 'as agreed' }).locator('img')).toBeVisible()
     // After the stage in hand, better still.
-    await page.goto(`${instance.origin}/projects/${id}/commission`)
+    await page.goBack()
     await pictures.getByLabel('After stage').selectOption('Prime')
     await page.getByRole('link', { name: 'Bench', exact: true }).click()
     await expect(page.getByRole('figure', { name: 'after prime' }).locator('img')).toBeVisible()
-    await page.goto(`${instance.origin}/projects/${id}/commission`)
+    await page.goBack()
     await page.getByRole('button', { name: /^End it/ }).click()
     await expect(page.getByText('The link is ended.')).toBeVisible()
     await guest.reload()
