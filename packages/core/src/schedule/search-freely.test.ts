@@ -43,6 +43,14 @@ describe.each(freeCaseNames)('%s', (name) => {
     expect(cost.finish).toBeGreaterThanOrEqual(earliestFinish(lowerBound(instance)))
   })
 
+  it('ends when its time is used up, whatever else it may spend', () => {
+    let asked = 0
+    const spent = () => (asked += 1) / 200
+    const { cost } = searchFreely(instance, { seed: 1, evaluations: 1e9, spent }, ['date'])
+    expect(cost.finish).toBeGreaterThanOrEqual(optimum.makespanMinutes)
+    expect(cost.finish).toBeLessThanOrEqual(chain.makespanMinutes)
+  })
+
   it('held to its list, it is the best chain', () => {
     const held = {
       ...instance,

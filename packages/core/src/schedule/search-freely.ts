@@ -51,6 +51,8 @@ const filled = 0.15
 /** With so few tasks a walk is over soon, and another from the start finds more than a longer one; or all can be tried. */
 const fewTasks = 30
 const walksOfFew = 8
+/** All are kept until they are laid: of more than so many a walk is taken, whatever there is to spend. */
+const fewSequences = 10_000
 
 /** What was planned before, by batch among each other and by task within each. */
 export interface KeptOrder {
@@ -105,7 +107,7 @@ export function searchFreely(
   const isFew = count <= fewTasks
   const sequences =
     isFew && !hasChoice(instance)
-      ? everySequence(instance, frees, Math.floor(walked / policies.length))
+      ? everySequence(instance, frees, Math.min(fewSequences, Math.floor(walked / policies.length)))
       : null
   const tried = sequences
     ? laidInTurn(desk, work, sequences, budget)
