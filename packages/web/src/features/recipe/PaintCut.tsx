@@ -40,7 +40,9 @@ export function PaintCut({ cut, openId, onOpen, marked, editor }: PaintCutProps)
                     <span className="sm:hidden">: {placeOf(layer)}</span>
                   </span>
                   {marked.has(layer.facts.step.id) ? (
-                    <span className="ml-1 text-sm font-bold text-hands">finding</span>
+                    <span className="ml-1 rounded-[3px] bg-paper px-1 text-sm font-bold text-hands">
+                      finding
+                    </span>
                   ) : null}
                 </span>
                 <span className="figures hidden text-sm whitespace-nowrap text-drying sm:inline">
