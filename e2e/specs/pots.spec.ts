@@ -71,13 +71,14 @@ test('it says what to get ready, and where the colour hides before the pot is cl
   await expect(stage).toContainText('Spray from above')
   await page.getByRole('button', { name: 'All done' }).click()
   await expect(stage).toContainText('Spread, base')
-  // Any of what comes can be taken up.
+  // Any of what comes can be taken up; where a session ends within it, from either of its halves.
   const then = page.getByRole('region', { name: 'Then' })
   await then.getByRole('button', { name: /^All \d+ that come/ }).click()
   await then
     .getByRole('listitem')
     .filter({ hasText: 'Base coat, skin' })
     .getByRole('button', { name: 'Do it now' })
+    .first()
     .click()
   await expect(stage).toContainText('Base coat, skin')
   await expect(setUp).toContainText(/\d+ drops? .*, for 6 models/)

@@ -171,7 +171,14 @@ function Bench({ progress }: { readonly progress: Progress }) {
           {sitting ? <SittingNow sitting={sitting} timeZone={project.evenings.timeZone} /> : null}
           <StampMilestone progress={progress} />
           <ToFollowList waiting={waiting} timeZone={project.evenings.timeZone} />
-          <ThenList plan={plan} project={project} task={task} busy={clock !== null} onChoose={choose} />
+          <ThenList
+            plan={plan}
+            project={project}
+            progress={progress}
+            task={task}
+            busy={clock !== null}
+            onChoose={choose}
+          />
           <DryingShelf
             shelf={drying}
             justDry={justDry}

@@ -1,13 +1,15 @@
 import { workName, type LinePlan, type Stretch } from '@seriatim/core/plan'
 import { batchName, type Project } from '@seriatim/core/trade'
+import type { Progress } from '@seriatim/core/progress'
 import { useState } from 'react'
 import { clockText, dayText } from '../../shared/format/index.ts'
 import { Button } from '../../shared/ui/index.ts'
-import type { BenchTask, Choice } from './bench-task.ts'
+import { comesAfter, type BenchTask, type Choice } from './bench-task.ts'
 
 interface ThenListProps {
   readonly plan: LinePlan | null
   readonly project: Project
+  readonly progress: Progress
   readonly task: BenchTask | null
   /** While the clock runs, another task can't be taken up. */
   readonly busy: boolean
@@ -17,20 +19,10 @@ interface ThenListProps {
 export const shownAtFirst = 4
 
 /** What the plan says comes next; any of it can be taken up instead. */
-export function ThenList({ plan, project, task, busy, onChoose }: ThenListProps) {
+export function ThenList({ plan, project, progress, task, busy, onChoose }: ThenListProps) {
   const { timeZone } = project.evenings
   const [isLong, setLong] = useState(false)
-  const all = (plan?.stretches ?? [])
-    .filter(
-      (stretch) =>
-        stretch.batchId !== task?.batch.id ||
-        stretch.stageId !== task.stage.id ||
-        // A later group of the same stage.
-        stretch.modelIds.every((id) => task.later.includes(id)) ||
-        (stretch.touchUp !== null) !== task.touchUp,
-    )
-    // The ground and the colour of a touch-up are one thing to take up.
-    .filter((stretch) => stretch.touchUp !== 'undercoat')
+  const all = comesAfter(task, plan?.stretches ?? [], project, progress)
   if (!plan || all.length === 0) return null
   const next = isLong ? all : all.slice(0, shownAtFirst)
   return (

@@ -15,7 +15,7 @@ import {
   type UnitId,
 } from '@seriatim/core/units'
 import { describe, expect, it } from 'vitest'
-import { currentTask, isLastOfClock, withoutSkipped, type BenchTask } from './bench-task.ts'
+import { comesAfter, currentTask, isLastOfClock, withoutSkipped, type BenchTask } from './bench-task.ts'
 import { createStripRows } from './strip-rows.ts'
 
 const now = instant(Date.parse('2026-11-24T20:00:00Z'))
@@ -215,6 +215,55 @@ describe('a stage that has to be followed soon', () => {
     expect(at(['wash', [1]])).toEqual(['wash', 2, 3])
     expect(at(['wash', [1, 2, 3]])).toEqual(['wipe', 3, 3])
     expect(at(['wash', [1, 2, 3]], ['wipe', [1, 2, 3]])).toEqual(['wash', 3, 0])
+  })
+})
+
+describe('comesAfter', () => {
+  const log = (events: readonly object[]) =>
+    foldProgress(
+      events.map(
+        (event, index) => ({ id: `n${String(index)}`, at: now, ...event }) as unknown as ProgressEvent,
+      ),
+    )
+  const planned = planLine({ ...toPlan(project), progress: log([]), now })
+  const plan = planned.ok ? planned.value : null
+  const stretches = plan?.stretches ?? []
+  /** What comes of the plan of the beginning, after these records and before it is laid anew. */
+  const after = (...events: readonly object[]) => {
+    const progress = log(events)
+    const onDesk = currentTask(project, batches, progress, plan, null, [], null, [], now)
+    return comesAfter(onDesk, stretches, project, progress).map(
+      ({ batchId, stageId, modelIds }) =>
+        `${batches.find((each) => each.id === batchId)!.unitName} ${stageId} ${String(modelIds.length)}`,
+    )
+  }
+
+  it('is the plan without what is on the desk', () => {
+    expect(after()).toEqual(['b prime 2', 'a coat 2', 'b coat 2'])
+  })
+
+  it('is nothing that is through by now, though the plan is of before', () => {
+    expect(after(punched('prime', 'a1', 'a2'), punched('prime', 'b1', 'b2'))).toEqual(['b coat 2'])
+    expect(after(punched('prime', 'a1', 'a2'), punched('coat', 'b2'))).toEqual(['a coat 2', 'b coat 1'])
+  })
+
+  it('is a dab until it is done', () => {
+    const dabs = (...events: readonly object[]) =>
+      comesAfter(
+        null,
+        stretches.map((each) => ({ ...each, touchUp: 'colour' as const })),
+        project,
+        log(events),
+      ).flatMap(({ modelIds }) => modelIds)
+    const primed = punched('prime', 'a1', 'a2')
+    const slip = { kind: 'touch-up', stageId: 'prime', modelIds: ['a1'], note: '' }
+    expect(dabs(primed, slip)).toEqual(['a1'])
+    expect(dabs(primed, slip, punched('prime', 'a1'))).toEqual([])
+  })
+
+  it('is no stage that was taken out of the line', () => {
+    const shorter = { line: project.line.slice(1) }
+    expect(comesAfter(null, stretches, shorter, log([]))).toHaveLength(2)
   })
 })
 

@@ -128,6 +128,39 @@ export function currentTask(
   return null
 }
 
+/**
+ * What the plan has after the task, with the models that still need it: what was recorded since the plan was laid is not to
+ * come any more.
+ */
+export function comesAfter(
+  task: BenchTask | null,
+  stretches: readonly Stretch[],
+  { line }: Pick<Project, 'line'>,
+  progress: Progress,
+): readonly Stretch[] {
+  return (
+    stretches
+      .filter(
+        (stretch) =>
+          stretch.batchId !== task?.batch.id ||
+          stretch.stageId !== task.stage.id ||
+          // A later group of the same stage.
+          stretch.modelIds.every((id) => task.later.includes(id)) ||
+          (stretch.touchUp !== null) !== task.touchUp,
+      )
+      // The ground and the colour of a touch-up are one thing to take up.
+      .filter((stretch) => stretch.touchUp !== 'undercoat')
+      .flatMap((stretch) => {
+        const stage = line.find((each) => each.id === stretch.stageId)
+        if (!stage) return []
+        const modelIds = stretch.modelIds.filter((id) =>
+          stretch.touchUp === null ? !isThrough(progress, id, stage) : isSlipped(progress, id, stage),
+        )
+        return modelIds.length === 0 ? [] : [{ ...stretch, modelIds }]
+      })
+  )
+}
+
 /** What does not bear that the plan's next models are taken before it. */
 function pressing(
   waiting: readonly ToFollow[],
@@ -176,7 +209,7 @@ function taskOf(
   if (models.length === 0) return null
   const all = models.map((model) => model.id)
   if (touchUp) {
-    const slipped = all.filter((id) => progress.marks.get(id)?.get(stage.id)?.kind === 'touch-up')
+    const slipped = all.filter((id) => isSlipped(progress, id, stage))
     return { batch, stage, modelIds: slipped, left: slipped, later: [], touchUp, by }
   }
   const open = all.filter((id) => !isThrough(progress, id, stage))
@@ -188,6 +221,11 @@ function taskOf(
   if (!group || left.length === 0) return { batch, stage, modelIds: all, left: open, later: [], touchUp, by }
   const later = open.filter((id) => !left.includes(id))
   return { batch, stage, modelIds: all, left, later, touchUp, by }
+}
+
+/** Whether a model waits for its dab at a stage. */
+function isSlipped({ marks }: Progress, modelId: ModelId, { id }: Stage): boolean {
+  return marks.get(modelId)?.get(id)?.kind === 'touch-up'
 }
 
 /** Whether it is done in groups, each through the next stage before the other begins: which ones, the plan says. */
