@@ -148,6 +148,9 @@ export const commandVerdictSchema: z.ZodType<CommandVerdict> = z.discriminatedUn
   z.object({ kind: z.literal('taken') }),
 ])
 
+/** So many changes the log gives at once. */
+export const changesAtOnce = 100
+
 /** A change as the project's log keeps it. */
 export const loggedChangeSchema = z.object({
   id: idOf<ChangeId>(),

@@ -2,6 +2,7 @@ import './messages.ts'
 
 export { airSchema, type AirReading, type AirTakenBack } from './air.ts'
 export {
+  changesAtOnce,
   commandSchema,
   loggedChangeSchema,
   newChangeSchema,

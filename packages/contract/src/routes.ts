@@ -230,7 +230,7 @@ export const routes = {
     body: newChangeSchema,
     answer: z.object({ verdicts: z.array(commandVerdictSchema).readonly(), project: storedProjectSchema }),
   }),
-  /** The newest changes first, up to a hundred, before the revision `before` where it is given. */
+  /** The newest changes first, up to `changesAtOnce`, before the revision `before` where it is given. */
   readChanges: route('GET', '/projects/:id/changes', {
     params: ofProject,
     query: z.object({ before: z.coerce.number().int().min(0).max(2_147_483_647).optional() }),

@@ -1,4 +1,4 @@
-import type { LoggedChange, NewChange } from '@seriatim/contract'
+import { changesAtOnce, type LoggedChange, type NewChange } from '@seriatim/contract'
 import type { Command, CommandVerdict } from '@seriatim/core/changes'
 import { instant, type ChangeId, type ProjectId } from '@seriatim/core/units'
 import { and, desc, eq, gt, lt, not, lte } from 'drizzle-orm'
@@ -66,8 +66,6 @@ export async function keepChange(db: Database, projectId: ProjectId, kept: Chang
   })
 }
 
-const atOnce = 100
-
 /** The newest first. */
 export async function readChanges(
   db: Database,
@@ -84,7 +82,7 @@ export async function readChanges(
       ),
     )
     .orderBy(desc(projectChange.revision))
-    .limit(atOnce)
+    .limit(changesAtOnce)
   return rows.map((row) => ({
     id: row.id,
     revision: row.revision,

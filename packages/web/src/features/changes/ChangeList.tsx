@@ -1,7 +1,7 @@
-import { routes, type LoggedChange, type NewChange } from '@seriatim/contract'
+import { changesAtOnce, routes, type LoggedChange, type NewChange } from '@seriatim/contract'
 import type { Project } from '@seriatim/core/trade'
 import type { ProjectId } from '@seriatim/core/units'
-import { useQuery } from '@tanstack/react-query'
+import { useInfiniteQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { call } from '../../shared/api/index.ts'
 import { deviceId } from '../../shared/device.ts'
@@ -27,18 +27,22 @@ export function ChangeList({ projectId }: { readonly projectId: ProjectId }) {
 
 function Changes({ project }: { readonly project: ShownProject }) {
   const { asOf, show, follow } = useAsOf(project)
-  const { data, error, refetch } = useQuery({
+  const log = useInfiniteQuery({
     queryKey: ['changes', project.id, asOf],
-    queryFn: ({ signal }) =>
-      call(routes.readChanges, { params: { id: project.id }, query: { before: asOf + 1 } }, signal),
+    queryFn: ({ signal, pageParam }) =>
+      call(routes.readChanges, { params: { id: project.id }, query: { before: pageParam } }, signal),
+    initialPageParam: asOf + 1,
+    getNextPageParam: ({ changes }) =>
+      changes.length < changesAtOnce ? undefined : changes.at(-1)?.revision,
     placeholderData: (before) => before,
   })
   const takeBack = useTakeBack(project)
-  if (!data) {
-    if (error) return <ErrorState error={error} onRetry={() => void refetch()} isPart />
+  if (!log.data) {
+    if (log.error) return <ErrorState error={log.error} onRetry={() => void log.refetch()} isPart />
     return <LoadingState what="the changes" isPart />
   }
-  if (data.changes.length === 0 && asOf === project.revision) return <p>Nothing was changed yet.</p>
+  const changes = log.data.pages.flatMap((page) => page.changes)
+  if (changes.length === 0 && asOf === project.revision) return <p>Nothing was changed yet.</p>
   const newer = project.revision - asOf
   return (
     <>
@@ -52,7 +56,7 @@ function Changes({ project }: { readonly project: ShownProject }) {
         )}
       </p>
       <ol>
-        {data.changes.map((change) => (
+        {changes.map((change) => (
           <Row
             key={change.id}
             change={change}
@@ -61,6 +65,21 @@ function Changes({ project }: { readonly project: ShownProject }) {
           />
         ))}
       </ol>
+      {log.hasNextPage ? (
+        <Button
+          className="mt-2"
+          onClick={() => {
+            if (!log.isFetchingNextPage) void log.fetchNextPage()
+          }}
+        >
+          {log.isFetchingNextPage ? 'Looking for older changes …' : 'Show older changes'}
+        </Button>
+      ) : null}
+      {log.isFetchNextPageError ? (
+        <p role="alert" className="mt-2 font-bold text-hands">
+          {log.error.message}
+        </p>
+      ) : null}
     </>
   )
 }

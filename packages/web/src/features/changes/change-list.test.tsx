@@ -1,4 +1,4 @@
-import { projectFileSchema, routes, type LoggedChange } from '@seriatim/contract'
+import { changesAtOnce, projectFileSchema, routes, type LoggedChange } from '@seriatim/contract'
 import { instant, type ChangeId, type DeviceId, type PainterId } from '@seriatim/core/units'
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
 import { act, cleanup, render, screen } from '@testing-library/react'
@@ -19,7 +19,7 @@ const { project } = projectFileSchema.parse(demo)
 
 /** That somebody gave the project a name, and that it can be given the one before again. */
 const renamed = (revision: number): LoggedChange => ({
-  id: `01930000-0000-7000-8000-00000000000${String(revision)}` as ChangeId,
+  id: `01930000-0000-7000-8000-${String(revision).padStart(12, '0')}` as ChangeId,
   revision,
   at: instant(revision),
   device: '01930000-0000-7000-8000-0000000000ff' as DeviceId,
@@ -30,13 +30,13 @@ const renamed = (revision: number): LoggedChange => ({
   undo: [{ kind: 'set', thing: 'project', field: 'name', value: `Fen ${String(revision - 1)}` }] as never,
 })
 
-/** The list as it is opened over a server that has so many changes; `write` has it have more. */
+/** The list as it is opened over a server that has so many changes and gives some at once; `write` has it have more. */
 function opened(revision: number) {
   let last = revision
   vi.stubGlobal('fetch', (url: string) => {
     const before = Number(new URL(url, 'http://desk').searchParams.get('before') ?? last + 1)
     const changes = Array.from({ length: last }, (_, index) => renamed(last - index))
-    const answer = { changes: changes.filter((change) => change.revision < before) }
+    const answer = { changes: changes.filter((change) => change.revision < before).slice(0, changesAtOnce) }
     return Promise.resolve(Response.json(routes.readChanges.answer.encode(answer)))
   })
   const client = new QueryClient({ defaultOptions: { queries: { staleTime: Infinity } } })
@@ -56,7 +56,7 @@ function opened(revision: number) {
   return { write }
 }
 
-const rows = () => screen.getAllByRole('listitem').map((row) => /Hand \d/.exec(row.textContent)?.[0])
+const rows = () => screen.getAllByRole('listitem').map((row) => /Hand \d+/.exec(row.textContent)?.[0])
 
 test('what is written meanwhile moves no row: a press on one is a press on that one', async () => {
   const recorded = vi.spyOn(outbox, 'record').mockReturnValue(undefined)
@@ -80,4 +80,15 @@ test('what was written meanwhile is shown where it is asked for', async () => {
   await userEvent.click(screen.getByRole('button', { name: 'Show' }))
   await vi.waitFor(() => expect(rows()).toEqual(['Hand 4', 'Hand 3', 'Hand 2', 'Hand 1']))
   expect(screen.queryByText(/newer change/)).toBeNull()
+})
+
+test('what does not fit at once comes where it is asked for, down to the first change', async () => {
+  opened(changesAtOnce + 1)
+  // By text: a hundred rows looked through by their roles take seconds here.
+  const hands = () => screen.getAllByText(/^Hand \d+,/).map((hand) => hand.textContent.split(',')[0])
+  await userEvent.click(await screen.findByText('Show older changes'))
+  await screen.findByText(/^Hand 1,/)
+  expect(hands()).toHaveLength(changesAtOnce + 1)
+  expect(hands().at(0)).toBe(`Hand ${String(changesAtOnce + 1)}`)
+  expect(screen.queryByText('Show older changes')).toBeNull()
 })

@@ -3,6 +3,7 @@ import { queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/r
 import { toast } from 'sonner'
 import { z } from 'zod'
 import { call } from './call.ts'
+import { takeAnswer } from './take-answer.ts'
 
 const airQuery = queryOptions({
   queryKey: ['air'],
@@ -36,7 +37,7 @@ export function useAirChange() {
           })
         : call(routes.removeSimulatedAir, {}),
     onSuccess: ({ readings }, change) => {
-      client.setQueryData(airQuery.queryKey, readings)
+      takeAnswer(client, airQuery.queryKey, readings)
       const undo = change.kind === 'put' ? change.undo : undefined
       if (change.said !== '') toast(change.said, undo ? { action: { label: 'Undo', onClick: undo } } : {})
     },

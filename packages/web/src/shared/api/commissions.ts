@@ -7,6 +7,7 @@ import { toast } from 'sonner'
 import { v7 } from 'uuid'
 import { z } from 'zod'
 import { call } from './call.ts'
+import { takeAnswer } from './take-answer.ts'
 
 const clientsQuery = queryOptions({
   queryKey: ['clients'],
@@ -29,7 +30,7 @@ export function useClientChange() {
       const { id, ...body } = change.client
       return call(routes.putClient, { params: { clientId: id }, body })
     },
-    onSuccess: ({ clients }) => client.setQueryData(clientsQuery.queryKey, clients),
+    onSuccess: ({ clients }) => takeAnswer(client, clientsQuery.queryKey, clients),
     onError: (error) => toast.error(error.message),
   })
 }
@@ -50,7 +51,7 @@ export function useSetPrices() {
     mutationFn: (body: { readonly prices: PriceList; readonly revision: number }) =>
       call(routes.putPrices, { body }),
     onSuccess: (kept) => {
-      client.setQueryData(pricesQuery.queryKey, kept)
+      takeAnswer(client, pricesQuery.queryKey, kept)
       toast('The prices are kept.')
     },
     onError: (error) => {

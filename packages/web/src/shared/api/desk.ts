@@ -3,6 +3,7 @@ import type { ProjectId } from '@seriatim/core/units'
 import { queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { toast } from 'sonner'
 import { call } from './call.ts'
+import { takeAnswer } from './take-answer.ts'
 
 const deskQuery = queryOptions({
   queryKey: ['desk'],
@@ -24,7 +25,7 @@ export function useNameStudio() {
   const client = useQueryClient()
   return useMutation({
     mutationFn: (name: string) => call(routes.nameStudio, { body: { name } }),
-    onSuccess: ({ name }) => client.setQueryData(studioQuery.queryKey, name),
+    onSuccess: ({ name }) => takeAnswer(client, studioQuery.queryKey, name),
     onError: (error) => toast.error(error.message),
   })
 }
@@ -33,7 +34,7 @@ export function useChooseHours() {
   const client = useQueryClient()
   return useMutation({
     mutationFn: (hoursOf: ProjectId) => call(routes.putDesk, { body: { hoursOf } }),
-    onSuccess: ({ hoursOf }) => client.setQueryData(deskQuery.queryKey, hoursOf),
+    onSuccess: ({ hoursOf }) => takeAnswer(client, deskQuery.queryKey, hoursOf),
     onError: (error) => toast.error(error.message),
   })
 }

@@ -3,6 +3,7 @@ import type { ProjectId } from '@seriatim/core/units'
 import { queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { v7 } from 'uuid'
 import { call } from './call.ts'
+import { takeAnswer } from './take-answer.ts'
 
 const photosQuery = (id: ProjectId) =>
   queryOptions({
@@ -32,7 +33,7 @@ export function usePhotoChange(id: ProjectId) {
         ? call(routes.setPhoto, { params, body: change.fields })
         : call(routes.removePhoto, { params })
     },
-    onSuccess: ({ photos }) => client.setQueryData(photosQuery(id).queryKey, photos),
+    onSuccess: ({ photos }) => takeAnswer(client, photosQuery(id).queryKey, photos),
   })
 }
 

@@ -4,6 +4,7 @@ import type { MaterialId } from '@seriatim/core/units'
 import { queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { toast } from 'sonner'
 import { call } from './call.ts'
+import { takeAnswer } from './take-answer.ts'
 
 const shelfQuery = queryOptions({
   queryKey: ['shelf'],
@@ -46,7 +47,7 @@ export function useShelfChange() {
       return put(change.before)
     },
     onSuccess: ({ materials }, change) => {
-      client.setQueryData(shelfQuery.queryKey, materials)
+      takeAnswer(client, shelfQuery.queryKey, materials)
       const undo = change.kind === 'put' ? change.undo : undefined
       toast(change.said, undo ? { action: { label: 'Undo', onClick: undo } } : {})
     },

@@ -22,7 +22,7 @@ export function EmptyState({ title, children, actions }: EmptyProps) {
 interface ErrorProps {
   readonly error: unknown
   readonly onRetry?: () => void
-  /** Of a page that has a heading of its own. */
+  /** Of a page or a dialog that has a heading of its own. */
   readonly isPart?: boolean
 }
 
@@ -30,7 +30,10 @@ export function ErrorState({ error, onRetry, isPart = false }: ErrorProps) {
   const away = isAway(error)
   const Heading = isPart ? 'h2' : 'h1'
   return (
-    <section role="alert" className="ticket mx-auto mt-10 max-w-xl border-l-8 border-l-hands p-8">
+    <section
+      role="alert"
+      className={`ticket max-w-xl border-l-8 border-l-hands ${isPart ? 'mt-3 p-5' : 'mx-auto mt-10 p-8'}`}
+    >
       <Heading className="text-2xl">{away ? 'The desk is unattended' : 'This did not work'}</Heading>
       <p className="mt-2 text-ink-soft">
         {away
