@@ -1,6 +1,8 @@
 import { expect, test } from '../support/test.ts'
 import { expectAccessible } from '../support/axe.ts'
+import { ticket } from '../support/bench.ts'
 import { seedProject } from '../support/projects.ts'
+import { goTo } from '../support/recipes.ts'
 import { setTime } from '../support/time.ts'
 
 const calendar = `BEGIN:VCALENDAR
@@ -108,6 +110,22 @@ test('several painters share the work, and the ways to share it stand side by si
   )
   await expect(page.getByText(', Tiss').first()).toBeVisible()
   await expectAccessible(page)
+
+  // At the bench everybody has a batch of their own before them, and sees whose the rest is.
+  await goTo(page, 'Bench')
+  await expect(ticket(page)).toContainText(/Reed-pikes|Lock-keepers/)
+  const units = ['Reed-pikes', 'Lock-keepers']
+  const text = await ticket(page).textContent()
+  const [own = '', other = ''] = text?.includes('Reed-pikes') ? units : units.toReversed()
+  const then = page.getByRole('region', { name: 'Then' })
+  const comes = then.getByRole('listitem')
+  await expect(comes.first()).toContainText(`${own} (4)`)
+  await expect(then).not.toContainText('Tiss')
+  await then.getByRole('button', { name: /^All \d+ that come/ }).click()
+  await expect(comes.filter({ hasText: `${other} (4), Tiss` }).first()).toBeVisible()
+  await page.getByLabel('Painting at this device').selectOption('Tiss')
+  await expect(ticket(page)).toContainText(other)
+  await expect(comes.filter({ hasText: `${own} (4), You` }).first()).toBeVisible()
 })
 
 test('what nobody can keep is named with the way out', async ({ page, request }) => {

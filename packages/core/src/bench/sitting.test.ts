@@ -7,6 +7,7 @@ import { foldProgress } from '../progress/fold-progress.ts'
 import { splitIntoBatches } from '../trade/batches.ts'
 import { drying, eventId, noon, project, stage, unit } from '../testing/builders.ts'
 import { testShelf } from '../testing/recipes.ts'
+import type { DeviceId, PainterId } from '../units/ids.ts'
 import { addSeconds, type Instant } from '../units/instant.ts'
 import { minutes } from '../units/seconds.ts'
 import { beyondTheStopLine, sittingNow } from './sitting.ts'
@@ -75,6 +76,27 @@ describe('sittingNow', () => {
       }),
     ]
     expect(stateOf(asleep, addSeconds(start, 7200)).sitting!.clocked).toBeNull()
+  })
+
+  it('tells each painter of their own clock; what was recorded before they were told apart is the first one’s', () => {
+    const other = 'tiss' as PainterId
+    const { session } = stateOf([], noon).sitting!
+    const byTiss = lap(1, 'coat', session.startsAt, 600).map((each) => ({
+      ...each,
+      by: { painter: other, device: '' as DeviceId, number: 1 },
+    }))
+    const at = addSeconds(session.startsAt, 660)
+    const clockedOf = (events: readonly ProgressEvent[]) => {
+      const { progress, estimate, plan } = stateOf(events, at)
+      const two = { ...plan, painters: [plan.painters[0]!, { ...plan.painters[0]!, id: other }] }
+      const sessions = plan.sessions.flatMap((each) => [each, { ...each, painter: 1 }])
+      return [painter!.id, other].map(
+        (who) =>
+          sittingNow(given, progress, { ...two, sessions }, estimate, who, at)!.clocked?.seconds ?? null,
+      )
+    }
+    expect(clockedOf(byTiss)).toEqual([null, 600])
+    expect(clockedOf(lap(1, 'coat', session.startsAt, 600))).toEqual([600, null])
   })
 
   it('names a batch once, in the session in which it gets there', () => {

@@ -7,7 +7,7 @@ import type { Progress } from '../progress/progress.ts'
 import { neededForTable } from '../progress/table-ready.ts'
 import type { Batch } from '../trade/batches.ts'
 import { takesStage, type Model, type Job } from '../trade/job.ts'
-import type { PainterId } from '../units/ids.ts'
+import type { EventId, PainterId } from '../units/ids.ts'
 import type { Instant } from '../units/instant.ts'
 
 /** A batch that gets somewhere in a session, as it is planned. */
@@ -52,7 +52,7 @@ export function sittingNow(
       session.startsAt,
     ),
     reached: reachedBy(project, progress, plan, at),
-    clocked: clockedBefore(now, estimate),
+    clocked: clockedBefore(now, estimate, lapsOfOthers(progress, plan, painter)),
   }
 }
 
@@ -95,8 +95,23 @@ function stillWithout(stage: Stage, batch: Batch, progress: Progress): readonly 
   )
 }
 
+/** Laps of before painters were told apart are the first painter's. */
+function lapsOfOthers(
+  { laps }: Progress,
+  { painters: [first] }: LinePlan,
+  painter: PainterId,
+): ReadonlySet<EventId> {
+  return new Set(
+    laps.flatMap((lap) => ((lap.painter ?? first?.id ?? painter) === painter ? [] : [lap.eventId])),
+  )
+}
+
 /** The laps of this sitting; one that teaches nothing, as a clock that was forgotten, says nothing here either. */
-function clockedBefore(now: Instant, estimate: LineEstimate | undefined): Sitting['clocked'] {
+function clockedBefore(
+  now: Instant,
+  estimate: LineEstimate | undefined,
+  ofOthers: ReadonlySet<EventId>,
+): Sitting['clocked'] {
   const stageOf = new Map<string, StageEstimate>(
     estimate?.stages.map((each) => [`${each.work.stageId} ${each.work.unitId}`, each] as const),
   )
@@ -104,7 +119,7 @@ function clockedBefore(now: Instant, estimate: LineEstimate | undefined): Sittin
   let estimatedSeconds = 0
   let next: number = now
   for (const lap of estimate?.observed.toReversed() ?? []) {
-    if (lap.kind !== 'lap') continue
+    if (lap.kind !== 'lap' || ofOthers.has(lap.eventId)) continue
     if (next - lap.at > longestPause) break
     next = lap.at - lap.clockSeconds * 1000
     if (lap.silent !== null) continue

@@ -248,9 +248,15 @@ export function createDesk(instance: PlanInstance, skipped?: readonly Uint8Array
   /** What the draft is of, and since when nothing was laid: who has peeked places without looking again. */
   const drafted = { batch: -1, choice: -1, stamp: -1 }
 
+  /** What a choice comes to: where nobody else could do it and in no other way, it is put off or not. */
+  function meant(task: PlanTask, choice: Choice): Choice {
+    if (people > 1 || task.others.length > 0) return choice
+    return choice < choices ? 0 : choices
+  }
+
   /** The best place for the batch's next task, into `draft`, unless it lies there already. */
   function look(batch: number, task: PlanTask, choice: Choice): boolean {
-    const wanted = people > 1 || task.others.length > 0 ? choice : choice < choices ? 0 : choices
+    const wanted = meant(task, choice)
     const isThere =
       drafted.stamp === state.stamp.now &&
       drafted.batch === batch &&

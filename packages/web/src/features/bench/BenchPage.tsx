@@ -96,6 +96,7 @@ function Bench({ progress }: { readonly progress: Progress }) {
     plan,
     isPlanned,
     shelf,
+    painter,
     clock,
     waiting,
     now,
@@ -176,6 +177,7 @@ function Bench({ progress }: { readonly progress: Progress }) {
             project={project}
             progress={progress}
             task={task}
+            painter={painter}
             busy={clock !== null}
             onChoose={choose}
           />

@@ -138,9 +138,16 @@ export function NowTicket({
         </Reading>
         <Reading
           name={
-            running
-              ? `this one; ${isOwn ? 'usually' : 'planned'} ${durationText(each)}`
-              : `a model, ${isOwn && !touchUp ? 'by your laps' : 'as planned'}${expected && !touchUp ? `: ${rangeText(expected.perModel)}` : ''}`
+            running ? (
+              `this one; ${isOwn ? 'usually' : 'planned'} ${durationText(each)}`
+            ) : expected && !touchUp ? (
+              <>
+                a model, {isOwn ? 'by your laps' : 'as planned'}:{' '}
+                <span className="whitespace-nowrap">{rangeText(expected.perModel)}</span>
+              </>
+            ) : (
+              'a model, as planned'
+            )
           }
         >
           {running ? stopwatchText((now - lastPunch) / 1000) : durationText(each)}
@@ -172,7 +179,7 @@ function Reading({
   big = false,
   children,
 }: {
-  readonly name: string
+  readonly name: ReactNode
   readonly big?: boolean
   readonly children: ReactNode
 }) {

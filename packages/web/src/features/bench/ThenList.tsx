@@ -1,6 +1,7 @@
 import { workName, type LinePlan, type Stretch } from '@seriatim/core/plan'
 import { batchName, type Project } from '@seriatim/core/trade'
 import type { Progress } from '@seriatim/core/progress'
+import type { PainterId } from '@seriatim/core/units'
 import { useState } from 'react'
 import { clockText, dayText } from '../../shared/format/index.ts'
 import { Button } from '../../shared/ui/index.ts'
@@ -11,6 +12,8 @@ interface ThenListProps {
   readonly project: Project
   readonly progress: Progress
   readonly task: BenchTask | null
+  /** Whose hands are at this desk: what is planned for others says whose it is. */
+  readonly painter: PainterId
   /** While the clock runs, another task can't be taken up. */
   readonly busy: boolean
   readonly onChoose: (choice: Choice) => void
@@ -18,13 +21,16 @@ interface ThenListProps {
 
 export const shownAtFirst = 4
 
-/** What the plan says comes next; any of it can be taken up instead. */
-export function ThenList({ plan, project, progress, task, busy, onChoose }: ThenListProps) {
+/** What the plan has next for these hands, and then for all; any of it can be taken up instead. */
+export function ThenList({ plan, project, progress, task, painter, busy, onChoose }: ThenListProps) {
   const { timeZone } = project.evenings
   const [isLong, setLong] = useState(false)
   const all = comesAfter(task, plan?.stretches ?? [], project, progress)
   if (!plan || all.length === 0) return null
-  const next = isLong ? all : all.slice(0, shownAtFirst)
+  const dayOf = (stretch: Stretch | undefined) => stretch && dayText(stretch.startsAt, timeZone)
+  const own = all.filter((stretch) => plan.painters[stretch.painter]?.id === painter)
+  const first = (own.length > 0 ? own : all).slice(0, shownAtFirst)
+  const next = isLong ? all : first
   return (
     <section aria-labelledby="then">
       <h2 id="then" className="text-2xl">
@@ -33,7 +39,7 @@ export function ThenList({ plan, project, progress, task, busy, onChoose }: Then
       <ol className="mt-1">
         {next.map((stretch, index) => (
           <li
-            key={`${stretch.batchId}-${stretch.stageId}-${String(stretch.startsAt)}`}
+            key={`${stretch.batchId}-${stretch.stageId}-${String(stretch.startsAt)}-${String(stretch.painter)}`}
             className="flex gap-3 border-b border-rule py-2"
           >
             <time
@@ -43,10 +49,10 @@ export function ThenList({ plan, project, progress, task, busy, onChoose }: Then
               {clockText(stretch.startsAt, timeZone)}
             </time>
             <div className="min-w-0 grow">
-              <ThenText stretch={stretch} plan={plan} project={project} />
-              {index === 0 || stretch.session !== next[index - 1]?.session ? (
-                <span className="block text-sm text-ink-soft">{dayText(stretch.startsAt, timeZone)}</span>
-              ) : null}
+              <ThenText stretch={stretch} plan={plan} project={project} painter={painter} />
+              {dayOf(stretch) === dayOf(next[index - 1]) ? null : (
+                <span className="block text-sm text-ink-soft">{dayOf(stretch)}</span>
+              )}
             </div>
             {busy ? null : (
               <button
@@ -67,7 +73,7 @@ export function ThenList({ plan, project, progress, task, busy, onChoose }: Then
           </li>
         ))}
       </ol>
-      {all.length > shownAtFirst ? (
+      {all.length > first.length ? (
         <Button weight="quiet" aria-expanded={isLong} onClick={() => setLong(!isLong)}>
           {isLong ? 'Only what comes next' : `All ${String(all.length)} that come, to take up any of them`}
         </Button>
@@ -80,17 +86,21 @@ function ThenText({
   stretch,
   plan,
   project,
+  painter,
 }: {
   readonly stretch: Stretch
   readonly plan: LinePlan
   readonly project: Project
+  readonly painter: PainterId
 }) {
   const batch = plan.batches.find((each) => each.id === stretch.batchId)
   const stage = project.line.find((each) => each.id === stretch.stageId)
   if (!batch || !stage) return null
+  const planned = plan.painters[stretch.painter]
   return (
     <span className="block leading-snug">
       <b>{workName(stage.name, stretch)}</b>, {batchName(batch)} ({stretch.modelIds.length})
+      {planned && planned.id !== painter ? `, ${planned.name}` : null}
     </span>
   )
 }

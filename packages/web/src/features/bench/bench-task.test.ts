@@ -10,12 +10,20 @@ import {
   type BatchId,
   type EventId,
   type ModelId,
+  type PainterId,
   type ProjectId,
   type StageId,
   type UnitId,
 } from '@seriatim/core/units'
 import { describe, expect, it } from 'vitest'
-import { comesAfter, currentTask, isLastOfClock, withoutSkipped, type BenchTask } from './bench-task.ts'
+import {
+  comesAfter,
+  currentTask,
+  isLastOfClock,
+  withoutSkipped,
+  type AtTheDesk,
+  type BenchTask,
+} from './bench-task.ts'
 import { createStripRows } from './strip-rows.ts'
 
 const now = instant(Date.parse('2026-11-24T20:00:00Z'))
@@ -74,6 +82,20 @@ const project: Project = {
 }
 const batches = splitIntoBatches(project, project)
 
+/** One painter at the desk, with nothing recorded and no plan. */
+const alone: AtTheDesk = {
+  project,
+  batches,
+  progress: foldProgress([]),
+  plan: null,
+  choice: null,
+  shelf: [],
+  running: null,
+  waiting: [],
+  painter: 0,
+  now,
+}
+
 function task(
   events: object[],
   choice: { batchId: string; stageId: string; touchUp?: boolean } | null = null,
@@ -90,17 +112,13 @@ function task(
     touchUp: choice.touchUp ?? false,
     by: null,
   }
-  const found = currentTask(
-    project,
-    batches,
+  const found = currentTask({
+    ...alone,
     progress,
-    null,
-    wish,
-    dryingShelf(project, batches, progress, now),
-    clockOf(progress, null),
-    [],
-    now,
-  )
+    choice: wish,
+    shelf: dryingShelf(project, batches, progress, now),
+    running: clockOf(progress, null),
+  })
   return found && [found.batch.unitName, found.stage.name, found.left.length]
 }
 
@@ -206,7 +224,7 @@ describe('a stage that has to be followed soon', () => {
     const planned = planLine({ ...toPlan(washed), progress, now: from })
     const plan = planned.ok ? planned.value : null
     const waiting = toFollow(washed, own, progress, now)
-    const found = currentTask(washed, own, progress, plan, null, [], null, waiting, now)
+    const found = currentTask({ ...alone, project: washed, batches: own, progress, plan, waiting })
     return found && [found.stage.name, found.left.length, found.later.length]
   }
 
@@ -215,6 +233,78 @@ describe('a stage that has to be followed soon', () => {
     expect(at(['wash', [1]])).toEqual(['wash', 2, 3])
     expect(at(['wash', [1, 2, 3]])).toEqual(['wipe', 3, 3])
     expect(at(['wash', [1, 2, 3]], ['wipe', [1, 2, 3]])).toEqual(['wash', 3, 0])
+  })
+})
+
+describe('two painters', () => {
+  const [first, second] = [0, 1]
+  const stretch = (painter: number, unitName: string, stageId: string, modelIds?: readonly string[]) => ({
+    batchId: batches.find((each) => each.unitName === unitName)!.id,
+    stageId: stageId as StageId,
+    touchUp: null,
+    putOff: false,
+    painter,
+    ...(modelIds ? { modelIds: modelIds as ModelId[] } : {}),
+  })
+  const log = (...events: readonly object[]) =>
+    foldProgress(
+      events.map(
+        (event, index) => ({ id: `h${String(index)}`, at: now, ...event }) as unknown as ProgressEvent,
+      ),
+    )
+  const started = (painter: string, stageId: string, ...modelIds: string[]) => ({
+    kind: 'clock-started',
+    by: { painter },
+    stageId,
+    modelIds,
+  })
+  /** What lies before each of them. */
+  const before = (plan: AtTheDesk['plan'], ...events: readonly object[]) =>
+    [first, second].map((painter) => {
+      const progress = log(...events)
+      const shelf = dryingShelf(project, batches, progress, now)
+      const running = clockOf(progress, ['one', 'two'][painter] as PainterId)
+      const found = currentTask({ ...alone, progress, plan, shelf, running, painter })
+      return found && `${found.batch.unitName} ${found.stage.name}`
+    })
+  const shared = {
+    stretches: [
+      stretch(first, 'a', 'prime'),
+      stretch(second, 'b', 'prime'),
+      stretch(first, 'b', 'coat'),
+      stretch(second, 'a', 'coat'),
+    ],
+  }
+
+  it('each have what the plan has for their hands', () => {
+    expect(before(shared)).toEqual(['a prime', 'b prime'])
+  })
+
+  it('have nothing before the other is through with it, and then help with what is left', () => {
+    // The first is through with a; b is still being primed by the second, and not to be coated.
+    const primed = [punched('prime', 'a1', 'a2'), started('two', 'prime', 'b1', 'b2')]
+    expect(before(shared, ...primed)).toEqual(['a coat', 'b prime'])
+    // Where the other has not begun either, the one whose hands are free takes that.
+    expect(before(shared, punched('prime', 'a1', 'a2'))).toEqual(['b prime', 'b prime'])
+  })
+
+  it('go on with models that the other has handed over, while the rest of the batch is still to come', () => {
+    const inParts = {
+      stretches: [
+        stretch(first, 'a', 'prime', ['a1']),
+        stretch(first, 'a', 'prime', ['a2']),
+        stretch(second, 'a', 'coat', ['a1']),
+      ],
+    }
+    expect(before(inParts)).toEqual(['a prime', 'a prime'])
+    expect(before(inParts, punched('prime', 'a1'))).toEqual(['a prime', 'a coat'])
+  })
+
+  it('take nothing out of the hands of the other', () => {
+    expect(
+      before({ stretches: [stretch(first, 'a', 'prime')] }, started('one', 'prime', 'a1', 'a2')),
+    ).toEqual(['a prime', 'a prime'])
+    expect(before(shared, started('two', 'prime', 'a1', 'a2'))).toEqual(['b prime', 'a prime'])
   })
 })
 
@@ -231,7 +321,7 @@ describe('comesAfter', () => {
   /** What comes of the plan of the beginning, after these records and before it is laid anew. */
   const after = (...events: readonly object[]) => {
     const progress = log(events)
-    const onDesk = currentTask(project, batches, progress, plan, null, [], null, [], now)
+    const onDesk = currentTask({ ...alone, progress, plan })
     return comesAfter(onDesk, stretches, project, progress).map(
       ({ batchId, stageId, modelIds }) =>
         `${batches.find((each) => each.id === batchId)!.unitName} ${stageId} ${String(modelIds.length)}`,

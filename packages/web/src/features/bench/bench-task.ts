@@ -51,11 +51,32 @@ export function withoutSkipped(task: BenchTask | null, skipped: readonly Skipped
 /** A stretch of the plan, as a choice; without its models where the plan is not laid yet. */
 interface Planned extends Choice {
   readonly modelIds: readonly ModelId[] | null
+  /** Whose hands it is planned for: their place among the painters. */
+  readonly painter: number
 }
 
 /** A plan, or what is known of it before it is laid again. */
 interface PlanToFollow {
   readonly stretches: readonly (PlannedTask & Partial<Pick<Stretch, 'by' | 'modelIds'>>)[]
+}
+
+/** What decides what lies on a desk. */
+export interface AtTheDesk {
+  readonly project: Project
+  readonly batches: readonly Batch[]
+  readonly progress: Progress
+  readonly plan: PlanToFollow | null
+  /** What the painter chose. */
+  readonly choice: Choice | null
+  /** What is wet. */
+  readonly shelf: readonly DryingEntry[]
+  /** The painter's own clock. */
+  readonly running: Clock | null
+  /** What has to be followed before it is too late. */
+  readonly waiting: readonly ToFollow[]
+  /** The painter's place among the project's painters. */
+  readonly painter: number
+  readonly now: Instant
 }
 
 export interface Choice {
@@ -67,29 +88,22 @@ export interface Choice {
 }
 
 /**
- * What to do now: what the painter's own clock (`running`) runs on, else what the painter chose, else what has to be followed
- * before it is too late (`waiting`), else the first thing of the plan that is dry to the touch (between sessions the plan may begin with something wet), else the first thing
- * in line order that is not done.
+ * What to do now: what the painter's own clock runs on, else what the painter chose, else what has to be followed before it
+ * is too late, else the first thing that the plan has for these hands, else the first for anybody's; of these what is dry
+ * to the touch (between sessions the plan may begin with something wet). Without any, the first thing in line order that
+ * is not done.
  */
-export function currentTask(
-  project: Project,
-  batches: readonly Batch[],
-  progress: Progress,
-  plan: PlanToFollow | null,
-  choice: Choice | null,
-  shelf: readonly DryingEntry[],
-  running: Clock | null,
-  waiting: readonly ToFollow[],
-  now: Instant,
-): BenchTask | null {
-  const byPlan = (plan?.stretches ?? []).map(({ batchId, stageId, touchUp, by = null, modelIds = null }) => ({
-    batchId,
-    stageId,
-    touchUp: touchUp !== null,
-    by,
-    modelIds,
-  }))
-  const planned: readonly Planned[] = [...pressing(waiting, byPlan, now), ...byPlan]
+export function currentTask(desk: AtTheDesk): BenchTask | null {
+  const { project, batches, progress, choice, shelf, running } = desk
+  const byPlan = (desk.plan?.stretches ?? []).map((stretch): Planned => {
+    const { batchId, stageId, touchUp, by = null, modelIds = null, painter } = stretch
+    return { batchId, stageId, touchUp: touchUp !== null, by, modelIds, painter }
+  })
+  const planned: readonly Planned[] = [...pressing(desk, byPlan), ...byPlan]
+  const openTask = (wish: Choice): BenchTask | null => {
+    const task = taskOf(project, batches, progress, planned, wish)
+    return task && task.left.length > 0 ? task : null
+  }
   if (running) {
     const batch = batches.find((each) => each.models.some((model) => running.modelIds.includes(model.id)))
     const on = (touchUp: boolean) =>
@@ -105,27 +119,52 @@ export function currentTask(
     const task = on(false)
     if (task) return task
   }
-  const elsewhere = progress.running.filter((clock) => clock !== running)
-  const wishes = [choice, ...planned].filter((wish) => wish !== null)
-  let wet: BenchTask | null = null
-  for (const wish of wishes) {
-    const task = taskOf(project, batches, progress, planned, wish)
-    if (!task || task.left.length === 0) continue
-    if (wish !== choice && elsewhere.some((clock) => isOn(clock, task))) continue
-    if (wish === choice || !wetUnder(task, shelf)) return task
-    wet ??= task
+  const chosen = choice && openTask(choice)
+  if (chosen) return chosen
+  const elsewhere = progress.running.filter((clock) => clock !== running).flatMap((clock) => clock.modelIds)
+  /** The first of them that is dry, else the first; none that another painter has in hand. */
+  const firstOf = (wishes: readonly Planned[]): BenchTask | null => {
+    let wet: BenchTask | null = null
+    for (const wish of wishes) {
+      const task = openTask(wish)
+      if (!task || task.left.some((id) => elsewhere.includes(id))) continue
+      if (!wetUnder(task, shelf)) return task
+      wet ??= task
+    }
+    return wet
   }
-  if (wet) return wet
+  const own = ofHands(planned, desk.painter, openTask)
+  const first = firstOf(own) ?? (own.length < planned.length ? firstOf(planned) : null)
+  if (first) return first
   for (const touchUp of [false, true]) {
     for (const batch of batches) {
       for (const stage of stagesOf(project, batch.unitId)) {
-        const wish = { batchId: batch.id, stageId: stage.id, touchUp, by: null }
-        const task = taskOf(project, batches, progress, planned, wish)
-        if (task && task.left.length > 0) return task
+        const task = openTask({ batchId: batch.id, stageId: stage.id, touchUp, by: null })
+        if (task) return task
       }
     }
   }
   return null
+}
+
+/** What is planned for one painter's hands and waits for nobody else's: for no models that others are to have before. */
+function ofHands(
+  planned: readonly Planned[],
+  painter: number,
+  openTask: (wish: Choice) => BenchTask | null,
+): readonly Planned[] {
+  const has = ({ modelIds }: Planned, id: ModelId) => modelIds?.includes(id) ?? true
+  const others = [...planned.entries()].filter(([, each]) => each.painter !== painter)
+  return planned.filter(
+    (wish, at) =>
+      wish.painter === painter &&
+      !others.some(
+        ([earlier, before]) =>
+          earlier < at &&
+          before.batchId === wish.batchId &&
+          openTask(before)?.left.some((id) => has(before, id) && has(wish, id)),
+      ),
+  )
 }
 
 /**
@@ -161,19 +200,15 @@ export function comesAfter(
   )
 }
 
-/** What does not bear that the plan's next models are taken before it. */
-function pressing(
-  waiting: readonly ToFollow[],
-  byPlan: readonly Planned[],
-  now: Instant,
-): readonly Planned[] {
+/** What does not bear that the plan's next models are taken before it, whoever has the hands free. */
+function pressing({ waiting, painter, now }: AtTheDesk, byPlan: readonly Planned[]): readonly Planned[] {
   return waiting.flatMap(({ batch, stage, next, modelIds, until }): Planned[] => {
     const more = byPlan.find(
       (each) => each.batchId === batch.id && each.stageId === stage.id && !each.touchUp,
     )
     const seconds = (more?.modelIds?.length ?? 0) * stage.handsOnSecondsPerModel
     if (more && addSeconds(now, seconds) <= until) return []
-    return [{ batchId: batch.id, stageId: next.id, touchUp: false, by: null, modelIds }]
+    return [{ batchId: batch.id, stageId: next.id, touchUp: false, by: null, modelIds, painter }]
   })
 }
 
@@ -188,11 +223,6 @@ export function isLastOfClock(
   return modelIds.every(
     (id) => justDone.includes(id) || !here.has(id) || marks.get(id)?.get(stageId)?.kind === 'punched',
   )
-}
-
-/** Whether another painter's clock runs on it. */
-function isOn(clock: Clock, task: BenchTask): boolean {
-  return clock.stageId === task.stage.id && task.left.some((id) => clock.modelIds.includes(id))
 }
 
 function taskOf(

@@ -1,6 +1,6 @@
 import { plainPlanning, splitIntoBatches, type Project, type Stage } from '@seriatim/core/trade'
 import { foldProgress, type Clock } from '@seriatim/core/progress'
-import { instant, type EventId, type ModelId, type StageId } from '@seriatim/core/units'
+import { instant, type EventId, type ModelId, type PainterId, type StageId } from '@seriatim/core/units'
 import { act, renderHook } from '@testing-library/react'
 import { afterAll, afterEach, beforeEach, expect, it, vi } from 'vitest'
 import * as worker from '../../shared/worker/index.ts'
@@ -58,7 +58,9 @@ function desk(of: Project, before: string | null | undefined, clock: Clock | nul
     if (!batch) throw new RangeError(`no unit ${unitName}`)
     const modelIds = batch.models.slice(0, 1).map((model) => model.id)
     return {
-      stretches: [{ batchId: batch.id, stageId: of.line[0]?.id, touchUp: null, by: null, modelIds }],
+      stretches: [
+        { batchId: batch.id, stageId: of.line[0]?.id, touchUp: null, by: null, painter: 0, modelIds },
+      ],
     } as never
   }
   usePlanBefore.mockReturnValue(typeof before === 'string' ? planOf(before) : before)
@@ -69,6 +71,7 @@ function desk(of: Project, before: string | null | undefined, clock: Clock | nul
     plan: null,
     isPlanned: false,
     shelf: [],
+    painter: 'you' as PainterId,
     clock,
     waiting: [],
     now,

@@ -1,7 +1,7 @@
 import type { LinePlan } from '@seriatim/core/plan'
 import type { Clock, DryingEntry, Progress, ToFollow } from '@seriatim/core/progress'
 import type { Batch, Project } from '@seriatim/core/trade'
-import type { Instant } from '@seriatim/core/units'
+import type { Instant, PainterId } from '@seriatim/core/units'
 import { useEffect, useState } from 'react'
 import { usePlanBefore } from '../../shared/worker/index.ts'
 import {
@@ -21,6 +21,8 @@ interface TaskInput {
   /** Whether the planner has answered. */
   readonly isPlanned: boolean
   readonly shelf: readonly DryingEntry[]
+  /** Whose hands are at this desk. */
+  readonly painter: PainterId
   /** The painter's own clock. */
   readonly clock: Clock | null
   readonly waiting: readonly ToFollow[]
@@ -43,21 +45,22 @@ const longestLook = 5_000
 
 /** What to do now. Until the plan is laid it is what the clock runs on, or what the plan before has first. */
 export function useBenchTask(input: TaskInput): TaskHeld {
-  const { project, batches, progress, plan, isPlanned, shelf, clock, waiting, now } = input
+  const { project, batches, progress, plan, isPlanned, shelf, painter, clock, waiting, now } = input
   const [choice, choose] = useState<Choice | null>(null)
   const [skipped, setSkipped] = useState<readonly Skipped[]>([])
   const before = usePlanBefore(project) ?? null
-  const first = currentTask(
+  const first = currentTask({
     project,
     batches,
     progress,
-    isPlanned ? plan : before,
+    plan: isPlanned ? plan : before,
     choice,
     shelf,
-    clock,
+    running: clock,
     waiting,
+    painter: project.planning.painters.findIndex((each) => each.id === painter),
     now,
-  )
+  })
   const isKnown =
     first === null || isPlanned || ((before !== null || clock !== null) && !isInGroups(project, first))
   const [isLate, setLate] = useState(false)
