@@ -126,6 +126,13 @@ test('several painters share the work, and the ways to share it stand side by si
   await page.getByLabel('Painting at this device').selectOption('Tiss')
   await expect(ticket(page)).toContainText(other)
   await expect(comes.filter({ hasText: `${own} (4), You` }).first()).toBeVisible()
+
+  // And on paper a run sheet each.
+  await page.goto(`${url}/paper`)
+  const sheets = page.getByRole('article').filter({ hasText: /^\w+ \d+ \w+ 19:30/ })
+  await expect(sheets.filter({ hasText: own })).toHaveCount(1)
+  await expect(sheets.filter({ hasText: other })).toHaveCount(1)
+  await expect(sheets.filter({ hasText: ', Tiss' })).toContainText(other)
 })
 
 test('what nobody can keep is named with the way out', async ({ page, request }) => {

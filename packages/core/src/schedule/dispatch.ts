@@ -47,16 +47,17 @@ export function ruleOf({ setUp, tail, after }: Leaning): Rule {
     waited + setUp * place.setUp + tail * left + (after[index] ?? 0) - batch.priority * 1e7
 }
 
-/** So much one batch may count before another. */
-const likings: readonly number[] = [0, 300, 1500, 5000]
+/** So many seconds one batch may count before another. */
+const someLikings: readonly number[] = [300, 1000, 2000]
+const likings: readonly number[] = [0, ...someLikings]
 
-const oneOf = (random: () => number) => likings[Math.floor(random() * likings.length)] ?? 0
+const oneOf = (all: readonly number[], random: () => number) => all[Math.floor(random() * all.length)] ?? 0
 
 export function anyLeaning(random: () => number, batches: number): Leaning {
-  const liking = oneOf(random)
+  const liking = oneOf(likings, random)
   return {
     setUp: 2 * random(),
-    tail: random() < 0.3 ? -0.1 * random() : 0.4 * random() * random(),
+    tail: random() < 0.5 ? -0.1 * random() * random() : 0.4 * random() * random(),
     after: Array.from({ length: batches }, () => liking * random()),
   }
 }
@@ -64,9 +65,11 @@ export function anyLeaning(random: () => number, batches: number): Leaning {
 /** Nearly the same. */
 export function otherLeaning({ setUp, tail, after }: Leaning, random: () => number): Leaning {
   const changed = [...after]
-  for (let times = random() < 0.5 ? 1 : 2; times > 0; times--) {
+  // Mostly one batch or two; now and then half of them, to come away from where no small step is better.
+  const times = random() < 0.2 ? Math.ceil(changed.length / 2) : random() < 0.5 ? 1 : 2
+  for (let time = 0; time < times; time++) {
     const batch = Math.floor(random() * changed.length)
-    changed[batch] = (changed[batch] ?? 0) + (random() - 0.5) * oneOf(random)
+    changed[batch] = (changed[batch] ?? 0) + (random() - 0.5) * oneOf(someLikings, random)
   }
   const what = random()
   return {

@@ -53,7 +53,7 @@ const rulesForMany = 2
 const chancesForAny = 400
 
 /** So much of the search of a long row goes to the rules by which rows are built. */
-const leanedShare = 0.7
+const leanedShare = 0.85
 /** So many begin anew before the best is changed, and such a share of those after. */
 const firstLeanings = 12
 const startsAnew = 0.2
@@ -177,7 +177,7 @@ function leaned(
   const batches = instance.batches.length
   const eachAlone = instance.batches.map(() => -1)
   // A rule asks every batch after every task: it takes as long as several rows.
-  const most = Math.floor(evaluations / Math.max(1, batches / 9))
+  const most = Math.floor(evaluations / Math.max(1, batches / 14))
   const found: FoundRow[] = []
   let current: Leaned | null = null
   for (let step = 0; step < most && (spent?.() ?? 0) < 1; step++) {
@@ -185,7 +185,7 @@ function leaned(
     const leaning: Leaning = from ? otherLeaning(from.leaning, random) : anyLeaning(random, batches)
     const policy: SplitPolicy = from?.built.policy ?? (random() < 0.7 ? 'fill' : 'whole')
     const row = dispatch(desk, instance, policy, ruleOf(leaning), eachAlone, 'whoever is free')
-    const built: FoundRow = { row, policy, cost: layRow(desk, batches, row, policy) }
+    const built: FoundRow = { row, policy, cost: desk.cost() }
     if (current !== null && order.compare(built.cost, current.built.cost) > 0) continue
     current = { leaning, built }
     if (order.compare(built.cost, (found[0] ?? best).cost) < 0) found.unshift(built)

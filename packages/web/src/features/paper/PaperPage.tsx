@@ -1,10 +1,12 @@
 import { isThrough, type Progress } from '@seriatim/core/progress'
 import type { Shelf } from '@seriatim/core/recipe'
-import { splitIntoBatches, takesStage } from '@seriatim/core/trade'
+import type { RunSheet } from '@seriatim/core/plan'
+import { splitIntoBatches, takesStage, type Project } from '@seriatim/core/trade'
 import { Printer } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import { useSearchParams } from 'react-router'
 import { useShelf } from '../../shared/api/index.ts'
+import { dayText } from '../../shared/format/index.ts'
 import { useProgress } from '../../shared/progress/index.ts'
 import { useCurrentProject } from '../../shared/project/index.ts'
 import { RunSheetTicket } from '../../shared/run-sheet/index.ts'
@@ -41,7 +43,8 @@ export function PaperPage() {
 function Papers({ progress, shelf }: { readonly progress: Progress; readonly shelf: Shelf }) {
   const project = useProjectInAir(useCurrentProject())
   const { times, plan, isPlanned } = useProjectPlan(project, progress)
-  const [tonight] = useRunSheets(plan, project) ?? []
+  const sheets = useRunSheets(plan, project)
+  const evening = nextEvening(sheets ?? [], project)
   const round = useSheetLooks(project, progress, times)?.round
   const batches = useMemo(() => splitIntoBatches(project, project), [project])
   const open = batches.filter((batch) =>
@@ -66,10 +69,6 @@ function Papers({ progress, shelf }: { readonly progress: Progress; readonly she
         With a roster and a recipe there are run sheets, tickets for the trays and recipe cards.
       </NothingYet>
     )
-  const painter =
-    tonight && plan && plan.painters.length > 1
-      ? (plan.painters[tonight.session.painter]?.name ?? null)
-      : null
   return (
     <>
       <div className="no-print">
@@ -102,16 +101,30 @@ function Papers({ progress, shelf }: { readonly progress: Progress; readonly she
           ))}
         </fieldset>
       </div>
-      {isWanted('run') ? (
-        <div className="paper-sheet mt-5">
-          {tonight ? (
-            <RunSheetTicket sheet={tonight} project={project} painter={painter} />
-          ) : (
-            <p role="status">
-              {isPlanned ? 'There is no evening with work ahead.' : 'Planning the evening …'}
-            </p>
-          )}
-        </div>
+      {isWanted('run')
+        ? evening.map((sheet) => (
+            <div
+              key={`${String(sheet.session.startsAt)}-${String(sheet.session.painter)}`}
+              className="paper-sheet mt-5"
+            >
+              <RunSheetTicket
+                sheet={sheet}
+                project={project}
+                painter={
+                  plan && plan.painters.length > 1
+                    ? (plan.painters[sheet.session.painter]?.name ?? null)
+                    : null
+                }
+              />
+            </div>
+          ))
+        : null}
+      {isWanted('run') && evening.length === 0 ? (
+        <p role="status" className="no-print mt-5">
+          {isPlanned && (plan === null || sheets)
+            ? 'There is no evening with work ahead.'
+            : 'Planning the evening …'}
+        </p>
       ) : null}
       {isWanted('tickets')
         ? open.map((batch) => (
@@ -150,4 +163,10 @@ function Papers({ progress, shelf }: { readonly progress: Progress; readonly she
       ) : null}
     </>
   )
+}
+
+/** A sheet for everybody who has work on the first evening with any. */
+function nextEvening(sheets: readonly RunSheet[], { evenings: { timeZone } }: Project): readonly RunSheet[] {
+  const dayOf = ({ session }: RunSheet) => dayText(session.startsAt, timeZone)
+  return sheets.filter((sheet, at) => at === 0 || (sheets[0] && dayOf(sheet) === dayOf(sheets[0])))
 }
