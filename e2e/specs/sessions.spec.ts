@@ -83,6 +83,7 @@ test('several painters share the work, and the ways to share it stand side by si
   page,
   request,
 }) => {
+  await setTime(page, '2026-11-24T12:00:00Z')
   const { url } = await seedProject(request, { units: { 'Reed-pikes': 4, 'Lock-keepers': 4 }, stages: 6 })
   await page.goto(`${url}/sessions`)
   await page.getByRole('button', { name: 'Another painter' }).click()
@@ -129,10 +130,9 @@ test('several painters share the work, and the ways to share it stand side by si
 
   // And on paper a run sheet each.
   await page.goto(`${url}/paper`)
-  const sheets = page.getByRole('article').filter({ hasText: /^\w+ \d+ \w+ 19:30/ })
-  await expect(sheets.filter({ hasText: own })).toHaveCount(1)
-  await expect(sheets.filter({ hasText: other })).toHaveCount(1)
-  await expect(sheets.filter({ hasText: ', Tiss' })).toContainText(other)
+  const sheets = page.getByRole('article').filter({ hasText: '19:30–' })
+  await expect(sheets.filter({ hasText: `${own} (4)` })).toHaveCount(1)
+  await expect(sheets.filter({ hasText: ', Tiss' })).toContainText(`${other} (4)`)
 })
 
 test('what nobody can keep is named with the way out', async ({ page, request }) => {
