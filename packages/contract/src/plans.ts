@@ -1,5 +1,6 @@
 import type { LaidPlan } from '@seriatim/core/plan'
 import { touchUpParts } from '@seriatim/core/schedule'
+import { techniques } from '@seriatim/core/trade'
 import type { BatchId, ModelId, StageId, UnitId } from '@seriatim/core/units'
 import { z } from 'zod'
 import { idOf, instantField, nameOf, sumOfSecondsField } from './fields.ts'
@@ -16,6 +17,7 @@ const plannedTaskSchema = z.object({
   batchId: nameOf<BatchId>(),
   stageId: idOf<StageId>(),
   touchUp: z.enum(touchUpParts).nullable(),
+  by: z.enum(techniques).nullable().optional(),
   painter: z.int().min(0).max(99),
   putOff: z.boolean(),
 })
@@ -48,10 +50,11 @@ export function planToKeep(
       unitId,
       modelIds: models.map((model) => model.id),
     })),
-    stretches: stretches.map(({ batchId, stageId, touchUp, painter, putOff }) => ({
+    stretches: stretches.map(({ batchId, stageId, touchUp, by, painter, putOff }) => ({
       batchId,
       stageId,
       touchUp,
+      by,
       painter,
       putOff,
     })),

@@ -32,7 +32,10 @@ export interface Stretch {
 }
 
 /** What of a stretch says in which row the work is done: that much of a plan is kept to. */
-export type PlannedTask = Pick<Stretch, 'batchId' | 'stageId' | 'touchUp' | 'painter' | 'putOff'>
+export interface PlannedTask extends Pick<Stretch, 'batchId' | 'stageId' | 'touchUp' | 'painter' | 'putOff'> {
+  /** Plans that were kept before ways were know none. */
+  readonly by?: Technique | null | undefined
+}
 
 export interface PlanSession extends Session {
   /** Index into the plan's painters. */

@@ -55,6 +55,21 @@ describe('a recipe’s other ways', () => {
     expect(names).toContain('coat by airbrush')
   })
 
+  it('are kept to by the plan that is laid again, while another would save next to nothing', () => {
+    const { input } = planned(2, 8)
+    const first = planLine(input)
+    if (!first.ok) throw new Error(first.error.kind)
+    const keptTo = (by: 'airbrush' | null) => {
+      const stretches = first.value.stretches.map((each) =>
+        each.stageId === 'coat' ? { ...each, by } : each,
+      )
+      const again = planLine({ ...input, before: { stretches } })
+      return again.ok && again.value.stretches.flatMap((each) => (each.stageId === 'coat' ? [each.by] : []))
+    }
+    expect(keptTo('airbrush')).toEqual(['airbrush', 'airbrush'])
+    expect(keptTo(null)).toEqual([null, null])
+  })
+
   it('are counted in the estimate as the plan takes them', () => {
     const { given, input } = planned(2, 30)
     const plan = planLine(input)

@@ -1,5 +1,4 @@
 import type { Desk } from '../trade/desk.ts'
-import type { Work } from '../trade/job.ts'
 import type { BatchTimes } from '../estimating/batch-time.ts'
 import type { Session } from '../calendar/sessions.ts'
 import { regionsMeet } from '../trade/regions.ts'
@@ -168,7 +167,7 @@ function searchPrepared(prepared: Prepared, input: PlanningInput): Solving {
   )
   const evaluations = Math.min(20_000, Math.floor((input.effort ?? defaultEffort) / size))
   const before = input.before?.stretches ?? []
-  const keep = before.length > 0 ? rowBefore(before, work, batches, listed) : null
+  const keep = before.length > 0 ? rowBefore(before, input, batches, listed) : null
   const asFound = input.before?.asFound
   if (keep && asFound) {
     const { instance, ...found } = layKept(listed, keep, desk.aims)
@@ -202,7 +201,7 @@ function holds(cost: PlanCost, { finishesAt, exposedSeconds }: AsFound, now: Ins
  */
 function rowBefore(
   stretches: readonly PlannedTask[],
-  { line }: Work,
+  { work: { line }, times }: Pick<PlanningInput, 'work' | 'times'>,
   batches: readonly Batch[],
   instance: PlanInstance,
 ): KeptOrder {
@@ -211,9 +210,11 @@ function rowBefore(
   const known = instance.batches.map((): number[] => [])
   const row: number[] = []
   const choices = choicesOf(instance)
-  for (const { batchId, stageId, touchUp, painter, putOff } of stretches) {
-    const batch = indexOf.get(batchId)
-    if (batch === undefined) continue
+  const people = instance.painters.length
+  for (const { batchId, stageId, touchUp, by, painter, putOff } of stretches) {
+    const batch = indexOf.get(batchId) ?? -1
+    const unitId = batches[batch]?.unitId
+    if (unitId === undefined) continue
     const own = known[batch] ?? []
     const task = instance.batches[batch]?.tasks.findIndex(
       (each, index) =>
@@ -221,7 +222,10 @@ function rowBefore(
     )
     if (task === undefined || task < 0) continue
     own.push(task)
-    const who = painter < instance.painters.length ? 1 + painter : 0
+    const ways = times?.get(stageId)?.get(unitId)?.others ?? []
+    // Of a way that there is no more, it is the line's own.
+    const way = by ? 1 + ways.findIndex(({ technique }) => technique === by) : 0
+    const who = painter < people ? 1 + way * people + painter : 0
     row.push(entryOf(instance, batch, putOff ? who + choices : who))
   }
   const orders = instance.batches.map((planned, batch) => {

@@ -31,7 +31,9 @@ async function seeded() {
   const row = (modelIds: readonly string[]) => ({
     revision,
     batches: [{ id: 'Pikes A', unitId: unit.id, modelIds }],
-    stretches: [{ batchId: 'Pikes A', stageId: line[0]!.id, touchUp: null, painter: 0, putOff: false }],
+    stretches: [
+      { batchId: 'Pikes A', stageId: line[0]!.id, touchUp: null, by: 'airbrush', painter: 0, putOff: false },
+    ],
     asFound: { finishesAt: '2026-11-30T20:00:00.000Z', exposedSeconds: 300 },
   })
   return { id: id as ProjectId, path, unit, line, revision, row }

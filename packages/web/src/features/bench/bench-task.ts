@@ -57,7 +57,7 @@ interface Planned extends Choice {
 
 /** A plan, or what is known of it before it is laid again. */
 interface PlanToFollow {
-  readonly stretches: readonly (PlannedTask & Partial<Pick<Stretch, 'by' | 'modelIds'>>)[]
+  readonly stretches: readonly (PlannedTask & Partial<Pick<Stretch, 'modelIds'>>)[]
 }
 
 /** What decides what lies on a desk. */
