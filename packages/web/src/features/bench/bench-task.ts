@@ -122,19 +122,20 @@ export function currentTask(desk: AtTheDesk): BenchTask | null {
   const chosen = choice && openTask(choice)
   if (chosen) return chosen
   const elsewhere = progress.running.filter((clock) => clock !== running).flatMap((clock) => clock.modelIds)
-  /** The first of them that is dry, else the first; none that another painter has in hand. */
-  const firstOf = (wishes: readonly Planned[]): BenchTask | null => {
+  /** The first that is dry, else the first; none that another painter has in hand. */
+  const firstOf = (isFor: (wish: Planned, at: number) => boolean): BenchTask | null => {
     let wet: BenchTask | null = null
-    for (const wish of wishes) {
+    for (const [at, wish] of planned.entries()) {
       const task = openTask(wish)
-      if (!task || task.left.some((id) => elsewhere.includes(id))) continue
+      if (!task || task.left.some((id) => elsewhere.includes(id)) || !isFor(wish, at)) continue
       if (!wetUnder(task, shelf)) return task
       wet ??= task
     }
     return wet
   }
-  const own = ofHands(planned, desk.painter, openTask)
-  const first = firstOf(own) ?? (own.length < planned.length ? firstOf(planned) : null)
+  const isOwn = (wish: Planned, at: number) =>
+    wish.painter === desk.painter && !waitsForOthers(planned, at, wish, openTask)
+  const first = firstOf(isOwn) ?? firstOf(() => true)
   if (first) return first
   for (const touchUp of [false, true]) {
     for (const batch of batches) {
@@ -147,23 +148,20 @@ export function currentTask(desk: AtTheDesk): BenchTask | null {
   return null
 }
 
-/** What is planned for one painter's hands and waits for nobody else's: for no models that others are to have before. */
-function ofHands(
+/** Whether what is planned at a place is of models that another painter is to have before. */
+function waitsForOthers(
   planned: readonly Planned[],
-  painter: number,
+  at: number,
+  wish: Planned,
   openTask: (wish: Choice) => BenchTask | null,
-): readonly Planned[] {
+): boolean {
   const has = ({ modelIds }: Planned, id: ModelId) => modelIds?.includes(id) ?? true
-  const others = [...planned.entries()].filter(([, each]) => each.painter !== painter)
-  return planned.filter(
-    (wish, at) =>
-      wish.painter === painter &&
-      !others.some(
-        ([earlier, before]) =>
-          earlier < at &&
-          before.batchId === wish.batchId &&
-          openTask(before)?.left.some((id) => has(before, id) && has(wish, id)),
-      ),
+  return planned.some(
+    (before, earlier) =>
+      earlier < at &&
+      before.painter !== wish.painter &&
+      before.batchId === wish.batchId &&
+      openTask(before)?.left.some((id) => has(before, id) && has(wish, id)),
   )
 }
 

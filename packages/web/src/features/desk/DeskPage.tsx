@@ -110,9 +110,7 @@ export function DeskPage() {
             key={`${String(sheet.session.startsAt)} ${String(sheet.session.painter)}`}
             sheet={sheet}
             project={desk.desk}
-            painter={
-              desk.plan.painters.length > 1 ? (desk.plan.painters[sheet.session.painter]?.name ?? null) : null
-            }
+            painters={desk.plan.painters}
           />
         ))}
       </div>

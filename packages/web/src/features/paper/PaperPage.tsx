@@ -107,15 +107,7 @@ function Papers({ progress, shelf }: { readonly progress: Progress; readonly she
               key={`${String(sheet.session.startsAt)}-${String(sheet.session.painter)}`}
               className="paper-sheet mt-5"
             >
-              <RunSheetTicket
-                sheet={sheet}
-                project={project}
-                painter={
-                  plan && plan.painters.length > 1
-                    ? (plan.painters[sheet.session.painter]?.name ?? null)
-                    : null
-                }
-              />
+              <RunSheetTicket sheet={sheet} project={project} painters={plan?.painters ?? []} />
             </div>
           ))
         : null}

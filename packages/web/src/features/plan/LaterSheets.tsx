@@ -29,7 +29,7 @@ export function LaterSheets({ sheets, plan, project }: LaterSheetsProps) {
             key={`${String(sheet.session.startsAt)} ${String(sheet.session.painter)}`}
             sheet={sheet}
             project={project}
-            painter={plan.painters.length > 1 ? (plan.painters[sheet.session.painter]?.name ?? null) : null}
+            painters={plan.painters}
           />
         ))}
       </div>

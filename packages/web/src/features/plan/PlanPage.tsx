@@ -105,13 +105,7 @@ export function PlanPage() {
               className="lg:max-h-[calc(100dvh-13rem)] lg:overflow-y-auto"
               tabIndex={0}
             >
-              <RunSheetTicket
-                sheet={tonight}
-                project={project}
-                painter={
-                  plan.painters.length > 1 ? (plan.painters[tonight.session.painter]?.name ?? null) : null
-                }
-              />
+              <RunSheetTicket sheet={tonight} project={project} painters={plan.painters} />
             </section>
           ) : null}
           {narrow ? (

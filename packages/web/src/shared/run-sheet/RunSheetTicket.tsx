@@ -1,4 +1,10 @@
-import { workName, type Departure, type RunSheet, type RunSheetEntry } from '@seriatim/core/plan'
+import {
+  workName,
+  type Departure,
+  type LinePlan,
+  type RunSheet,
+  type RunSheetEntry,
+} from '@seriatim/core/plan'
 import { batchName, saysPot, type Project } from '@seriatim/core/trade'
 import { clsx } from 'clsx'
 import { clockText, dayText, durationText } from '../format/index.ts'
@@ -7,13 +13,14 @@ import { groupEntries, type SheetRow } from './group-entries.ts'
 interface RunSheetTicketProps {
   readonly sheet: RunSheet
   readonly project: Pick<Project, 'evenings'>
-  /** Whose session it is, where there are several painters. */
-  readonly painter: string | null
+  /** Of the plan: where there are several, it says whose session it is. */
+  readonly painters: LinePlan['painters']
 }
 
 /** One evening in words: what to do in which order, with clock times. */
-export function RunSheetTicket({ sheet, project, painter }: RunSheetTicketProps) {
+export function RunSheetTicket({ sheet, project, painters }: RunSheetTicketProps) {
   const { timeZone } = project.evenings
+  const painter = painters.length > 1 ? (painters[sheet.session.painter]?.name ?? null) : null
   const rows = groupEntries(sheet.entries)
   return (
     <article className="ticket p-4">
