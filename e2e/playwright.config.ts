@@ -16,8 +16,8 @@ export default defineConfig({
   fullyParallel: true,
   retries: 0,
   // Guards against a hang, not measures of speed: the machine may be busy.
-  timeout: 300_000,
-  expect: { timeout: 60_000 },
+  timeout: 1_200_000,
+  expect: { timeout: 180_000 },
   reporter: [['list'], ['json', { outputFile: `${root}.cache/e2e-report.json` }]],
   use: {
     baseURL: `http://127.0.0.1:${port}`,
@@ -39,7 +39,7 @@ export default defineConfig({
     cwd: root,
     url: `http://127.0.0.1:${port}/api/health`,
     reuseExistingServer: false,
-    timeout: 240_000,
+    timeout: 1_200_000,
     gracefulShutdown: { signal: 'SIGTERM', timeout: 20_000 },
     env: {
       PORT: String(port),

@@ -9,7 +9,7 @@ import { ensurePostgres } from './lib/debian-packages.mjs'
 import { ensureNodePackages, requireNode } from './lib/node-packages.mjs'
 import { inRoot, root } from './lib/paths.mjs'
 import { isPortFree } from './lib/ports.mjs'
-import { holdFolder } from './lib/hold-folder.mjs'
+import { holdFolder } from './lib/locks.mjs'
 import { asStop, runTool, Stop } from './lib/stop.mjs'
 
 const port = Number(process.env.PORT ?? 4640)

@@ -67,43 +67,51 @@ function script(name) {
 
 async function unitTests(name, database) {
   const report = cache(`tests-${name}.json`)
+  rmSync(report, { force: true })
   await check(
     `tests of ${name}`,
     'vitest',
     ['run', '--root', `packages/${name}`, '--reporter=dot', '--reporter=json', `--outputFile.json=${report}`],
     { SERIATIM_TEST_DATABASE: database },
+    () => countIn(report, (json) => [json.numPassedTests, json.numFailedTests]),
   )
-  count(report, (json) => [json.numPassedTests, json.numFailedTests])
 }
 
 async function browserTests() {
   const report = cache('e2e-report.json')
   rmSync(report, { force: true })
   const env = { SERIATIM_E2E_PORT: String(await freePort()) }
-  await check('browser tests', 'playwright', ['test', '--config', inRoot('e2e')], env)
-  count(report, (json) => [json.stats.expected, json.stats.unexpected + json.stats.flaky])
+  await check('browser tests', 'playwright', ['test', '--config', inRoot('e2e')], env, () =>
+    countIn(report, ({ stats }) => [stats.expected, stats.unexpected + stats.flaky]),
+  )
 }
 
-/** Runs one check; its output is shown only when it fails. */
-async function check(name, command, args, env = {}) {
+/**
+ * Runs one check; its output is shown only when it fails. A check that fails and names no test that did (a file that
+ * could not be loaded, a report that was never written, a finding of the linter) counts as one that failed.
+ */
+async function check(name, command, args, env = {}, countTests = () => [0, 0]) {
   const began = Date.now()
   const { code, output } = await run(command, args, {
     quiet: true,
     env: { ...process.env, ...env, FORCE_COLOR: '0' },
   })
   const seconds = ((Date.now() - began) / 1000).toFixed(1).padStart(6)
-  process.stdout.write(`${code === 0 ? 'ok    ' : 'FAILED'} ${seconds} s  ${name}\n`)
-  if (code === 0) return
+  const [good, bad] = countTests()
+  const isGood = code === 0 && bad === 0
+  passed += good
+  failed += isGood ? 0 : Math.max(bad, 1)
+  process.stdout.write(`${isGood ? 'ok    ' : 'FAILED'} ${seconds} s  ${name}\n`)
+  if (isGood) return
   process.stdout.write(`${output}\n`)
   failures.push(name)
 }
 
-function count(report, read) {
+/** Tests that passed and failed, as a report says; none and one where there is no report. */
+function countIn(report, read) {
   try {
-    const [good, bad] = read(JSON.parse(readFileSync(report, 'utf8')))
-    passed += good
-    failed += bad
+    return read(JSON.parse(readFileSync(report, 'utf8')))
   } catch {
-    failed += 1
+    return [0, 1]
   }
 }

@@ -1,8 +1,7 @@
-import { execFileSync } from 'node:child_process'
 import { rmSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 import { expect, test } from '../support/test.ts'
-import { freePort, Instance, isAlive } from '../support/instance.ts'
+import { childrenOf, freePort, Instance, isAlive } from '../support/instance.ts'
 import { newId, recordedKinds, recordPunch, seedProject } from '../support/projects.ts'
 import { asProof } from '../support/rounds.ts'
 
@@ -12,13 +11,7 @@ test.beforeAll(() => rmSync(data, { recursive: true, force: true }))
 test.afterAll(() => rmSync(data, { recursive: true, force: true }))
 
 /** The servers among what a process started: the planner is another. */
-const serversOf = (pid: number) =>
-  execFileSync('pgrep', ['-P', String(pid), '-f', 'dist/server/main'])
-    .toString()
-    .trim()
-    .split('\n')
-    .map(Number)
-    .filter(isAlive)
+const serversOf = (pid: number) => childrenOf(pid, /dist\/server\/main/).filter(isAlive)
 
 /** @returns what reads on until something was said. */
 async function listen(url: string, signal: AbortSignal): Promise<(what: string) => Promise<void>> {

@@ -74,7 +74,6 @@ test(
   asProof,
   async ({ playwright }) => {
     // As many starts of everything.
-    test.setTimeout(400_000)
     const request = await playwright.request.newContext({ baseURL: instance.origin })
     const { url, id } = await seedProject(request, { units: { Pikes: 12 }, stages: 6 })
     const expected: string[] = []

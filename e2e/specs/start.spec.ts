@@ -1,6 +1,6 @@
 import { execFileSync, spawn } from 'node:child_process'
 import { once } from 'node:events'
-import { cpSync, mkdirSync, readFileSync, readlinkSync, rmSync, writeFileSync } from 'node:fs'
+import { cpSync, mkdirSync, readFileSync, readlinkSync, renameSync, rmSync, writeFileSync } from 'node:fs'
 import { request } from 'node:http'
 import { dirname } from 'node:path'
 import { setTimeout as pause } from 'node:timers/promises'
@@ -45,7 +45,6 @@ const moments = isProof ? [30, 120, 250, 400, 600, 800, 1000, 1300, 1700, 2200] 
 
 test('a first start that is killed at any moment leaves a folder that starts', asProof, async () => {
   // Many starts of everything: a guard against a hang, on a busy machine too.
-  test.setTimeout(600_000)
   const data = fresh('killed')
   for (const moment of moments) {
     rmSync(data, { recursive: true, force: true })
@@ -105,6 +104,51 @@ test('a number left in a file that belongs to another database now stops nothing
   await again.stop()
   await second.stop()
   for (const data of [mine, theirs]) rmSync(data, { recursive: true, force: true })
+})
+
+test('data lie in the folder that was named, also where only its owner may enter', async () => {
+  const closed = fresh('closed')
+  mkdirSync(closed, { mode: 0o700 })
+  const data = `${closed}/data`
+  const instance = await instanceOn(data)
+  await instance.start()
+  const before: unknown = await (await fetch(`${instance.origin}/api/projects`)).json()
+  await instance.stop()
+  // A folder that is renamed takes its data along.
+  renameSync(data, `${closed}/renamed`)
+  const again = await instanceOn(`${closed}/renamed`)
+  await again.start()
+  expect(isAlive(again.postmasterPid())).toBe(true)
+  expect(await (await fetch(`${again.origin}/api/projects`)).json()).toEqual(before)
+  await again.stop()
+  rmSync(closed, { recursive: true, force: true })
+})
+
+test('of two processes at the same work one waits for the other, also for one that is killed', async () => {
+  const log = fresh('turns')
+  mkdirSync(`${root}.cache`, { recursive: true })
+  const program = (name: string, then: string) =>
+    spawn(process.execPath, [
+      '--input-type=module',
+      '-e',
+      `import { appendFileSync } from 'node:fs'
+       import { setTimeout as pause } from 'node:timers/promises'
+       import { oneAtATime } from '${root}tools/lib/locks.mjs'
+       const note = (what) => appendFileSync(${JSON.stringify(log)}, '${name} ' + what + '\\n')
+       await oneAtATime('${log}', async () => { note('begins'); await pause(200); ${then}; note('ends') })`,
+    ])
+  const both = ['one', 'two'].map((name) => program(name, ''))
+  await Promise.all(both.map((each) => once(each, 'exit')))
+  const [first] = readFileSync(log, 'utf8').split(' ')
+  const second = first === 'one' ? 'two' : 'one'
+  const inTurn = [first, second].flatMap((name) => [`${name} begins`, `${name} ends`])
+  expect(readFileSync(log, 'utf8').trim().split('\n')).toEqual(inTurn)
+  rmSync(log)
+  const killed = program('killed', `process.kill(process.pid, 'SIGKILL')`)
+  const after = program('after', '')
+  await Promise.all([killed, after].map((each) => once(each, 'exit')))
+  expect(readFileSync(log, 'utf8')).toContain('after begins\nafter ends')
+  rmSync(log)
 })
 
 test('a lost password file is made good, and the data are there', asProof, async () => {

@@ -1,5 +1,5 @@
-import { execFileSync, spawn, type ChildProcess } from 'node:child_process'
-import { readFileSync } from 'node:fs'
+import { spawn, type ChildProcess } from 'node:child_process'
+import { readdirSync, readFileSync } from 'node:fs'
 import { createServer, type AddressInfo } from 'node:net'
 import { fileURLToPath } from 'node:url'
 
@@ -65,19 +65,14 @@ export class Instance {
   }
 
   serverPid(): number {
-    const pids = execFileSync('pgrep', [
-      '-P',
-      String(this.child?.pid),
-      '-f',
-      'dist/server/(main|processes)',
-    ]).toString()
-    return Number(pids.trim().split('\n')[0])
+    const [pid] = childrenOf(this.child?.pid ?? 0, /dist\/server\/(main|processes)/)
+    if (pid === undefined) throw new Error('No server runs.')
+    return pid
   }
 
   /** Of several processes behind one port those that serve, and the one that plans. */
   workerPids(): readonly number[] {
-    const pids = execFileSync('pgrep', ['-P', String(this.serverPid())]).toString()
-    return pids.trim().split('\n').map(Number)
+    return childrenOf(this.serverPid())
   }
 
   isRunning(): boolean {
@@ -91,8 +86,7 @@ export class Instance {
   /** All of the database, the postmaster first: what it leaves behind would answer for a moment more. */
   databasePids(): readonly number[] {
     const postmaster = this.postmasterPid()
-    const pids = execFileSync('pgrep', ['-P', String(postmaster)]).toString()
-    return [postmaster, ...pids.trim().split('\n').map(Number)]
+    return [postmaster, ...childrenOf(postmaster)]
   }
 
   /** As Ctrl-C does; resolves with the exit code. */
@@ -107,6 +101,30 @@ export class Instance {
 
 function exitOf(child: ChildProcess): Promise<number | null> {
   return new Promise((resolve) => child.once('exit', (code) => resolve(code)))
+}
+
+/** The processes that a process started and that match by their command line, the oldest first; as the kernel lists them. */
+export function childrenOf(parent: number, command = /(?:)/): readonly number[] {
+  return readdirSync('/proc')
+    .map(Number)
+    .filter((pid) => pid > 0 && parentOf(pid) === parent && command.test(commandOf(pid)))
+    .sort((a, b) => a - b)
+}
+
+function parentOf(pid: number): number {
+  const stat = contentOf(`/proc/${pid}/stat`)
+  return Number(stat.slice(stat.lastIndexOf(')') + 2).split(' ')[1])
+}
+
+const commandOf = (pid: number): string => contentOf(`/proc/${pid}/cmdline`).replaceAll('\0', ' ')
+
+/** Empty for a process that ended meanwhile. */
+function contentOf(path: string): string {
+  try {
+    return readFileSync(path, 'utf8')
+  } catch {
+    return ''
+  }
 }
 
 /** Whether a process runs; one that has ended and waits to be reaped does not. */

@@ -8,7 +8,9 @@ export default defineConfig({
   test: {
     include: isProof ? ['src/**/*.test.ts', 'src/**/*.proof.ts'] : ['src/**/*.test.ts'],
     provide: { isProof },
-    testTimeout: isProof ? 1_200_000 : 120_000,
+    // Guards against a hang, not measures of speed: the machine may be busy.
+    testTimeout: 1_200_000,
+    hookTimeout: 1_200_000,
     pool: 'threads',
     isolate: false,
   },

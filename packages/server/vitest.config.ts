@@ -5,8 +5,9 @@ export default defineConfig({
   test: {
     include: ['src/**/*.test.ts'],
     globalSetup: 'src/testing/migrated-database.ts',
-    testTimeout: 120_000,
-    hookTimeout: 120_000,
+    // Guards against a hang, not measures of speed: the machine may be busy.
+    testTimeout: 1_200_000,
+    hookTimeout: 1_200_000,
     // Many wait for others more than they work.
     maxWorkers: 3,
     isolate: false,

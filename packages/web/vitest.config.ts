@@ -3,7 +3,9 @@ import { defineConfig } from 'vitest/config'
 // A world of its own for each file takes longer than its tests: they share one, and leave it as they found it.
 export default defineConfig({
   test: {
-    testTimeout: 120_000,
+    // Guards against a hang, not measures of speed: the machine may be busy.
+    testTimeout: 1_200_000,
+    hookTimeout: 1_200_000,
     pool: 'threads',
     isolate: false,
     projects: [

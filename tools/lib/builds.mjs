@@ -1,7 +1,8 @@
 import { createHash } from 'node:crypto'
 import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { inRoot } from './paths.mjs'
+import { oneAtATime } from './locks.mjs'
+import { inRoot, root } from './paths.mjs'
 import { run } from './run.mjs'
 import { Stop } from './stop.mjs'
 
@@ -22,16 +23,23 @@ export const webRoot = builds.web.folder
 export const serverProgram = (name) => join(builds.server.folder, `${name}.js`)
 
 /** Builds the web application and the server, each unless it was built from exactly these sources. */
-export async function ensureBuilds() {
-  const stale = Object.keys(builds).filter((name) => !isBuilt(name))
-  if (stale.length === 0) return
-  process.stderr.write('Building the application …\n')
-  await Promise.all(stale.map(build))
+export function ensureBuilds() {
+  return ensure(Object.keys(builds))
 }
 
 /** As `ensureBuilds`, of the server alone. */
-export async function ensureServerBuild() {
-  if (!isBuilt('server')) await build('server')
+export function ensureServerBuild() {
+  return ensure(['server'])
+}
+
+async function ensure(names) {
+  if (names.every(isBuilt)) return
+  await oneAtATime(`builds of ${root}`, async () => {
+    const stale = names.filter((name) => !isBuilt(name))
+    if (stale.length === 0) return
+    process.stderr.write('Building the application …\n')
+    await Promise.all(stale.map(build))
+  })
 }
 
 const markerOf = (name) => join(builds[name].folder, '.built-from')

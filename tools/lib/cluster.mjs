@@ -1,9 +1,11 @@
-import { execFileSync, spawnSync } from 'node:child_process'
+import { execFileSync } from 'node:child_process'
 import { createHash, randomBytes } from 'node:crypto'
 import {
   chownSync,
+  closeSync,
   existsSync,
   mkdirSync,
+  openSync,
   readdirSync,
   readFileSync,
   readlinkSync,
@@ -30,27 +32,17 @@ export class Cluster {
   constructor(folder, { disposable = false } = {}) {
     this.disposable = disposable
     this.owner = process.getuid() === 0 ? userIds('postgres') : {}
-    this.folder = this.reachable(folder)
-    this.data = join(this.folder, 'postgres')
-    this.log = join(this.folder, 'postgres.log')
-    this.secret = join(this.folder, 'postgres-password')
-  }
-
-  /** As root, `postgres` must be able to enter the folder; else one under /var/lib is taken. */
-  reachable(folder) {
+    this.folder = folder
+    this.data = join(folder, 'postgres')
+    this.log = join(folder, 'postgres.log')
+    this.secret = join(folder, 'postgres-password')
     mkdirSync(folder, { recursive: true })
-    if (this.owner.uid === undefined) return folder
-    const enters = spawnSync('/usr/bin/test', ['-x', folder], { ...this.owner, cwd: '/' }).status === 0
-    if (enters) return folder
-    const name = createHash('sha256').update(folder).digest('hex').slice(0, 12)
-    const instead = `/var/lib/seriatim/${name}`
-    mkdirSync(instead, { recursive: true })
-    return instead
   }
 
   /** Makes the cluster if there is none, starts it and gives its address. */
   async start() {
     this.requireSpace()
+    await this.bringHome()
     const major = this.chooseMajor()
     this.bin = postgresBin(major)
     if (!existsSync(join(this.data, 'PG_VERSION'))) await this.create()
@@ -59,6 +51,30 @@ export class Cluster {
     this.port = await freePort()
     await this.startPostmaster()
     return this.addressAt(this.port, password)
+  }
+
+  /**
+   * Earlier releases kept the data of a folder that `postgres` cannot enter in a place of the system, named after the
+   * folder. They come to where they belong.
+   */
+  async bringHome() {
+    const name = createHash('sha256').update(this.folder).digest('hex').slice(0, 12)
+    const elsewhere = `/var/lib/seriatim/${name}`
+    if (this.owner.uid === undefined || existsSync(this.data)) return
+    if (!existsSync(join(elsewhere, 'postgres', 'PG_VERSION'))) return
+    const left = new Cluster(elsewhere)
+    left.bin = postgresBin(left.chooseMajor())
+    await left.stopLeftOver()
+    // The data last: a start that is killed on the way does it once more.
+    for (const part of ['secret', 'log', 'data']) {
+      if (!existsSync(left[part])) continue
+      const beside = `${this[part]}.coming`
+      rmSync(beside, { recursive: true, force: true })
+      execFileSync('cp', ['-a', left[part], beside])
+      renameSync(beside, this[part])
+    }
+    left.remove()
+    process.stderr.write(`The data of this folder lay in ${elsewhere}; they are in ${this.folder} now.\n`)
   }
 
   requireSpace() {
@@ -90,17 +106,11 @@ export class Cluster {
     this.give(data)
     this.writeSecret(newPassword())
     const args = [
-      '-D',
-      data,
-      '-U',
-      'seriatim',
-      '-E',
-      'UTF8',
-      '--locale=C.UTF-8',
-      '--auth=scram-sha-256',
-      `--pwfile=${this.secret}`,
+      ...['-U', 'seriatim', '-E', 'UTF8', '--locale=C.UTF-8', '--auth=scram-sha-256'],
+      `--pwfile=${held.secret}`,
+      ...(this.disposable ? ['-N'] : []),
     ]
-    const { code, output } = await this.asOwner('initdb', this.disposable ? [...args, '-N'] : args)
+    const { code, output } = await this.asOwner('initdb', args, { data })
     if (code === 0) {
       renameSync(data, this.data)
       return
@@ -147,7 +157,8 @@ export class Cluster {
     if (/^[0-9a-f]{48}$/.test(kept)) return kept
     const password = newPassword()
     const statement = `alter role seriatim password '${password}'`
-    const { code, output } = await this.asOwner('postgres', ['--single', '-D', this.data, 'postgres'], {
+    const { code, output } = await this.asOwner('postgres', ['--single'], {
+      last: ['postgres'],
       input: `${statement};\n`,
     })
     if (code !== 0 || /ERROR/.test(output))
@@ -166,11 +177,7 @@ export class Cluster {
     const options = Object.entries(settings).map(
       ([name, value]) => `-c ${name}=${value === '' ? "''" : value}`,
     )
-    if (this.owner.uid !== undefined) {
-      writeFileSync(this.log, '', { flag: 'a' })
-      this.give(this.log)
-    }
-    const args = ['start', '-D', this.data, '-w', '-t', '60', '-l', this.log, '-o', options.join(' ')]
+    const args = ['start', '-w', '-t', '60', '-l', held.log, '-o', options.join(' ')]
     let result
     // Backends of a killed postmaster take a moment to notice; until then the new one refuses.
     for (let attempt = 0; attempt < 20; attempt++) {
@@ -193,8 +200,7 @@ export class Cluster {
         rmSync(join(this.data, 'postmaster.pid'), { force: true })
         return
       }
-      if (state !== 'Z')
-        await this.asOwner('pg_ctl', ['stop', '-D', this.data, '-m', 'fast', '-w', '-t', '30'])
+      if (state !== 'Z') await this.asOwner('pg_ctl', ['stop', '-m', 'fast', '-w', '-t', '30'])
       else await pause(100)
     }
   }
@@ -229,7 +235,7 @@ export class Cluster {
   async stop() {
     if (!this.isRunning()) return
     const pid = this.postmasterPid()
-    await this.asOwner('pg_ctl', ['stop', '-D', this.data, '-m', 'fast', '-w', '-t', '300'])
+    await this.asOwner('pg_ctl', ['stop', '-m', 'fast', '-w', '-t', '300'])
     // Its file goes a moment before it does, and with the file who waits for it.
     for (let attempt = 0; attempt < 500 && isAtWork(processState(pid, this.data)); attempt++) await pause(10)
   }
@@ -238,10 +244,31 @@ export class Cluster {
     rmSync(this.folder, { recursive: true, force: true })
   }
 
-  asOwner(program, args, options = {}) {
-    return run(join(this.bin, program), args, { ...this.owner, cwd: '/', quiet: true, ...options })
+  /**
+   * Runs a program of PostgreSQL on the data as the user who owns them. It is handed the open folder and files, so that it
+   * need not be able to enter what lies above them, as in root's own home.
+   */
+  async asOwner(program, args, { data = this.data, last = [], input } = {}) {
+    writeFileSync(this.log, '', { flag: 'a' })
+    this.give(this.log)
+    const files = [openSync(data, 'r'), openSync(this.log, 'a')]
+    if (existsSync(this.secret)) files.push(openSync(this.secret, 'r'))
+    try {
+      return await run(join(this.bin, program), [...args, '-D', held.data, ...last], {
+        ...this.owner,
+        cwd: '/',
+        quiet: true,
+        input,
+        files,
+      })
+    } finally {
+      for (const file of files) closeSync(file)
+    }
   }
 }
+
+/** Where a program finds what it was handed. */
+const held = { data: '/proc/self/fd/3', log: '/proc/self/fd/4', secret: '/proc/self/fd/5' }
 
 function failure(what, output) {
   if (/No space left on device/.test(output)) {

@@ -2,7 +2,7 @@ import { existsSync } from 'node:fs'
 import { join } from 'node:path'
 import { Cluster } from './cluster.mjs'
 import { ensurePostgres, postgresBin, postgresMajors } from './debian-packages.mjs'
-import { holdFolder } from './hold-folder.mjs'
+import { holdFolder } from './locks.mjs'
 import { Stop } from './stop.mjs'
 
 /**
@@ -16,6 +16,7 @@ export async function openDatabase(dataFolder, { mayMake }) {
   if (given) return { address: given, bin: postgresBin(postgresMajors()[0]), close: async () => undefined }
   if (!mayMake && !existsSync(dataFolder)) throw new Stop(`There are no data in ${dataFolder}.`)
   const cluster = new Cluster(dataFolder)
+  await cluster.bringHome()
   if (!mayMake && !existsSync(join(cluster.data, 'PG_VERSION')))
     throw new Stop(`There are no data in ${dataFolder}.`)
   if (!mayMake && cluster.isRunning()) {

@@ -4,9 +4,9 @@ import { inRoot, root } from './paths.mjs'
 
 /**
  * Runs a command to its end, one of the npm packages' by its bare name (npx takes a second to find it); resolves with its
- * exit code and, when `quiet`, what it printed.
+ * exit code and, when `quiet`, what it printed. `files` are open files that it is handed, from number 3 on.
  */
-export function run(command, args, { quiet = false, input, env = process.env, ...options } = {}) {
+export function run(command, args, { quiet = false, input, env = process.env, files = [], ...options } = {}) {
   return new Promise((resolve, reject) => {
     const child = spawn(command, args, {
       cwd: root,
@@ -15,6 +15,7 @@ export function run(command, args, { quiet = false, input, env = process.env, ..
         input === undefined ? 'ignore' : 'pipe',
         quiet ? 'pipe' : 'inherit',
         quiet ? 'pipe' : 'inherit',
+        ...files,
       ],
       ...options,
     })

@@ -41,8 +41,6 @@ describe('every route', () => {
   }))
   it.each(rounds)(
     'answers odd but plausible requests without failing ($count of seed $seed)',
-    // A guard against a hang, on a busy machine too.
-    { timeout: 60_000 + aRound * 200 },
     async ({ count, seed }) => {
       const server = await startTestServer()
       await stockShelfOnce(server.db)

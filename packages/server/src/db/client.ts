@@ -6,19 +6,25 @@ import type { Logger } from 'pino'
 /** The pool or a transaction on it. */
 export type Database = PgDatabase<NodePgQueryResultHKT>
 
+/** How long a connection and a statement are waited for; milliseconds. */
+export interface DatabasePatience {
+  readonly connection: number
+  readonly statement: number
+}
+
 /** No statement of ours takes so long; one that does is ended, so that it cannot hold up all others. */
-const longestStatement = 30_000
+const usual: DatabasePatience = { connection: 3000, statement: 30_000 }
 
 /** A pool that outlives a database that goes away: broken connections, idle or in use, are logged and replaced. */
-export function openPool(url: string, log: Logger): pg.Pool {
+export function openPool(url: string, log: Logger, patience = usual): pg.Pool {
   const pool = new pg.Pool({
     connectionString: url,
     max: 8,
     // A new connection is dear on a busy machine: one that was used lately is kept.
     idleTimeoutMillis: 300_000,
-    connectionTimeoutMillis: 3000,
-    statement_timeout: longestStatement,
-    idle_in_transaction_session_timeout: longestStatement,
+    connectionTimeoutMillis: patience.connection,
+    statement_timeout: patience.statement,
+    idle_in_transaction_session_timeout: patience.statement,
   })
   const broke = (error: Error) => {
     log.warn({ reason: error.message }, 'a database connection broke')

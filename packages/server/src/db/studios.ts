@@ -2,7 +2,7 @@ import { asc } from 'drizzle-orm'
 import { drizzle } from 'drizzle-orm/node-postgres'
 import pg from 'pg'
 import type { Logger } from 'pino'
-import { openPool, type Database } from './client.ts'
+import { openPool, type Database, type DatabasePatience } from './client.ts'
 import type { StudioId } from './schema/columns.ts'
 import { studio } from './schema/studio.ts'
 
@@ -15,8 +15,8 @@ export interface Studios {
   readonly close: () => Promise<void>
 }
 
-export function openStudios(url: string, log: Logger): Studios {
-  const pool = openPool(url, log)
+export function openStudios(url: string, log: Logger, patience?: DatabasePatience): Studios {
+  const pool = openPool(url, log, patience)
   return { of: (studio) => drizzle(connectionsOf(pool, studio)), close: () => pool.end() }
 }
 

@@ -27,6 +27,8 @@ import { checkAnswer } from './check-answer.ts'
 import { migratedDatabase, testAddress } from './migrated-database.ts'
 
 const log = pino({ level: process.env['SERIATIM_LOG'] ?? 'silent' })
+/** The machine may be busy with anything else. */
+const unhurried = { connection: 600_000, statement: 600_000 }
 export const testNow = instant(Date.parse('2026-11-24T21:00:00Z'))
 
 /**
@@ -35,13 +37,13 @@ export const testNow = instant(Date.parse('2026-11-24T21:00:00Z'))
  */
 export async function startTestServer(before?: (owner: pg.Pool, url: string) => Promise<void>) {
   const name = `test_${randomUUID().replaceAll('-', '')}`
-  const admin = openPool(testAddress(), log)
+  const admin = openPool(testAddress(), log, unhurried)
   await admin.query(`create database ${name} template ${before ? 'template1' : migratedDatabase}`)
   const url = testAddress(name)
-  const owner = openPool(url, log)
+  const owner = openPool(url, log, unhurried)
   await before?.(owner, url)
   const studio = await (before ? migrateDatabase(url) : firstStudio(drizzle(owner)))
-  const studios = openStudios(url, log)
+  const studios = openStudios(url, log, unhurried)
   const news = openNews(url, log)
   const app = createApp({ studios, studio, log, now: () => testNow, news })
 

@@ -186,12 +186,10 @@ describe('the planner beside the servers', () => {
   })
 
   // A guard against a hang: whoever was killed is taken for dead only after a while, and two plans are made then.
-  const guard = { timeout: 200_000, interval: 200 }
-  /** For all of these in turn, and a planner's start, on a machine that does much else. */
-  const inTurn = { timeout: 600_000 }
+  const guard = { timeout: 1_200_000, interval: 200 }
   const unplanned = async () => (await readUnplanned(server.db, testNow)).length
 
-  it('plans what is written before it begins and while it runs', inTurn, async () => {
+  it('plans what is written before it begins and while it runs', async () => {
     const { id, path } = await seeded()
     const planner = await begin()
     await expect.poll(unplanned, guard).toBe(0)
@@ -206,7 +204,6 @@ describe('the planner beside the servers', () => {
   // For `npm run proofs`.
   it.runIf(process.env['SERIATIM_PROOFS'] !== undefined)(
     'loses no plan when it is killed over one',
-    inTurn,
     async () => {
       expect((await server.call('POST', '/projects/import', demoFile())).status).toBe(201)
       const first = await begin()
