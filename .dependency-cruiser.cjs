@@ -11,7 +11,7 @@ const areas = {
   changes: ['units', 'trade'],
   recipe: ['units', 'colour', 'trade', 'presets'],
   air: ['units', 'trade', 'recipe', 'progress'],
-  estimating: ['units', 'colour', 'trade', 'presets', 'recipe', 'progress'],
+  estimating: ['units', 'colour', 'trade', 'presets', 'recipe', 'progress', 'air'],
   ordering: ['units', 'colour', 'trade', 'presets', 'recipe', 'progress', 'estimating'],
   mixing: ['units', 'colour', 'trade', 'presets', 'recipe', 'ordering'],
   money: ['units', 'trade', 'presets', 'progress', 'estimating', 'ordering', 'mixing'],

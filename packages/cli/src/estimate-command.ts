@@ -1,24 +1,25 @@
 import {
-  amountsLeft,
-  besideByBatch,
-  estimateLine,
   overallPace,
-  roomFor,
   sharedHandsOnSeconds,
-  timesOf,
   totalOf,
   type BesideWork,
   type BesideWorkOf,
-  type LineEstimate,
+  type Figures,
   type StageEstimate,
   type TimeRange,
 } from '@seriatim/core/estimating'
-import { besideInPlan, planLine, toPlan } from '@seriatim/core/plan'
-import { foldProgress } from '@seriatim/core/progress'
-import { type Project, partsOf } from '@seriatim/core/trade'
+import { besideInPlan, planLine, planningOf } from '@seriatim/core/plan'
 import { seconds, type Instant, type Result } from '@seriatim/core/units'
 import { sequentialIds } from './demo/ids.ts'
-import { readArguments, readCount, readEffort, readNow, readProjectFile, type Printed } from './input.ts'
+import {
+  figuresOf,
+  readArguments,
+  readCount,
+  readEffort,
+  readNow,
+  readProjectFile,
+  type Printed,
+} from './input.ts'
 import { withLine } from './job.ts'
 
 /** What is left of a project's work: by unit, by stage, with ranges and what they are made of. */
@@ -27,7 +28,7 @@ export function runEstimate(args: readonly string[]): Printed {
   if (!options.ok) return { ok: false, error: [options.error] }
   const file = readProjectFile(options.value.path)
   if (!file.ok) return file
-  const { shelf, events } = file.value
+  const { shelf } = file.value
   const { batchSize } = options.value
   const lined = withLine(file.value.project, shelf, sequentialIds())
   const project = batchSize === undefined ? lined : { ...lined, batchSize, firstBatch: null }
@@ -37,23 +38,11 @@ export function runEstimate(args: readonly string[]): Printed {
       error: ['project.line: There is nothing to estimate: no stages, and no unit follows a recipe.'],
     }
   }
-  const progress = foldProgress(events)
   const { now, effort } = options.value
-  const materials = new Map(shelf.map((material) => [material.id, material]))
-  const estimate = estimateLine({ project, shelf: materials, progress, now })
-  const times = timesOf(estimate)
-  const room = roomFor(partsOf(project), estimate).share
-  const planned = planLine({
-    ...toPlan(project),
-    progress,
-    times,
-    now,
-    shelf: materials,
-    room,
-    ...(effort === undefined ? {} : { effort }),
-  })
-  const beside = planned.ok ? besideInPlan(planned.value, times) : besideByBatch(project, estimate)
-  const json = estimateJson(project, estimate, beside, options.value.painters)
+  const figures = figuresOf({ ...file.value, project }, now)
+  const planned = planLine(planningOf(figures, effort === undefined ? {} : { effort }))
+  const beside = planned.ok ? besideInPlan(planned.value, figures.times) : figures.besideByBatch
+  const json = estimateJson(figures, beside, options.value.painters)
   return { ok: true, value: `${JSON.stringify(json, null, 2)}\n` }
 }
 
@@ -96,9 +85,10 @@ const whole = ({ low, likely, high }: TimeRange) => ({
 })
 
 /** Durations in whole seconds; a range holds in four cases of five. Set-ups are those of the plan. */
-function estimateJson(project: Project, estimate: LineEstimate, beside: BesideWorkOf, painters: number) {
+function estimateJson(figures: Figures, beside: BesideWorkOf, painters: number) {
+  const { project, estimate } = figures
   const total = (isMeant?: (stage: StageEstimate) => boolean) =>
-    totalOf(estimate.rates, amountsLeft(estimate, beside, isMeant))
+    totalOf(estimate.rates, figures.amountsLeft(beside, isMeant))
   const sum = (of: keyof BesideWork) => [...beside.values()].reduce((all, each) => all + each[of], 0)
   const setUpSeconds = sum('setUpSeconds')
   const touchUpSeconds = sum('touchUpSeconds')

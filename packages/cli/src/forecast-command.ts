@@ -1,10 +1,22 @@
-import { offersFor, tryOffer, type FinishForecast, type Offer } from '@seriatim/core/forecasting'
-import { planLine, planProblemText } from '@seriatim/core/plan'
-import { foldProgress } from '@seriatim/core/progress'
+import {
+  forecastFigures,
+  offersFor,
+  tryOffer,
+  type FinishForecast,
+  type Offer,
+} from '@seriatim/core/forecasting'
+import { planLine, planningOf, planProblemText } from '@seriatim/core/plan'
 import type { Project } from '@seriatim/core/trade'
 import type { Instant, Result } from '@seriatim/core/units'
-import { readArguments, readCount, readEffort, readNow, readProjectFile, type Printed } from './input.ts'
-import { ownInput } from './plan-command.ts'
+import {
+  figuresOf,
+  readArguments,
+  readCount,
+  readEffort,
+  readNow,
+  readProjectFile,
+  type Printed,
+} from './input.ts'
 
 /** The odds of a project file's date, what drives them, and what would help. */
 export function runForecast(args: readonly string[]): Printed {
@@ -13,19 +25,16 @@ export function runForecast(args: readonly string[]): Printed {
   const { path, now, futures, seed, effort } = options.value
   const file = readProjectFile(path)
   if (!file.ok) return file
-  const { project, events, shelf } = file.value
-  const progress = foldProgress(events)
-  const materials = new Map(shelf.map((each) => [each.id, each]))
-  const estimateInput = { project, shelf: materials, progress, now }
-  const own = ownInput(file.value, now, undefined)
+  const { project } = file.value
+  const figures = figuresOf(file.value, now)
   const searched = effort === undefined ? {} : { effort }
-  const planned = planLine({ ...own.input, ...searched })
+  const planned = planLine(planningOf(figures, searched))
   if (!planned.ok) return { ok: false, error: [`project: ${planProblemText(planned.error)}`] }
-  const input = { project, progress, now, estimateInput, futures, seed, before: planned.value, ...searched }
-  const before = tryOffer(input, null)
+  const wish = { futures, seed, before: planned.value, ...searched }
+  const before = forecastFigures(figures, wish)
   if (!before) return { ok: false, error: ['project: There is no plan.'] }
-  const offers = offersFor(project, own.estimate).flatMap((offer) => {
-    const after = tryOffer(input, offer)
+  const offers = offersFor(project, figures.estimate).flatMap((offer) => {
+    const after = tryOffer(figures, offer, wish)
     return after ? [{ offer: offerJson(offer, project), ...outcome(after) }] : []
   })
   const json = {

@@ -1,6 +1,8 @@
 import { readFileSync } from 'node:fs'
 import { parseArgs } from 'node:util'
 import { anyProjectFileSchema, fieldErrors, type ProjectFile } from '@seriatim/contract'
+import { Figures } from '@seriatim/core/estimating'
+import { foldProgress } from '@seriatim/core/progress'
 import { instant, type Instant, type Result } from '@seriatim/core/units'
 
 /** What a command prints, or a line for each thing that is wrong with what it was given. */
@@ -70,6 +72,12 @@ export function readCount(
 /** How many models at stages a search may lay out, after `--effort`; `undefined` leaves it at what is usual. */
 export function readEffort(text: string | undefined): Result<number | undefined, string> {
   return readCount('effort', text, 1_000_000_000)
+}
+
+/** The figures of a file's project at a moment. */
+export function figuresOf({ project, events, shelf }: ProjectFile, clock: Instant): Figures {
+  const materials = new Map(shelf.map((material) => [material.id, material]))
+  return Figures.of({ project, progress: foldProgress(events), shelf: materials, clock })
 }
 
 /** The file, or a line for each fault with its path. */

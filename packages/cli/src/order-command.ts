@@ -8,11 +8,12 @@ import {
   type OrderingInput,
   type OrderWeight,
 } from '@seriatim/core/ordering'
-import { recipeDoubts, stepText, type Shelf } from '@seriatim/core/recipe'
-import { standards, tableReadyStandard, type Project, type Recipe, type Standard } from '@seriatim/core/trade'
-import type { Result } from '@seriatim/core/units'
+import type { Figures } from '@seriatim/core/estimating'
+import { recipeDoubts, stepText } from '@seriatim/core/recipe'
+import { standards, tableReadyStandard, type Recipe, type Standard } from '@seriatim/core/trade'
+import type { Instant, Result } from '@seriatim/core/units'
 import { sequentialIds } from './demo/ids.ts'
-import { readArguments, readProjectFile, type Printed } from './input.ts'
+import { figuresOf, readArguments, readNow, readProjectFile, type Printed } from './input.ts'
 
 /** The order of a project's recipes, what was merged and not, and the findings. */
 export function runOrder(args: readonly string[]): Printed {
@@ -20,44 +21,41 @@ export function runOrder(args: readonly string[]): Printed {
   if (!options.ok) return { ok: false, error: [options.error] }
   const file = readProjectFile(options.value.path)
   if (!file.ok) return file
-  const { project, shelf } = file.value
-  const shelfById: Shelf = new Map(shelf.map((material) => [material.id, material]))
+  const { project } = file.value
+  const { weight, tableReady, now } = options.value
+  const figures = figuresOf(file.value, now)
   const recipes = followedRecipes(project)
   if (recipes.length === 0) return { ok: false, error: ['project.recipes: No unit follows a recipe yet.'] }
-  const { weight, tableReady } = options.value
-  const input: OrderingInput = {
-    recipes,
-    shelf: shelfById,
-    weight,
-    tableReady,
-  }
+  const input: OrderingInput = { recipes, shelf: figures.shelf, weight, tableReady }
   const order = orderLine(input)
-  return { ok: true, value: `${JSON.stringify(orderJson(project, input, order), null, 2)}\n` }
+  return { ok: true, value: `${JSON.stringify(orderJson(figures, input, order), null, 2)}\n` }
 }
 
 interface Options {
   readonly path: string
   readonly weight: OrderWeight
   readonly tableReady: Standard
+  readonly now: Instant
 }
 
 function readOptions(args: readonly string[]): Result<Options, string> {
-  const read = readArguments(args, ['weight', 'table-ready'])
+  const read = readArguments(args, ['weight', 'table-ready', 'now'])
   if (!read.ok) return read
   const { path, values } = read.value
+  const now = readNow(values.now)
+  if (!now.ok) return now
   const weight = orderWeights.find((each) => each === (values.weight ?? 'fewest pots'))
   if (!weight) return { ok: false, error: `--weight: one of ${orderWeights.join(', ')}.` }
   const tableReady = standards.find((each) => each === (values['table-ready'] ?? tableReadyStandard))
   if (!tableReady) return { ok: false, error: `--table-ready: one of ${standards.join(', ')}.` }
-  return { ok: true, value: { path, weight, tableReady } }
+  return { ok: true, value: { path, weight, tableReady, now: now.value } }
 }
 
 /** What a recipe leaves to judgement, with the seconds of either answer for the models that follow it. */
-function callsOf(project: Project, recipe: Recipe, shelf: Shelf) {
-  const units = project.units.filter((unit) => recipe.unitIds.includes(unit.id))
+function callsOf(figures: Figures, recipe: Recipe) {
+  const units = figures.project.units.filter((unit) => recipe.unitIds.includes(unit.id))
   if (units.length === 0) return []
-  const { batchSize } = project
-  return judgementCalls({ recipe, units, shelf, batchSize, newId: sequentialIds() }).map(
+  return judgementCalls({ figures, recipe, units, newId: sequentialIds() }).map(
     ({ kind, stepIds, now, instead, nowSeconds, insteadSeconds }) => ({
       kind,
       stepIds,
@@ -70,7 +68,8 @@ function callsOf(project: Project, recipe: Recipe, shelf: Shelf) {
 }
 
 /** Names beside the ids, durations in whole seconds, stages counted from 1. */
-function orderJson(project: Project, input: OrderingInput, order: LineOrder) {
+function orderJson(figures: Figures, input: OrderingInput, order: LineOrder) {
+  const { project } = figures
   const unitName = new Map(project.units.map((unit) => [unit.id, unit.name]))
   return {
     project: project.name,
@@ -113,7 +112,7 @@ function orderJson(project: Project, input: OrderingInput, order: LineOrder) {
       })),
     ),
     judgementCalls: project.recipes.flatMap((recipe) =>
-      callsOf(project, recipe, input.shelf).map((call) => ({ recipe: recipe.name, ...call })),
+      callsOf(figures, recipe).map((call) => ({ recipe: recipe.name, ...call })),
     ),
     offers: offersOfSameness(input, order),
   }

@@ -1,18 +1,9 @@
-import type { ProjectFile } from '@seriatim/contract'
-import { estimateLine, roomFor, timesOf, type LineEstimate } from '@seriatim/core/estimating'
-import { forecastFinish } from '@seriatim/core/forecasting'
-import {
-  planProblemText,
-  planTogether,
-  runSheets,
-  solveLine,
-  type PlanningInput,
-  toPlan,
-} from '@seriatim/core/plan'
-import { foldProgress } from '@seriatim/core/progress'
-import { deskOf, partsOf } from '@seriatim/core/trade'
+import { forecastFigures } from '@seriatim/core/forecasting'
+import { planLine, planningOf, planProblemText, planTogether, runSheets } from '@seriatim/core/plan'
+import { deskOf } from '@seriatim/core/trade'
 import type { Instant, Result } from '@seriatim/core/units'
 import {
+  figuresOf,
   readArguments,
   readBeside,
   readCount,
@@ -30,41 +21,29 @@ export function runPlan(args: readonly string[]): Printed {
   const file = readProjectFile(options.value.path)
   if (!file.ok) return file
   const { now, batchSize, beside, effort } = options.value
-  const own = ownInput(file.value, now, batchSize)
+  const figures = figuresOf(file.value, now)
   const others = readBeside(file.value, beside)
   if (!others.ok) return others
+  const searched = effort === undefined ? {} : { effort }
+  const split = batchSize === undefined ? {} : { split: { batchSize, firstBatch: null } }
+  const own = planningOf(figures, { ...split, ...searched })
   const input =
-    beside.length === 0
-      ? own.input
+    others.value.length === 0
+      ? own
       : planTogether(deskOf(file.value.project), [
-          own.input,
-          ...others.value.map((other) => ownInput(other, now, undefined).input),
+          own,
+          ...others.value.map((other) => planningOf(figuresOf(other, now))),
         ])
-  const planned = solveLine({ ...input, spare: true, ...(effort === undefined ? {} : { effort }) })
+  const planned = planLine(input)
   if (!planned.ok) return { ok: false, error: [`project: ${planProblemText(planned.error)}`] }
-  const { plan } = planned.value
-  // Several projects together have no estimate of their own to draw from.
+  const plan = planned.value
+  // Several projects together have no figures of their own to draw from.
   const forecast =
-    beside.length === 0 ? forecastFinish({ solved: planned.value, estimate: own.estimate }) : null
+    others.value.length === 0 ? forecastFigures(figures, { ...split, ...searched, before: plan }) : null
   return {
     ok: true,
     value: `${JSON.stringify(planJson(file.value.project, plan, runSheets(plan, input.work), forecast), null, 2)}\n`,
   }
-}
-
-/** What a project file's plan is made of, at its own desk. */
-export function ownInput(
-  { project, events, shelf }: ProjectFile,
-  now: Instant,
-  batchSize: number | undefined,
-): { readonly input: PlanningInput; readonly estimate: LineEstimate } {
-  const progress = foldProgress(events)
-  const materials = new Map(shelf.map((material) => [material.id, material]))
-  const estimate = estimateLine({ project, shelf: materials, progress, now })
-  const room = roomFor(partsOf(project), estimate).share
-  const split = batchSize === undefined ? {} : { split: { batchSize, firstBatch: null } }
-  const times = timesOf(estimate)
-  return { input: { ...toPlan(project), progress, now, times, shelf: materials, room, ...split }, estimate }
 }
 
 interface Options {

@@ -1,14 +1,21 @@
 import { readFileSync } from 'node:fs'
-import { fieldErrors, priceListSchema, type ProjectFile } from '@seriatim/contract'
+import { fieldErrors, priceListSchema } from '@seriatim/contract'
 import { localDateAt } from '@seriatim/core/calendar'
-import { projectForStandard } from '@seriatim/core/estimating'
-import { planDesk, type DeskJob } from '@seriatim/core/forecasting'
+import { projectForStandard, type Figures } from '@seriatim/core/estimating'
+import { planDesk } from '@seriatim/core/forecasting'
 import { quoteDoubts, quoteTiers, usualPriceList, type PriceList, type QuoteTier } from '@seriatim/core/money'
-import { foldProgress } from '@seriatim/core/progress'
-import { countModels, deskOf, type Material } from '@seriatim/core/trade'
-import type { Instant, MaterialId, Result } from '@seriatim/core/units'
+import { countModels, deskOf } from '@seriatim/core/trade'
+import type { Result } from '@seriatim/core/units'
 import { sequentialIds } from './demo/ids.ts'
-import { readArguments, readBeside, readEffort, readNow, readProjectFile, type Printed } from './input.ts'
+import {
+  figuresOf,
+  readArguments,
+  readBeside,
+  readEffort,
+  readNow,
+  readProjectFile,
+  type Printed,
+} from './input.ts'
 import { withLine } from './job.ts'
 
 /** What a project costs at each standard by a price list, and the day each could be promised for beside other projects. */
@@ -29,12 +36,10 @@ export function runQuote(args: readonly string[]): Printed {
   if (!file.ok) return file
   const others = readBeside(file.value, beside)
   if (!others.ok) return others
-  const shelf = new Map(
-    [...others.value, file.value].flatMap((each) => each.shelf.map((material) => [material.id, material])),
-  )
+  const shelf = [...others.value, file.value].flatMap((each) => each.shelf)
   const project = withLine(file.value.project, file.value.shelf, sequentialIds())
-  const progress = foldProgress(file.value.events)
-  const input = { project, shelf, now: now.value, prices: prices.value, progress, onlyLeft: of === 'left' }
+  const figures = figuresOf({ ...file.value, shelf, project }, now.value)
+  const input = { figures, prices: prices.value, onlyLeft: of === 'left' }
   const tiers = quoteTiers(input)
   if (tiers.length === 0)
     return {
@@ -45,8 +50,8 @@ export function runQuote(args: readonly string[]): Printed {
           : 'project: There is nothing to quote: no models, or no unit with stages.',
       ],
     }
-  const asked = { ...input, effort: effort.value }
-  const promised = (tier: QuoteTier) => promisedOn(tier, { ...file.value, project }, others.value, asked)
+  const queue = others.value.map((other) => figuresOf({ ...other, shelf }, now.value))
+  const promised = (tier: QuoteTier) => promisedOn(tier, figures, queue, prices.value, effort.value)
   const json = {
     project: project.name,
     models: countModels(project),
@@ -66,35 +71,24 @@ export function runQuote(args: readonly string[]): Printed {
       price: tier.price,
       promisedOn: promised(tier),
     })),
-    doubts: quoteDoubts(input, tiers),
+    doubts: quoteDoubts({ project, prices: prices.value }, tiers),
   }
   return { ok: true, value: `${JSON.stringify(json, null, 2)}\n` }
-}
-
-interface Asked {
-  readonly shelf: ReadonlyMap<MaterialId, Material>
-  readonly now: Instant
-  readonly prices: PriceList
-  readonly effort: number | undefined
 }
 
 /** The day by which a standard is done as often as the price list wants, or `null` where no plan holds. */
 function promisedOn(
   { standard }: QuoteTier,
-  { project, events }: ProjectFile,
-  others: readonly ProjectFile[],
-  { shelf, now, prices, effort }: Asked,
+  figures: Figures,
+  queue: readonly Figures[],
+  { confidence }: PriceList,
+  effort: number | undefined,
 ): string | null {
-  const job = (each: ProjectFile): DeskJob => ({ project: each.project, progress: foldProgress(each.events) })
+  const { project } = figures
   const planned = planDesk({
     desk: deskOf(project),
-    jobs: [
-      { project: projectForStandard(project, standard), progress: foldProgress(events) },
-      ...others.map(job),
-    ],
-    shelf,
-    now,
-    confidence: prices.confidence,
+    jobs: [figures.changed({ project: projectForStandard(project, standard) }), ...queue],
+    confidence,
     ...(effort === undefined ? {} : { effort }),
   })
   const doneBy = planned.ok ? (planned.value.jobs[0]?.doneBy ?? null) : null

@@ -4,7 +4,7 @@ import { adaptRecipe, bodyPlans, recipeFromSchool, recipeSchools } from '@seriat
 import type { Recipe } from '@seriatim/core/trade'
 import type { Instant, Result } from '@seriatim/core/units'
 import { sequentialIds } from './demo/ids.ts'
-import { readArguments, readNow, readProjectFile, type Printed } from './input.ts'
+import { figuresOf, readArguments, readNow, readProjectFile, type Printed } from './input.ts'
 
 /** The nine schools and the file's own recipes side by side, for the models of one of its units. */
 export function runSchools(args: readonly string[]): Printed {
@@ -26,13 +26,11 @@ export function runSchools(args: readonly string[]): Printed {
   const plan = bodyPlans.find((each) => each.id === (body ?? followed?.bodyPlan ?? 'foot'))
   if (!plan) return { ok: false, error: [`--body: one of ${bodyPlans.map((each) => each.id).join(', ')}.`] }
   // What a school takes and the shelf has not is not in stock.
-  const shelf = new Map(
-    [...starterShelf.map((each) => ({ ...each, stockMl: 0 })), ...own].map((each) => [each.id, each]),
-  )
+  const shelf = [...starterShelf.map((each) => ({ ...each, stockMl: 0 })), ...own]
   const newId = sequentialIds()
-  const input = { project, shelf, now: options.value.now }
-  const figures = (recipe: Recipe) => {
-    const { handsOn, models, stages, pots, potsThere, tools, plan: planned } = tryWay(input, [unit], recipe)
+  const figures = figuresOf({ ...file.value, shelf }, options.value.now)
+  const outcome = (recipe: Recipe) => {
+    const { handsOn, models, stages, pots, potsThere, tools, plan: planned } = tryWay(figures, [unit], recipe)
     return {
       handsOnSeconds: { low: round(handsOn.low), likely: round(handsOn.likely), high: round(handsOn.high) },
       perModelSeconds: round(handsOn.likely / Math.max(1, models)),
@@ -52,11 +50,11 @@ export function runSchools(args: readonly string[]): Printed {
     name: school.name,
     strong: school.good,
     weak: school.bad,
-    ...figures(recipeFromSchool(school, plan, school.name, newId)),
+    ...outcome(recipeFromSchool(school, plan, school.name, newId)),
   }))
   const kept = project.recipes.map((recipe) => {
     const { recipe: adapted, lost } = adaptRecipe(recipe, plan, recipe.name, newId)
-    return { way: 'recipe', id: recipe.id, name: recipe.name, lost, ...figures(adapted) }
+    return { way: 'recipe', id: recipe.id, name: recipe.name, lost, ...outcome(adapted) }
   })
   const json = {
     project: project.name,

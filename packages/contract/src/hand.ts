@@ -1,5 +1,6 @@
 import { sizes, techniques } from '@seriatim/core/trade'
-import type { EventId } from '@seriatim/core/units'
+import { broughtObservations, type PaceObservation } from '@seriatim/core/estimating'
+import type { EventId, ProjectId } from '@seriatim/core/units'
 import { z } from 'zod'
 import { idOf, instantField } from './fields.ts'
 
@@ -37,6 +38,8 @@ export const broughtRatesSchema = z
 
 const observationSchema = z.object({
   technique: technique.nullable(),
+  /** Of a small part; see the rates. */
+  small: z.boolean().exactOptional(),
   size,
   cell: z.string(),
   factor: z.number(),
@@ -47,6 +50,7 @@ const observationSchema = z.object({
 /** A recorded time of another project, with the names it goes by there. */
 const timeElsewhereSchema = z.object({
   eventId: idOf<EventId>(),
+  projectId: idOf<ProjectId>(),
   project: z.string(),
   unit: z.string(),
   stages: z.array(z.string()).readonly(),
@@ -91,3 +95,12 @@ export const bringRatesSchema = z.object({
 export type BringRates = z.output<typeof bringRatesSchema>
 export type BroughtRate = z.output<typeof broughtRateSchema>
 export type Hand = z.output<typeof handSchema>
+
+/** What is known of the painter's pace outside a project. */
+export function knownPace(
+  { brought, elsewhere }: Pick<Hand, 'brought' | 'elsewhere'>,
+  except: ProjectId,
+): readonly PaceObservation[] {
+  const taught = elsewhere.filter(({ projectId }) => projectId !== except)
+  return [...broughtObservations(brought), ...taught.flatMap((each) => each.observations)]
+}

@@ -26,6 +26,7 @@ export {
   broughtRatesSchema,
   handSchema,
   bringRatesSchema,
+  knownPace,
   type BringRates,
   type BroughtRate,
   type Hand,

@@ -1,8 +1,7 @@
 import { drawDesk, layDesk, type DeskInput } from '../src/forecasting/plan-desk.ts'
 import { bodyPlans } from '../src/recipe/body-plans.ts'
 import { recipeSchools } from '../src/recipe/schools.ts'
-import { noon } from '../src/testing/builders.ts'
-import { testShelf } from '../src/testing/recipes.ts'
+import { figuresOf } from '../src/testing/figures-of.ts'
 import { asJob, schoolJob } from '../src/testing/school-jobs.ts'
 import { deskOf, plainPlanning } from '../src/trade/project.ts'
 import type { PainterId } from '../src/units/ids.ts'
@@ -22,12 +21,12 @@ export function benchDesk(): void {
   const jobs = Array.from({ length: 40 }, (_, index) => {
     const kind = kinds[index % kinds.length]
     if (!kind) throw new Error('no school')
-    return { project: asJob(kind, `job ${String(index)}`) }
+    return figuresOf(asJob(kind, `job ${String(index)}`))
   })
   const [first, ...others] = jobs
   if (!first) throw new Error('no job')
   const desk = { ...deskOf(first.project), painters, batchesInHand: null }
-  const all: DeskInput = { desk, jobs: [first, ...others], shelf: testShelf, now: noon }
+  const all: DeskInput = { desk, jobs: [first, ...others] }
   const laid = (input: DeskInput) => {
     const result = layDesk(input)
     if (!result.ok) throw new Error(result.error.kind)

@@ -1,3 +1,4 @@
+import { figuresOf } from '../src/testing/figures-of.ts'
 import { extrasFor } from '../src/estimating/extras.ts'
 import { standardCosts } from '../src/estimating/afford.ts'
 import { estimateLine } from '../src/estimating/estimate-line.ts'
@@ -55,6 +56,7 @@ export function benchEstimating(): void {
   }
   const progress = foldProgress(events)
   const input = { project: given, shelf: testShelf, progress, now: noon }
+  const figures = () => figuresOf(given, { progress })
   const [first] = units
   if (!first) throw new RangeError('no unit')
   const piloted = { ...first, pilot: first.models.slice(0, 1).map((model) => model.id) }
@@ -66,9 +68,9 @@ export function benchEstimating(): void {
       'the same without a lap',
       medianMilliseconds(21, () => estimateLine({ ...input, progress: foldProgress([]) })),
     ],
-    ['what each standard takes', medianMilliseconds(11, () => standardCosts(input))],
-    ['optional stages that fit', medianMilliseconds(11, () => extrasFor(input, standardOf, 36_000))],
-    ['a pilot, the rest anew at each lap', medianMilliseconds(5, () => pilotReport(input, piloted))],
+    ['what each standard takes', medianMilliseconds(11, () => standardCosts(figures()))],
+    ['optional stages that fit', medianMilliseconds(11, () => extrasFor(figures(), standardOf, 36_000))],
+    ['a pilot, the rest anew at each lap', medianMilliseconds(5, () => pilotReport(figures(), piloted))],
   ]
   process.stdout.write(
     `100 models × ${String(given.line.length)} stages, ${String(progress.laps.length)} laps. Yardstick: ${unit1.toFixed(1)} ms.\n\n`,

@@ -1,7 +1,8 @@
+import { figuresOf } from '../testing/figures-of.ts'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { noon, project, stage, unit } from '../testing/builders.ts'
-import { footRecipe, testShelf } from '../testing/recipes.ts'
+import { project, stage, unit } from '../testing/builders.ts'
+import { footRecipe } from '../testing/recipes.ts'
 import { standards, type Standard } from '../trade/recipe.ts'
 import type { RecipeId, StepId, UnitId } from '../units/ids.ts'
 import { minutes } from '../units/seconds.ts'
@@ -102,7 +103,7 @@ describe('standardCosts', () => {
     stage('glint', { handsOnSecondsPerModel: minutes(5) }),
   ]
   const given = project([pikes, others], line, { recipes: [recipe] })
-  const [ofPikes, ofOthers] = standardCosts({ project: given, shelf: testShelf, now: noon })
+  const [ofPikes, ofOthers] = standardCosts(figuresOf(given))
 
   it('rises with the standard, by what each needs and how well', () => {
     const times = standards.map((standard) => ofPikes!.left[standard].likely)
@@ -125,7 +126,7 @@ describe('standardCosts', () => {
   })
 
   it('names the stages that may be added, the quickest first, as far as the time goes', () => {
-    const input = { project: given, shelf: testShelf, now: noon }
+    const input = figuresOf(given)
     const standardOf = new Map<UnitId, Standard>([
       [pikes.id, 'tabletop'],
       [others.id, 'tabletop'],

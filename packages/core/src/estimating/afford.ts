@@ -1,10 +1,9 @@
 import type { Unit, Job } from '../trade/job.ts'
-import type { Project } from '../trade/project.ts'
 import { standards, type Standard } from '../trade/recipe.ts'
 import type { UnitId } from '../units/ids.ts'
-import { estimateLine, totalOf, type EstimateInput, type TimeRange } from './estimate-line.ts'
+import { totalOf, type TimeRange } from './estimate-line.ts'
+import type { Figures } from './figures.ts'
 import { projectForStandard } from './line-for-standard.ts'
-import { amountsLeft, besideByBatch } from './amounts-left.ts'
 
 /** What is left to do until a unit is at each standard. */
 export interface StandardCosts {
@@ -15,20 +14,14 @@ export interface StandardCosts {
 }
 
 /** For every unit and standard the work left, pots opened for batches of the project's size. */
-export function standardCosts(
-  input: EstimateInput & {
-    readonly project: Pick<Project, 'units' | 'recipes' | 'line' | 'planning' | 'batchSize' | 'firstBatch'>
-  },
-): readonly StandardCosts[] {
-  const { project } = input
+export function standardCosts(figures: Figures): readonly StandardCosts[] {
+  const { project } = figures
   const byStandard = standards.map((standard) => {
-    const adapted = projectForStandard(project, standard)
-    const estimate = estimateLine({ ...input, project: adapted })
-    const beside = besideByBatch(adapted, estimate)
+    const adapted = figures.changed({ project: projectForStandard(project, standard) })
     return (unitId: UnitId) =>
       totalOf(
-        estimate.rates,
-        amountsLeft(estimate, beside, ({ work }) => work.unitId === unitId),
+        adapted.estimate.rates,
+        adapted.amountsLeft(adapted.besideByBatch, ({ work }) => work.unitId === unitId),
       )
   })
   return project.units.map(({ id }) => {

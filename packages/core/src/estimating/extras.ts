@@ -1,8 +1,7 @@
-import type { Project } from '../trade/project.ts'
 import type { Standard } from '../trade/recipe.ts'
 import type { UnitId } from '../units/ids.ts'
-import { estimateLine, totalOf, type EstimateInput } from './estimate-line.ts'
-import { amountsLeft, besideByBatch } from './amounts-left.ts'
+import { totalOf } from './estimate-line.ts'
+import type { Figures } from './figures.ts'
 import { projectForStandard } from './line-for-standard.ts'
 
 /** A stage that a unit's standard does not ask for, and whether there is time for it. */
@@ -18,22 +17,19 @@ export interface Extra {
  * fit into the time that is over, one after the other.
  */
 export function extrasFor(
-  input: EstimateInput & {
-    readonly project: Pick<Project, 'units' | 'recipes' | 'line' | 'planning' | 'batchSize' | 'firstBatch'>
-  },
+  figures: Figures,
   standardOf: ReadonlyMap<UnitId, Standard>,
   overSeconds: number,
   safety = 1,
 ): readonly Extra[] {
-  const { project } = input
-  const finest = projectForStandard(project, 'display')
-  const names = new Map(finest.line.map((stage) => [stage.id, stage.name]))
-  const all = estimateLine({ ...input, project: finest })
-  const beside = besideByBatch(finest, all)
+  const { project } = figures
+  const finest = figures.changed({ project: projectForStandard(project, 'display') })
+  const names = new Map(finest.project.line.map((stage) => [stage.id, stage.name]))
+  const all = finest.estimate
   const needed = new Set<string>()
   for (const standard of new Set(standardOf.values())) {
-    const { stages } = estimateLine({ ...input, project: projectForStandard(project, standard) })
-    for (const { work } of stages) {
+    const adapted = figures.changed({ project: projectForStandard(project, standard) })
+    for (const { work } of adapted.estimate.stages) {
       if (standardOf.get(work.unitId) === standard) needed.add(`${work.stageId} ${work.unitId}`)
     }
   }
@@ -44,7 +40,7 @@ export function extrasFor(
     )
     .map(({ work, left }) => {
       const isThis = (other: (typeof all.stages)[number]) => other.work === work
-      const { likely } = totalOf(all.rates, amountsLeft(all, beside, isThis))
+      const { likely } = totalOf(all.rates, finest.amountsLeft(finest.besideByBatch, isThis))
       const name = names.get(work.stageId) ?? ''
       return { unitId: work.unitId, name, seconds: likely * safety, perModel: likely / left }
     })

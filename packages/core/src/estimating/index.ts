@@ -9,16 +9,9 @@ export {
 export { amountsLeft, besideByBatch, type BesideWorkOf } from './amounts-left.ts'
 export { batchTime, type BatchTimes, secondsAModel, sharedHandsOnSeconds } from './batch-time.ts'
 export { broughtObservations } from './brought-rates.ts'
-export {
-  type EstimateInput,
-  estimateLine,
-  type LineEstimate,
-  type StageEstimate,
-  type TimeRange,
-  timesOf,
-  totalOf,
-} from './estimate-line.ts'
+export { type LineEstimate, type StageEstimate, type TimeRange, timesOf, totalOf } from './estimate-line.ts'
 export { type Extra, extrasFor } from './extras.ts'
+export { Figures, type FigureSources } from './figures.ts'
 export { learnBores, type LearntBores } from './learn-bores.ts'
 export { projectForStandard } from './line-for-standard.ts'
 export { askedAbout, type ObservedTime } from './observe-times.ts'

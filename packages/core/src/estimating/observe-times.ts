@@ -242,6 +242,8 @@ export function countDoneBefore(
       count += 1
       last = Math.max(last, at)
     }
-    return count === 0 ? 0 : Math.round(rememberedUnits(count, (before - last) / day))
+    // By whole days, so that what is remembered changes at midnight (UTC) and not in mid-evening.
+    const days = Math.floor(before / day) - Math.floor(last / day)
+    return count === 0 ? 0 : Math.round(rememberedUnits(count, days))
   }
 }

@@ -1,8 +1,9 @@
+import { figuresOf } from '../testing/figures-of.ts'
 import { describe, expect, it } from 'vitest'
 import type { ProgressEvent, Verdict } from '../progress/event.ts'
 import { foldProgress } from '../progress/fold-progress.ts'
 import { eventId, noon, project, stage, unit } from '../testing/builders.ts'
-import { footRecipe, materialNamed, testShelf } from '../testing/recipes.ts'
+import { footRecipe, materialNamed } from '../testing/recipes.ts'
 import type { RecipeId, StageId, StepId, UnitId } from '../units/ids.ts'
 import { addSeconds } from '../units/instant.ts'
 import { minutes } from '../units/seconds.ts'
@@ -49,12 +50,8 @@ const judged = (number: number, stageId: string, verdict: Verdict) =>
     note: 'from a metre',
   }) as ProgressEvent
 
-const inputOf = (events: readonly ProgressEvent[]) => ({
-  project: given,
-  shelf: testShelf,
-  progress: foldProgress(events),
-  now: addSeconds(noon, 100_000),
-})
+const inputOf = (events: readonly ProgressEvent[], project = given) =>
+  figuresOf(project, { progress: foldProgress(events), clock: addSeconds(noon, 100_000) })
 
 describe('pilotReport', () => {
   it('estimates the rest anew at each lap of the pilot alone', () => {
@@ -108,7 +105,7 @@ describe('pilotProposals', () => {
       ['step 1', 'wash'],
       ['new', 'edge'],
     ])
-    const again = { ...inputOf([judged(1, 'moss', 'too little')]), project: { ...given, ...after } }
+    const again = inputOf([judged(1, 'moss', 'too little')], { ...given, ...after })
     expect(pilotProposals(again, pikes, pilotReport(again, pikes), () => 'newer')).toEqual([])
   })
 

@@ -1,29 +1,23 @@
 import { colourDifference, lightness } from '../colour/colour.ts'
 import type { Stage } from '../trade/stage.ts'
 import type { Material } from '../trade/material.ts'
-import { foldProgress } from '../progress/fold-progress.ts'
 import type { Judgement, Lap, Progress } from '../progress/progress.ts'
 import { isThrough } from '../progress/hole-state.ts'
 import type { Unit, Job } from '../trade/job.ts'
-import type { Project } from '../trade/project.ts'
 import { plainStep, standardReaches, type Mix, type Recipe, type Step } from '../trade/recipe.ts'
 import { factsOf, joinWords, mixText, type Shelf, type StepFacts } from '../recipe/step-facts.ts'
 import type { ModelId, StageId, StepId } from '../units/ids.ts'
 import { seconds } from '../units/seconds.ts'
 import {
-  estimateLine,
   totalOf,
-  type EstimateInput,
   type LineEstimate,
   type StageAmount,
   type StageEstimate,
   type TimeRange,
 } from './estimate-line.ts'
+import type { Figures } from './figures.ts'
 import { bareStageOf } from './line-for-standard.ts'
 import { nothingBeside } from './touch-up.ts'
-
-type PilotProject = Pick<Project, 'units' | 'recipes' | 'line' | 'batchSize'>
-type PilotInput = EstimateInput & { readonly project: PilotProject }
 
 /** What the pilot showed at one stage. */
 export interface PilotStage {
@@ -48,17 +42,15 @@ export interface PilotReport {
   readonly restModels: number
 }
 
-const nothingDone = foldProgress([])
-
 /** A unit's pilot: every lap beside what was expected, and how each moved the estimate of the rest. */
-export function pilotReport(input: PilotInput, unit: Unit): PilotReport {
-  const progress = input.progress ?? nothingDone
+export function pilotReport(figures: Figures, unit: Unit): PilotReport {
+  const { project, progress } = figures
   const pilot = new Set<ModelId>(unit.pilot)
   const isOfPilot = (lap: Lap) => lap.done.length > 0 && lap.done.every((model) => pilot.has(model))
   const laps = progress.laps.filter(isOfPilot)
   const others = progress.laps.filter((lap) => !isOfPilot(lap))
   const after = (count: number) =>
-    estimateLine({ ...input, progress: { ...progress, laps: [...others, ...laps.slice(0, count)] } })
+    figures.changed({ progress: { ...progress, laps: [...others, ...laps.slice(0, count)] } }).estimate
   const steps = Array.from({ length: laps.length + 1 }, (_, count) => after(count))
   const [before = after(0)] = steps
   const now = steps.at(-1) ?? before
@@ -66,7 +58,7 @@ export function pilotReport(input: PilotInput, unit: Unit): PilotReport {
     .filter(({ work }) => work.unitId === unit.id && work.takers.some((model) => pilot.has(model)))
     .flatMap((estimate): PilotStage[] => {
       const { stageId } = estimate.work
-      const stage = input.project.line.find((each) => each.id === stageId)
+      const stage = project.line.find((each) => each.id === stageId)
       if (!stage) return []
       const takers = estimate.work.takers.filter((model) => pilot.has(model))
       const own = laps.filter((lap) => lap.stageId === stageId)
@@ -88,7 +80,7 @@ export function pilotReport(input: PilotInput, unit: Unit): PilotReport {
   return {
     stages,
     estimate: now,
-    rest: steps.map((each) => totalOf(each.rates, restOf(each, input, unit, progress))),
+    rest: steps.map((each) => totalOf(each.rates, restOf(each, figures, unit))),
     restModels: unit.models.length - pilot.size,
   }
 }
@@ -106,9 +98,8 @@ function latestOn(progress: Progress, stageId: StageId, pilot: ReadonlySet<Model
 
 function restOf(
   estimate: LineEstimate,
-  { project }: PilotInput,
+  { project, progress }: Pick<Figures, 'project' | 'progress'>,
   unit: Unit,
-  progress: Progress,
 ): readonly StageAmount[] {
   const pilot = new Set(unit.pilot)
   const stageById = new Map(project.line.map((stage) => [stage.id, stage]))
@@ -150,15 +141,15 @@ export type PilotProposal =
  * the same regions, of the nearest lighter colour on the shelf. `newId` gives UUIDs.
  */
 export function pilotProposals(
-  input: PilotInput,
+  figures: Figures,
   unit: Unit,
   report: PilotReport,
   newId: () => string,
 ): readonly PilotProposal[] {
-  const progress = input.progress ?? nothingDone
-  const recipe = input.project.recipes.find((each) => each.unitIds.includes(unit.id))
-  const restAt = (estimate: LineEstimate, of: PilotInput, stageId: StageId): number => {
-    const amounts = restOf(estimate, of, unit, progress)
+  const { project, shelf } = figures
+  const recipe = project.recipes.find((each) => each.unitIds.includes(unit.id))
+  const restAt = (of: Figures, stageId: StageId, estimate = of.estimate): number => {
+    const amounts = restOf(estimate, of, unit)
     return totalOf(
       estimate.rates,
       amounts.filter((each) => each.stage.work.stageId === stageId),
@@ -166,47 +157,43 @@ export function pilotProposals(
   }
   return report.stages.flatMap(({ stage, judgement }): PilotProposal[] => {
     if (judgement?.verdict === 'did nothing') {
-      const seconds = restAt(report.estimate, input, stage.id)
+      const seconds = restAt(figures, stage.id, report.estimate)
       return [{ kind: 'leave out', stage, note: judgement.note, seconds }]
     }
     if (judgement?.verdict === 'another colour' && judgement.mix && recipe) {
       const { mix } = judgement
-      const material = mixText(mix, input.shelf)
+      const material = mixText(mix, shelf)
       const proposal = { kind: 'recolour', stage, note: judgement.note, mix, material } as const
-      const after = {
-        ...input,
-        project: { ...input.project, ...recoloured(input.project, recipe, proposal) },
-      }
-      const seconds = restAt(estimateLine(after), after, stage.id) - restAt(report.estimate, input, stage.id)
+      const after = figures.changed({ project: { ...project, ...recoloured(project, recipe, proposal) } })
+      const seconds = restAt(after, stage.id) - restAt(figures, stage.id, report.estimate)
       return [{ ...proposal, seconds, text: `${stage.name} in ${material}` }]
     }
     if (judgement?.verdict !== 'too little' || !recipe) return []
-    const facts = factsOf(recipe, input.shelf).filter((each) =>
+    const facts = factsOf(recipe, shelf).filter((each) =>
       stage.steps.some((step) => step.stepId === each.step.id),
     )
-    const wanted = highlightOver(facts, input.shelf, unit, newId)
+    const wanted = highlightOver(facts, shelf, unit, newId)
     const there = wanted && sameStep(recipe, wanted)
     if (!wanted || (there && standardReaches(there.standard, unit.standard))) return []
     // What the recipe keeps for a better standard is taken from this one on.
     const step = there ? { ...there, standard: wanted.standard } : wanted
-    const own = bareStageOf(recipe, step, input.project)
-    const added = {
-      ...input,
+    const own = bareStageOf(recipe, step, project)
+    const added = figures.changed({
       project: {
-        ...input.project,
-        recipes: input.project.recipes.map((each) => (each === recipe ? withHighlight(each, step) : each)),
-        line: [...input.project.line, own],
+        ...project,
+        recipes: project.recipes.map((each) => (each === recipe ? withHighlight(each, step) : each)),
+        line: [...project.line, own],
       },
-    }
+    })
     const [paint] = step.mix
-    const name = paint ? (input.shelf.get(paint.materialId)?.name ?? '') : ''
+    const name = paint ? (shelf.get(paint.materialId)?.name ?? '') : ''
     const where = step.on === 'whole' ? 'everything' : `the ${joinWords(step.on)}`
     return [
       {
         kind: 'add',
         stage,
         note: judgement.note,
-        seconds: restAt(estimateLine(added), added, own.id),
+        seconds: restAt(added, own.id),
         text: `Highlights of ${name} on ${where}`,
         step,
       },

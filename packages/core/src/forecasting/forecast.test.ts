@@ -1,6 +1,6 @@
+import { figuresOf } from '../testing/figures-of.ts'
 import { describe, expect, it } from 'vitest'
 import { localDateAt } from '../calendar/sessions.ts'
-import { estimateLine, type EstimateInput } from '../estimating/estimate-line.ts'
 import type { Painter } from '../trade/desk.ts'
 import { type Project, plainPlanning } from '../trade/project.ts'
 import { noon } from '../testing/builders.ts'
@@ -8,7 +8,7 @@ import { eveningLine, troops } from '../testing/evening-job.ts'
 import { datesHeld, knownPlan, worlds } from '../testing/lived-plans.ts'
 import { rounds } from '../testing/rounds.ts'
 import { forecastFinish } from './forecast-finish.ts'
-import { offersFor, takeOffer, tryOffer } from './offers.ts'
+import { forecastFigures, offersFor, takeOffer, tryOffer } from './offers.ts'
 
 const forecast = (given: Project, futures = 300) => forecastFinish({ ...knownPlan(given), futures })
 
@@ -62,11 +62,11 @@ describe('offers', () => {
     dueOn: '2026-11-25' as Project['dueOn'],
     line: [...eveningLine.slice(0, 3), { ...eveningLine[3]!, tableReady: true }, eveningLine[4]!],
   })
-  const estimateInput: EstimateInput = { project: due, shelf: new Map(), now: noon }
-  const input = { project: due, now: noon, estimateInput, effort: 40_000, futures: 200 }
+  const figures = figuresOf(due, { shelf: new Map() })
+  const wish = { effort: 40_000, futures: 200 }
 
   it('are what a painter could do, each worked out by running it', () => {
-    const offers = offersFor(due, estimateLine(estimateInput))
+    const offers = offersFor(due, figures.estimate)
     expect(offers.map((offer) => offer.kind)).toEqual([
       'one-more-session',
       'longer-sessions',
@@ -75,10 +75,10 @@ describe('offers', () => {
       'batch-size',
       'in-hand',
     ])
-    const before = tryOffer(input, null)!
-    const longer = tryOffer(input, { kind: 'longer-sessions', bySeconds: 3600 })!
+    const before = forecastFigures(figures, wish)!
+    const longer = tryOffer(figures, { kind: 'longer-sessions', bySeconds: 3600 }, wish)!
     expect(longer.odds!).toBeGreaterThan(before.odds!)
-    const less = tryOffer(input, { kind: 'leave-out', stageId: eveningLine[3]!.id })!
+    const less = tryOffer(figures, { kind: 'leave-out', stageId: eveningLine[3]!.id }, wish)!
     expect(less.odds!).toBeGreaterThan(before.odds!)
   })
 
@@ -104,7 +104,7 @@ describe('offers', () => {
 
   it('have no forecast where there is no plan', () => {
     const none = { ...due, line: [] }
-    expect(tryOffer({ ...input, project: none }, null)).toBeNull()
+    expect(forecastFigures(figuresOf(none), wish)).toBeNull()
   })
 })
 

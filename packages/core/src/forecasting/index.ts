@@ -4,10 +4,9 @@ export {
   type JobForecast,
   type SpreadDriver,
 } from './forecast-finish.ts'
-export { type Offer, type OfferInput, offersFor, takeOffer, tryOffer } from './offers.ts'
+export { forecastFigures, type OddsWish, type Offer, offersFor, takeOffer, tryOffer } from './offers.ts'
 export {
   type DeskInput,
-  type DeskJob,
   type DeskLaid,
   type DeskPlan,
   drawDesk,
@@ -17,4 +16,4 @@ export {
   planDesk,
   type SolvedDesk,
 } from './plan-desk.ts'
-export { planNow, type ProjectNow } from './plan-now.ts'
+export { planNow } from './plan-now.ts'

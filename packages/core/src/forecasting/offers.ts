@@ -1,11 +1,11 @@
 import type { Instant } from '../units/instant.ts'
 import { painterSessions } from '../calendar/painter-sessions.ts'
 import { localDateAt } from '../calendar/sessions.ts'
-import { estimateLine, timesOf, type EstimateInput, type LineEstimate } from '../estimating/estimate-line.ts'
-import { roomFor } from '../estimating/room.ts'
+import type { LineEstimate } from '../estimating/estimate-line.ts'
+import type { Figures } from '../estimating/figures.ts'
 import { solveLine } from '../plan/plan-line.ts'
-import { toPlan, type ProjectToPlan } from '../plan/to-plan.ts'
-import { partsOf, type Project } from '../trade/project.ts'
+import { planningOf, type PlanWish } from '../plan/to-plan.ts'
+import type { Project } from '../trade/project.ts'
 import { largestBatchSize } from '../trade/batches.ts'
 import type { StageId } from '../units/ids.ts'
 import { addDays, type LocalDate } from '../units/local-date.ts'
@@ -20,8 +20,7 @@ export type Offer =
   | { readonly kind: 'batch-size'; readonly batchSize: number }
   | { readonly kind: 'in-hand'; readonly batches: number }
 
-export interface OfferInput extends Omit<ProjectToPlan, 'times' | 'split' | 'shelf' | 'room'> {
-  readonly estimateInput: EstimateInput
+export interface OddsWish extends PlanWish {
   readonly futures?: number
 }
 
@@ -106,23 +105,19 @@ function withOneMoreSession(project: Project, now: Instant): Project {
 }
 
 /**
- * The forecast with the offer taken: planned anew and drawn anew with the same seed. `null` without a plan.
- * @param input with the plan that is shown as `before` it is that very plan whose futures are drawn, and each offer begins
- * with it.
+ * The forecast of a project's plan. `null` without a plan.
+ * @param wish with the plan that is shown as `before` it is that very plan whose futures are drawn.
  */
-export function tryOffer(input: OfferInput, offer: Offer | null): FinishForecast | null {
-  const { project: given, estimateInput, futures = usualFutures, effort = usualEffort, ...planning } = input
-  const project = offer ? takeOffer(given, offer, input.now) : given
-  const estimate = estimateLine({ ...estimateInput, project })
-  const solved = solveLine({
-    ...planning,
-    effort,
-    ...toPlan(project),
-    times: timesOf(estimate),
-    shelf: estimateInput.shelf,
-    room: roomFor(partsOf(project), estimate).share,
-    spare: true,
-  })
+export function forecastFigures(figures: Figures, wish: OddsWish = {}): FinishForecast | null {
+  const { futures = usualFutures, effort = usualEffort, ...planning } = wish
+  const solved = solveLine(planningOf(figures, { ...planning, effort, spare: true }))
   if (!solved.ok) return null
-  return forecastFinish({ solved: solved.value, estimate, futures, seed: input.seed ?? 1 })
+  const { estimate } = figures
+  return forecastFinish({ solved: solved.value, estimate, futures, seed: wish.seed ?? 1 })
+}
+
+/** The same with the offer taken: planned anew, beginning with the plan before, and drawn anew with the same seed. */
+export function tryOffer(figures: Figures, offer: Offer, wish: OddsWish = {}): FinishForecast | null {
+  const project = takeOffer(figures.project, offer, figures.now)
+  return forecastFigures(figures.changed({ project }), wish)
 }

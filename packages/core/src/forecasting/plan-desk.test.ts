@@ -1,6 +1,6 @@
+import { figuresOf } from '../testing/figures-of.ts'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { drying, noon, project, stage, unit } from '../testing/builders.ts'
-import { testShelf } from '../testing/recipes.ts'
 import { deskOf, plainPlanning, type Project } from '../trade/project.ts'
 import type { PainterId, ProjectId, StageId } from '../units/ids.ts'
 import type { LocalDate } from '../units/local-date.ts'
@@ -33,9 +33,7 @@ type Jobs = readonly [Project, ...Project[]]
 
 const given = ([first, ...others]: Jobs, of: Project): DeskInput => ({
   desk: deskOf(of),
-  jobs: [{ project: first }, ...others.map((project) => ({ project }))],
-  shelf: testShelf,
-  now: noon,
+  jobs: [figuresOf(first), ...others.map((project) => figuresOf(project))],
   effort: 200_000,
 })
 

@@ -1,26 +1,28 @@
 import { paintedBy } from '../calendar/due.ts'
-import { estimateLine, timesOf, type EstimateInput, type LineEstimate } from '../estimating/estimate-line.ts'
+import { estimateLine, type LineEstimate } from '../estimating/estimate-line.ts'
+import type { Figures } from '../estimating/figures.ts'
+import { cellOf } from '../estimating/observe-times.ts'
 import { roomFor } from '../estimating/room.ts'
 import type { LaidPlan, LinePlan } from '../plan/line-plan.ts'
 import { layLine, solveLine, type PlanningInput, type SolvedLine } from '../plan/plan-line.ts'
 import type { PlanProblem } from '../plan/plan-notes.ts'
 import { planTogether } from '../plan/plan-together.ts'
 import { runSheets, type RunSheet } from '../plan/run-sheet.ts'
-import { toPlan } from '../plan/to-plan.ts'
+import { planningOf } from '../plan/to-plan.ts'
 import type { Desk } from '../trade/desk.ts'
 import type { Work } from '../trade/job.ts'
-import { wishesOf, type Project } from '../trade/project.ts'
+import { wishesOf } from '../trade/project.ts'
 import type { ProjectId } from '../units/ids.ts'
-import { addSeconds, type Instant } from '../units/instant.ts'
+import { addSeconds, instant, type Instant } from '../units/instant.ts'
 import { success, type Result } from '../units/result.ts'
 import { forecastJobs, type FinishForecast, type JobForecast } from './forecast-finish.ts'
 import { besideRush, hurried, running } from './rush-job.ts'
 
 /** What is planned at one desk. */
-export interface DeskInput extends Pick<EstimateInput, 'shelf' | 'now' | 'known'> {
+export interface DeskInput {
   readonly desk: Desk
-  /** Those put first before the others. */
-  readonly jobs: readonly [DeskJob, ...DeskJob[]]
+  /** The figures of each job, those put first before the others. */
+  readonly jobs: readonly [Figures, ...Figures[]]
   /** This one first, whatever it costs the others; these then by their dates. */
   readonly rush?: ProjectId | null
   /** When some would be done if they had the desk to themselves, as an answer before has it: they are not planned apart again. */
@@ -31,10 +33,6 @@ export interface DeskInput extends Pick<EstimateInput, 'shelf' | 'now' | 'known'
   readonly confidence?: number
   readonly effort?: number
   readonly isCalledOff?: () => boolean
-}
-
-export interface DeskJob extends Pick<PlanningInput, 'progress'> {
-  readonly project: Project
 }
 
 /** One job among the others, as it is planned. */
@@ -86,29 +84,12 @@ export interface SolvedDesk {
 
 /** Several jobs at one desk in one plan, when each is done in it, and what it would be by itself. */
 export function layDesk(input: DeskInput): Result<SolvedDesk, PlanProblem> {
-  const { desk, shelf, now, known, rush, effort, isCalledOff } = input
+  const { desk, rush, effort, isCalledOff } = input
   const given = tellApart(input.jobs)
+  const now = instant(Math.max(...given.map((job) => job.now)))
   const isKnownAlone = (id: ProjectId) => id !== rush && input.aloneAt?.has(id) === true
-  const ready = ({ project, progress }: DeskJob): PlanningInput => {
-    const own = {
-      ...toPlan(project, desk),
-      now,
-      shelf,
-      ...(progress ? { progress } : {}),
-      ...(effort === undefined ? {} : { effort }),
-      ...(isCalledOff ? { isCalledOff } : {}),
-    }
-    // Together they are estimated once more, as one.
-    if (isKnownAlone(project.id)) return own
-    const estimate = estimateLine({
-      project,
-      shelf,
-      now,
-      ...(progress ? { progress } : {}),
-      ...(known ? { known } : {}),
-    })
-    return { ...own, times: timesOf(estimate), room: roomFor(own, estimate).share }
-  }
+  const wish = { ...(effort === undefined ? {} : { effort }), ...(isCalledOff ? { isCalledOff } : {}) }
+  const ready = (job: Figures): PlanningInput => ({ ...planningOf(job, wish, desk), now })
   const [first, ...others] = given
   const inputs: [PlanningInput, ...PlanningInput[]] = [ready(first), ...others.map(ready)]
   // Planned apart to be compared, and the rush job to be kept so; of many, with less effort each.
@@ -119,26 +100,15 @@ export function layDesk(input: DeskInput): Result<SolvedDesk, PlanProblem> {
   })
   const rushed = alone[given.findIndex((job) => job.project.id === rush)]
   const calm = planTogether(desk, inputs)
-  const together = hurried(calm, given, rush ?? null, rushed?.ok ? rushed.value.finishesAt : now)
-  // At one desk it is one hand: what it showed at one job holds for the others.
-  const estimate = estimateLine({
-    project: together.work,
-    shelf,
-    now,
-    ...(together.progress ? { progress: together.progress } : {}),
-    ...(known ? { known } : {}),
-  })
-  const asEstimated = { times: timesOf(estimate), room: roomFor(together, estimate).share }
+  const hurriedOn = hurried(calm, given, rush ?? null, rushed?.ok ? rushed.value.finishesAt : now)
+  const estimate = estimateTogether(given, calm, now)
+  const room = roomFor(hurriedOn, estimate).share
+  const together = { ...hurriedOn, room }
   const before = rushed?.ok
-    ? besideRush(
-        { ...together, ...asEstimated },
-        rushed.value,
-        input.before ?? running({ ...calm, ...asEstimated }),
-      )
+    ? besideRush(together, rushed.value, input.before ?? running({ ...calm, room }))
     : input.before
   const solved = solveLine({
     ...together,
-    ...asEstimated,
     ...(before ? { before } : {}),
     spare: true,
   })
@@ -219,19 +189,34 @@ function potsShared({ stretches, batches }: LinePlan, asked: SolvedDesk['asked']
   return shared
 }
 
+/**
+ * The jobs estimated as one, for what is common to them: at one desk it is one hand, and what it showed at one job holds for
+ * the others. Each job's own figures have that already, so what they know of each other is left out.
+ */
+function estimateTogether(jobs: DeskInput['jobs'], { work, progress, shelf }: PlanningInput, now: Instant) {
+  const [{ known }] = jobs
+  const here = new Set(jobs.flatMap((job) => job.estimate.stages.map(({ work }) => cellOf(work))))
+  return estimateLine({
+    project: work,
+    shelf: shelf ?? new Map(),
+    now,
+    ...(progress ? { progress } : {}),
+    known: known.filter(({ cell }) => !here.has(cell)),
+  })
+}
+
 /** Units of one name in several jobs are told apart by their job's. */
 function tellApart(jobs: DeskInput['jobs']): DeskInput['jobs'] {
   const names = jobs.flatMap((job) => job.project.units.map((unit) => unit.name))
   const twice = new Set(names.filter((name, at) => names.indexOf(name) !== at))
-  const named = ({ project, ...rest }: DeskJob): DeskJob => ({
-    ...rest,
-    project: {
-      ...project,
-      units: project.units.map((unit) =>
-        twice.has(unit.name) ? { ...unit, name: `${unit.name} (${project.name})` } : unit,
-      ),
-    },
-  })
+  const named = (job: Figures): Figures => {
+    const { units, name } = job.project
+    if (!units.some((unit) => twice.has(unit.name))) return job
+    const apart = units.map((unit) =>
+      twice.has(unit.name) ? { ...unit, name: `${unit.name} (${name})` } : unit,
+    )
+    return job.changed({ project: { ...job.project, units: apart } })
+  }
   const [first, ...others] = jobs
   return [named(first), ...others.map(named)]
 }

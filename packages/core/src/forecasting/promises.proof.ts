@@ -1,8 +1,7 @@
+import { figuresOf } from '../testing/figures-of.ts'
 import { describe, expect, it } from 'vitest'
 import { recipeSchools } from '../recipe/schools.ts'
-import { noon } from '../testing/builders.ts'
 import { promisesKept, worlds } from '../testing/lived-plans.ts'
-import { testShelf } from '../testing/recipes.ts'
 import { asJob, schoolJob } from '../testing/school-jobs.ts'
 import { deskOf, plainPlanning } from '../trade/project.ts'
 import type { PainterId } from '../units/ids.ts'
@@ -21,14 +20,12 @@ describe('a promise', () => {
     const jobs = Array.from({ length: 10 }, (_, index) => {
       const school = recipeSchools[index % recipeSchools.length]!
       const given = schoolJob(school.id, 'foot', 1 + (index % 3), { evenings: hours })
-      return { project: asJob(given, `job ${String(index)}`) }
+      return figuresOf(asJob(given, `job ${String(index)}`))
     })
     const [first, ...others] = jobs
     const input = {
       desk: { ...deskOf(first!.project), painters, batchesInHand: 8 },
       jobs: [first!, ...others] as const,
-      shelf: testShelf,
-      now: noon,
       effort: 400_000,
     }
     const kept = promisesKept(input, worlds.otherwise, { studios: 300, futures: 800, seed: 4000 })

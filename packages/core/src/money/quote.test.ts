@@ -3,14 +3,15 @@ import { describe, expect, it } from 'vitest'
 import type { ProgressEvent } from '../progress/event.ts'
 import { progressAt } from '../progress/fold-progress.ts'
 import { noon } from '../testing/builders.ts'
-import { testShelf } from '../testing/recipes.ts'
 import { schoolJob } from '../testing/school-jobs.ts'
 import { standardReaches, standards } from '../trade/recipe.ts'
 import type { EventId, ModelId, PainterId, RecipeId, StageId, UnitId } from '../units/ids.ts'
 import type { Instant } from '../units/instant.ts'
 import { minor, sumOf } from './money.ts'
 import { usualPriceList, type PriceList } from './price-list.ts'
+import { figuresOf } from '../testing/figures-of.ts'
 import { rounds } from '../testing/rounds.ts'
+import type { Progress } from '../progress/progress.ts'
 import {
   leftToFiner,
   outcomeOfQuote,
@@ -24,7 +25,7 @@ import {
 
 const job = schoolJob('layers-over-colour', 'foot', 3)
 const quoted = (some: Partial<PriceList> = {}, project = job) =>
-  quoteTiers({ project, shelf: testShelf, now: noon, prices: { ...usualPriceList, ...some } })
+  quoteTiers({ figures: figuresOf(project), prices: { ...usualPriceList, ...some } })
 
 const share = fc.double({ min: 0, max: 1, noNaN: true })
 const price = fc.integer({ min: 0, max: 20_000 }).map(minor)
@@ -128,7 +129,7 @@ describe('a quote', () => {
     }
     const prices = { ...usualPriceList, painters: [{ painterId: brann!, hour: minor(3000) }] }
     const hour = (workOf?: ReadonlyMap<PainterId, number>) =>
-      quoteTiers({ project, shelf: testShelf, now: noon, prices, ...(workOf ? { workOf } : {}) })[0]!.hour
+      quoteTiers({ figures: figuresOf(project), prices, ...(workOf ? { workOf } : {}) })[0]!.hour
     expect(hour()).toBe(2500)
     expect(
       hour(
@@ -189,7 +190,7 @@ describe('a quote', () => {
   })
 
   it('names the stages of a standard whose leaving out moves its price most', () => {
-    const input = { project: job, shelf: testShelf, now: noon, prices: usualPriceList }
+    const input = { figures: figuresOf(job), prices: usualPriceList }
     const { standard, price, hours } = quoteTiers(input).at(-1)!
     const movers = priceMovers(input, standard)
     expect(movers.length).toBeGreaterThan(0)
@@ -228,19 +229,20 @@ it('names only standards that every unit reaches', () => {
 })
 
 it('a stage that is left to a finer standard is not in the price of the plainer one any more', () => {
-  const input = { project: job, shelf: testShelf, now: noon, prices: usualPriceList }
+  const input = { figures: figuresOf(job), prices: usualPriceList }
   const standard = 'tabletop'
   const [mover] = priceMovers(input, standard)
   const project = leftToFiner(job, mover!.stageId, 'tabletop plus')
   const priceOf = (given: typeof job, of: string) =>
-    quoteTiers({ ...input, project: given }).find((tier) => tier.standard === of)!.price
+    quoteTiers({ ...input, figures: figuresOf(given) }).find((tier) => tier.standard === of)!.price
   expect(priceOf(job, standard) - priceOf(project, standard)).toBeGreaterThan(0)
   expect(priceOf(project, 'tabletop plus')).toBe(priceOf(job, 'tabletop plus'))
   expect(leftToFiner(job, 'no such stage' as StageId, 'display')).toEqual(job)
 })
 
 describe('what is left of a begun job', () => {
-  const all = { project: job, shelf: testShelf, now: noon, prices: usualPriceList }
+  const all = { figures: figuresOf(job), prices: usualPriceList }
+  const at = (progress: Progress) => ({ figures: figuresOf(job, { progress }) })
   const input = { ...all, onlyLeft: true }
   const models = job.units.flatMap((unit) => unit.models.map((model) => model.id))
   const punch = (stageId: StageId, modelIds: readonly ModelId[], number: number): ProgressEvent => ({
@@ -258,13 +260,13 @@ describe('what is left of a begun job', () => {
     )
 
   it('costs as much as all of it while nothing is done', () => {
-    expect(quoteTiers({ ...input, progress: after(0) })).toEqual(quoteTiers(input))
+    expect(quoteTiers({ ...input, ...at(after(0)) })).toEqual(quoteTiers(input))
   })
 
   it('costs less with each stage that is done, in hours and in materials, and is packed all the same', () => {
-    const at = (upTo: number) =>
-      quoteTiers({ ...input, progress: after(upTo) }).find((tier) => tier.standard === own)!
-    const tiers = Array.from({ length: job.line.length - 1 }, (_, upTo) => at(upTo))
+    const tierAt = (upTo: number) =>
+      quoteTiers({ ...input, ...at(after(upTo)) }).find((tier) => tier.standard === own)!
+    const tiers = Array.from({ length: job.line.length - 1 }, (_, upTo) => tierAt(upTo))
     tiers.slice(1).forEach((tier, index) => {
       const before = tiers[index]!
       expect(tier.hours.likely).toBeLessThan(before.hours.likely)
@@ -278,17 +280,17 @@ describe('what is left of a begun job', () => {
   it('cleans nobody who is begun, bases nobody who is finished, and is nothing where all is done', () => {
     const half = models.slice(0, 5)
     const [whole] = quoteTiers(all)
-    const [begun] = quoteTiers({ ...input, progress: after(1, half) })
+    const [begun] = quoteTiers({ ...input, ...at(after(1, half)) })
     expect(begun!.parts.preparation).toBe(Math.round((whole!.parts.preparation * 10) / 15))
     expect(begun!.parts.basing).toBe(whole!.parts.basing)
-    const [some] = quoteTiers({ ...input, progress: after(job.line.length, half) })
+    const [some] = quoteTiers({ ...input, ...at(after(job.line.length, half)) })
     expect(some!.parts.basing).toBe(Math.round((whole!.parts.basing * 10) / 15))
     // What ten take, and nothing for the five: the same job without them.
     const [unit] = job.units
     const ten = { ...job, units: [{ ...unit!, models: unit!.models.slice(5) }] }
-    const [tenAlone] = quoteTiers({ ...input, project: ten })
+    const [tenAlone] = quoteTiers({ ...input, figures: figuresOf(ten) })
     expect(some!.parts.materials).toBe(tenAlone!.parts.materials)
-    const finer = quoteTiers({ ...input, progress: after(job.line.length) })
+    const finer = quoteTiers({ ...input, ...at(after(job.line.length)) })
     expect(finer.filter((tier) => standardReaches(tier.standard, own))).toEqual([])
   })
 
@@ -312,8 +314,8 @@ describe('what is left of a begun job', () => {
     ]
     const progress = progressAt(log, noon)
     const [plain] = quoteTiers(all)
-    const [slow] = quoteTiers({ ...all, progress })
-    const [left] = quoteTiers({ ...input, progress })
+    const [slow] = quoteTiers({ ...all, ...at(progress) })
+    const [left] = quoteTiers({ ...input, ...at(progress) })
     expect(slow!.hours.likely).toBeGreaterThan(plain!.hours.likely)
     expect(slow!.parts.preparation).toBe(plain!.parts.preparation)
     expect(slow!.parts.materials).toBe(plain!.parts.materials)
@@ -324,8 +326,8 @@ describe('what is left of a begun job', () => {
   it('is what was left at that moment, whatever was done since', () => {
     const [first, second] = job.line
     const log = [punch(first!.id, models, 0), punch(second!.id, models, 1)]
-    expect(quoteTiers({ ...input, progress: progressAt(log, log[0]!.at) })).toEqual(
-      quoteTiers({ ...input, progress: after(1) }),
+    expect(quoteTiers({ ...input, ...at(progressAt(log, log[0]!.at)) })).toEqual(
+      quoteTiers({ ...input, ...at(after(1)) }),
     )
   })
 })

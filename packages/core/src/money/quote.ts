@@ -1,19 +1,12 @@
 import { standardsOffered } from '../estimating/afford.ts'
-import { amountsLeft, besideByBatch } from '../estimating/amounts-left.ts'
-import {
-  estimateLine,
-  totalOf,
-  type EstimateInput,
-  type LineEstimate,
-  type TimeRange,
-} from '../estimating/estimate-line.ts'
+import { totalOf, type LineEstimate, type TimeRange } from '../estimating/estimate-line.ts'
+import type { Figures } from '../estimating/figures.ts'
 import { projectForStandard } from '../estimating/line-for-standard.ts'
 import { normalQuantile } from '../estimating/quantiles.ts'
 import { materialsNeeded } from '../mixing/materials-needed.ts'
 import { followedRecipes } from '../ordering/line-of-order.ts'
 import { surfacePresets } from '../presets/presets.ts'
 import { isThrough } from '../progress/hole-state.ts'
-import type { Progress } from '../progress/progress.ts'
 import { formOf } from '../trade/material.ts'
 import { countModels, takesStage, type Job } from '../trade/job.ts'
 import type { Project } from '../trade/project.ts'
@@ -52,11 +45,10 @@ export interface QuoteTier {
   readonly price: Minor
 }
 
-export interface QuoteInput extends Pick<EstimateInput, 'shelf' | 'now' | 'known'> {
-  readonly project: Project
+export interface QuoteInput {
+  /** Of the project that is quoted: its laps tell how long things take. */
+  readonly figures: Figures
   readonly prices: PriceList
-  /** What was recorded of it: its laps tell how long things take. */
-  readonly progress?: Progress
   /** Only what is left by that is quoted; else all of the project is, what is done too. */
   readonly onlyLeft?: boolean
   /** Seconds of the job by painter, as a plan shares them; without it everybody counts the same. */
@@ -75,7 +67,7 @@ export type QuoteDoubt =
 /** The standards that some unit tells apart and all reach, each with its price; the plainest first. */
 export function quoteTiers(asked: QuoteInput): readonly QuoteTier[] {
   const input = quotable(asked)
-  const { project } = input
+  const { project } = input.figures
   const offers = project.units
     .filter((unit) => unit.models.length > 0)
     .map((unit) => standardsOffered(unit.id, project))
@@ -90,41 +82,33 @@ export function quoteTiers(asked: QuoteInput): readonly QuoteTier[] {
 }
 
 /** Where all of it is quoted, its laps count as if they were another job's: they teach, and nothing is done. */
-function quotable({ progress, onlyLeft = false, ...input }: QuoteInput): QuoteInput {
-  if (!progress) return input
-  if (onlyLeft) return { ...input, progress, onlyLeft }
-  const { observed } = estimateLine({ ...input, progress })
-  return { ...input, known: [...(input.known ?? []), ...observed.flatMap((each) => each.observations)] }
+function quotable({ figures, ...input }: QuoteInput): QuoteInput {
+  return { ...input, figures: input.onlyLeft === true ? figures : figures.untouched() }
 }
 
 /** @param adapted with the stages of the standard, and no others. @param input as `quotable` has it. */
 function tierOf(adapted: Project, standard: Standard, input: QuoteInput): QuoteTier {
-  const { shelf, now, known, prices, progress } = input
-  const estimate = estimateLine({
-    project: adapted,
-    shelf,
-    now,
-    ...(known ? { known } : {}),
-    ...(progress ? { progress } : {}),
-  })
-  const hours = totalOf(estimate.rates, amountsLeft(estimate, besideByBatch(adapted, estimate)))
+  const { figures, prices, onlyLeft = false } = input
+  const own = figures.changed({ project: adapted })
+  const { estimate, progress } = own
+  const hours = totalOf(estimate.rates, own.amountsLeft())
   const chargedSeconds = heldSeconds(hours, prices.confidence)
   const hour = hourOf(input)
   // Whoever has a coat on it was cleaned and put together; a base is finished last (common practice).
-  const isRaw = (model: ModelId) => (progress?.marks.get(model)?.size ?? 0) === 0
+  const isRaw = (model: ModelId) => (progress.marks.get(model)?.size ?? 0) === 0
   const isUnfinished = unfinishedModels(estimate)
-  const own = {
+  const parts = {
     painting: minor((chargedSeconds * hour) / 3600),
     preparation: minor((footModels(adapted, isRaw) * prices.preparationSeconds * hour) / 3600),
     materials: materialCost(adapted, standard, input),
-    basing: minor(footModels(adapted, (id) => !progress || isUnfinished(id)) * prices.basing),
+    basing: minor(footModels(adapted, (id) => !onlyLeft || isUnfinished(id)) * prices.basing),
     packing: minor(countModels(adapted) * prices.packing + prices.box),
   }
-  const cost = sumOf(Object.values(own))
+  const cost = sumOf(Object.values(parts))
   const contingency = minor(cost * prices.contingency)
   const margin = minor((cost + contingency) * prices.margin)
-  const parts = { ...own, contingency, margin }
-  return { standard, hours, chargedSeconds, hour, parts, price: sumOf(Object.values(parts)) }
+  const all = { ...parts, contingency, margin }
+  return { standard, hours, chargedSeconds, hour, parts: all, price: sumOf(Object.values(all)) }
 }
 
 /** The time that is enough in so many of all cases, where times are log-normal. */
@@ -135,7 +119,7 @@ function heldSeconds({ likely, high }: TimeRange, confidence: number): number {
   return likely * (high / likely) ** reach
 }
 
-function hourOf({ project, prices, workOf }: QuoteInput): Minor {
+function hourOf({ figures: { project }, prices, workOf }: QuoteInput): Minor {
   const priceOf = (id: PainterId) =>
     prices.painters.find((each) => each.painterId === id)?.hour ?? prices.hour
   // A plan names who really paints it; without one everybody of the project counts the same.
@@ -161,7 +145,8 @@ function unfinishedModels({ stages }: LineEstimate): (id: ModelId) => boolean {
 }
 
 /** By what the recipes use, not by what is bought. */
-function materialCost(project: Project, standard: Standard, { shelf, prices, progress }: QuoteInput): Minor {
+function materialCost(project: Project, standard: Standard, { figures, prices }: QuoteInput): Minor {
+  const { shelf, progress } = figures
   const units = project.units.map((unit) => ({ ...unit, standard }))
   const stageOf = new Map(
     project.line.flatMap((stage) =>
@@ -172,7 +157,7 @@ function materialCost(project: Project, standard: Standard, { shelf, prices, pro
   const needs = materialsNeeded(recipes, shelf, (recipe, step, unit) => {
     const stage = stageOf.get(`${recipe.id} ${step.id}`)
     const models = units.find((each) => each.id === unit.unitId)?.models ?? []
-    return progress && stage ? models.filter((model) => !isThrough(progress, model.id, stage)) : models
+    return stage ? models.filter((model) => !isThrough(progress, model.id, stage)) : models
   })
   const costs = needs.map(({ material, ml, pieces }) => {
     const isCan = formOf(material) === 'can'
@@ -184,7 +169,7 @@ function materialCost(project: Project, standard: Standard, { shelf, prices, pro
 
 /** @param tiers of the same project and prices. */
 export function quoteDoubts(
-  { project, prices }: Pick<QuoteInput, 'project' | 'prices'>,
+  { project, prices }: { readonly project: Project; readonly prices: PriceList },
   tiers: readonly QuoteTier[],
 ): readonly QuoteDoubt[] {
   const doubts: QuoteDoubt[] = []
@@ -234,10 +219,11 @@ const mostMovers = 6
 /** The refining stages that only this standard and finer ones ask for, those first whose leaving out moves its price most. */
 export function priceMovers(asked: QuoteInput, standard: Standard): readonly PriceMover[] {
   const input = quotable(asked)
-  const whole = projectForStandard(input.project, standard)
+  const { project } = input.figures
+  const whole = projectForStandard(project, standard)
   const { price, hours } = tierOf(whole, standard, input)
   const stepOf = new Map(
-    input.project.recipes.flatMap((recipe) =>
+    project.recipes.flatMap((recipe) =>
       recipe.steps.map((step) => [`${recipe.id} ${step.id}`, step] as const),
     ),
   )

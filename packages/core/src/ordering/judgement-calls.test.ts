@@ -3,7 +3,8 @@ import { bodyPlans } from '../recipe/body-plans.ts'
 import { recipeFromSchool } from '../recipe/recipe-from-school.ts'
 import { recipeSchools } from '../recipe/schools.ts'
 import type { Recipe } from '../trade/recipe.ts'
-import { unit } from '../testing/builders.ts'
+import { project, unit } from '../testing/builders.ts'
+import { figuresOf } from '../testing/figures-of.ts'
 import { footRecipe, testShelf, type StepRow } from '../testing/recipes.ts'
 import { findFaults, isLess, weigh } from './find-faults.ts'
 import { judgementCalls } from './judgement-calls.ts'
@@ -14,8 +15,8 @@ const ids = () => {
   let next = 0
   return () => `new ${String(next++)}`
 }
-const callsOf = (recipe: Recipe) =>
-  judgementCalls({ recipe, units: [pikes], shelf: testShelf, batchSize: 12, newId: ids() })
+const figures = figuresOf(project([pikes], [], { batchSize: 12 }))
+const callsOf = (recipe: Recipe) => judgementCalls({ figures, recipe, units: [pikes], newId: ids() })
 const call = (rows: readonly StepRow[], kind: ChoiceKind) =>
   callsOf(footRecipe(rows)).find((each) => each.kind === kind)
 
@@ -85,8 +86,7 @@ describe('judgement calls', () => {
     const [first] = judgementCalls({
       recipe: footRecipe([grey, coat, ...others, ['pouches', 'rust red', 'base coat']]),
       units: [led],
-      shelf: testShelf,
-      batchSize: 12,
+      figures,
       newId: ids(),
     }).filter((each) => each.kind === 'special')
     expect(first!.units[0]!.models[5]!.variants).toEqual(['rust red pouches'])

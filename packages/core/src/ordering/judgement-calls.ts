@@ -1,11 +1,9 @@
-import { amountsLeft, besideByBatch } from '../estimating/amounts-left.ts'
-import { estimateLine, totalOf } from '../estimating/estimate-line.ts'
+import { totalOf } from '../estimating/estimate-line.ts'
+import type { Figures } from '../estimating/figures.ts'
 import { bareStageOf } from '../estimating/line-for-standard.ts'
-import type { PaceObservation } from '../estimating/rates.ts'
 import type { Unit } from '../trade/job.ts'
 import { standardReaches, type Recipe } from '../trade/recipe.ts'
 import { mixText, type Shelf } from '../recipe/step-facts.ts'
-import type { Instant } from '../units/instant.ts'
 import { findFaults, isLess, weigh } from './find-faults.ts'
 import { otherChoices, type OtherChoice } from './other-choices.ts'
 import { followersOf } from './line-of-order.ts'
@@ -18,12 +16,10 @@ export interface JudgementCall extends OtherChoice {
 }
 
 export interface JudgementInput {
+  /** Of the project that it is asked in. */
+  readonly figures: Figures
   readonly recipe: Recipe
   readonly units: readonly Unit[]
-  readonly shelf: Shelf
-  readonly batchSize: number
-  /** What is known of the hand. */
-  readonly known?: readonly PaceObservation[]
   /** Gives UUIDs. */
   readonly newId: () => string
 }
@@ -32,17 +28,18 @@ export interface JudgementInput {
  * What the recipe leaves to judgement, each with the minutes of both answers, the largest difference first. An answer
  * that would raise something new is not offered, but for one coat instead of two, which is looked at and mended.
  */
-export function judgementCalls(input: JudgementInput): readonly JudgementCall[] {
-  const { recipe, units, shelf, newId } = input
+export function judgementCalls({ figures, recipe, units, newId }: JudgementInput): readonly JudgementCall[] {
+  const { shelf } = figures
+  const untouched = figures.untouched()
   const before = faultsOf(recipe, units, shelf)
-  const nowSeconds = secondsOf(input)
+  const nowSeconds = secondsOf(untouched, recipe, units)
   return (
     otherChoices(recipe, units, shelf, newId)
       .filter((each) => each.kind === 'coats' || !isLess(before, faultsOf(each.recipe, each.units, shelf)))
       .map((each) => ({
         ...each,
         nowSeconds,
-        insteadSeconds: secondsOf({ ...input, recipe: each.recipe, units: each.units }),
+        insteadSeconds: secondsOf(untouched, each.recipe, each.units),
       }))
       .filter((each) => Math.abs(each.insteadSeconds - each.nowSeconds) >= worthAWord)
       // What is left off saves time, or there is no reason to.
@@ -60,21 +57,17 @@ function faultsOf(recipe: Recipe, units: readonly Unit[], shelf: Shelf) {
 }
 
 /** Batch by batch, each step by itself in the order of the recipe. */
-function secondsOf({ recipe, units, shelf, batchSize, known = [] }: Omit<JudgementInput, 'newId'>): number {
+function secondsOf(untouched: Figures, recipe: Recipe, units: readonly Unit[]): number {
+  const { project, shelf } = untouched
   const followed = { ...recipe, unitIds: units.map((unit) => unit.id) }
   const line = followed.steps.map((step) => ({
     ...bareStageOf(followed, step, { units }),
     material: mixText(step.mix, shelf),
     notNeededBy: units.flatMap((unit) => (standardReaches(step.standard, unit.standard) ? [] : [unit.id])),
   }))
-  const project = {
-    units,
-    recipes: [followed],
-    line,
-    batchSize,
-    firstBatch: null,
-    planning: { batches: [] },
-  }
-  const estimate = estimateLine({ project, shelf, now: 0 as Instant, known })
-  return totalOf(estimate.rates, amountsLeft(estimate, besideByBatch(project, estimate))).likely
+  const planning = { ...project.planning, batches: [] }
+  const own = untouched.changed({
+    project: { ...project, units, recipes: [followed], line, firstBatch: null, planning },
+  })
+  return totalOf(own.estimate.rates, own.amountsLeft()).likely
 }

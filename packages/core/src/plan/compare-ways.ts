@@ -1,16 +1,13 @@
-import { toPlan } from './to-plan.ts'
-import { partsOf, dateOf } from '../trade/project.ts'
+import { planningOf } from './to-plan.ts'
+import { dateOf } from '../trade/project.ts'
 import { paintedBy } from '../calendar/due.ts'
-import { estimateLine, timesOf, totalOf, type TimeRange } from '../estimating/estimate-line.ts'
-import { amountsLeft, besideByBatch } from '../estimating/amounts-left.ts'
-import { roomFor } from '../estimating/room.ts'
+import { totalOf, type TimeRange } from '../estimating/estimate-line.ts'
+import type { Figures } from '../estimating/figures.ts'
 import { followedRecipes, lineOfOrder } from '../ordering/line-of-order.ts'
 import { orderLine } from '../ordering/order-line.ts'
-import { foldProgress } from '../progress/fold-progress.ts'
 import type { Unit } from '../trade/job.ts'
 import type { Project } from '../trade/project.ts'
 import { tableReadyStandard, type Recipe } from '../trade/recipe.ts'
-import type { Shelf } from '../recipe/step-facts.ts'
 import type { Tool } from '../trade/technique.ts'
 import type { Instant } from '../units/instant.ts'
 import type { MaterialId } from '../units/ids.ts'
@@ -38,21 +35,12 @@ export interface WayOutcome {
   } | null
 }
 
-export interface WayInput {
-  readonly project: Project
-  readonly shelf: Shelf
-  readonly now: Instant
-}
-
 /** Evaluations of a quick plan: the ways are told apart by far more than a better one would save. */
 const effort = 60_000
 
 /** One way at a time, so that the caller can show progress and stop. */
-export function tryWay(
-  { project, shelf, now }: WayInput,
-  units: readonly Unit[],
-  recipe: Recipe,
-): WayOutcome {
+export function tryWay(figures: Figures, units: readonly Unit[], recipe: Recipe): WayOutcome {
+  const { project, shelf } = figures
   const alone: Project = {
     ...project,
     units: units.map((unit) => ({ ...unit, joinedAt: null, pilot: [] })),
@@ -69,19 +57,15 @@ export function tryWay(
     effort: { width: 4, expansions: 0 },
   })
   const line = lineOfOrder(order, alone, shelf, tableReadyStandard, () => `way ${String(next++)}`)
-  const whole = { ...alone, line }
-  const progress = foldProgress([])
-  const estimate = estimateLine({ project: whole, shelf, progress, now })
-  const times = timesOf(estimate)
-  const room = roomFor(partsOf(whole), estimate).share
-  const planned = planLine({ ...toPlan(whole), progress, times, now, shelf, room, noSpray: [], effort })
+  const own = figures.untouched().afresh({ ...alone, line })
+  const planned = planLine(planningOf(own, { effort }))
   const facts = order.stages.flatMap((stage) => stage.facts)
   const pots = new Set<MaterialId>(facts.flatMap((each) => each.step.mix.map((part) => part.materialId)))
   const due = paintedBy(dateOf(project), project)
   return {
     handsOn: totalOf(
-      estimate.rates,
-      amountsLeft(estimate, planned.ok ? besideInPlan(planned.value, times) : besideByBatch(whole, estimate)),
+      own.estimate.rates,
+      own.amountsLeft(planned.ok ? besideInPlan(planned.value, own.times) : own.besideByBatch),
     ),
     models: units.reduce((sum, unit) => sum + unit.models.length, 0),
     stages: line.length,

@@ -10,7 +10,7 @@ export {
   usualSplits,
 } from './compare-batch-sizes.ts'
 export { comparePlans, keepPlan, type KeptPlan, type PlanChange } from './compare-plans.ts'
-export { tryWay, type WayInput, type WayOutcome } from './compare-ways.ts'
+export { tryWay, type WayOutcome } from './compare-ways.ts'
 export { fairShares, type FairShare } from './fair-shares.ts'
 export type { Departure } from './departures.ts'
 export type { LaidPlan, LinePlan, PainterLoad, PlanSession, PlannedTask, Stretch } from './line-plan.ts'
@@ -18,6 +18,6 @@ export { planLine, type PlanningInput, type SolvedLine, solveLine } from './plan
 export { type PlanNote, planNoteText, type PlanProblem, planProblemText } from './plan-notes.ts'
 export { planTogether } from './plan-together.ts'
 export { type Drying, type RunSheet, type RunSheetEntry, runSheets } from './run-sheet.ts'
-export { type ProjectToPlan, toPlan } from './to-plan.ts'
+export { planningOf, type PlanWish, toPlan } from './to-plan.ts'
 export { whyThen, type WhyThen } from './why-then.ts'
 export { workName } from './work-name.ts'

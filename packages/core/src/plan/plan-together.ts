@@ -1,6 +1,6 @@
 import { paintedBy } from '../calendar/due.ts'
 import type { BatchTime } from '../estimating/batch-time.ts'
-import { foldProgress } from '../progress/fold-progress.ts'
+import type { Progress } from '../progress/progress.ts'
 import { splitIntoBatches } from '../trade/batches.ts'
 import type { Desk } from '../trade/desk.ts'
 import type { Work } from '../trade/job.ts'
@@ -19,8 +19,6 @@ export function planTogether(desk: Desk, jobs: readonly [PlanningInput, ...Plann
   const times = new Map<StageId, ReadonlyMap<UnitId, BatchTime>>(
     jobs.flatMap((input) => [...(input.times ?? [])]),
   )
-  const known = jobs.flatMap((input) => input.progress ?? [])
-  const nothing = foldProgress([])
   return {
     ...first,
     work: oneWork(jobs.map((input) => input.work)),
@@ -31,17 +29,36 @@ export function planTogether(desk: Desk, jobs: readonly [PlanningInput, ...Plann
     ...(first.shelf
       ? { shelf: new Map(jobs.toReversed().flatMap((input) => [...(input.shelf ?? [])])) }
       : {}),
-    progress: {
-      ...(first.progress ?? nothing),
-      running: known.flatMap((progress) => progress.running).sort((a, b) => a.startedAt - b.startedAt),
-      marks: new Map(known.flatMap((progress) => [...progress.marks])),
-    },
+    progress: progressTogether(jobs.flatMap((input) => input.progress ?? [])),
+    noSpray: first.noSpray ?? [],
     batches: jobs.flatMap(({ work, wishes, split }) =>
       splitIntoBatches({ units: work.units, planning: wishes }, split ?? wishes),
     ),
     jobByUnit: byUnit(jobs, (_, job) => job),
     hereByUnit: new Map(jobs.flatMap((input) => [...(input.hereByUnit ?? [])])),
     dueByUnit: byUnit<Instant | null>(jobs, ({ wishes }) => paintedBy(wishes, desk)),
+  }
+}
+
+/** What was recorded of all of them; whose last word could be taken back is nobody's question here. */
+function progressTogether(jobs: readonly Progress[]): Progress {
+  const all = <Item>(of: (progress: Progress) => readonly Item[]) => jobs.flatMap(of)
+  return {
+    marks: new Map(jobs.flatMap((job) => [...job.marks])),
+    running: all((job) => job.running).sort((a, b) => a.startedAt - b.startedAt),
+    laps: all((job) => job.laps),
+    milestones: all((job) => job.milestones),
+    judgements: all((job) => job.judgements),
+    used: all((job) => job.used),
+    slips: all((job) => job.slips),
+    touches: all((job) => job.touches),
+    inspections: all((job) => job.inspections),
+    latestAt: jobs.reduce<Instant | null>(
+      (latest, { latestAt }) => (latestAt !== null && latestAt > (latest ?? 0) ? latestAt : latest),
+      null,
+    ),
+    lastUndoable: null,
+    lastUndo: null,
   }
 }
 

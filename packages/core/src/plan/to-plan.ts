@@ -1,17 +1,10 @@
 import { hereFrom } from '../calendar/due.ts'
+import type { Figures } from '../estimating/figures.ts'
 import type { Desk } from '../trade/desk.ts'
 import { deskOf, partsOf, type Project } from '../trade/project.ts'
 import type { PlanningInput } from './plan-line.ts'
 
 type OfProject = Pick<PlanningInput, 'work' | 'desk' | 'wishes' | 'hereByUnit'>
-
-/** A project by itself, at its own desk, and what else its plan is made of. */
-export interface ProjectToPlan extends Omit<
-  PlanningInput,
-  keyof OfProject | 'dueByUnit' | 'jobByUnit' | 'batches'
-> {
-  readonly project: Project
-}
 
 /** A project by itself, as its plan is made of it; at its own desk where no other is given. */
 export function toPlan(project: Project, desk: Desk = deskOf(project)): OfProject {
@@ -21,4 +14,16 @@ export function toPlan(project: Project, desk: Desk = deskOf(project)): OfProjec
     desk,
     ...(here === null ? {} : { hereByUnit: new Map(project.units.map(({ id }) => [id, here] as const)) }),
   }
+}
+
+/** What is asked of a plan beside what it is made of. */
+export type PlanWish = Pick<
+  PlanningInput,
+  'split' | 'teamwork' | 'before' | 'seed' | 'effort' | 'spare' | 'isCalledOff'
+>
+
+/** What a project's plan is made of: its figures, and what is wished of this one. */
+export function planningOf(figures: Figures, wish: PlanWish = {}, desk?: Desk): PlanningInput {
+  const { project, progress, now, times, shelf, noSpray, room } = figures
+  return { ...toPlan(project, desk), progress, now, times, shelf, noSpray, room: room.share, ...wish }
 }

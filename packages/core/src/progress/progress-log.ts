@@ -325,6 +325,7 @@ export function createProgressLog(first: readonly ProgressEvent[] = []): Progres
       slips: readSlips(),
       touches: readTouches(),
       inspections: readInspections(),
+      latestAt: inOrder.at(-1)?.at ?? null,
       ...undoTargets(device),
     }
   }

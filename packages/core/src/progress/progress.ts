@@ -117,6 +117,8 @@ export interface Progress {
   readonly touches: readonly Touch[]
   /** By time. */
   readonly inspections: readonly Inspection[]
+  /** The moment of the last record; `null` before the first. */
+  readonly latestAt: Instant | null
   /** The newest event that an undo would take back. */
   readonly lastUndoable: ProgressEvent | null
   /** The newest undo that taking back would bring work back: a redo. */

@@ -6,6 +6,7 @@ import { cleanup, renderHook, waitFor } from '@testing-library/react'
 import type { ReactNode } from 'react'
 import { afterEach, expect, test, vi } from 'vitest'
 import demo from '../../../../demo/tallow-fen.json'
+import { everyProject } from './api/index.ts'
 import { useJobs } from './use-jobs.ts'
 
 afterEach(() => {
@@ -40,6 +41,11 @@ const answers: Readonly<Record<string, unknown>> = {
     installation: '01930000-0000-7000-8000-000000000001',
   }),
   '/shelf': routes.readShelf.answer.encode({ materials: [...starterShelf] }),
+  [`/hand/beside/${everyProject}`]: routes.readHand.answer.encode({
+    brought: [],
+    elsewhere: [],
+    lessons: [],
+  }),
   '/air': routes.readAir.answer.encode({ readings: [] }),
 }
 const missing = {
@@ -60,7 +66,7 @@ test('a project put away since the list was read is no job, and the others are',
       <QueryClientProvider client={client}>{children}</QueryClientProvider>
     ),
   })
-  await waitFor(() => expect(result.current.error ?? result.current.jobs).toBeTruthy())
+  await waitFor(() => expect(result.current.error ?? result.current.queue).toBeTruthy())
   expect(result.current.error).toBeNull()
-  expect(result.current.jobs?.map((job) => job.project.id)).toEqual([project.id])
+  expect(result.current.queue?.jobs.map((job) => job.project.id)).toEqual([project.id])
 })

@@ -1,13 +1,13 @@
 import { routes, unpackLog } from '@seriatim/contract'
-import { lineNow } from '@seriatim/core/air'
 import type { ProjectId } from '@seriatim/core/units'
 import { useQuery } from '@tanstack/react-query'
 import { useMemo } from 'react'
-import { call, isMissing, projectListQuery, useAir, useShelf } from './api/index.ts'
-import type { JobToPlan } from './worker/index.ts'
-import { useSlotEnd } from './working-project.ts'
+import { call, everyProject, isMissing, projectListQuery, useAir, useHand, useShelf } from './api/index.ts'
+import { momentIn, nobodysPace, noReadings } from './figures.ts'
+import { useNow } from './use-now.ts'
+import type { JobToPlan, Queue } from './worker/index.ts'
 
-/** What can be planned at the desk: every project with models left and a line, as the server has it, in the air that is. */
+/** What can be planned at the desk: every project with models left and a line, as the server has it. */
 export function useJobs() {
   const list = useQuery(projectListQuery)
   const wanted = useMemo(
@@ -24,17 +24,16 @@ export function useJobs() {
     staleTime: 30_000,
   })
   const shelf = useShelf().data
-  const air = useAir().data
-  const now = useSlotEnd()
-  const ready = useMemo(() => {
-    if (!jobs.data || !shelf) return undefined
-    // What fingers felt is read of the log, beside the page.
-    return jobs.data.map(({ project, events }): JobToPlan => ({
-      project: { ...project, line: [...lineNow(project, shelf, air ?? [], [], now)] },
-      events,
-    }))
-  }, [jobs.data, shelf, air, now])
-  return { jobs: ready, shelf, now, error: list.error ?? jobs.error }
+  const air = useAir()
+  const hand = useHand(everyProject)
+  const slot = useNow(600)
+  const readings = air.data ?? (air.error ? noReadings : undefined)
+  const taught = hand.data ?? (hand.error ? nobodysPace : undefined)
+  const queue = useMemo((): Queue | undefined => {
+    if (!jobs.data || !shelf || !readings || !taught) return undefined
+    return { jobs: jobs.data, shelf, readings, hand: taught, clock: momentIn(slot) }
+  }, [jobs.data, shelf, readings, taught, slot])
+  return { queue, error: list.error ?? jobs.error }
 }
 
 /** `null` where it was put away since the list was read. */

@@ -100,7 +100,10 @@ export const projectSummary = pgTable(
     projectId: uuid('project_id').$type<ProjectId>().notNull(),
     /** Says what it was made of: the project's revision, its last event and the shelf. */
     madeOf: text('made_of').notNull(),
-    summary: jsonb().$type<Omit<ProjectSummary, 'finish' | 'commission'>>().notNull(),
+    /** What the list says; `null` until it is asked for. */
+    summary: jsonb().$type<Omit<ProjectSummary, 'finish' | 'commission'>>(),
+    /** Says what the summary was made of: the same of this project and of all that teach it, brought rates, and the day. */
+    summaryOf: text('summary_of'),
     /** The times it teaches other projects; `null` where an earlier release kept none. */
     times: jsonb().$type<Hand['elsewhere']>(),
     /** What was noted at its stages and is worth knowing in other projects; `null` where an earlier release kept none. */

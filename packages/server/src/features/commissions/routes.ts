@@ -1,5 +1,4 @@
 import { routes, type SharedProgress } from '@seriatim/contract'
-import { timesOf, workLeft } from '@seriatim/core/estimating'
 import { lastRecordedAt, unitsForClient } from '@seriatim/core/sheet'
 import type { Instant } from '@seriatim/core/units'
 import type { Hono } from 'hono'
@@ -60,8 +59,8 @@ export function sharedRoutes(
 ): void {
   serveRoute(app, routes.readShared, async ({ params }): Promise<SharedProgress> => {
     const { projectId, validUntil } = await openLink(db, params.token, now())
-    const { project, progress, estimate } = await summaries.standingOf(projectId)
-    const { totalSeconds, leftSeconds } = workLeft(project, progress, timesOf(estimate))
+    const { project, progress, left } = await summaries.figuresOf(projectId)
+    const { totalSeconds, leftSeconds } = left
     const { commission, units } = project
     const looked = commission?.testModel ?? null
     const model = units.flatMap((unit) => unit.models).find((each) => each.id === looked?.modelId)

@@ -2,6 +2,7 @@ import { fork, type ChildProcess } from 'node:child_process'
 import { once } from 'node:events'
 import { fileURLToPath } from 'node:url'
 import type { ProjectSummary, StoredPlan } from '@seriatim/contract'
+import { Figures } from '@seriatim/core/estimating'
 import { planNow } from '@seriatim/core/forecasting'
 import type { ProjectId } from '@seriatim/core/units'
 import { sql } from 'drizzle-orm'
@@ -74,15 +75,15 @@ describe('the plan of a project', () => {
     await server.call('POST', `${path}/events`, { events: [done] })
     const before = await readPlan(server.db, id)
     expect(await planProject(server.db, id, testNow)).toBe(true)
-    const planned = planNow({
-      project: await requireProject(server.db, id),
-      progress: await readProgress(server.db, id),
-      shelf: new Map((await readShelf(server.db)).map((each) => [each.id, each])),
-      now: testNow,
-      known: [],
-      readings: [],
-      before: before!,
-    })
+    const planned = planNow(
+      Figures.of({
+        project: await requireProject(server.db, id),
+        progress: await readProgress(server.db, id),
+        shelf: new Map((await readShelf(server.db)).map((each) => [each.id, each])),
+        clock: testNow,
+      }),
+      before!,
+    )
     if (!planned.ok) throw new Error(planned.error.kind)
     const kept = await readKept(path)
     expect(kept!.stretches.map((each) => each.stageId)).toEqual(

@@ -1,4 +1,4 @@
-import * as estimating from '@seriatim/core/estimating'
+import { Figures } from '@seriatim/core/estimating'
 import { starterShelf } from '@seriatim/core/presets'
 import type { ProjectId } from '@seriatim/core/units'
 import { v7 } from 'uuid'
@@ -8,7 +8,7 @@ import * as shelfService from '../shelf/service.ts'
 import { createSummaries } from './summaries.ts'
 
 const { readShelf } = shelfService
-const estimated = vi.spyOn(estimating, 'estimateLine')
+const estimated = vi.spyOn(Figures, 'of')
 const shelfRead = vi.spyOn(shelfService, 'readShelf')
 
 let server: Awaited<ReturnType<typeof startTestServer>>
@@ -47,10 +47,10 @@ it('whoever asks at once is told by one working out, and what is told holds unti
   const lists = await Promise.all([summaries.list(), summaries.list(), summaries.list()])
   expect(lists[0]).toHaveLength(3)
   expect(lists[1]).toEqual(lists[0])
-  expect(estimated).toHaveBeenCalledTimes(3)
+  expect(estimated).toHaveBeenCalledTimes(4)
   await summaries.list()
   await summaries.taughtBeside(v7() as ProjectId)
-  expect(estimated).toHaveBeenCalledTimes(3)
+  expect(estimated).toHaveBeenCalledTimes(4)
 })
 
 it('who asked before it was worked out, and comes to it only after, takes what there is', async () => {
@@ -73,11 +73,11 @@ it('who asked before it was worked out, and comes to it only after, takes what t
   await firstAsked.sent
   const second = summaries.list()
   expect(await second).toEqual(await first)
-  expect(estimated).toHaveBeenCalledTimes(3)
+  expect(estimated).toHaveBeenCalledTimes(4)
   // What was made of the same things, and then of others, is made again.
   await changeShelf()
   await summaries.list()
-  expect(estimated).toHaveBeenCalledTimes(6)
+  expect(estimated).toHaveBeenCalledTimes(8)
 })
 
 it('a project that is put away while the others are worked out is told of no more, and fails nobody', async () => {

@@ -1,5 +1,6 @@
-import { demoProjectId, type Hand, type ProjectSummary } from '@seriatim/contract'
-import { estimateLine, timesOf, workLeft, type LineEstimate } from '@seriatim/core/estimating'
+import { createHash } from 'node:crypto'
+import { demoProjectId, knownPace, type Hand, type ProjectSummary } from '@seriatim/contract'
+import { Figures, type LineEstimate } from '@seriatim/core/estimating'
 import { lessonsOf, type Progress, type ProgressLog } from '@seriatim/core/progress'
 import { countModels, potOf, type Material, type Project } from '@seriatim/core/trade'
 import type { Instant, MaterialId, ProjectId } from '@seriatim/core/units'
@@ -7,6 +8,8 @@ import { eq, inArray, sql } from 'drizzle-orm'
 import type { Database } from '../../db/client.ts'
 import { project, projectSummary } from '../../db/schema/project.ts'
 import { RequestProblem } from '../../http/problem.ts'
+import { readAir } from '../air/service.ts'
+import { readBroughtRates } from '../hand/repository.ts'
 import { beginLog } from '../progress/kept-log.ts'
 import { readEventsAfter } from '../progress/repository.ts'
 import { readShelf } from '../shelf/service.ts'
@@ -17,6 +20,8 @@ type Shelf = ReadonlyMap<MaterialId, Material>
 interface Standing {
   readonly id: ProjectId
   readonly madeOf: string
+  /** What its summary was made of. */
+  readonly summaryOf: string | null
   readonly isFresh: boolean
   /** Whether anybody recorded anything at it. */
   readonly isBegun: boolean
@@ -49,7 +54,7 @@ const logsKept = 12
  */
 export function createSummaries(db: Database, now: () => Instant) {
   const logs = new Map<ProjectId, Kept>()
-  const made = new Map<ProjectId, Made>()
+  const made = new Map<string, Made>()
   /** Orders who asked and what was finished. */
   let turn = 0
 
@@ -65,33 +70,17 @@ export function createSummaries(db: Database, now: () => Instant) {
     return kept.log.read()
   }
 
-  async function estimateOf(id: ProjectId, shelf: Shelf) {
-    const project = await requireProject(db, id)
-    const progress = await progressOf(id)
-    return { project, progress, estimate: estimateLine({ project, shelf, progress, now: now() }) }
-  }
-
   async function shelfNow(): Promise<Shelf> {
     return new Map((await readShelf(db)).map((material) => [material.id, material]))
   }
 
-  /** What is said of a project, and what it teaches others. */
-  async function refresh({ id, madeOf }: Standing, shelf: Shelf): Promise<void> {
-    const { project, progress, estimate } = await estimateOf(id, shelf)
-    const left = workLeft(project, progress, timesOf(estimate))
-    const summary: Omit<ProjectSummary, 'finish' | 'commission'> = {
-      id,
-      name: project.name,
-      dueOn: project.dueOn,
-      models: countModels(project),
-      modelsTableReady: left.modelsTableReady,
-      stages: project.line.length,
-      totalSeconds: left.totalSeconds,
-      leftSeconds: left.leftSeconds,
-    }
+  /** What a project teaches others. */
+  async function teach({ id, madeOf }: Standing, shelf: Shelf): Promise<void> {
+    const project = await requireProject(db, id)
+    const progress = await progressOf(id)
+    const { estimate } = Figures.of({ project, shelf, progress, clock: now() })
     const made = {
       madeOf,
-      summary,
       times: timesTaught(project, estimate),
       lessons: lessonsTaught(project, progress),
     }
@@ -104,18 +93,19 @@ export function createSummaries(db: Database, now: () => Instant) {
   /**
    * Whoever asks meanwhile waits for the same working out, and so does who had asked when it was not finished yet: a
    * change of the shelf makes every project stale at once.
+   * @param what is worked out. @param of what it is made of. @param asked the turn in which it was asked for.
    */
-  function refreshOnce(stale: Standing, shelf: Shelf, asked: number): Promise<void> {
-    const known = made.get(stale.id)
-    if (known?.madeOf === stale.madeOf && asked < known.finished) return known.done
-    const making: Made = { madeOf: stale.madeOf, finished: Number.POSITIVE_INFINITY, done: Promise.resolve() }
-    made.set(stale.id, making)
-    making.done = refresh(stale, shelf).then(
+  function once(what: string, of: string, asked: number, work: () => Promise<void>): Promise<void> {
+    const known = made.get(what)
+    if (known?.madeOf === of && asked < known.finished) return known.done
+    const making: Made = { madeOf: of, finished: Number.POSITIVE_INFINITY, done: Promise.resolve() }
+    made.set(what, making)
+    making.done = work().then(
       () => {
         making.finished = turn += 1
       },
       (error: unknown) => {
-        if (made.get(stale.id) === making) made.delete(stale.id)
+        if (made.get(what) === making) made.delete(what)
         throw error
       },
     )
@@ -134,40 +124,42 @@ export function createSummaries(db: Database, now: () => Instant) {
         ) as log
         where project.removed_at is null
       )
-      select now.id, now.made_of as "madeOf", now.last is not null as "isBegun",
+      select now.id, now.made_of as "madeOf", now.last is not null as "isBegun", kept.summary_of as "summaryOf",
         now.made_of is not distinct from kept.made_of and kept.times is not null and kept.lessons is not null as "isFresh"
       from now left join project_summary as kept on kept.project_id = now.id
       order by now.created_at, now.id`)
     return rows
   }
 
-  async function freshened(only: (each: Standing) => boolean = () => true): Promise<readonly ProjectId[]> {
+  /** Those of the projects that stand, each with what it teaches as it is. */
+  async function freshened(all: readonly Standing[]): Promise<readonly ProjectId[]> {
     const asked = (turn += 1)
-    const all = (await standing()).filter(only)
     const stale = all.filter((each) => !each.isFresh)
     const gone = new Set<ProjectId>()
     if (stale.length > 0) {
       const shelf = await shelfNow()
       for (const each of stale)
-        await refreshOnce(each, shelf, asked).catch((error: unknown) => {
-          // Put away since it was found to stand here.
-          if (!(error instanceof RequestProblem && error.kind === 'not-found')) throw error
-          gone.add(each.id)
-        })
+        await once(`lessons of ${each.id}`, each.madeOf, asked, () => teach(each, shelf)).catch(
+          (error: unknown) => {
+            if (!isPutAway(error)) throw error
+            gone.add(each.id)
+          },
+        )
     }
     return all.map(({ id }) => id).filter((id) => !gone.has(id))
   }
 
-  async function list(): Promise<ProjectSummary[]> {
-    const order = await freshened()
+  async function taughtBy(ids: readonly ProjectId[]): Promise<Taught> {
     const rows = await db
-      .select({ summary: projectSummary.summary, finish: project.finish, commission: project.commission })
+      .select({ id: projectSummary.projectId, times: projectSummary.times, lessons: projectSummary.lessons })
       .from(projectSummary)
-      .innerJoin(project, eq(project.id, projectSummary.projectId))
-    const byId = new Map(
-      rows.map(({ summary, finish, commission }) => [summary.id, { ...summary, finish, commission }]),
-    )
-    return order.flatMap((id) => byId.get(id) ?? [])
+      .where(inArray(projectSummary.projectId, [...ids]))
+    const byId = new Map(rows.map((row) => [row.id, row]))
+    return {
+      // An earlier release kept the times without whose they are.
+      elsewhere: ids.flatMap((id) => (byId.get(id)?.times ?? []).map((time) => ({ ...time, projectId: id }))),
+      lessons: ids.flatMap((id) => byId.get(id)?.lessons ?? []),
+    }
   }
 
   /**
@@ -175,26 +167,116 @@ export function createSummaries(db: Database, now: () => Instant) {
    * there is nothing to teach.
    */
   async function taughtBeside(except: ProjectId): Promise<Taught> {
-    const ids = await freshened(({ id, isBegun }) => isBegun && id !== except && id !== demoProjectId)
+    return taughtBy(await freshened((await standing()).filter(teaches).filter(({ id }) => id !== except)))
+  }
+
+  /** All that the figures of any project are made of beside itself. */
+  async function around() {
+    const [shelf, readings, brought] = await Promise.all([
+      shelfNow(),
+      readAir(db, now()),
+      readBroughtRates(db),
+    ])
+    return { shelf, readings, brought }
+  }
+
+  async function figuresWith(
+    id: ProjectId,
+    { shelf, readings, brought }: Awaited<ReturnType<typeof around>>,
+    elsewhere: Hand['elsewhere'],
+  ): Promise<Figures> {
+    const project = await requireProject(db, id)
+    const progress = await progressOf(id)
+    const known = knownPace({ brought, elsewhere }, id)
+    return Figures.of({ project, progress, shelf, readings, known, clock: now() })
+  }
+
+  /** The figures of a project as they are now. */
+  async function figuresOf(id: ProjectId): Promise<Figures> {
+    const { elsewhere } = await taughtBeside(id)
+    return figuresWith(id, await around(), elsewhere)
+  }
+
+  /** Works out what is said of a project. */
+  async function say(id: ProjectId, of: string, figures: () => Promise<Figures>): Promise<void> {
+    const made = { summary: summaryOf(await figures()), summaryOf: of }
+    await db
+      .insert(projectSummary)
+      .values({ projectId: id, madeOf: '', ...made })
+      .onConflictDoUpdate({ target: [projectSummary.studioId, projectSummary.projectId], set: made })
+  }
+
+  async function list(): Promise<ProjectSummary[]> {
+    const asked = (turn += 1)
+    const all = await standing()
+    const order = await freshened(all.filter(teaches)).then((taught) => {
+      const stands = new Set(taught)
+      return all.filter((each) => !teaches(each) || stands.has(each.id))
+    })
+    const given = await around()
+    const stampOf = stampsOf(order, given.brought, now())
+    const stale = order.filter((each) => each.summaryOf !== stampOf(each))
+    const taught =
+      stale.length > 0 ? (await taughtBy(order.filter(teaches).map(({ id }) => id))).elsewhere : []
+    const gone = new Set<ProjectId>()
+    for (const each of stale) {
+      const of = stampOf(each)
+      const figures = () => figuresWith(each.id, given, taught)
+      await once(`summary of ${each.id}`, of, asked, () => say(each.id, of, figures)).catch(
+        (error: unknown) => {
+          if (!isPutAway(error)) throw error
+          gone.add(each.id)
+        },
+      )
+    }
     const rows = await db
       .select({
         id: projectSummary.projectId,
-        elsewhere: projectSummary.times,
-        lessons: projectSummary.lessons,
+        summary: projectSummary.summary,
+        finish: project.finish,
+        commission: project.commission,
       })
       .from(projectSummary)
-      .where(inArray(projectSummary.projectId, [...ids]))
-    const byId = new Map(rows.map((row) => [row.id, row]))
-    return {
-      elsewhere: ids.flatMap((id) => byId.get(id)?.elsewhere ?? []),
-      lessons: ids.flatMap((id) => byId.get(id)?.lessons ?? []),
-    }
+      .innerJoin(project, eq(project.id, projectSummary.projectId))
+    const byId = new Map(
+      rows.flatMap(({ id, summary, finish, commission }) =>
+        summary ? [[id, { ...summary, finish, commission }] as const] : [],
+      ),
+    )
+    return order.flatMap(({ id }) => (gone.has(id) ? [] : (byId.get(id) ?? [])))
   }
 
-  /** The project with how it stands, as the list and a client are told. */
-  const standingOf = async (id: ProjectId) => estimateOf(id, await shelfNow())
+  return { list, taughtBeside, figuresOf, progressOf }
+}
 
-  return { list, taughtBeside, standingOf, progressOf }
+/** The demo's times are no painter's, and where nothing was recorded there is nothing to teach. */
+const teaches = ({ id, isBegun }: Standing): boolean => isBegun && id !== demoProjectId
+
+/** Put away since it was found to stand there. */
+const isPutAway = (error: unknown): boolean => error instanceof RequestProblem && error.kind === 'not-found'
+
+/** Says of each project what its summary is made of: itself, all that teach it, brought rates, and the day. */
+function stampsOf(all: readonly Standing[], brought: Hand['brought'], at: Instant) {
+  const teaching = all.filter(teaches)
+  const day = new Date(at).toISOString().slice(0, 10)
+  return ({ id, madeOf }: Standing): string => {
+    const others = teaching.filter((each) => each.id !== id).map((each) => [each.id, each.madeOf])
+    const hash = createHash('sha256').update(JSON.stringify([brought, others]))
+    return `${madeOf} ${day} ${hash.digest('hex')}`
+  }
+}
+
+function summaryOf({ project, left }: Figures): Omit<ProjectSummary, 'finish' | 'commission'> {
+  return {
+    id: project.id,
+    name: project.name,
+    dueOn: project.dueOn,
+    models: countModels(project),
+    modelsTableReady: left.modelsTableReady,
+    stages: project.line.length,
+    totalSeconds: left.totalSeconds,
+    leftSeconds: left.leftSeconds,
+  }
 }
 
 function timesTaught(project: Project, { observed }: LineEstimate): Hand['elsewhere'] {
@@ -204,6 +286,7 @@ function timesTaught(project: Project, { observed }: LineEstimate): Hand['elsewh
     .filter((time) => time.silent === null)
     .map((time) => ({
       eventId: time.eventId,
+      projectId: project.id,
       project: project.name,
       unit: unitName.get(time.unitId) ?? '',
       stages: time.stageIds.map((stage) => stageName.get(stage) ?? ''),

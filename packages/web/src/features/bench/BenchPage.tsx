@@ -11,9 +11,8 @@ import { useProgress, useRecorder } from '../../shared/progress/index.ts'
 import { EmptyState, ErrorState, HoleLegend, LoadingState, NothingYet } from '../../shared/ui/index.ts'
 import { useFinish } from '../../shared/use-finish.ts'
 import { useNowOf } from '../../shared/use-now.ts'
-import { useProjectPlan } from '../../shared/use-project-plan.ts'
-import { useProjectInAir } from '../../shared/working-project.ts'
-import { quickEffort, useWorkLeft } from '../../shared/worker/index.ts'
+import { useCurrentFigures } from '../../shared/figures.ts'
+import { quickEffort, useEstimated, usePlan } from '../../shared/worker/index.ts'
 import { ActionBar } from './ActionBar.tsx'
 import { DryingShelf } from './DryingShelf.tsx'
 import { NowTicket } from './NowTicket.tsx'
@@ -51,11 +50,12 @@ export interface TouchUpWish {
 }
 
 function Bench({ progress }: { readonly progress: Progress }) {
-  const written = useCurrentProject()
-  const project = useProjectInAir(written)
+  const { project, sources } = useCurrentFigures()
+  const { estimate, times, left } = useEstimated(sources) ?? {}
   // The first plan is quick as well: what comes next matters more here than the last set-up saved.
-  const { estimated, times, plan, isPlanned } = useProjectPlan(project, progress, { effort: quickEffort })
-  const estimate = estimated?.estimate
+  const planned = usePlan(sources, quickEffort)
+  const plan = planned.data?.ok ? planned.data.value : null
+  const isPlanned = planned.data !== undefined || planned.isError
   const painter = usePainterHere(project)
   const recorder = useRecorder(project, times)
   // A clock of before painters were told apart is the first painter's.
@@ -69,8 +69,6 @@ function Bench({ progress }: { readonly progress: Progress }) {
   const [touchUp, setTouchUp] = useState<TouchUpWish | null>(null)
   const [otherPaint, setOtherPaint] = useState(false)
   const batches = useMemo(() => splitIntoBatches(project, project), [project])
-  // The sum over all models follows a moment later than the hole that was punched.
-  const left = useWorkLeft(project, progress, times)
   const shelf = useMemo(() => dryingShelf(project, batches, progress, now), [project, batches, progress, now])
   // So does what stands beside the work.
   const settled = useDeferredValue(useMemo(() => ({ progress, now }), [progress, now]))
@@ -84,7 +82,7 @@ function Bench({ progress }: { readonly progress: Progress }) {
     const before = dryingShelf(project, batches, settled.progress, addSeconds(settled.now, -feltWithin))
     return before.filter((each) => each.until <= settled.now && !wet.has(`${each.batch.id} ${each.stage.id}`))
   }, [project, batches, settled, drying])
-  const forecast = useFinish(project, estimated, plan)
+  const forecast = useFinish(sources, plan)
   const sitting = useMemo(
     () => plan && sittingNow(project, settled.progress, plan, estimate, painter, settled.now),
     [project, settled, plan, estimate, painter],

@@ -7,7 +7,8 @@ import { percentText } from '../../shared/finish-text.ts'
 import { dayText, durationText, moneyText } from '../../shared/format/index.ts'
 import { asItWas } from '../../shared/progress/index.ts'
 import { useCurrentProject } from '../../shared/project/index.ts'
-import { useEstimated, useTimes } from '../../shared/working-project.ts'
+import { useSources } from '../../shared/figures.ts'
+import { useEstimated } from '../../shared/worker/index.ts'
 
 interface AfterDeliveryProps {
   readonly agreed: KeptQuote
@@ -17,8 +18,7 @@ interface AfterDeliveryProps {
 /** What the agreed price has brought so far, or in the end, against the hours that were quoted. */
 export function AfterDelivery({ agreed, progress }: AfterDeliveryProps) {
   const project = useCurrentProject()
-  const estimated = useEstimated(project, progress)
-  const times = useTimes(estimated?.estimate)
+  const estimated = useEstimated(useSources(project, progress))
   const tier = agreed.quote.tiers.find((each) => each.standard === agreed.accepted?.standard)
   const { currency, leftAt } = agreed.quote
   const before = useMemo(() => (leftAt === null ? null : asItWas(progress, leftAt)), [progress, leftAt])
@@ -27,8 +27,8 @@ export function AfterDelivery({ agreed, progress }: AfterDeliveryProps) {
     (time) => time.silent === null && (leftAt === null || time.at > leftAt),
   )
   const timed = counted.reduce((sum, time) => sum + time.countedSeconds, 0)
-  const { totalSeconds, leftSeconds } = workLeft(project, progress, times)
-  const quoted = before ? workLeft(project, before, times).leftSeconds : totalSeconds
+  const { totalSeconds, leftSeconds } = estimated.left
+  const quoted = before ? workLeft(project, before, estimated.times).leftSeconds : totalSeconds
   const expected = counted.reduce((sum, time) => sum + time.expectedSeconds, 0)
   const untimed = Math.max(0, quoted - leftSeconds - expected)
   const { quotedSeconds, spentSeconds, cost, left, margin, nextTime } = outcomeOfQuote(tier, timed + untimed)

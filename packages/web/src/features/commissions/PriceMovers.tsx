@@ -1,15 +1,15 @@
-import { leftToFiner, type QuoteInput } from '@seriatim/core/money'
+import { leftToFiner } from '@seriatim/core/money'
 import type { Standard } from '@seriatim/core/trade'
 import { withCapital, type StageId } from '@seriatim/core/units'
 import { Link } from 'react-router'
 import { durationText, moneyText } from '../../shared/format/index.ts'
 import { useCurrentProject, useEdit } from '../../shared/project/index.ts'
 import { Button } from '../../shared/ui/index.ts'
-import { usePriceMovers } from '../../shared/worker/index.ts'
+import { usePriceMovers, type QuoteWish } from '../../shared/worker/index.ts'
 import type { PromisedTier } from './use-quote-now.ts'
 
 interface PriceMoversProps {
-  readonly input: QuoteInput
+  readonly input: QuoteWish
   readonly tier: PromisedTier
   readonly finer: Standard | null
 }

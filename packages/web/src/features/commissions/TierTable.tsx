@@ -1,4 +1,5 @@
-import { priceParts, type Minor, type QuoteInput } from '@seriatim/core/money'
+import { priceParts, type Minor } from '@seriatim/core/money'
+import type { QuoteWish } from '../../shared/worker/index.ts'
 import type { Standard } from '@seriatim/core/trade'
 import { clsx } from 'clsx'
 import { Fragment, type ReactNode } from 'react'
@@ -8,7 +9,7 @@ import { Figure, ScrollRegion } from '../../shared/ui/index.ts'
 import type { PromisedTier } from './use-quote-now.ts'
 
 interface TierTableProps {
-  readonly input: QuoteInput
+  readonly input: QuoteWish
   readonly tiers: readonly PromisedTier[]
   readonly chosen: Standard | null
   readonly onChoose: (standard: Standard) => void
@@ -98,7 +99,7 @@ function PartName({
   input,
 }: {
   readonly part: (typeof priceParts)[number]
-  readonly input: QuoteInput
+  readonly input: QuoteWish
 }) {
   const { prices } = input
   const money = (amount: Minor) => moneyText(amount, prices.currency)

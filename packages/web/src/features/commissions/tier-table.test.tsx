@@ -1,4 +1,5 @@
-import { minor, usualPriceList, type QuoteInput } from '@seriatim/core/money'
+import { minor, usualPriceList } from '@seriatim/core/money'
+import type { QuoteWish } from '../../shared/worker/index.ts'
 import type { Standard } from '@seriatim/core/trade'
 import type { LocalDate } from '@seriatim/core/units'
 import { cleanup, render, screen, within } from '@testing-library/react'
@@ -9,7 +10,7 @@ import type { PromisedTier } from './use-quote-now.ts'
 
 afterEach(cleanup)
 
-const input = { prices: usualPriceList } as unknown as QuoteInput
+const input = { prices: usualPriceList } as unknown as QuoteWish
 const tier = (standard: Standard, painting: number, promisedOn: PromisedTier['promisedOn']): PromisedTier => {
   const parts = {
     painting: minor(painting),

@@ -5,15 +5,15 @@ import {
   workByPainter,
   type Quote,
   type QuoteDoubt,
-  type QuoteInput,
+  type PriceList,
   type QuoteTier,
 } from '@seriatim/core/money'
-import { countModels, deskOf, type Standard } from '@seriatim/core/trade'
+import { countModels, deskOf, type Project, type Standard } from '@seriatim/core/trade'
 import type { Instant, LocalDate } from '@seriatim/core/units'
 import { useMemo } from 'react'
 import { useHoursOf, usePrices } from '../../shared/api/index.ts'
-import { asItWas, useProgress } from '../../shared/progress/index.ts'
-import { useCurrentProject, type ShownProject } from '../../shared/project/index.ts'
+import { asItWas } from '../../shared/progress/index.ts'
+import type { ShownProject } from '../../shared/project/index.ts'
 import { useJobs } from '../../shared/use-jobs.ts'
 import {
   useDeskPlan,
@@ -21,8 +21,9 @@ import {
   type DeskShown,
   type DeskWish,
   type JobToPlan,
+  type QuoteWish,
 } from '../../shared/worker/index.ts'
-import { useEstimateInput } from '../../shared/working-project.ts'
+import { useCurrentFigures } from '../../shared/figures.ts'
 
 /** A standard with the day it could be promised for. */
 export interface PromisedTier extends QuoteTier {
@@ -33,7 +34,7 @@ export interface PromisedTier extends QuoteTier {
 }
 
 export interface QuoteNow {
-  readonly input: QuoteInput
+  readonly input: QuoteWish
   readonly tiers: readonly PromisedTier[]
   readonly doubts: readonly QuoteDoubt[]
   /** What would be kept; `null` while a date is missing, or there is nothing to quote. */
@@ -46,24 +47,14 @@ export interface QuoteNow {
  * @param leftAt only what was left to be painted at this moment; `null`: all of it.
  */
 export function useQuoteNow(leftAt: Instant | null): QuoteNow | undefined {
-  const project = useCurrentProject()
-  const { progress } = useProgress(project.id)
+  const { written: project, progress, sources } = useCurrentFigures()
   const { data: kept } = usePrices()
   const prices = kept?.prices
-  const estimating = useEstimateInput(project, progress)
-  const plain = useMemo((): QuoteInput | null => {
-    if (!estimating || !prices) return null
-    const { shelf, now, known } = estimating
-    return {
-      project,
-      shelf,
-      now,
-      prices,
-      ...(known ? { known } : {}),
-      ...(progress ? { progress: leftAt === null ? progress : asItWas(progress, leftAt) } : {}),
-      onlyLeft: leftAt !== null,
-    }
-  }, [estimating, prices, project, progress, leftAt])
+  const plain = useMemo((): QuoteWish | null => {
+    if (!sources || !progress || !prices) return null
+    const asOf = leftAt === null ? progress : asItWas(progress, leftAt)
+    return { sources: { ...sources, progress: asOf }, prices, onlyLeft: leftAt !== null }
+  }, [sources, prices, progress, leftAt])
   const offered = useQuoteTiers(plain)
   const plans = usePlans(project, offered?.map((tier) => tier.standard) ?? [], prices?.confidence)
   const workOf = useMemo(() => {
@@ -95,13 +86,14 @@ export function useQuoteNow(leftAt: Instant | null): QuoteNow | undefined {
         potsSaved: plan?.potsSaved ?? 0,
       }
     })
-    const doubts = quoteDoubts(input, tiers)
-    return { input, tiers: promised, doubts, quote: quoteOf(input, leftAt, promised) }
+    const doubts = quoteDoubts({ project, prices: input.prices }, tiers)
+    return { input, tiers: promised, doubts, quote: quoteOf(project, input.prices, leftAt, promised) }
   }, [input, tiers, plans, project, leftAt])
 }
 
 function quoteOf(
-  { project, prices }: QuoteInput,
+  project: Project,
+  prices: PriceList,
   leftAt: Instant | null,
   tiers: readonly PromisedTier[],
 ): Quote | null {
@@ -133,18 +125,19 @@ function usePlans(
   offered: readonly Standard[],
   confidence: number | undefined,
 ): Plans {
-  const { jobs, shelf, now } = useJobs()
+  const { queue: all } = useJobs()
   const hours = useHoursOf()
-  const queue = useMemo(() => {
-    if (!jobs || !shelf || hours.data === undefined || confidence === undefined) return null
+  const queue = useMemo((): QuoteQueue | null | undefined => {
+    if (!all || hours.data === undefined || confidence === undefined) return null
+    const { jobs, ...around } = all
     const own = jobs.find((job) => job.project.id === project.id)
     const others = jobs.filter(
       (job) => job.project.id !== project.id && (job.project.commission?.deliveredOn ?? null) === null,
     )
     const host = [...others, { project }].find((job) => job.project.id === hours.data) ??
       others[0] ?? { project }
-    return own && { own: { ...own, project }, others, desk: deskOf(host.project), shelf, now, confidence }
-  }, [jobs, shelf, now, hours.data, project, confidence])
+    return own && { ...around, own: { ...own, project }, others, desk: deskOf(host.project), confidence }
+  }, [all, hours.data, project, confidence])
   const plain = usePlanOf(queue, offered, 'three-colour')
   const tabletop = usePlanOf(queue, offered, 'tabletop')
   const plus = usePlanOf(queue, offered, 'tabletop plus')
@@ -155,14 +148,14 @@ function usePlans(
   )
 }
 
-interface Queue extends Omit<DeskWish, 'jobs' | 'confidence'> {
+interface QuoteQueue extends Omit<DeskWish, 'jobs' | 'confidence'> {
   readonly own: JobToPlan
   readonly others: readonly JobToPlan[]
   readonly confidence: number
 }
 
 function usePlanOf(
-  queue: Queue | null | undefined,
+  queue: QuoteQueue | null | undefined,
   offered: readonly Standard[],
   standard: Standard,
 ): DeskShown | null | undefined {

@@ -24,15 +24,16 @@ const sheetsShown = 4
 
 /** All projects at one desk: one plan, when each is done in it, and what a rush job would cost the others. */
 export function DeskPage() {
-  const { jobs, shelf, now, error } = useJobs()
+  const { queue, error } = useJobs()
+  const jobs = queue?.jobs
   const hours = useHoursOf()
   const choose = useChooseHours()
   const [left, setLeft] = useState<ReadonlySet<ProjectId>>(new Set())
   const [rush, setRush] = useState<ProjectId | null>(null)
   const host = jobs?.find(({ project }) => project.id === hours.data) ?? jobs?.[0]
   const all = useMemo(
-    (): DeskWish | null => (jobs && host && shelf ? { desk: deskOf(host.project), jobs, shelf, now } : null),
-    [jobs, host, shelf, now],
+    (): DeskWish | null => (queue && host ? { ...queue, desk: deskOf(host.project) } : null),
+    [queue, host],
   )
   const projects = useMemo(() => jobs?.map((job) => job.project) ?? [], [jobs])
   const isChanged = left.size > 0 || rush !== null
@@ -47,7 +48,7 @@ export function DeskPage() {
   const isWorking = isChanged && !wished
   const shown = isChanged && wished ? wished : before
   if (error && !jobs) return <ErrorState error={error} />
-  if (!jobs || hours.data === undefined) return <LoadingState what="the desk" />
+  if (!queue || !jobs || hours.data === undefined) return <LoadingState what="the desk" />
   if (!host) {
     return (
       <EmptyState title="Nothing to plan together yet">
@@ -102,7 +103,7 @@ export function DeskPage() {
         onRush={(id) => setRush(rush === id ? null : id)}
       />
       <QueueChart desk={desk} jobs={projects} />
-      <ShareTable shares={fairShares(desk.plan, now)} />
+      <ShareTable shares={fairShares(desk.plan, queue.clock)} />
       <h2 className="mt-6 text-xl">What comes next</h2>
       <div className="mt-3 grid items-start gap-4 md:grid-cols-2">
         {desk.sheets.slice(0, sheetsShown).map((sheet) => (

@@ -1,12 +1,11 @@
 import { paintedBy, painterSessions } from '@seriatim/core/calendar'
-import { affordStandards, type EstimateInput, type Goal, type StandardCosts } from '@seriatim/core/estimating'
+import { affordStandards, type Goal, type StandardCosts } from '@seriatim/core/estimating'
 import { type Project, type Standard, dateOf } from '@seriatim/core/trade'
 import type { Instant, UnitId } from '@seriatim/core/units'
 import { useMemo, useState } from 'react'
 import { dueText, finishText } from '../../shared/finish-text.ts'
 import { durationText, parseMinutesText, plural } from '../../shared/format/index.ts'
 import { useCurrentProject, useEdit } from '../../shared/project/index.ts'
-import { useProgress } from '../../shared/progress/index.ts'
 import {
   Button,
   CheckField,
@@ -16,16 +15,14 @@ import {
   NothingYet,
   TextField,
 } from '../../shared/ui/index.ts'
-import { useExtras, useStandardCosts, type WholeInput } from '../../shared/worker/index.ts'
+import { useExtras, useStandardCosts } from '../../shared/worker/index.ts'
 import { useFinish } from '../../shared/use-finish.ts'
-import { useEstimated, useEstimateInput, useProjectInAir } from '../../shared/working-project.ts'
+import { useCurrentFigures, type ShownSources } from '../../shared/figures.ts'
 import { ExtraList } from './ExtraList.tsx'
 import { StandardTable } from './StandardTable.tsx'
 
 export function HoursPage() {
-  const project = useCurrentProject()
-  const { progress, error, refetch } = useProgress(project.id)
-  const input = useEstimateInput(project, progress)
+  const { written: project, sources, error, refetch } = useCurrentFigures()
   if (project.units.length === 0 || (project.line.length === 0 && project.recipes.length === 0)) {
     return (
       <NothingYet
@@ -36,32 +33,35 @@ export function HoursPage() {
       </NothingYet>
     )
   }
-  if (input) return <Hours input={input} />
-  if (error) return <ErrorState error={error} onRetry={() => void refetch()} />
+  if (sources) return <Hours sources={sources} />
+  if (error) return <ErrorState error={error} onRetry={refetch} />
   return <LoadingState what="the hours" />
 }
 
 const usualBox = 6 * 3600
 const mostSessions = 400
 
-function Hours({ input }: { readonly input: EstimateInput }) {
-  const project = useCurrentProject()
-  const whole = useMemo(() => ({ ...input, project }), [input, project])
-  const costs = useStandardCosts(whole)
-  return costs ? <TimeBox input={whole} costs={costs} /> : <LoadingState what="the hours" />
+function Hours({ sources }: { readonly sources: ShownSources }) {
+  const costs = useStandardCosts(sources)
+  return costs ? <TimeBox sources={sources} costs={costs} /> : <LoadingState what="the hours" />
 }
 
 /** So many hours: what fits into them. */
-function TimeBox({ input, costs }: { readonly input: WholeInput; readonly costs: readonly StandardCosts[] }) {
+function TimeBox({
+  sources,
+  costs,
+}: {
+  readonly sources: ShownSources
+  readonly costs: readonly StandardCosts[]
+}) {
   const project = useCurrentProject()
   const edit = useEdit()
-  const untilDate = useMemo(() => hoursUntilDate(project, input.now), [project, input.now])
+  const untilDate = useMemo(() => hoursUntilDate(project, sources.clock), [project, sources.clock])
   const [text, setText] = useState(() => durationText(untilDate ?? usualBox))
   const [goal, setGoal] = useState<Goal>('models')
   const [safe, setSafe] = useState(false)
   const [left, setLeft] = useState<ReadonlySet<UnitId>>(new Set())
-  const inAir = useProjectInAir(project)
-  const finish = useFinish(inAir, useEstimated(inAir, input.progress))
+  const finish = useFinish(sources)
   const available = parseMinutesText(text)
   const units = project.units.filter((unit) => !left.has(unit.id))
   const safety = safe ? safetyOf(costs) : 1
@@ -74,7 +74,7 @@ function TimeBox({ input, costs }: { readonly input: WholeInput; readonly costs:
   const standardOf = new Map(
     afforded.flatMap((each) => (each.standard ? [[each.unitId, each.standard] as const] : [])),
   )
-  const extras = useExtras(input, standardOf, (available ?? 0) - spent, safety)
+  const extras = useExtras(sources, standardOf, (available ?? 0) - spent, safety)
   const differing = project.units.filter((unit) => {
     const standard = standardOf.get(unit.id)
     return standard !== undefined && standard !== unit.standard

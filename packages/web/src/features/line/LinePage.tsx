@@ -7,24 +7,22 @@ import { Plus } from 'lucide-react'
 import { useState } from 'react'
 import { durationText, plural } from '../../shared/format/index.ts'
 import { LessonsAgain } from '../../shared/lessons.tsx'
-import { useProgress } from '../../shared/progress/index.ts'
-import { useEstimate, useTimes } from '../../shared/working-project.ts'
-import { useCurrentProject, useEdit, type ShownProject } from '../../shared/project/index.ts'
+import { useCurrentFigures } from '../../shared/figures.ts'
+import { useEstimated } from '../../shared/worker/index.ts'
+import { useEdit, type ShownProject } from '../../shared/project/index.ts'
 import { Button, EmptyState, Headline } from '../../shared/ui/index.ts'
 import { blankStage, lineOfTemplate } from './blank-stage.ts'
 import { OrderFromRecipes } from './OrderFromRecipes.tsx'
 import { StageList } from './StageList.tsx'
 
 export function LinePage() {
-  const project = useCurrentProject()
+  const { written: project, sources } = useCurrentFigures()
   const edit = useEdit()
   /** The stage whose form is open, and the project as the form shows it. */
   const [opened, setOpened] = useState<{ readonly id: StageId; readonly from: ShownProject } | null>(null)
   const { line } = project
   const isFollowed = followedRecipes(project).length > 0
-  const { progress } = useProgress(project.id)
-  const estimate = useEstimate(project, progress)
-  const times = useTimes(estimate)
+  const { estimate, times } = useEstimated(sources) ?? {}
 
   const write = (next: readonly Stage[], said: string) => edit(project, { ...project, line: next }, said)
   const add = () => {

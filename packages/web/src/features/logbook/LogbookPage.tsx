@@ -9,9 +9,10 @@ import { BringCsvButton, saveText } from '../../shared/csv/index.ts'
 import { plural } from '../../shared/format/index.ts'
 import { MilestoneDialog } from '../../shared/milestone/index.ts'
 import { useCurrentProject } from '../../shared/project/index.ts'
-import { useProgress, useRecorder } from '../../shared/progress/index.ts'
+import { useRecorder } from '../../shared/progress/index.ts'
 import { Button, ErrorState, Figure, Headline, LoadingState } from '../../shared/ui/index.ts'
-import { useEstimate } from '../../shared/working-project.ts'
+import { useCurrentFigures } from '../../shared/figures.ts'
+import { useEstimated } from '../../shared/worker/index.ts'
 import { clockNow } from '../../shared/clock.ts'
 import { lapsReader, type ToldLap } from './laps-csv.ts'
 import { Lessons } from './Lessons.tsx'
@@ -23,11 +24,10 @@ import { TimeList } from './TimeList.tsx'
 import { datedObservations, loggedTimes } from './logged-times.ts'
 
 export function LogbookPage() {
-  const project = useCurrentProject()
-  const { progress, error, refetch } = useProgress(project.id)
-  const estimate = useEstimate(project, progress)
+  const { progress, sources, error, refetch } = useCurrentFigures()
+  const estimate = useEstimated(sources)?.estimate
   if (progress && estimate) return <Logbook progress={progress} estimate={estimate} />
-  if (error) return <ErrorState error={error} onRetry={() => void refetch()} />
+  if (error) return <ErrorState error={error} onRetry={refetch} />
   return <LoadingState what="the logbook" />
 }
 

@@ -11,9 +11,8 @@ import { useProgress } from '../../shared/progress/index.ts'
 import { useCurrentProject } from '../../shared/project/index.ts'
 import { RunSheetTicket } from '../../shared/run-sheet/index.ts'
 import { Button, ErrorState, Headline, LoadingState, NothingYet } from '../../shared/ui/index.ts'
-import { useProjectPlan } from '../../shared/use-project-plan.ts'
-import { useProjectInAir } from '../../shared/working-project.ts'
-import { useRunSheets, useSheetLooks } from '../../shared/worker/index.ts'
+import { useCurrentFigures } from '../../shared/figures.ts'
+import { usePlan, useRunSheets, useSheetLooks } from '../../shared/worker/index.ts'
 import { HandOverSheet } from './HandOverSheet.tsx'
 import { RecipeCard } from './RecipeCard.tsx'
 import { RoundSheet } from './RoundSheet.tsx'
@@ -41,11 +40,13 @@ export function PaperPage() {
 
 /** What goes to the desk on paper, each on sheets of its own; safe in black and white. */
 function Papers({ progress, shelf }: { readonly progress: Progress; readonly shelf: Shelf }) {
-  const project = useProjectInAir(useCurrentProject())
-  const { times, plan, isPlanned } = useProjectPlan(project, progress)
+  const { project, sources } = useCurrentFigures()
+  const planned = usePlan(sources)
+  const plan = planned.data?.ok ? planned.data.value : null
+  const isPlanned = planned.data !== undefined || planned.isError
   const sheets = useRunSheets(plan, project)
   const evening = nextEvening(sheets ?? [], project)
-  const round = useSheetLooks(project, progress, times)?.round
+  const round = useSheetLooks(sources)?.round
   const batches = useMemo(() => splitIntoBatches(project, project), [project])
   const open = batches.filter((batch) =>
     batch.models.some((model) =>

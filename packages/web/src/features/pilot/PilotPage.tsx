@@ -2,7 +2,6 @@ import { localDateAt } from '@seriatim/core/calendar'
 import {
   applyPilotProposal,
   pilotTotals,
-  type EstimateInput,
   type PilotProposal,
   type PilotReport,
   type PilotStage,
@@ -11,13 +10,13 @@ import { keepVersion, type Shelf } from '@seriatim/core/recipe'
 import type { Unit } from '@seriatim/core/trade'
 import type { Instant } from '@seriatim/core/units'
 import { Flag, Users } from 'lucide-react'
-import { useMemo, useState } from 'react'
+import { useState } from 'react'
 import { Link, useParams } from 'react-router'
 import { durationText, plural, rangeText } from '../../shared/format/index.ts'
 import { useCurrentProject, useEdit, withUnit } from '../../shared/project/index.ts'
-import { useProgress, useRecorder } from '../../shared/progress/index.ts'
+import { useRecorder } from '../../shared/progress/index.ts'
 import { Button, EmptyState, ErrorState, Headline, LoadingState } from '../../shared/ui/index.ts'
-import { useEstimateInput } from '../../shared/working-project.ts'
+import { useCurrentFigures, type ShownSources } from '../../shared/figures.ts'
 import { usePilot } from '../../shared/worker/index.ts'
 import { ChoosePilotDialog } from './ChoosePilotDialog.tsx'
 import { LapSteps } from './LapSteps.tsx'
@@ -25,11 +24,9 @@ import { PilotStages } from './PilotStages.tsx'
 import { VerdictDialog } from './VerdictDialog.tsx'
 
 export function PilotPage() {
-  const project = useCurrentProject()
+  const { written: project, sources, error, refetch } = useCurrentFigures()
   const { unitId } = useParams()
   const unit = project.units.find((each) => each.id === unitId)
-  const { progress, error, refetch } = useProgress(project.id)
-  const input = useEstimateInput(project, progress)
   if (!unit) {
     return (
       <EmptyState title="There is no such unit">
@@ -39,17 +36,15 @@ export function PilotPage() {
       </EmptyState>
     )
   }
-  if (input) return <Pilot key={unit.id} unit={unit} input={input} />
-  if (error) return <ErrorState error={error} onRetry={() => void refetch()} />
+  if (sources) return <Pilot key={unit.id} unit={unit} sources={sources} />
+  if (error) return <ErrorState error={error} onRetry={refetch} />
   return <LoadingState what="the pilot" />
 }
 
-function Pilot({ unit, input }: { readonly unit: Unit; readonly input: EstimateInput }) {
-  const project = useCurrentProject()
-  const whole = useMemo(() => ({ ...input, project }), [input, project])
-  const seen = usePilot(whole, unit)
+function Pilot({ unit, sources }: { readonly unit: Unit; readonly sources: ShownSources }) {
+  const seen = usePilot(sources, unit)
   if (!seen) return <LoadingState what="the pilot" />
-  return <PilotSeen {...seen} unit={unit} now={input.now} shelf={input.shelf} />
+  return <PilotSeen {...seen} unit={unit} now={sources.clock} shelf={sources.shelf} />
 }
 
 /** The pilot's page once it is worked out. */

@@ -1,6 +1,7 @@
-import { outcomeOf, type LinePlan, type ProjectToPlan } from '@seriatim/core/plan'
+import { outcomeOf, type LinePlan } from '@seriatim/core/plan'
 import type { Progress } from '@seriatim/core/progress'
 import { useInView } from 'react-intersection-observer'
+import type { ShownSources } from '../../shared/figures.ts'
 import { Later } from '../../shared/later.tsx'
 import { useCurrentProject } from '../../shared/project/index.ts'
 import { useBatchSizeComparison } from '../../shared/worker/index.ts'
@@ -11,18 +12,18 @@ const loadChart = () => import('./BatchSizeChart.tsx')
 
 /** How the batch sizes compare, and the one that is chosen; worked out when somebody comes to see it. */
 export function BatchSizeControl({
-  input,
+  sources,
   plan,
   chosen,
   progress,
 }: {
-  readonly input: ProjectToPlan | null
+  readonly sources: ShownSources | null
   readonly plan: LinePlan
   readonly chosen: string
   readonly progress: Progress | undefined
 }) {
   const { ref, inView } = useInView({ triggerOnce: true, rootMargin: '300px' })
-  const tried = useBatchSizeComparison(inView ? input : null)
+  const tried = useBatchSizeComparison(inView ? sources : null)
   // The size in use has the figures of the plan on this page, which was searched for longer than the others.
   const outcomes = tried.outcomes.map((each) => (each.split === chosen ? outcomeOf(plan, each) : each))
   const comparison = { ...tried, outcomes }

@@ -1,32 +1,26 @@
-import type { EstimateInput, LineEstimate } from '@seriatim/core/estimating'
-import { bearableBatch, type LinePlan, type ProjectToPlan } from '@seriatim/core/plan'
+import type { LineEstimate } from '@seriatim/core/estimating'
+import { bearableBatch, type LinePlan } from '@seriatim/core/plan'
 import { batchSizesText, splitIntoBatches, type Planning, type Project } from '@seriatim/core/trade'
 import type { Instant } from '@seriatim/core/units'
 import { useMemo } from 'react'
 import { useInView } from 'react-intersection-observer'
 import { Link } from 'react-router'
 import { useCurrentProject, useSettings } from '../../shared/project/index.ts'
-import { useProgress } from '../../shared/progress/index.ts'
 import { ErrorState, Headline, LoadingState } from '../../shared/ui/index.ts'
 import { useNarrow } from '../../shared/use-narrow.ts'
 import { RunSheetTicket } from '../../shared/run-sheet/index.ts'
 import { useNow } from '../../shared/use-now.ts'
+import { useCurrentFigures, type ShownSources } from '../../shared/figures.ts'
 import {
   useEstimated,
-  useEstimateInput,
-  useProjectInAir,
-  useRoom,
-  useTimes,
-} from '../../shared/working-project.ts'
-import {
-  useLearntBores,
   useForecast,
+  useLearntBores,
   useOdds,
   usePlan,
   usePlanChanges,
-  usePlanningInput,
   useRunSheets,
   useTeamworks,
+  type PlanShown,
 } from '../../shared/worker/index.ts'
 import { BatchList } from './BatchList.tsx'
 import { BatchSizeControl } from './BatchSizeControl.tsx'
@@ -45,24 +39,18 @@ import { useBatchSize } from './use-batch-size.ts'
 import { useKeptPlan } from './use-kept-plan.ts'
 
 export function PlanPage() {
-  const project = useProjectInAir(useCurrentProject())
-  const { progress, error, refetch } = useProgress(project.id)
-  const estimated = useEstimated(project, progress)
-  const estimate = estimated?.estimate
-  const times = useTimes(estimate)
+  const { project, progress, sources, error, refetch } = useCurrentFigures()
+  const { estimate, times, room } = useEstimated(sources) ?? {}
   const bearable = useMemo(
     () => (times ? bearableBatch(project, times, project.planning.bores) : null),
     [project, times],
   )
-  const room = useRoom(project, estimate)
-  const input = usePlanningInput(project, estimated?.progress, times, room?.share ?? 0)
-  const planned = usePlan(input)
+  const planned = usePlan(sources)
   const plan = planned.data?.ok ? planned.data.value : null
-  const ready = plan && !planned.isPlaceholderData ? input : null
+  const ready = plan && !planned.isPlaceholderData ? sources : undefined
   // The odds are those of the plan that is shown.
-  const shown = useMemo(() => (ready && plan ? { ...ready, before: plan } : null), [ready, plan])
-  const estimateInput = useEstimateInput(project, estimated?.progress)
-  const learnt = useLearntBores(project, estimated?.progress, estimate)
+  const shown = useMemo(() => (ready && plan ? { sources: ready, plan } : null), [ready, plan])
+  const learnt = useLearntBores(sources)
   const now = useNow(60)
   const setSettings = useSettings()
   const setBatchSize = useBatchSize(project, progress)
@@ -72,7 +60,7 @@ export function PlanPage() {
   const sheets = useRunSheets(plan, project)
   const changes = usePlanChanges(earlier, plan, project, progress, now)
 
-  if (error && !progress) return <ErrorState error={error} onRetry={() => void refetch()} />
+  if (error && !progress) return <ErrorState error={error} onRetry={refetch} />
   if (planned.error) return <ErrorState error={planned.error} onRetry={() => void planned.refetch()} />
   if (planned.data && !planned.data.ok) {
     return <NoPlan problem={planned.data.error} />
@@ -88,7 +76,7 @@ export function PlanPage() {
         sub={narrow ? undefined : figures}
         actions={narrow ? undefined : <PlanControls progress={progress} />}
       >
-        <PlanTitle plan={plan} project={project} input={shown} estimateInput={estimateInput} />
+        <PlanTitle plan={plan} project={project} shown={shown} />
       </Headline>
       <PlanNotes notes={plan.notes} timeZone={project.evenings.timeZone} />
       <div
@@ -125,7 +113,7 @@ export function PlanPage() {
           </Link>
         </p>
         <div className="mt-6 grid grid-cols-1 gap-4">
-          <Odds input={shown} estimateInput={estimateInput} estimate={estimate} now={now} />
+          <Odds shown={shown} estimate={estimate} now={now} />
           {earlier && changes ? (
             <ChangesSince before={earlier} changes={changes} timeZone={project.evenings.timeZone} />
           ) : null}
@@ -133,7 +121,7 @@ export function PlanPage() {
         {sheets ? <LaterSheets sheets={later} plan={plan} project={project} /> : null}
       </div>
       <div className="mt-8 grid grid-cols-1 gap-4">
-        <SharedWork input={ready} onPlanning={setPlanning} />
+        <SharedWork sources={ready ?? null} onPlanning={setPlanning} />
         <PlanWishes
           planning={project.planning}
           batches={leftOf(plan)}
@@ -145,12 +133,7 @@ export function PlanPage() {
           onChange={setPlanning}
         />
         <BatchList />
-        <BatchSizeControl
-          input={planned.data?.ok ? input : null}
-          plan={plan}
-          chosen={split}
-          progress={progress}
-        />
+        <BatchSizeControl sources={sources ?? null} plan={plan} chosen={split} progress={progress} />
       </div>
     </>
   )
@@ -166,31 +149,27 @@ function leftOf({ batches, stretches }: LinePlan): LinePlan['batches'] {
 function PlanTitle({
   plan,
   project,
-  input,
-  estimateInput,
+  shown,
 }: {
   readonly plan: LinePlan
   readonly project: Project
-  readonly input: ProjectToPlan | null
-  readonly estimateInput: EstimateInput | undefined
+  readonly shown: PlanShown | null
 }) {
-  return planHeadline(plan, project, useForecast(input, estimateInput))
+  return planHeadline(plan, project, useForecast(shown))
 }
 
 /** What would help is tried when somebody comes to see it; the odds themselves stand in the headline. */
 function Odds({
-  input,
-  estimateInput,
+  shown,
   estimate,
   now,
 }: {
-  readonly input: ProjectToPlan | null
-  readonly estimateInput: EstimateInput | undefined
+  readonly shown: PlanShown | null
   readonly estimate: LineEstimate | undefined
   readonly now: Instant
 }) {
   const { ref, inView } = useInView({ triggerOnce: true })
-  const odds = useOdds(input, estimateInput, inView ? estimate : null)
+  const odds = useOdds(shown, inView ? estimate : null)
   return (
     <div ref={ref}>
       <OddsTicket odds={odds} now={now} />
@@ -199,14 +178,14 @@ function Odds({
 }
 
 function SharedWork({
-  input,
+  sources,
   onPlanning,
 }: {
-  readonly input: ProjectToPlan | null
+  readonly sources: ShownSources | null
   readonly onPlanning: (planning: Planning, said: string) => void
 }) {
   const project = useCurrentProject()
-  const tried = useTeamworks(input)
+  const tried = useTeamworks(sources)
   if (tried.length === 0) return null
   return (
     <TeamworkTable

@@ -1,5 +1,5 @@
 import type { JudgementCall } from '@seriatim/core/ordering'
-import type { Shelf } from '@seriatim/core/recipe'
+import type { FigureSources } from '@seriatim/core/estimating'
 import type { Recipe, Unit } from '@seriatim/core/trade'
 import { durationText } from '../../shared/format/index.ts'
 import { Button } from '../../shared/ui/index.ts'
@@ -9,8 +9,7 @@ interface JudgementCallsProps {
   readonly recipe: Recipe
   /** Those that follow it. */
   readonly units: readonly Unit[]
-  readonly shelf: Shelf
-  readonly batchSize: number
+  readonly sources: FigureSources | undefined
   readonly onTake: (call: JudgementCall) => void
 }
 
@@ -25,8 +24,8 @@ const questions: Readonly<Record<JudgementCall['kind'], string>> = {
 }
 
 /** What is a matter of judgement, with the minutes of either answer; nothing is taken unasked. */
-export function JudgementCalls({ recipe, units, shelf, batchSize, onTake }: JudgementCallsProps) {
-  const calls = useJudgementCalls(recipe, units, shelf, batchSize)
+export function JudgementCalls({ recipe, units, sources, onTake }: JudgementCallsProps) {
+  const calls = useJudgementCalls(sources, recipe, units)
   if (!calls || calls.length === 0) return null
   return (
     <details className="ticket mt-6 p-4">

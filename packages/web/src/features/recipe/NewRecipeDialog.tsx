@@ -1,3 +1,4 @@
+import type { FigureSources } from '@seriatim/core/estimating'
 import { starterShelf } from '@seriatim/core/presets'
 import {
   adaptRecipe,
@@ -9,12 +10,11 @@ import {
   type Shelf,
 } from '@seriatim/core/recipe'
 import type { Material, Project, Recipe } from '@seriatim/core/trade'
-import { instant, type UnitId } from '@seriatim/core/units'
+import type { UnitId } from '@seriatim/core/units'
 import type { RecipeFile } from '@seriatim/contract'
 import { useMemo, useState } from 'react'
 import { v7 } from 'uuid'
 import { useLibrary } from '../../shared/api/index.ts'
-import { clockNow } from '../../shared/clock.ts'
 import { Button, CheckField, Dialog, SelectField } from '../../shared/ui/index.ts'
 import { useWays } from '../../shared/worker/index.ts'
 import { BringRecipe } from './BringRecipe.tsx'
@@ -24,6 +24,8 @@ import { WayChoice, type Way } from './WayChoice.tsx'
 interface NewRecipeDialogProps {
   readonly project: Project
   readonly shelf: Shelf
+  /** What the project's figures follow from; `undefined` until it is there. */
+  readonly sources: FigureSources | undefined
   readonly open: boolean
   readonly onOpenChange: (open: boolean) => void
   /** With the materials it brings along from elsewhere. */
@@ -55,7 +57,7 @@ interface Candidate extends Way {
   readonly materials: readonly Material[]
 }
 
-function Choices({ project, shelf, onMake }: NewRecipeDialogProps) {
+function Choices({ project, shelf, sources, onMake }: NewRecipeDialogProps) {
   const free = project.units.filter(
     (unit) => !project.recipes.some((recipe) => recipe.unitIds.includes(unit.id)),
   )
@@ -83,17 +85,13 @@ function Choices({ project, shelf, onMake }: NewRecipeDialogProps) {
   )
   const units = project.units.filter((unit) => unitIds.includes(unit.id))
   // What a school takes and the shelf has not is not in stock.
-  const input = useMemo(() => {
+  const asked = useMemo(() => {
     const elsewhere = [...starterShelf, ...brought.flatMap((file) => file.materials)]
     const all = [...elsewhere.map((material) => ({ ...material, stockMl: 0 })), ...shelf.values()]
-    return {
-      project,
-      shelf: new Map(all.map((material) => [material.id, material])),
-      now: instant(clockNow()),
-    }
-  }, [project, shelf, brought])
+    return sources && { ...sources, shelf: new Map(all.map((material) => [material.id, material])) }
+  }, [sources, shelf, brought])
   const outcomes = useWays(
-    input,
+    asked,
     units,
     candidates.map((each) => each.recipe),
   )

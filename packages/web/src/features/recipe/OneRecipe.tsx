@@ -1,3 +1,4 @@
+import type { FigureSources } from '@seriatim/core/estimating'
 import {
   applyMend,
   followersOf,
@@ -28,6 +29,7 @@ import { Unpainted } from './Unpainted.tsx'
 import { Versions } from './Versions.tsx'
 
 interface OneRecipeProps {
+  readonly sources: FigureSources | undefined
   readonly project: Project
   readonly recipe: Recipe
   readonly shelf: Shelf
@@ -55,6 +57,7 @@ export function OneRecipe({
   project,
   recipe,
   shelf,
+  sources,
   secondsAModel,
   picker,
   underWay,
@@ -169,13 +172,7 @@ export function OneRecipe({
         onChange={onChange}
       />
       {/* Last, since it comes when it is worked out: what stands above stays under the pointer. */}
-      <JudgementCalls
-        recipe={recipe}
-        units={following}
-        shelf={shelf}
-        batchSize={project.batchSize}
-        onTake={onJudged}
-      />
+      <JudgementCalls recipe={recipe} units={following} sources={sources} onTake={onJudged} />
       <LessonsAgain stages={onLine} />
       {regionsOpen ? (
         <RegionsDialog

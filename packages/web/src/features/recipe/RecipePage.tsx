@@ -18,8 +18,8 @@ import { v7 } from 'uuid'
 import { useShelf, useShelfChange } from '../../shared/api/index.ts'
 import { saveText } from '../../shared/csv/index.ts'
 import { plural } from '../../shared/format/index.ts'
-import { useEstimate, useTimes } from '../../shared/working-project.ts'
-import { useProgress } from '../../shared/progress/index.ts'
+import { useCurrentFigures } from '../../shared/figures.ts'
+import { useEstimated } from '../../shared/worker/index.ts'
 import { useCurrentProject, useEdit, type ShownProject } from '../../shared/project/index.ts'
 import { Button, EmptyState, ErrorState, Headline, LoadingState } from '../../shared/ui/index.ts'
 import { NewRecipeDialog } from './NewRecipeDialog.tsx'
@@ -40,7 +40,7 @@ export function RecipePage() {
 function Recipes({ project, shelf }: { readonly project: ShownProject; readonly shelf: Shelf }) {
   const edit = useEdit()
   const shelfChange = useShelfChange()
-  const { progress } = useProgress(project.id)
+  const { progress, sources } = useCurrentFigures()
   const [chosenId, setChosenId] = useState<RecipeId | null>(null)
   const [search, setSearch] = useSearchParams()
   const [making, setOpenMaking] = useState(search.has('new'))
@@ -50,7 +50,7 @@ function Recipes({ project, shelf }: { readonly project: ShownProject; readonly 
   }
   const [shopping, setShopping] = useState(false)
   const [repeating, setRepeating] = useState(false)
-  const times = useTimes(useEstimate(project, progress))
+  const times = useEstimated(sources)?.times
   const { recipes } = project
   const recipe = recipes.find((each) => each.id === chosenId) ?? recipes[0]
   const write = (next: readonly Recipe[], said: string) => edit(project, { ...project, recipes: next }, said)
@@ -108,7 +108,14 @@ function Recipes({ project, shelf }: { readonly project: ShownProject; readonly 
     </Button>
   )
   const dialog = (
-    <NewRecipeDialog project={project} shelf={shelf} open={making} onOpenChange={setMaking} onMake={make} />
+    <NewRecipeDialog
+      project={project}
+      shelf={shelf}
+      sources={sources}
+      open={making}
+      onOpenChange={setMaking}
+      onMake={make}
+    />
   )
 
   const underWay = <UnderWayNote project={project} progress={progress} shelf={shelf} />
@@ -135,6 +142,7 @@ function Recipes({ project, shelf }: { readonly project: ShownProject; readonly 
         project={project}
         recipe={recipe}
         shelf={shelf}
+        sources={sources}
         secondsAModel={times ? onLine(project, recipe, times) : null}
         underWay={underWay}
         picker={

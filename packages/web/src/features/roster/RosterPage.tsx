@@ -1,4 +1,3 @@
-import { workLeft } from '@seriatim/core/estimating'
 import { joinWords } from '@seriatim/core/recipe'
 import { countModels, type Project, type Unit } from '@seriatim/core/trade'
 import { Download, FileUp, Handshake, Plus } from 'lucide-react'
@@ -7,11 +6,11 @@ import { Link, useSearchParams } from 'react-router'
 import { saveText } from '../../shared/csv/index.ts'
 import { finishText } from '../../shared/finish-text.ts'
 import { durationText, plural } from '../../shared/format/index.ts'
-import { useProgress } from '../../shared/progress/index.ts'
-import { useCurrentProject, useEdit, withoutUnit } from '../../shared/project/index.ts'
+import { useEdit, withoutUnit } from '../../shared/project/index.ts'
 import { useManages } from '../../shared/signed-in.ts'
 import { useFinish } from '../../shared/use-finish.ts'
-import { useEstimated, useProjectInAir, useTimes } from '../../shared/working-project.ts'
+import { useCurrentFigures } from '../../shared/figures.ts'
+import { useEstimated } from '../../shared/worker/index.ts'
 import { Button, EmptyState, Headline } from '../../shared/ui/index.ts'
 import { AddUnitDialog } from './AddUnitDialog.tsx'
 import { ImportRosterDialog } from './ImportRosterDialog.tsx'
@@ -20,8 +19,7 @@ import { UnitDialog } from './UnitDialog.tsx'
 import { UnitTicket } from './UnitTicket.tsx'
 
 export function RosterPage() {
-  const project = useCurrentProject()
-  const { progress } = useProgress(project.id)
+  const { written: project, progress, sources } = useCurrentFigures()
   const edit = useEdit()
   const manages = useManages()
   const [search, setSearch] = useSearchParams()
@@ -31,11 +29,8 @@ export function RosterPage() {
     if (!isOpen && search.has('new')) setSearch({}, { replace: true })
   }
   const models = countModels(project)
-  const inAir = useProjectInAir(project)
-  const estimated = useEstimated(inAir, progress)
-  const times = useTimes(estimated?.estimate)
-  const finish = useFinish(inAir, estimated)
-  const left = progress ? workLeft(project, progress, times) : null
+  const left = useEstimated(sources)?.left
+  const finish = useFinish(sources)
 
   const hasNoRecipe = withoutRecipe(project)
 

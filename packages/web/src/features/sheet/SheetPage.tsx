@@ -13,9 +13,8 @@ import { useCurrentProject } from '../../shared/project/index.ts'
 import { Button, ErrorState, Headline, HoleLegend, LoadingState, NothingYet } from '../../shared/ui/index.ts'
 import { useFinish } from '../../shared/use-finish.ts'
 import { useNow } from '../../shared/use-now.ts'
-import { useProjectPlan } from '../../shared/use-project-plan.ts'
-import { useProjectInAir } from '../../shared/working-project.ts'
-import { useSheetLooks, useWorkLeft } from '../../shared/worker/index.ts'
+import { useCurrentFigures } from '../../shared/figures.ts'
+import { useEstimated, usePlan, useSheetLooks } from '../../shared/worker/index.ts'
 import { InspectDialog } from './InspectDialog.tsx'
 import { LeftOnPurpose } from './LeftOnPurpose.tsx'
 import { ModelDialog } from './ModelDialog.tsx'
@@ -37,9 +36,11 @@ export function SheetPage() {
 
 /** Every model at every stage: what is done, what dries, what waits for a touch-up. */
 function Sheet({ progress }: { readonly progress: Progress }) {
-  const project = useProjectInAir(useCurrentProject())
+  const { project, sources } = useCurrentFigures()
+  const { times, left } = useEstimated(sources) ?? {}
   // Without a date nothing is late, and a plan after every mark would be for nothing.
-  const { estimated, times, plan } = useProjectPlan(project, progress, { isWanted: project.dueOn !== null })
+  const planned = usePlan(project.dueOn === null ? undefined : sources)
+  const plan = planned.data?.ok ? planned.data.value : null
   const recorder = useRecorder(project, times)
   const now = useNow(10)
   const [standingsOf] = useState(createStandings)
@@ -50,13 +51,12 @@ function Sheet({ progress }: { readonly progress: Progress }) {
   const asked = useDeferredValue(wish)
   const groups = useMemo(() => groupSheet(standings, batches, asked, late), [standings, batches, asked, late])
   // What goes over all marks follows a moment after the strip that was tapped.
-  const looks = useSheetLooks(project, progress, times)
+  const looks = useSheetLooks(sources)
   const [openId, setOpenId] = useState<ModelId | null>(null)
   const [inspecting, setInspecting] = useState<readonly ModelId[] | null>(null)
   const due = standings.filter((each) => passes(each, 'to inspect', late))
   const open = standings.find((each) => each.model.id === openId)
-  const left = useWorkLeft(project, progress, times)
-  const forecast = useFinish(project, estimated, project.dueOn === null ? undefined : plan)
+  const forecast = useFinish(sources, project.dueOn === null ? undefined : plan)
 
   if (standings.length === 0 || project.line.length === 0) {
     return (

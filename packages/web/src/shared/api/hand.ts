@@ -10,6 +10,9 @@ const handQuery = (id: ProjectId) =>
     queryFn: ({ signal }) => call(routes.readHand, { params: { id } }, signal),
   })
 
+/** Stands for no project: nothing is left out of what is known. */
+export const everyProject = '00000000-0000-0000-0000-000000000000' as ProjectId
+
 /** What is known of the painter's hand from outside this project. */
 export const useHand = (id: ProjectId) => useQuery(handQuery(id))
 

@@ -12,7 +12,7 @@ export {
   useSetPrices,
 } from './commissions.ts'
 export { useChooseHours, useHoursOf, useNameStudio, useStudioName } from './desk.ts'
-export { useBringRates, useHand } from './hand.ts'
+export { everyProject, useBringRates, useHand } from './hand.ts'
 export { useKeyChange, useKeys } from './keys.ts'
 export { useLibrary } from './library.ts'
 export { changePassword, chooseStudio, meQuery, signIn, signOut, useMe } from './me.ts'

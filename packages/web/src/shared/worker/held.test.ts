@@ -49,7 +49,7 @@ describe('what a worker keeps', () => {
     const project = { name: 'Fen', line: [1, 2, 3] }
     const shelf = new Map([['a', { name: 'moss' }]])
     for (let turn = 0; turn < 3; turn++) {
-      const input = { project, now: turn, estimateInput: { project, shelf, known: [turn] } }
+      const input = { project, now: turn, sources: { project, shelf, known: [turn] } }
       expect(arrive(input)).toEqual(input)
     }
     // The project and the shelf once each, what is known three times.

@@ -8,8 +8,8 @@ interface Held {
 }
 
 /** Large things that many calls share; all else goes along with each call. */
-const shared = new Set(['project', 'shelf', 'progress', 'times', 'known', 'recipes'])
-const nested = new Set(['estimateInput'])
+const shared = new Set(['project', 'shelf', 'progress', 'readings', 'known', 'hand', 'recipes'])
+const nested = new Set(['sources'])
 
 /** The worker's side: what it keeps between calls. */
 export interface Keeper {

@@ -1,4 +1,4 @@
-export type { WholeInput } from './planner.worker.ts'
+export type { Queue, QuoteWish } from './planner.worker.ts'
 export { useExtras, useStandardCosts } from './use-hours.ts'
 export {
   useCut,
@@ -11,15 +11,13 @@ export {
   useRunSheets,
   useSheetLooks,
   useUnderWay,
-  useWorkLeft,
 } from './use-looks.ts'
-export { useLineEstimate, type Estimated } from './use-line-estimate.ts'
+export { useEstimated, type Estimated } from './use-estimated.ts'
 export { useLineOfOrder, useOrder, useOrderingInput, useSamenessOffers } from './use-line-order.ts'
 export { useBatchSizeComparison, type Comparison } from './use-batch-size-comparison.ts'
-export { useForecast, useOdds, type Odds, type TriedOffer } from './use-odds.ts'
+export { useForecast, useOdds, type Odds, type PlanShown, type TriedOffer } from './use-odds.ts'
 export { useDeskPlan, type DeskShown, type DeskWish, type JobShown, type JobToPlan } from './use-desk-plan.ts'
 export { quickEffort, usePlan, usePlanBefore } from './use-plan.ts'
-export { usePlanningInput } from './use-planning-input.ts'
 export { usePriceMovers, useQuoteTiers } from './use-quote.ts'
 export { useWays } from './use-ways.ts'
 export { useTeamworks, type TriedTeamwork } from './use-teamworks.ts'

@@ -1,25 +1,23 @@
-import { lineAsFelt } from '@seriatim/core/air'
+import { knownPace, type Hand } from '@seriatim/contract'
+import type { AirAt } from '@seriatim/core/air'
 import {
-  estimateLine,
   extrasFor,
+  Figures,
   learnBores,
   pilotProposals,
   pilotReport,
   standardCosts,
-  workLeft,
-  type BatchTimes,
-  type EstimateInput,
-  type ObservedTime,
+  type FigureSources,
 } from '@seriatim/core/estimating'
 import {
   drawDesk,
+  forecastFigures,
   layDesk,
   tryOffer,
   type DeskInput,
-  type DeskJob,
   type DeskPlan,
+  type OddsWish,
   type Offer,
-  type OfferInput,
   type SolvedDesk,
 } from '@seriatim/core/forecasting'
 import { priceMovers, quoteTiers, type QuoteInput } from '@seriatim/core/money'
@@ -39,16 +37,14 @@ import {
 import {
   comparePlans,
   planLine,
+  planningOf,
   runSheets,
   tryWay,
   trySplit,
   type KeptPlan,
   type LinePlan,
   type PlanProblem,
-  type ProjectToPlan,
-  type WayInput,
-  toPlan,
-  type PlanningInput,
+  type PlanWish,
 } from '@seriatim/core/plan'
 import { foldProgress, type ProgressEvent, type Progress } from '@seriatim/core/progress'
 import type { Shelf } from '@seriatim/core/recipe'
@@ -68,16 +64,6 @@ import { v5, v7 } from 'uuid'
 import { layOutCut } from '../recipe-cut.ts'
 import { createKeeper } from './held.ts'
 
-/** What a sum over all models needs. */
-interface WholeProgress {
-  readonly project: Project
-  readonly progress: Progress
-  readonly times: BatchTimes | undefined
-}
-
-/** An estimate's input over a whole project. */
-export type WholeInput = EstimateInput & { readonly project: Project }
-
 /** The last judge of a line: while the recipes stay, only the line is looked at anew. */
 let judge: { readonly of: OrderingInput; readonly line: ReturnType<typeof lineJudge> } | null = null
 
@@ -95,32 +81,62 @@ const heard = (turn: number) => () => calledOff !== null && Atomics.load(calledO
 
 const { unpack, ...keeper } = createKeeper()
 
+/** The last figures that were asked for, by what they follow from: pages ask several things of one moment. */
+const lastFigures = new Map<string, Figures>()
+const figuresKept = 3
+
+/** @param sources as they were sent: what was held is told by its number. */
+function figuresOf(sources: FigureSources): Figures {
+  const key = JSON.stringify(sources)
+  const figures = lastFigures.get(key) ?? Figures.of(unpack(sources))
+  lastFigures.delete(key)
+  lastFigures.set(key, figures)
+  for (const oldest of [...lastFigures.keys()].slice(0, Math.max(0, lastFigures.size - figuresKept)))
+    lastFigures.delete(oldest)
+  return figures
+}
+
 /** A job as it is told of: its log is read here. */
 export interface JobToPlan {
   readonly project: Project
   readonly events: readonly ProgressEvent[]
 }
 
-export interface DeskWish extends Omit<DeskInput, 'jobs' | 'isCalledOff'> {
+/** All that is planned at the desk, and what is around it. */
+export interface Queue extends Pick<FigureSources, 'shelf' | 'clock'> {
   readonly jobs: readonly JobToPlan[]
+  readonly readings: readonly AirAt[]
+  readonly hand: Pick<Hand, 'brought' | 'elsewhere'>
 }
 
-function jobOf({ project, events }: JobToPlan): DeskJob {
-  const progress = foldProgress(events)
-  return { project: { ...project, line: [...lineAsFelt(project.line, progress.touches)] }, progress }
+export interface DeskWish extends Omit<DeskInput, 'jobs' | 'isCalledOff'>, Queue {}
+
+function laidDesk(wish: DeskWish, turn: number): Result<SolvedDesk, PlanProblem> {
+  const { jobs, shelf, readings, hand, clock, ...input } = unpack(wish)
+  const [first, ...others] = jobs.map(({ project, events }) =>
+    Figures.of({
+      project,
+      progress: foldProgress(events),
+      shelf,
+      readings,
+      known: knownPace(hand, project.id),
+      clock,
+    }),
+  )
+  if (!first) throw new Error('a desk without jobs')
+  return layDesk({ ...input, jobs: [first, ...others], isCalledOff: heard(turn) })
 }
+
+/** A quote that is asked for: the figures of its project are made here. */
+export interface QuoteWish extends Omit<QuoteInput, 'figures'> {
+  readonly sources: FigureSources
+}
+
+const quoteInput = ({ sources, ...wish }: QuoteWish): QuoteInput => ({ ...wish, figures: figuresOf(sources) })
 
 /** What was laid last, by the turns in which it was: its futures are drawn from it. */
 const desks = new Map<number, SolvedDesk>()
 const desksKept = 5
-
-function laidDesk({ jobs, ...input }: DeskWish, turn: number): Result<SolvedDesk, PlanProblem> {
-  const [first, ...others] = jobs.map(jobOf)
-  if (!first) throw new Error('a desk without jobs')
-  return layDesk({ ...unpack(input), jobs: [first, ...others], isCalledOff: heard(turn) })
-}
-
-const fromProject = ({ project, ...more }: ProjectToPlan): PlanningInput => ({ ...toPlan(project), ...more })
 
 /** Every input may name what was sent before instead of bringing it again; see `held.ts`. */
 const planner = {
@@ -151,47 +167,50 @@ const planner = {
     const { forecast, jobs } = drawDesk(laid.value, asked)
     return success({ forecast, jobs })
   },
-  planLine: (input: ProjectToPlan, turn: number) =>
-    planLine({ ...fromProject(unpack(input)), isCalledOff: heard(turn) }),
-  trySplit: (input: ProjectToPlan, split: BatchSplit, turn: number) =>
-    trySplit({ ...fromProject(unpack(input)), isCalledOff: heard(turn) }, split),
-  tryOffer: (input: OfferInput, offer: Offer | null, turn: number) =>
-    tryOffer({ ...unpack(input), isCalledOff: heard(turn) }, offer),
-  tryWay: (input: WayInput, units: readonly Unit[], recipe: Recipe) => tryWay(unpack(input), units, recipe),
+  planLine: (sources: FigureSources, wish: PlanWish, turn: number) =>
+    planLine(planningOf(figuresOf(sources), { ...wish, isCalledOff: heard(turn) })),
+  trySplit: (sources: FigureSources, wish: PlanWish, split: BatchSplit, turn: number) =>
+    trySplit(planningOf(figuresOf(sources), { ...wish, isCalledOff: heard(turn) }), split),
+  /** @param offer `null`: how it may go as it is planned. */
+  tryOffer: (sources: FigureSources, wish: OddsWish, offer: Offer | null, turn: number) => {
+    const asked = { ...wish, isCalledOff: heard(turn) }
+    return offer ? tryOffer(figuresOf(sources), offer, asked) : forecastFigures(figuresOf(sources), asked)
+  },
+  tryWay: (sources: FigureSources, units: readonly Unit[], recipe: Recipe) =>
+    tryWay(figuresOf(sources), units, recipe),
   orderLine: (input: OrderingInput) => orderLine(unpack(input)),
   offersOfSameness: (input: OrderingInput, order: LineOrder) => offersOfSameness(unpack(input), order),
-  estimateLine: (input: EstimateInput) => estimateLine(unpack(input)),
-  quoteTiers: (input: QuoteInput) => quoteTiers(unpack(input)),
-  priceMovers: (input: QuoteInput, standard: Standard) => priceMovers(unpack(input), standard),
-  standardCosts: (input: WholeInput) => standardCosts(unpack(input)),
+  estimate: (sources: FigureSources) => {
+    const { estimate, times, room, left } = figuresOf(sources)
+    return { estimate, times, room, left }
+  },
+  quoteTiers: (wish: QuoteWish) => quoteTiers(quoteInput(wish)),
+  priceMovers: (wish: QuoteWish, standard: Standard) => priceMovers(quoteInput(wish), standard),
+  standardCosts: (sources: FigureSources) => standardCosts(figuresOf(sources)),
   extrasFor: (
-    input: WholeInput,
+    sources: FigureSources,
     standardOf: ReadonlyMap<UnitId, Standard>,
     seconds: number,
     safety: number,
-  ) => extrasFor(unpack(input), standardOf, seconds, safety),
+  ) => extrasFor(figuresOf(sources), standardOf, seconds, safety),
   findFaults: (recipe: Recipe, input: { readonly shelf: Shelf }, units: readonly FollowingUnit[]) => {
     const models = units.flatMap((unit) => unit.models)
     const taken = asTaken({ recipe, units })
     const found = findFaults(taken, unpack(input).shelf, models.length > 0 ? { models } : {})
     return found.map((finding) => ({ ...finding, models: models.length }))
   },
-  judgementCalls: (
-    recipe: Recipe,
-    input: { readonly shelf: Shelf },
-    units: readonly Unit[],
-    batchSize: number,
-  ) => judgementCalls({ recipe, units, shelf: unpack(input).shelf, batchSize, newId: v7 }),
+  judgementCalls: (sources: FigureSources, recipe: Recipe, units: readonly Unit[]) =>
+    judgementCalls({ figures: figuresOf(sources), recipe, units, newId: v7 }),
   layOutCut: (recipe: Recipe, input: { readonly shelf: Shelf }) => layOutCut(recipe, unpack(input).shelf),
   lineFindings: (input: OrderingInput, line: readonly Stage[]) => judgeOf(unpack(input))(line),
   lineOfOrder: (input: { readonly project: Project; readonly shelf: Shelf }, order: LineOrder) => {
     const { project, shelf } = unpack(input)
     return lineOfOrder(order, project, shelf, tableReadyStandard, (name) => v5(name, project.id))
   },
-  pilot: (input: WholeInput, unit: Unit) => {
-    const whole = unpack(input)
-    const report = pilotReport(whole, unit)
-    return { report, proposals: pilotProposals(whole, unit, report, v7) }
+  pilot: (sources: FigureSources, unit: Unit) => {
+    const figures = figuresOf(sources)
+    const report = pilotReport(figures, unit)
+    return { report, proposals: pilotProposals(figures, unit, report, v7) }
   },
   runSheets: (input: { readonly project: Project }, plan: LinePlan) => runSheets(plan, unpack(input).project),
   comparePlans: (
@@ -216,24 +235,17 @@ const planner = {
       return changeUnderWay(both, progress, before, after, shelf)
     })
   },
-  learnBores: (
-    input: { readonly project: Project; readonly progress: Progress },
-    observed: readonly ObservedTime[],
-  ) => {
-    const { project, progress } = unpack(input)
-    return learnBores(project, progress, observed)
+  learnBores: (sources: FigureSources) => {
+    const { project, progress, estimate } = figuresOf(sources)
+    return learnBores(project, progress, estimate.observed)
   },
-  sheetLooks: (input: WholeProgress) => {
-    const { project, progress, times } = unpack(input)
+  sheetLooks: (sources: FigureSources) => {
+    const { project, progress, times } = figuresOf(sources)
     return {
       round: touchUpRound(project, progress, times),
       burnUp: burnUp(project, progress, times),
       sitting: lastSitting(project, progress, times),
     }
-  },
-  workLeft: (input: WholeProgress) => {
-    const { project, progress, times } = unpack(input)
-    return workLeft(project, progress, times)
   },
 }
 

@@ -1,4 +1,3 @@
-import type { ProjectToPlan } from '@seriatim/core/plan'
 import type { BatchSplit } from '@seriatim/core/trade'
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
 import { act, renderHook, waitFor } from '@testing-library/react'
@@ -17,7 +16,7 @@ function slowPlanner() {
   const asked: { readonly size: number; readonly answer: () => void }[] = []
   callPlanner.mockImplementation((_, task, signal) => {
     const planner = {
-      trySplit: (_input: ProjectToPlan, { batchSize }: BatchSplit) =>
+      trySplit: (_sources: object, _wish: object, { batchSize }: BatchSplit) =>
         new Promise((resolve, reject) => {
           asked.push({ size: batchSize, answer: () => resolve({ split: String(batchSize), batchSize }) })
           signal.addEventListener('abort', () => reject(new Error('called off')))

@@ -1,4 +1,5 @@
-import { distinctSplits, type SplitOutcome, type ProjectToPlan } from '@seriatim/core/plan'
+import type { FigureSources } from '@seriatim/core/estimating'
+import { distinctSplits, type SplitOutcome } from '@seriatim/core/plan'
 import { useQueries, useQueryClient, type UseQueryResult } from '@tanstack/react-query'
 import { useMemo } from 'react'
 import { callPlanner } from './call-planner.ts'
@@ -17,20 +18,19 @@ const effortPerSize = 300_000
 const lanes = ['compare', 'compare beside'] as const
 
 /** Every way of splitting tried in turn, the first results in view while the others are worked out. */
-export function useBatchSizeComparison(input: ProjectToPlan | null): Comparison {
+export function useBatchSizeComparison(sources: FigureSources | null): Comparison {
   const client = useQueryClient()
   // The fewest batches first: they are planned soonest, so that there is something to see.
-  const splits = useMemo(() => (input ? distinctSplits(input.project).toReversed() : []), [input])
-  const queryKey = ['batch-size', inputKey(input)]
+  const splits = useMemo(() => (sources ? distinctSplits(sources.project).toReversed() : []), [sources])
+  const queryKey = ['batch-size', inputKey(sources)]
   const { outcomes, running, restart } = useQueries({
     queries: splits.map((split, index) => ({
       queryKey: [...queryKey, split],
       queryFn: ({ signal }: { signal: AbortSignal }) => {
-        if (!input) throw new Error('nothing to compare')
-        const wish = { ...input, effort: effortPerSize }
+        if (!sources) throw new Error('nothing to compare')
         return callPlanner(
           lanes[index % lanes.length] ?? lanes[0],
-          (planner, turn, pack) => planner.trySplit(pack(wish), split, turn),
+          (planner, turn, pack) => planner.trySplit(pack(sources), { effort: effortPerSize }, split, turn),
           signal,
         )
       },

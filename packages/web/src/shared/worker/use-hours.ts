@@ -1,17 +1,16 @@
-import type { Extra, StandardCosts } from '@seriatim/core/estimating'
+import type { Extra, FigureSources, StandardCosts } from '@seriatim/core/estimating'
 import type { Standard } from '@seriatim/core/trade'
 import type { UnitId } from '@seriatim/core/units'
-import type { WholeInput } from './planner.worker.ts'
 import { useWorkedOut } from './use-worked-out.ts'
 
 /** What each standard takes on each unit. */
-export function useStandardCosts(input: WholeInput): readonly StandardCosts[] | undefined {
+export function useStandardCosts(sources: FigureSources): readonly StandardCosts[] | undefined {
   return useWorkedOut({
     lane: 'hours',
     name: 'standard-costs',
-    about: input.project.id,
-    inputs: [input],
-    task: async (planner, _, pack) => planner.standardCosts(pack(input)),
+    about: sources.project.id,
+    inputs: [sources],
+    task: async (planner, _, pack) => planner.standardCosts(pack(sources)),
   })
 }
 
@@ -19,7 +18,7 @@ const nothing: readonly Extra[] = []
 
 /** Optional stages that fit into what is over. */
 export function useExtras(
-  input: WholeInput,
+  sources: FigureSources,
   standardOf: ReadonlyMap<UnitId, Standard>,
   seconds: number,
   safety: number,
@@ -27,9 +26,9 @@ export function useExtras(
   const extras = useWorkedOut({
     lane: 'hours',
     name: 'extras',
-    about: input.project.id,
-    inputs: [input, [...standardOf].flat().join(), seconds, safety],
-    task: async (planner, _, pack) => planner.extrasFor(pack(input), standardOf, seconds, safety),
+    about: sources.project.id,
+    inputs: [sources, [...standardOf].flat().join(), seconds, safety],
+    task: async (planner, _, pack) => planner.extrasFor(pack(sources), standardOf, seconds, safety),
   })
   return extras ?? nothing
 }

@@ -1,11 +1,4 @@
-import type {
-  BatchTimes,
-  LearntBores,
-  LineEstimate,
-  PilotProposal,
-  PilotReport,
-  WorkLeft,
-} from '@seriatim/core/estimating'
+import type { FigureSources, LearntBores, PilotProposal, PilotReport } from '@seriatim/core/estimating'
 import type { FollowingUnit, JudgementCall, LineFinding, OrderingInput } from '@seriatim/core/ordering'
 import type { KeptPlan, LinePlan, PlanChange, RunSheet } from '@seriatim/core/plan'
 import type { Progress } from '@seriatim/core/progress'
@@ -14,7 +7,6 @@ import type { Project, Recipe, Unit } from '@seriatim/core/trade'
 import type { Instant } from '@seriatim/core/units'
 import type { Cut } from '../recipe-cut.ts'
 import type { FindingOfModels } from '../finding-list.tsx'
-import type { WholeInput } from './planner.worker.ts'
 import { useWorkedOut } from './use-worked-out.ts'
 
 /** What is wrong with a recipe, for the models of the units that follow it. */
@@ -59,49 +51,42 @@ export function useLineFindings(
 
 /** What the pilot showed, and what it asks for. */
 export function usePilot(
-  input: WholeInput,
+  sources: FigureSources,
   unit: Unit,
 ): { readonly report: PilotReport; readonly proposals: readonly PilotProposal[] } | undefined {
   return useWorkedOut({
     lane: 'look',
     name: 'pilot',
     about: unit.id,
-    inputs: [input, unit],
-    task: async (planner, _, pack) => planner.pilot(pack(input), unit),
+    inputs: [sources, unit],
+    task: async (planner, _, pack) => planner.pilot(pack(sources), unit),
   })
 }
 
 /** What the recipe leaves to judgement, with the minutes of either answer. */
 export function useJudgementCalls(
+  sources: FigureSources | undefined,
   recipe: Recipe,
   units: readonly Unit[],
-  shelf: Shelf,
-  batchSize: number,
 ): readonly JudgementCall[] | undefined {
   return useWorkedOut({
     lane: 'look',
     name: 'judgement-calls',
     about: recipe.id,
-    inputs: units.length > 0 ? [recipe, units, shelf, batchSize] : null,
-    task: async (planner, _, pack) => planner.judgementCalls(recipe, pack({ shelf }), units, batchSize),
+    inputs: sources && units.length > 0 ? [sources, recipe, units] : null,
+    task: async (planner, _, pack) => (sources ? planner.judgementCalls(pack(sources), recipe, units) : []),
   })
 }
 
 /** What the records say of how long the same is borne. */
-export function useLearntBores(
-  project: Project,
-  progress: Progress | undefined,
-  estimate: LineEstimate | undefined,
-): LearntBores | undefined {
+export function useLearntBores(sources: FigureSources | undefined): LearntBores | undefined {
   return useWorkedOut({
     lane: 'look',
     name: 'bores',
-    about: project.id,
-    inputs: progress && estimate ? [project.units, progress, estimate] : null,
+    about: sources?.project.id ?? '',
+    inputs: sources ? [sources] : null,
     task: async (planner, _, pack) =>
-      progress && estimate
-        ? planner.learnBores(pack({ project, progress }), estimate.observed)
-        : { stageSeconds: null, unitSeconds: null },
+      sources ? planner.learnBores(pack(sources)) : { stageSeconds: null, unitSeconds: null },
   })
 }
 
@@ -152,27 +137,12 @@ export function useUnderWay(
 }
 
 /** What the sheet says over all marks: the touch-up round, how the work grew, and what the last sitting brought. */
-export function useSheetLooks(project: Project, progress: Progress, times: BatchTimes | undefined) {
+export function useSheetLooks(sources: FigureSources | undefined) {
   return useWorkedOut({
     lane: 'look',
     name: 'sheet-looks',
-    about: project.id,
-    inputs: [project, progress, times],
-    task: async (planner, _, pack) => planner.sheetLooks(pack({ project, progress, times })),
-  })
-}
-
-/** How much is left, over all models. */
-export function useWorkLeft(
-  project: Project,
-  progress: Progress,
-  times: BatchTimes | undefined,
-): WorkLeft | undefined {
-  return useWorkedOut({
-    lane: 'look',
-    name: 'work-left',
-    about: project.id,
-    inputs: [project, progress, times],
-    task: async (planner, _, pack) => planner.workLeft(pack({ project, progress, times })),
+    about: sources?.project.id ?? '',
+    inputs: sources ? [sources] : null,
+    task: async (planner, _, pack) => (sources ? planner.sheetLooks(pack(sources)) : null),
   })
 }

@@ -1,4 +1,4 @@
-import type { OfferInput } from '@seriatim/core/forecasting'
+import type { OddsWish } from '@seriatim/core/forecasting'
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
 import { renderHook, waitFor } from '@testing-library/react'
 import type { ReactNode } from 'react'
@@ -19,7 +19,7 @@ beforeEach(() => {
   tried.length = 0
   sayFinish.mockResolvedValue()
   const planner = {
-    tryOffer: ({ before }: OfferInput, offer: { kind: string } | null) => {
+    tryOffer: (_: object, { before }: OddsWish, offer: { kind: string } | null) => {
       tried.push([before, offer?.kind ?? null])
       return Promise.resolve({ odds: null, p50: 1, p80: 2, p95: 3, drivers: [], byDay: [], futures: 10 })
     },
@@ -29,7 +29,7 @@ beforeEach(() => {
 
 const before = { stretches: ['as shown'] }
 const project = { id: 'fen', units: [{ models: Array(9) }], line: [], batchSize: 4, batchesInHand: null }
-const input = { project, now: 0, before } as never
+const shown = { sources: { project, clock: 0 }, plan: before } as never
 const estimate = { stages: [] } as never
 
 const client = new QueryClient()
@@ -40,8 +40,8 @@ const wrapper = ({ children }: { readonly children: ReactNode }) => (
 it('draws the plan that is shown, and tries what would help once somebody looks at it', async () => {
   const { result, rerender } = renderHook(
     ({ isLookedAt }) => {
-      const headline = useForecast(input, {} as never)
-      return { headline, odds: useOdds(input, {} as never, isLookedAt ? estimate : null) }
+      const headline = useForecast(shown)
+      return { headline, odds: useOdds(shown, isLookedAt ? estimate : null) }
     },
     { wrapper, initialProps: { isLookedAt: false } },
   )

@@ -1,10 +1,11 @@
-import type { EstimateInput, LineEstimate } from '@seriatim/core/estimating'
+import type { LineEstimate } from '@seriatim/core/estimating'
 import { offersFor, type FinishForecast, type Offer } from '@seriatim/core/forecasting'
-import type { ProjectToPlan } from '@seriatim/core/plan'
+import type { PlanWish } from '@seriatim/core/plan'
 import type { ProjectId } from '@seriatim/core/units'
 import { skipToken, useQueries, useQuery, useQueryClient, type UseQueryResult } from '@tanstack/react-query'
 import { useEffect, useMemo } from 'react'
 import { sayFinish } from '../api/index.ts'
+import type { ShownSources } from '../figures.ts'
 import { callPlanner } from './call-planner.ts'
 import { inputKey } from './input-key.ts'
 
@@ -28,24 +29,20 @@ export interface Odds {
  * How it may go, and what would help: each offer planned and drawn anew beside the page, one after the other.
  * @param estimate what the offers follow from; `null` while nobody looks at them.
  */
-export function useOdds(
-  input: ProjectToPlan | null,
-  estimateInput: EstimateInput | undefined,
-  estimate: LineEstimate | null | undefined,
-): Odds {
+export function useOdds(shown: PlanShown | null, estimate: LineEstimate | null | undefined): Odds {
   const client = useQueryClient()
-  const ready = input !== null && estimateInput !== undefined && estimate !== undefined
+  const ready = shown !== null && estimate !== undefined
   const offers = useMemo<readonly (Offer | null)[]>(
-    () => (ready ? [null, ...(estimate ? offersFor(input.project, estimate) : [])] : []),
-    [ready, input, estimate],
+    () => (ready ? [null, ...(estimate ? offersFor(shown.sources.project, estimate) : [])] : []),
+    [ready, shown, estimate],
   )
-  const queryKey = ['odds', inputKey(input)]
+  const queryKey = ['odds', ...keyOf(shown)]
   const { results, running, restart } = useQueries({
     queries: offers.map((offer) => ({
       queryKey: [...queryKey, offer],
       queryFn: ({ signal }: { signal: AbortSignal }) => {
         if (!ready) throw new Error('nothing to forecast')
-        return draw(input, estimateInput, offer, signal)
+        return draw(shown, offer, signal)
       },
       staleTime: Number.POSITIVE_INFINITY,
       gcTime: 60_000,
@@ -65,21 +62,26 @@ export function useOdds(
   }
 }
 
+/** A plan that is shown, and what it was made of. */
+export interface PlanShown {
+  readonly sources: ShownSources
+  /** Whose futures are drawn; `null`: one is found. */
+  readonly plan: PlanWish['before'] | null
+}
+
+const keyOf = (shown: PlanShown | null) => [inputKey(shown?.sources), inputKey(shown?.plan)]
+
 function draw(
-  { project, progress, now, noSpray = [], before }: ProjectToPlan,
-  estimateInput: EstimateInput,
+  { sources, plan }: PlanShown,
   offer: Offer | null,
   signal: AbortSignal,
 ): Promise<FinishForecast | null> {
-  const wish = {
-    project,
-    noSpray,
-    ...(progress ? { progress } : {}),
-    now,
-    estimateInput,
-    ...(before ? { before } : {}),
-  }
-  return callPlanner('odds', async (planner, turn, pack) => planner.tryOffer(pack(wish), offer, turn), signal)
+  const wish = plan ? { before: plan } : {}
+  return callPlanner(
+    'odds',
+    async (planner, turn, pack) => planner.tryOffer(pack(sources), wish, offer, turn),
+    signal,
+  )
 }
 
 /** The last forecast of each project: what is said of its date until the next is there. */
@@ -87,19 +89,15 @@ const last = new Map<ProjectId, FinishForecast>()
 
 /**
  * How it may go as it is planned, the same wherever it is asked; the last one stays in view until the next is there.
- * @param input with the plan whose futures they are as `before`; where there is none yet, one is found.
  */
-export function useForecast(
-  input: ProjectToPlan | null,
-  estimateInput: EstimateInput | undefined,
-): FinishForecast | null {
+export function useForecast(shown: PlanShown | null): FinishForecast | null {
   const { data } = useQuery<FinishForecast | null>({
-    queryKey: ['odds', inputKey(input), null],
-    queryFn: input && estimateInput ? ({ signal }) => draw(input, estimateInput, null, signal) : skipToken,
+    queryKey: ['odds', ...keyOf(shown), null],
+    queryFn: shown ? ({ signal }) => draw(shown, null, signal) : skipToken,
     staleTime: Number.POSITIVE_INFINITY,
     gcTime: 60_000,
   })
-  const id = input?.project.id
+  const id = shown?.sources.project.id
   useEffect(() => {
     if (!id || !data) return
     const before = last.get(id)

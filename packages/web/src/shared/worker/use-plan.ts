@@ -1,4 +1,4 @@
-import type { LinePlan, PlanProblem, ProjectToPlan } from '@seriatim/core/plan'
+import type { LinePlan, PlanProblem, PlanWish } from '@seriatim/core/plan'
 import type { Project } from '@seriatim/core/trade'
 import type { Result } from '@seriatim/core/units'
 import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/react-query'
@@ -6,9 +6,9 @@ import { keptPlanQuery, sayPlan } from '../api/index.ts'
 import { useWaiting } from '../outbox/index.ts'
 import { callPlanner } from './call-planner.ts'
 import { inputKey } from './input-key.ts'
-import type { PlanInput, RevisedProject } from './use-planning-input.ts'
+import type { ShownSources } from '../figures.ts'
 
-type KeptTo = NonNullable<ProjectToPlan['before']>
+type KeptTo = NonNullable<PlanWish['before']>
 
 interface Known {
   readonly plan: KeptTo
@@ -26,21 +26,21 @@ export const quickEffort = 400_000
  * The plan of what is left, worked out beside the page; the last one stays in view until the next is there. It keeps to the
  * one before, and after a reload or on another device to the one that is kept with the project.
  */
-export function usePlan(input: PlanInput | null) {
+export function usePlan(sources: ShownSources | undefined, effort?: number) {
   const client = useQueryClient()
-  const isDelivered = useWaiting(input?.project.id ?? null).length === 0
-  const revision = isDelivered ? input?.project.revision : undefined
+  const isDelivered = useWaiting(sources?.project.id ?? null).length === 0
+  const revision = isDelivered ? sources?.project.revision : undefined
   return useQuery({
-    queryKey: ['plan', inputKey(input)],
-    enabled: input !== null,
+    queryKey: ['plan', inputKey(sources), effort],
+    enabled: sources !== undefined,
     queryFn: async ({ signal }): Promise<Result<LinePlan, PlanProblem>> => {
-      if (!input) throw new Error('nothing to plan')
-      const { project } = input
+      if (!sources) throw new Error('nothing to plan')
+      const { project } = sources
       const before = lastPlan(project) ?? (await keptPlan())
-      const wish = before ? { ...input, ...keepingTo(before, input) } : input
+      const wish: PlanWish = before ? keepingTo(before, effort) : effort === undefined ? {} : { effort }
       const planned = await callPlanner(
         'plan',
-        async (planner, turn, pack) => planner.planLine(pack(wish), turn),
+        async (planner, turn, pack) => planner.planLine(pack(sources), wish, turn),
         signal,
       )
       if (!planned.ok) return planned
@@ -60,8 +60,8 @@ export function usePlan(input: PlanInput | null) {
   })
 
   async function keptPlan(): Promise<Known | null> {
-    if (revision === undefined || !input) return null
-    const kept = await client.query(keptPlanQuery(input.project.id)).catch(() => null)
+    if (revision === undefined || !sources) return null
+    const kept = await client.query(keptPlanQuery(sources.project.id)).catch(() => null)
     return isOf(kept, revision) ? { plan: kept, isThorough: true } : null
   }
 
@@ -74,9 +74,13 @@ export function usePlan(input: PlanInput | null) {
 }
 
 /** What the next plan of an unchanged project keeps to; `null`: nothing, `undefined`: that is not known yet. */
-export function usePlanBefore(project: RevisedProject): KeptTo | null | undefined {
-  const isDelivered = useWaiting(project.id).length === 0
-  const { data: kept, isPending } = useQuery({ ...keptPlanQuery(project.id), enabled: isDelivered })
+export function usePlanBefore(project: ShownSources['project'] | undefined): KeptTo | null | undefined {
+  const isDelivered = useWaiting(project?.id ?? null).length === 0
+  const { data: kept, isPending } = useQuery({
+    ...keptPlanQuery(project?.id ?? ('' as Project['id'])),
+    enabled: project !== undefined && isDelivered,
+  })
+  if (!project) return undefined
   const known = lastPlan(project)
   if (known) return known.plan
   if (!isDelivered) return null
@@ -99,7 +103,7 @@ function isOf<Kept extends KeptTo & { readonly revision: number }>(
 }
 
 /** A plan found in a hurry is followed only where a hurried one is asked for; else a thorough one begins with it. */
-function keepingTo({ plan, isThorough }: Known, { effort }: PlanInput) {
+function keepingTo({ plan, isThorough }: Known, effort: number | undefined): PlanWish {
   const { stretches, asFound } = plan
   if (!isThorough && effort === undefined) return { before: { stretches } }
   return {

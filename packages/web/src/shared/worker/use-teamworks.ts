@@ -1,4 +1,5 @@
-import type { LinePlan, ProjectToPlan, PlanProblem } from '@seriatim/core/plan'
+import type { FigureSources } from '@seriatim/core/estimating'
+import type { LinePlan, PlanProblem } from '@seriatim/core/plan'
 import { teamworks, type Teamwork } from '@seriatim/core/trade'
 import type { Result } from '@seriatim/core/units'
 import { useQueries, type UseQueryResult } from '@tanstack/react-query'
@@ -11,16 +12,16 @@ export interface TriedTeamwork {
 }
 
 /** The same work shared out in each way, worked out beside the page; nothing for a painter alone. */
-export function useTeamworks(input: ProjectToPlan | null): readonly TriedTeamwork[] {
-  const several = input !== null && input.project.planning.painters.length > 1
+export function useTeamworks(sources: FigureSources | null): readonly TriedTeamwork[] {
+  const several = sources !== null && sources.project.planning.painters.length > 1
   return useQueries({
     queries: (several ? teamworks : []).map((teamwork) => ({
-      queryKey: ['teamwork', inputKey(input), teamwork],
+      queryKey: ['teamwork', inputKey(sources), teamwork],
       queryFn: ({ signal }: { signal: AbortSignal }): Promise<Result<LinePlan, PlanProblem>> => {
-        if (!input) throw new Error('nothing to compare')
+        if (!sources) throw new Error('nothing to compare')
         return callPlanner(
           'odds',
-          async (planner, turn, pack) => planner.planLine(pack({ ...input, teamwork }), turn),
+          async (planner, turn, pack) => planner.planLine(pack(sources), { teamwork }, turn),
           signal,
         )
       },

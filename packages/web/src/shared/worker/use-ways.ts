@@ -1,4 +1,5 @@
-import type { WayInput, WayOutcome } from '@seriatim/core/plan'
+import type { FigureSources } from '@seriatim/core/estimating'
+import type { WayOutcome } from '@seriatim/core/plan'
 import type { Recipe, Unit } from '@seriatim/core/trade'
 import { useQueries } from '@tanstack/react-query'
 import { callPlanner } from './call-planner.ts'
@@ -6,24 +7,21 @@ import { inputKey } from './input-key.ts'
 
 /** What each recipe would come to for these units, worked out one after the other beside the page. */
 export function useWays(
-  input: WayInput,
+  sources: FigureSources | undefined,
   units: readonly Unit[],
   recipes: readonly Recipe[],
 ): readonly (WayOutcome | undefined)[] {
   return useQueries({
     queries: recipes.map((recipe) => ({
-      queryKey: [
-        'way',
-        inputKey(input.project),
-        inputKey(input.shelf),
-        units.map((unit) => unit.id).join(),
-        inputKey(recipe),
-      ],
-      enabled: units.length > 0,
+      queryKey: ['way', inputKey(sources), units.map((unit) => unit.id).join(), inputKey(recipe)],
+      enabled: sources !== undefined && units.length > 0,
       queryFn: ({ signal }: { signal: AbortSignal }) =>
         callPlanner(
           'compare',
-          async (planner, _, pack) => planner.tryWay(pack(input), units, recipe),
+          async (planner, _, pack) => {
+            if (!sources) throw new Error('nothing to compare with')
+            return planner.tryWay(pack(sources), units, recipe)
+          },
           signal,
         ),
       staleTime: Number.POSITIVE_INFINITY,
