@@ -1,5 +1,6 @@
 import {
   overallPace,
+  secondsAModel,
   sharedHandsOnSeconds,
   totalOf,
   type BesideWork,
@@ -119,7 +120,7 @@ function estimateJson(figures: Figures, beside: BesideWorkOf, painters: number) 
         detail: unit.detail,
         standard: unit.standard,
         handsOnSeconds: whole(range),
-        perModelSeconds: models === 0 ? null : Math.round(range.likely / models),
+        perModelSeconds: models === 0 ? null : Math.round(secondsAModel(project.line, [unit], figures.times)),
         stages: estimate.stages
           .filter((stage) => stage.work.unitId === unit.id)
           .map((stage) => stageJson(stage, names.get(stage.work.stageId)?.name ?? '')),

@@ -30,10 +30,18 @@ export function runSchools(args: readonly string[]): Printed {
   const newId = sequentialIds()
   const figures = figuresOf({ ...file.value, shelf }, options.value.now)
   const outcome = (recipe: Recipe) => {
-    const { handsOn, models, stages, pots, potsThere, tools, plan: planned } = tryWay(figures, [unit], recipe)
+    const {
+      handsOn,
+      secondsPerModel,
+      stages,
+      pots,
+      potsThere,
+      tools,
+      plan: planned,
+    } = tryWay(figures, [unit], recipe)
     return {
       handsOnSeconds: { low: round(handsOn.low), likely: round(handsOn.likely), high: round(handsOn.high) },
-      perModelSeconds: round(handsOn.likely / Math.max(1, models)),
+      perModelSeconds: round(secondsPerModel),
       stages,
       pots,
       potsThere,

@@ -58,7 +58,8 @@ describe('sittingNow', () => {
     const { sitting, estimate } = stateOf(events, addSeconds(start, 11 * 60))
     expect(sitting).toMatchObject({ isOn: true, clocked: { seconds: 600 } })
     const coat = estimate.stages.find(({ work }) => work.stageId === line[0]!.id)!
-    expect(sitting!.clocked!.estimatedSeconds).toBeCloseTo(coat.perModel.likely * 4)
+    const { secondsPerModel } = coat.work
+    expect(sitting!.clocked!.estimatedSeconds).toBeCloseTo(secondsPerModel * coat.learning * coat.pace * 4)
   })
 
   it('leaves out the laps of another evening, and a clock that somebody left out', () => {

@@ -62,7 +62,8 @@ describe('estimateLine', () => {
       'a second coat, 8 % of the time',
     ])
     expect(part!.seconds).toBeCloseTo(productOf(part!.factors) * 60, 9)
-    expect(perModel.likely).toBeCloseTo((part!.seconds + work.handlingSeconds) * learning, 9)
+    // In whole seconds, as plans lay them.
+    expect(perModel.likely).toBe(Math.round((part!.seconds + work.handlingSeconds) * learning))
     expect(perModel.low).toBeLessThan(perModel.likely)
     expect(perModel.high).toBeGreaterThan(perModel.likely)
   })

@@ -161,9 +161,11 @@ export function estimateLine({
         secondCoatDeviation: Math.sqrt(work.secondCoats) * pace * learning,
       },
     }
-    // A typed time is a guess that laps of this very stage take over from.
-    const likely =
-      guess && guess.mean > 0 ? guess.mean ** trust * byLaps ** (1 - trust) : (guess?.mean ?? byLaps)
+    // A typed time is a guess that laps of this very stage take over from. In whole seconds, as plans lay them: sums of
+    // either come to the same.
+    const likely = Math.round(
+      guess && guess.mean > 0 ? guess.mean ** trust * byLaps ** (1 - trust) : (guess?.mean ?? byLaps),
+    )
     const alone = { ...base, perModel: { low: likely, likely, high: likely } }
     const range = totalOf(rates, [{ stage: alone, models: count, ...nothingBeside }])
     const perModel = { low: range.low / count, likely, high: range.high / count }
@@ -248,7 +250,7 @@ export function timesOf(estimate: LineEstimate): BatchTimes {
     ofStage.set(work.unitId, {
       setUpSeconds: Math.round(work.setUpSeconds) as Seconds,
       againSeconds: Math.round(againSeconds(work)) as Seconds,
-      secondsPerModel: Math.round(perModel.likely) as Seconds,
+      secondsPerModel: perModel.likely as Seconds,
       touchUp,
       others,
     })

@@ -1,16 +1,17 @@
 import { planningOf } from './to-plan.ts'
 import { dateOf } from '../trade/project.ts'
 import { paintedBy } from '../calendar/due.ts'
+import { secondsAModel } from '../estimating/batch-time.ts'
 import { totalOf, type TimeRange } from '../estimating/estimate-line.ts'
 import type { Figures } from '../estimating/figures.ts'
 import { followedRecipes, lineOfOrder } from '../ordering/line-of-order.ts'
 import { orderLine } from '../ordering/order-line.ts'
 import type { Unit } from '../trade/job.ts'
 import type { Project } from '../trade/project.ts'
+import { potsFor } from '../recipe/recipe-materials.ts'
 import { tableReadyStandard, type Recipe } from '../trade/recipe.ts'
 import type { Tool } from '../trade/technique.ts'
 import type { Instant } from '../units/instant.ts'
-import type { MaterialId } from '../units/ids.ts'
 import { besideInPlan } from './beside-in-plan.ts'
 import { planLine } from './plan-line.ts'
 
@@ -18,6 +19,8 @@ import { planLine } from './plan-line.ts'
 export interface WayOutcome {
   /** All models together, with the set-ups of their batches. */
   readonly handsOn: TimeRange
+  /** Of a model, set-ups apart; where models differ, on average. */
+  readonly secondsPerModel: number
   readonly models: number
   readonly stages: number
   readonly pots: number
@@ -60,13 +63,17 @@ export function tryWay(figures: Figures, units: readonly Unit[], recipe: Recipe)
   const own = figures.untouched().afresh({ ...alone, line })
   const planned = planLine(planningOf(own, { effort }))
   const facts = order.stages.flatMap((stage) => stage.facts)
-  const pots = new Set<MaterialId>(facts.flatMap((each) => each.step.mix.map((part) => part.materialId)))
+  const pots = potsFor(
+    recipe,
+    units.map((unit) => unit.standard),
+  )
   const due = paintedBy(dateOf(project), project)
   return {
     handsOn: totalOf(
       own.estimate.rates,
       own.amountsLeft(planned.ok ? besideInPlan(planned.value, own.times) : own.besideByBatch),
     ),
+    secondsPerModel: secondsAModel(line, units, own.times),
     models: units.reduce((sum, unit) => sum + unit.models.length, 0),
     stages: line.length,
     pots: pots.size,

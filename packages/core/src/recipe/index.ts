@@ -5,7 +5,14 @@ export { type ModeTime, modeTimes, type Takers } from './modes.ts'
 export { colourOfMix, predictColours } from './predict-colours.ts'
 export { type RecipeDoubt, recipeDoubts, scaledShares } from './recipe-doubts.ts'
 export { recipeFromSchool } from './recipe-from-school.ts'
-export { fitToShelf, materialsOf, namedMaterials, withMaterials } from './recipe-materials.ts'
+export {
+  fitToShelf,
+  materialsOf,
+  namedMaterials,
+  potsFor,
+  stepsFor,
+  withMaterials,
+} from './recipe-materials.ts'
 export { type RecipeSchool, recipeSchools } from './schools.ts'
 export { factsOf, joinWords, type Shelf, type StepFacts, stepText } from './step-facts.ts'
 export { backToVersion, isSameState, keepVersion } from './versions.ts'

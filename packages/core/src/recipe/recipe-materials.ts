@@ -1,6 +1,6 @@
 import type { Material } from '../trade/material.ts'
 import type { MaterialId } from '../units/ids.ts'
-import type { Recipe, Step } from '../trade/recipe.ts'
+import { standardReaches, type Recipe, type Standard, type Step } from '../trade/recipe.ts'
 import type { Shelf } from './step-facts.ts'
 
 type Path = readonly (string | number)[]
@@ -25,6 +25,20 @@ export function namedMaterials(
 
 export function materialsOf(recipe: Pick<Recipe, 'steps' | 'versions'>): ReadonlySet<MaterialId> {
   return new Set(namedMaterials(recipe).map(({ id }) => id))
+}
+
+/** The steps that models of these standards get; all of them where nobody follows the recipe. */
+export function stepsFor({ steps }: Pick<Recipe, 'steps'>, followed: readonly Standard[]): readonly Step[] {
+  if (followed.length === 0) return steps
+  return steps.filter((step) => followed.some((standard) => standardReaches(step.standard, standard)))
+}
+
+/** The pots that these steps take: one a material, water among them where a recipe names it. */
+export function potsFor(
+  recipe: Pick<Recipe, 'steps'>,
+  followed: readonly Standard[],
+): ReadonlySet<MaterialId> {
+  return new Set(stepsFor(recipe, followed).flatMap((step) => step.mix.map((part) => part.materialId)))
 }
 
 /** The recipe with other materials in the place of those it names. */

@@ -3,18 +3,28 @@ import type { FinishForecast } from '@seriatim/core/forecasting'
 import { type Project, dateOf } from '@seriatim/core/trade'
 import { clockText, dateText, dayText } from './format/index.ts'
 
-type Said = Pick<FinishForecast, 'p80' | 'odds'>
+interface Said extends Pick<FinishForecast, 'p80' | 'odds'> {
+  readonly isFresh?: boolean
+}
 
-/** The day that holds in eight of ten futures, said alike wherever a finish is named; in the project's zone, else here. */
-export function finishText({ p80 }: Pick<Said, 'p80'>, project?: Pick<Project, 'evenings'>): string {
-  if (p80 === null) return 'done beyond the calendar'
-  return `done by ${dayText(p80, project?.evenings.timeZone)} in 8 of 10 cases`
+/**
+ * The day that holds in eight of ten futures, said alike wherever a finish is named; in the project's zone, else here. What
+ * is of before the last change says so.
+ */
+export function finishText(
+  { p80, isFresh = true }: Pick<Said, 'p80' | 'isFresh'>,
+  project?: Pick<Project, 'evenings'>,
+): string {
+  const anew = isFresh ? '' : ', being worked out anew'
+  if (p80 === null) return `done beyond the calendar${anew}`
+  return `done by ${dayText(p80, project?.evenings.timeZone)} in 8 of 10 cases${anew}`
 }
 
 /** The same with the odds of the date, where there is one. */
 export function finishAndOddsText(said: Said, project: Pick<Project, 'evenings'>): string {
-  const finish = finishText(said, project)
-  return said.odds === null ? finish : `${finish}; odds of the date ${percentText(said.odds)}`
+  const finish = finishText({ p80: said.p80 }, project)
+  const anew = said.isFresh === false ? ', being worked out anew' : ''
+  return `${finish}${said.odds === null ? '' : `; odds of the date ${percentText(said.odds)}`}${anew}`
 }
 
 /** `86 %`; never quite certain, never quite hopeless. */

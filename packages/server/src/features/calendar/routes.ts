@@ -22,10 +22,10 @@ export function calendarRoutes(
   app.get(calendarFeed.path, async (context) => {
     const params = calendarFeed.params.safeParse(context.req.param())
     if (!params.success) throw new RequestProblem('not-found', 'This address names nothing here.')
-    const project = await requireProject(db, params.data.id)
-    const progress = await summaries.progressOf(project.id)
+    const { revision } = await requireProject(db, params.data.id)
+    const { project, progress } = await summaries.figuresOf(params.data.id)
     const entries = [...calendarEntries(project, now(), daysAhead), ...dryingAlarms(project, progress, now())]
-    return context.body(calendarText({ project, entries, now: now() }), 200, {
+    return context.body(calendarText({ project: { ...project, revision }, entries, now: now() }), 200, {
       'content-type': 'text/calendar; charset=utf-8',
       'content-disposition': 'attachment; filename="sessions.ics"',
     })

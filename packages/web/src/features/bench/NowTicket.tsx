@@ -146,16 +146,18 @@ export function NowTicket({
                 <span className="whitespace-nowrap">{rangeText(expected.perModel)}</span>
               </>
             ) : (
-              'a model, as planned'
+              'a model'
             )
           }
         >
-          {running ? stopwatchText((now - lastPunch) / 1000) : durationText(each)}
+          {running ? stopwatchText((now - lastPunch) / 1000) : estimate ? durationText(each) : '…'}
         </Reading>
         <Reading name={running ? 'this stage ends about' : 'for the models left'}>
           {running
             ? clockText(addSeconds(now, Math.max(0, each * left.length - (now - lastPunch) / 1000)), timeZone)
-            : durationText(setUp + each * left.length)}
+            : estimate
+              ? durationText(setUp + each * left.length)
+              : '…'}
         </Reading>
         <Reading name="drying afterwards">
           {dryingWait(stage) === 0 ? 'none' : durationText(dryingWait(stage))}

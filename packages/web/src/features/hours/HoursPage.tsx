@@ -212,5 +212,5 @@ function headlineOf(
 function subOf(units: number, spent: number, available: number): string {
   if (units === 0) return 'Tick the units that are to be painted'
   const over = available - spent
-  return `${durationText(spent)} of it planned for, ${durationText(over)} over`
+  return `These standards take ${durationText(spent)}, ${durationText(Math.abs(over))} ${over < 0 ? 'too much' : 'are over'}`
 }

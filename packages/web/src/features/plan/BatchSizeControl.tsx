@@ -3,6 +3,7 @@ import type { Progress } from '@seriatim/core/progress'
 import { useInView } from 'react-intersection-observer'
 import type { ShownSources } from '../../shared/figures.ts'
 import { Later } from '../../shared/later.tsx'
+import { largestBatchSize } from '@seriatim/core/trade'
 import { useCurrentProject } from '../../shared/project/index.ts'
 import { useBatchSizeComparison } from '../../shared/worker/index.ts'
 import { useBatchSize } from './use-batch-size.ts'
@@ -25,9 +26,11 @@ export function BatchSizeControl({
   const { ref, inView } = useInView({ triggerOnce: true, rootMargin: '300px' })
   const tried = useBatchSizeComparison(inView ? sources : null)
   // The size in use has the figures of the plan on this page, which was searched for longer than the others.
-  const outcomes = tried.outcomes.map((each) => (each.split === chosen ? outcomeOf(plan, each) : each))
-  const comparison = { ...tried, outcomes }
   const project = useCurrentProject()
+  const { firstBatch } = project
+  const inUse = { batchSize: Math.min(project.batchSize, largestBatchSize(project)), firstBatch }
+  const outcomes = tried.outcomes.map((each) => (each.split === chosen ? outcomeOf(plan, inUse) : each))
+  const comparison = { ...tried, outcomes }
   const setBatchSize = useBatchSize(project, progress)
   return (
     <section ref={ref} aria-label="Batch sizes compared" className="min-h-96">

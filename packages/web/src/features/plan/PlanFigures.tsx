@@ -16,7 +16,7 @@ import { Figure } from '../../shared/ui/index.ts'
 export function planHeadline(
   plan: LinePlan,
   project: Project,
-  forecast: Pick<FinishForecast, 'p80' | 'odds'> | null,
+  forecast: (Pick<FinishForecast, 'p80' | 'odds'> & { readonly isFresh?: boolean }) | null,
 ): string {
   const { timeZone } = project.evenings
   if (forecast && forecast.p80 !== null) return withCapital(finishAndOddsText(forecast, project))

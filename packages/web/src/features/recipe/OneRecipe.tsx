@@ -7,7 +7,7 @@ import {
   type Finding,
   type JudgementCall,
 } from '@seriatim/core/ordering'
-import { recipeSchools, type Shelf } from '@seriatim/core/recipe'
+import { potsFor, recipeSchools, stepsFor, type Shelf } from '@seriatim/core/recipe'
 import { plainStep, type Project, type Recipe, type Step } from '@seriatim/core/trade'
 import type { StepId, UnitId } from '@seriatim/core/units'
 import { Copy, Download, Plus, Trash2 } from 'lucide-react'
@@ -195,8 +195,8 @@ function headlineOf(
   units: ReturnType<typeof followersOf>,
   onLine: number | null,
 ): string {
-  const pots = new Set(recipe.steps.flatMap((step) => step.mix.map((part) => part.materialId))).size
-  const counts = `${plural(recipe.steps.length, 'layer')}, ${plural(pots, 'pot')}`
+  const followed = units.map((unit) => unit.standard)
+  const counts = `${plural(stepsFor(recipe, followed).length, 'layer')}, ${plural(potsFor(recipe, followed).size, 'pot')}`
   if (onLine !== null) return `${counts}, ${durationText(onLine)} a model`
   const models = units.reduce((sum, unit) => sum + unit.models.length, 0)
   // A layer that few models take weighs as much as they do.

@@ -50,12 +50,12 @@ export function WayChoice({ way, outcome, timeZone, checked, onChoose }: WayChoi
 }
 
 function Figures({ outcome, timeZone }: { readonly outcome: WayOutcome; readonly timeZone: string }) {
-  const { handsOn, models, pots, potsThere, tools, plan } = outcome
+  const { handsOn, secondsPerModel, pots, potsThere, tools, plan } = outcome
   return (
     <>
-      <b className="figures">{durationText(handsOn.likely / Math.max(1, models))}</b> a model
+      <b className="figures">{durationText(secondsPerModel)}</b> a model
       <br />
-      <span className="figures">{rangeText(handsOn)}</span> in all
+      <span className="figures">{rangeText(handsOn)}</span> in all, with set-ups
       <br />
       {plan ? (
         <>

@@ -15,7 +15,14 @@ export {
 export { useEstimated, type Estimated } from './use-estimated.ts'
 export { useLineOfOrder, useOrder, useOrderingInput, useSamenessOffers } from './use-line-order.ts'
 export { useBatchSizeComparison, type Comparison } from './use-batch-size-comparison.ts'
-export { useForecast, useOdds, type Odds, type PlanShown, type TriedOffer } from './use-odds.ts'
+export {
+  useForecast,
+  useOdds,
+  type FinishShown,
+  type Odds,
+  type PlanShown,
+  type TriedOffer,
+} from './use-odds.ts'
 export { useDeskPlan, type DeskShown, type DeskWish, type JobShown, type JobToPlan } from './use-desk-plan.ts'
 export { quickEffort, usePlan, usePlanBefore } from './use-plan.ts'
 export { usePriceMovers, useQuoteTiers } from './use-quote.ts'

@@ -58,5 +58,5 @@ it('draws the plan that is shown, and tries what would help once somebody looks 
     [before, 'batch-size'],
     [before, 'batch-size'],
   ])
-  expect(result.current.odds.forecast).toBe(result.current.headline)
+  expect(result.current.headline).toEqual({ ...result.current.odds.forecast, isFresh: true })
 })

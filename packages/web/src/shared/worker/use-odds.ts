@@ -84,13 +84,19 @@ function draw(
   )
 }
 
+/** A forecast that is shown, and whether it is of what is there now: else it is being worked out anew. */
+export interface FinishShown extends FinishForecast {
+  readonly isFresh: boolean
+}
+
 /** The last forecast of each project: what is said of its date until the next is there. */
 const last = new Map<ProjectId, FinishForecast>()
 
 /**
- * How it may go as it is planned, the same wherever it is asked; the last one stays in view until the next is there.
+ * How it may go as it is planned, the same wherever it is asked; the last one stays in view until the next is there, and is
+ * known to be that.
  */
-export function useForecast(shown: PlanShown | null): FinishForecast | null {
+export function useForecast(shown: PlanShown | null): FinishShown | null {
   const { data } = useQuery<FinishForecast | null>({
     queryKey: ['odds', ...keyOf(shown), null],
     queryFn: shown ? ({ signal }) => draw(shown, null, signal) : skipToken,
@@ -106,7 +112,10 @@ export function useForecast(shown: PlanShown | null): FinishForecast | null {
     if (before?.p80 !== data.p80 || before.odds !== data.odds)
       void sayFinish(id, { doneBy: data.p80, odds: data.odds }).catch(() => undefined)
   }, [id, data])
-  return data ?? (id ? (last.get(id) ?? null) : null)
+  return useMemo(() => {
+    const said = data ?? (id ? last.get(id) : null)
+    return said ? { ...said, isFresh: Boolean(data) } : null
+  }, [data, id])
 }
 
 function together(all: readonly UseQueryResult<FinishForecast | null>[]) {
