@@ -14,6 +14,7 @@ import { seconds, type Instant, type Result } from '@seriatim/core/units'
 import { sequentialIds } from './demo/ids.ts'
 import {
   figuresOf,
+  planBefore,
   readArguments,
   readCount,
   readEffort,
@@ -41,7 +42,9 @@ export function runEstimate(args: readonly string[]): Printed {
   }
   const { now, effort } = options.value
   const figures = figuresOf({ ...file.value, project }, now)
-  const planned = planLine(planningOf(figures, effort === undefined ? {} : { effort }))
+  const planned = planLine(
+    planningOf(figures, { ...planBefore(file.value), ...(effort === undefined ? {} : { effort }) }),
+  )
   const beside = planned.ok ? besideInPlan(planned.value, figures.times) : figures.besideByBatch
   const json = estimateJson(figures, beside, options.value.painters)
   return { ok: true, value: `${JSON.stringify(json, null, 2)}\n` }
@@ -103,6 +106,9 @@ function estimateJson(figures: Figures, beside: BesideWorkOf, painters: number) 
     handsOnSeconds: whole(all),
     setUpSeconds,
     touchUpSeconds,
+    // By model, without set-ups: as pages say how much is done.
+    workLeftSeconds: figures.left.leftSeconds,
+    workTotalSeconds: figures.left.totalSeconds,
     painters,
     onTheClockSeconds: estimate.stages.reduce(
       (all, each) => all + shared(each),

@@ -10,6 +10,7 @@ import type { Project } from '@seriatim/core/trade'
 import type { Instant, Result } from '@seriatim/core/units'
 import {
   figuresOf,
+  planBefore,
   readArguments,
   readCount,
   readEffort,
@@ -28,7 +29,7 @@ export function runForecast(args: readonly string[]): Printed {
   const { project } = file.value
   const figures = figuresOf(file.value, now)
   const searched = effort === undefined ? {} : { effort }
-  const planned = planLine(planningOf(figures, searched))
+  const planned = planLine(planningOf(figures, { ...planBefore(file.value), ...searched }))
   if (!planned.ok) return { ok: false, error: [`project: ${planProblemText(planned.error)}`] }
   const wish = { futures, seed, before: planned.value, ...searched }
   const before = forecastFigures(figures, wish)

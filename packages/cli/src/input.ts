@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs'
 import { parseArgs } from 'node:util'
 import { anyProjectFileSchema, fieldErrors, type ProjectFile } from '@seriatim/contract'
 import { Figures } from '@seriatim/core/estimating'
+import type { PlanWish } from '@seriatim/core/plan'
 import { foldProgress } from '@seriatim/core/progress'
 import { instant, type Instant, type Result } from '@seriatim/core/units'
 
@@ -75,9 +76,20 @@ export function readEffort(text: string | undefined): Result<number | undefined,
 }
 
 /** The figures of a file's project at a moment. */
-export function figuresOf({ project, events, shelf }: ProjectFile, clock: Instant): Figures {
+export function figuresOf({ project, events, shelf, around }: ProjectFile, clock: Instant): Figures {
   const materials = new Map(shelf.map((material) => [material.id, material]))
-  return Figures.of({ project, progress: foldProgress(events), shelf: materials, clock })
+  return Figures.of({
+    project,
+    progress: foldProgress(events),
+    shelf: materials,
+    clock,
+    ...(around ? { readings: around.readings, known: around.pace } : {}),
+  })
+}
+
+/** The plan that a file's project keeps to, where there is one. */
+export function planBefore({ around }: ProjectFile): Pick<PlanWish, 'before'> {
+  return around?.plan && around.plan.stretches.length > 0 ? { before: around.plan } : {}
 }
 
 /** The file, or a line for each fault with its path. */

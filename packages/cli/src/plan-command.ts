@@ -4,6 +4,7 @@ import { deskOf } from '@seriatim/core/trade'
 import type { Instant, Result } from '@seriatim/core/units'
 import {
   figuresOf,
+  planBefore,
   readArguments,
   readBeside,
   readCount,
@@ -25,8 +26,8 @@ export function runPlan(args: readonly string[]): Printed {
   const others = readBeside(file.value, beside)
   if (!others.ok) return others
   const searched = effort === undefined ? {} : { effort }
-  const split = batchSize === undefined ? {} : { split: { batchSize, firstBatch: null } }
-  const own = planningOf(figures, { ...split, ...searched })
+  const asked = batchSize === undefined ? planBefore(file.value) : { split: { batchSize, firstBatch: null } }
+  const own = planningOf(figures, { ...asked, ...searched })
   const input =
     others.value.length === 0
       ? own
@@ -39,7 +40,7 @@ export function runPlan(args: readonly string[]): Printed {
   const plan = planned.value
   // Several projects together have no figures of their own to draw from.
   const forecast =
-    others.value.length === 0 ? forecastFigures(figures, { ...split, ...searched, before: plan }) : null
+    others.value.length === 0 ? forecastFigures(figures, { ...asked, ...searched, before: plan }) : null
   return {
     ok: true,
     value: `${JSON.stringify(planJson(file.value.project, plan, runSheets(plan, input.work), forecast), null, 2)}\n`,

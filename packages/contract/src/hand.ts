@@ -36,7 +36,7 @@ export const broughtRatesSchema = z
   })
   .readonly()
 
-const observationSchema = z.object({
+export const observationSchema = z.object({
   technique: technique.nullable(),
   /** Of a small part; see the rates. */
   small: z.boolean().exactOptional(),

@@ -38,6 +38,12 @@ export function moveProjectFile(file: ProjectFile, now: Instant, timeZone: strin
         })),
       })),
     },
+    ...(file.around && {
+      around: {
+        ...file.around,
+        readings: file.around.readings.map((reading) => ({ ...reading, at: instant(reading.at + shift) })),
+      },
+    }),
     events: file.events.map((event) => ({ ...event, at: instant(event.at + shift) })),
   }
 }

@@ -1,7 +1,10 @@
 import { namedMaterials } from '@seriatim/core/recipe'
 import { z } from 'zod'
 import { eventSchema } from './event.ts'
+import { airReadingSchema } from './air.ts'
 import { instantField } from './fields.ts'
+import { observationSchema } from './hand.ts'
+import { planToKeepSchema } from './plans.ts'
 import { projectSchema } from './project.ts'
 import { shelfSchema } from './recipe.ts'
 
@@ -18,6 +21,17 @@ export const projectFileSchema = z
     /** The materials that the recipes name. */
     shelf: shelfSchema.default([]),
     project: projectSchema,
+    /** What else its figures were made of, so that whoever reads the file comes to the same; no part of the project. */
+    around: z
+      .object({
+        /** Of the air, the last half day's and those foretold. */
+        readings: z.array(airReadingSchema).max(20_000, { error: 'Up to 20,000 readings.' }).readonly(),
+        /** What other projects and brought rates say of the painter's pace. */
+        pace: z.array(observationSchema).max(200_000, { error: 'Up to 200,000 times.' }).readonly(),
+        /** The plan that everybody keeps to; `null` where there is none of the project as it is. */
+        plan: planToKeepSchema.pick({ stretches: true, asFound: true }).nullable(),
+      })
+      .exactOptional(),
     events: z
       .array(eventSchema)
       .max(mostEvents, { error: 'A project holds up to 200,000 records.' })

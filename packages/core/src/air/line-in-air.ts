@@ -17,7 +17,8 @@ export interface AirAt extends Air {
   readonly place: AirPlace
 }
 
-const staleAfter = 12 * 3600 * 1000
+/** Milliseconds after which a reading says nothing of now. */
+export const staleAfter = 12 * 3600 * 1000
 
 /** The newest reading of a place not later than `now`, unless it is older than half a day: air changes. */
 export function airNow<Reading extends AirAt>(

@@ -38,7 +38,10 @@ export function projectRoutes(
     return { said: true as const }
   })
   serveRoute(app, routes.readLibrary, async ({ params }) => ({ kept: await readKeptRecipes(db, params.id) }))
-  serveRoute(app, routes.exportProject, ({ params }) => exportProject(db, params.id, now()))
+  serveRoute(app, routes.exportProject, async ({ params }) => ({
+    ...(await exportProject(db, params.id, now())),
+    around: await summaries.aroundOf(params.id),
+  }))
   serveRoute(app, routes.changeProject, ({ params, body, by }) =>
     projects.changeProject(db, params.id, body, by.name),
   )

@@ -1,5 +1,12 @@
 import { createHash } from 'node:crypto'
-import { demoProjectId, knownPace, type Hand, type ProjectSummary } from '@seriatim/contract'
+import {
+  demoProjectId,
+  knownPace,
+  type Hand,
+  type ProjectFile,
+  type ProjectSummary,
+} from '@seriatim/contract'
+import { staleAfter } from '@seriatim/core/air'
 import { Figures, type LineEstimate } from '@seriatim/core/estimating'
 import { lessonsOf, type Progress, type ProgressLog } from '@seriatim/core/progress'
 import { countModels, potOf, type Material, type Project } from '@seriatim/core/trade'
@@ -10,6 +17,7 @@ import { project, projectSummary } from '../../db/schema/project.ts'
 import { RequestProblem } from '../../http/problem.ts'
 import { readAir } from '../air/service.ts'
 import { readBroughtRates } from '../hand/repository.ts'
+import { readPlan } from '../plans/repository.ts'
 import { beginLog } from '../progress/kept-log.ts'
 import { readEventsAfter } from '../progress/repository.ts'
 import { readShelf } from '../shelf/service.ts'
@@ -206,6 +214,18 @@ export function createSummaries(db: Database, now: () => Instant) {
       .onConflictDoUpdate({ target: [projectSummary.studioId, projectSummary.projectId], set: made })
   }
 
+  /** What else the figures of a project are made of, for whoever takes it away in a file. */
+  async function aroundOf(id: ProjectId): Promise<NonNullable<ProjectFile['around']>> {
+    const [{ elsewhere }, { brought, readings }] = await Promise.all([taughtBeside(id), around()])
+    const [{ revision }, kept] = [await requireProject(db, id), await readPlan(db, id)]
+    const since = now() - staleAfter
+    return {
+      plan: kept?.revision === revision ? { stretches: kept.stretches, asFound: kept.asFound } : null,
+      readings: readings.filter(({ at }) => at >= since),
+      pace: knownPace({ brought, elsewhere }, id),
+    }
+  }
+
   async function list(): Promise<ProjectSummary[]> {
     const asked = (turn += 1)
     const all = await standing()
@@ -246,7 +266,7 @@ export function createSummaries(db: Database, now: () => Instant) {
     return order.flatMap(({ id }) => (gone.has(id) ? [] : (byId.get(id) ?? [])))
   }
 
-  return { list, taughtBeside, figuresOf, progressOf }
+  return { list, taughtBeside, figuresOf, aroundOf, progressOf }
 }
 
 /** The demo's times are no painter's, and where nothing was recorded there is nothing to teach. */
