@@ -234,9 +234,7 @@ test('of one project at one moment every page, the command line, the list and th
 
     // At the desk it is alone with one that is done.
     await page.goto(`${instance.origin}/desk`)
-    const row = page
-      .getByRole('region', { name: 'The jobs on it' })
-      .getByRole('row', { name: /Hard fen/ })
+    const row = page.getByRole('region', { name: 'The jobs on it' }).getByRole('row', { name: /Hard fen/ })
     await expect(row).toContainText(doneBy!)
     await expect(row).toContainText(odds!)
   } finally {

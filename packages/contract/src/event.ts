@@ -29,7 +29,10 @@ const workField = z
   .min(1, { error: 'Give a time of more than zero.' })
   .max(24 * 3600, { error: 'This is longer than a day.' }) as unknown as z.ZodType<Seconds, number>
 
-/** One entry of the progress log; the id is a UUIDv7 made by whoever records it, so sending twice is harmless. */
+/**
+ * One entry of the progress log; the id is a UUIDv7 made by whoever records it, so sending twice is harmless. A new kind comes
+ * last: packed logs name kinds by their place here.
+ */
 export const eventSchema = z.discriminatedUnion('kind', [
   z.object({
     ...overModels,
@@ -43,11 +46,6 @@ export const eventSchema = z.discriminatedUnion('kind', [
     kind: z.literal('touch-up'),
     note: optionalTextField(400),
     region: textField('the region', 80).exactOptional(),
-  }),
-  z.object({
-    ...overModels,
-    kind: z.literal('felt'),
-    feels: z.enum(feels, { error: `It feels ${feels.join(' or ')}.` }),
   }),
   z.object({ ...overModels, kind: z.literal('clock-started') }),
   z.object({ ...recorded, kind: z.literal('clock-stopped'), targetId: idOf<EventId>() }),
@@ -71,6 +69,14 @@ export const eventSchema = z.discriminatedUnion('kind', [
     mix: mixSchema.exactOptional(),
   }),
   z.object({
+    ...recorded,
+    kind: z.literal('lap-corrected'),
+    targetId: idOf<EventId>(),
+    workSeconds: workField.nullable(),
+    note: textField('the reason', 200),
+  }),
+  z.object({ ...recorded, kind: z.literal('undone'), targetId: idOf<EventId>() }),
+  z.object({
     ...overModels,
     kind: z.literal('used'),
     mix: usedMixSchema,
@@ -84,13 +90,10 @@ export const eventSchema = z.discriminatedUnion('kind', [
     note: optionalTextField(400),
   }),
   z.object({
-    ...recorded,
-    kind: z.literal('lap-corrected'),
-    targetId: idOf<EventId>(),
-    workSeconds: workField.nullable(),
-    note: textField('the reason', 200),
+    ...overModels,
+    kind: z.literal('felt'),
+    feels: z.enum(feels, { error: `It feels ${feels.join(' or ')}.` }),
   }),
-  z.object({ ...recorded, kind: z.literal('undone'), targetId: idOf<EventId>() }),
 ]) satisfies z.ZodType<ProgressEvent>
 
 /** What can become of an event that was sent. */

@@ -35,50 +35,15 @@ export const packedLogSchema = z.object({
 
 export type PackedLog = z.output<typeof packedLogSchema>
 
-const kindNames = [
-  'punched',
-  'cleared',
-  'touch-up',
-  'clock-started',
-  'clock-stopped',
-  'milestone',
-  'judged',
-  'lap-corrected',
-  'undone',
-  'used',
-  'inspected',
-  'felt',
-] as const satisfies readonly ProgressEvent['kind'][]
+/** A packed log names a kind by its place among all: a new one comes last. */
+const kindNames = eventSchema.options.map((option) => option.shape.kind.value)
 
-/** What the columns do not have, of the kinds that have more. */
-function restOf(event: ProgressEvent): Record<string, unknown> | null {
-  switch (event.kind) {
-    case 'punched':
-    case 'cleared':
-    case 'clock-started':
-      return null
-    case 'clock-stopped':
-    case 'undone':
-      return { targetId: event.targetId }
-    case 'touch-up':
-      return { note: event.note, ...(event.region === undefined ? {} : { region: event.region }) }
-    case 'judged':
-      return { verdict: event.verdict, note: event.note, ...(event.mix ? { mix: event.mix } : {}) }
-    case 'used':
-      return { mix: event.mix, note: event.note }
-    case 'felt':
-      return { feels: event.feels }
-    case 'inspected':
-      return { verdict: event.verdict, note: event.note }
-    case 'lap-corrected':
-      return { targetId: event.targetId, workSeconds: event.workSeconds, note: event.note }
-    case 'milestone':
-      return {
-        stageIds: event.stageIds,
-        workSeconds: event.workSeconds,
-        ...(event.waits ? { waits: event.waits } : {}),
-      }
-  }
+/** What of an event has a column of its own. */
+interface InColumns {
+  readonly stageId?: string
+  readonly modelIds?: readonly string[]
+  readonly drySeconds?: number
+  readonly worthSeconds?: number
 }
 
 export function packLog(events: readonly ProgressEvent[]): PackedLog {
@@ -128,24 +93,23 @@ export function createLogPacker(before?: PackedLog): LogPacker {
   let number = sum(log.numbers)
   function add(event: ProgressEvent): void {
     const row = log.kinds.length
-    const { id } = event
-    log.kinds.push(kindNames.indexOf(event.kind))
+    const { id, kind, at, by, ...own } = event
+    const { stageId, modelIds = [], drySeconds, worthSeconds, ...rest } = own as InColumns
+    log.kinds.push(kindNames.indexOf(kind))
     ends.push(id.slice(14, 18), id.slice(19, 23), id.slice(24))
-    log.idBegins.push(Number.parseInt(id.slice(0, 8) + id.slice(9, 13), 16) - event.at)
-    log.moments.push(event.at - moment)
-    moment = event.at
-    log.stages.push(placeOf('stageId' in event ? event.stageId : null))
-    const models = 'modelIds' in event ? event.modelIds : []
-    log.modelCounts.push(models.length)
-    for (const model of models) log.models.push(placeOf(model))
-    log.devices.push(placeOf(event.by?.device))
-    log.numbers.push((event.by?.number ?? number) - number)
-    number = event.by?.number ?? number
-    log.painters.push(placeOf(event.by?.painter))
-    log.waits.push(event.kind === 'punched' ? (event.drySeconds ?? -1) : -1)
-    log.worths.push(event.kind === 'punched' ? (event.worthSeconds ?? -1) : -1)
-    const rest = restOf(event)
-    if (rest) log.rest.push([row, rest])
+    log.idBegins.push(Number.parseInt(id.slice(0, 8) + id.slice(9, 13), 16) - at)
+    log.moments.push(at - moment)
+    moment = at
+    log.stages.push(placeOf(stageId))
+    log.modelCounts.push(modelIds.length)
+    for (const model of modelIds) log.models.push(placeOf(model))
+    log.devices.push(placeOf(by?.device))
+    log.numbers.push((by?.number ?? number) - number)
+    number = by?.number ?? number
+    log.painters.push(placeOf(by?.painter))
+    log.waits.push(drySeconds ?? -1)
+    log.worths.push(worthSeconds ?? -1)
+    if (Object.keys(rest).length > 0) log.rest.push([row, rest])
   }
 
   return {

@@ -1,3 +1,4 @@
+export { asksForLine, followLine } from './follow-line.ts'
 export { changeUnderWay } from './change-under-way.ts'
 export { findFaults } from './find-faults.ts'
 export { type JudgementCall, judgementCalls } from './judgement-calls.ts'

@@ -24,14 +24,14 @@ export async function nameBatchesByModels(db: Database): Promise<void> {
     )
   for (const { id, planning, batchSize, first } of rows) {
     const models = await db
-      .select({ id: model.id, unitId: unit.id, pilot: unit.pilot })
+      .select({ id: model.id, unitId: unit.id, unit: unit.document })
       .from(model)
       .innerJoin(unit, eq(model.unitId, unit.id))
       .where(and(eq(unit.projectId, id), isNull(unit.removedAt), isNull(model.removedAt)))
       .orderBy(asc(unit.position), asc(unit.id), asc(model.position), asc(model.id))
     const units = new Map<UnitId, { id: UnitId; pilot: readonly string[]; models: { id: string }[] }>()
-    for (const { id: modelId, unitId, pilot } of models) {
-      const known = units.get(unitId) ?? { id: unitId, pilot, models: [] }
+    for (const { id: modelId, unitId, unit } of models) {
+      const known = units.get(unitId) ?? { id: unitId, pilot: unit.pilot, models: [] }
       known.models.push({ id: modelId })
       units.set(unitId, known)
     }

@@ -155,13 +155,13 @@ describe('two studios in one database', () => {
     const [unit] = units
     await expect(
       theirs.execute(sql`
-        insert into model (id, unit_id, position, name, role, variants, points)
-        values (${v7()}, ${unit!.id}, 0, 'Stray', '', '{}', 0)`),
+        insert into model (id, unit_id, position, document)
+        values (${v7()}, ${unit!.id}, 0, '{}')`),
     ).rejects.toMatchObject({ cause: { code: '23503' } })
     await expect(
       theirs.execute(sql`
-        insert into model (studio_id, id, unit_id, position, name, role, variants, points)
-        values (${server.studio}, ${v7()}, ${unit!.id}, 0, 'Stray', '', '{}', 0)`),
+        insert into model (studio_id, id, unit_id, position, document)
+        values (${server.studio}, ${v7()}, ${unit!.id}, 0, '{}')`),
     ).rejects.toMatchObject({ cause: { code: '42501' } })
     await expect(
       theirs.execute(sql`

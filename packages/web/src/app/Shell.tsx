@@ -1,7 +1,7 @@
-import { countModels } from '@seriatim/core/trade'
+import { countModels, withOwnNames } from '@seriatim/core/trade'
 import type { ProjectId } from '@seriatim/core/units'
 import { CircleQuestionMark, Moon, Sun, UsersRound } from 'lucide-react'
-import { useEffect, useRef, useState } from 'react'
+import { useEffect, useMemo, useRef, useState } from 'react'
 import { Link, NavLink, Outlet, useLocation, useParams } from 'react-router'
 import { ChangesButton } from '../features/changes/index.ts'
 import { DeliveryNotice } from '../features/delivery/index.ts'
@@ -15,7 +15,7 @@ import { ProjectContext, useProject } from '../shared/project/index.ts'
 import { ErrorState, IconButton, LoadingState } from '../shared/ui/index.ts'
 import { useDoorway } from '../shared/signed-in.ts'
 import { usePageKeys } from '../shared/use-page-keys.ts'
-import { LineFollows } from './LineFollows.tsx'
+import { useFollowedLine } from '../shared/worker/index.ts'
 import { NotFoundPage } from './NotFoundPage.tsx'
 import { lastProject, rememberProject } from './WhereNow.tsx'
 
@@ -204,22 +204,15 @@ function HelpButton() {
   )
 }
 
-/** Where recipes and units are changed, and the line with them. */
-const whereTheLineChanges = /\/(roster|recipe|line|hours)$/
-
-/** Whether this or an earlier page of the visit was one of these. */
-function useHasBeenTo(pages: RegExp): boolean {
-  const isHere = pages.test(useLocation().pathname)
-  const [hasBeen, setHasBeen] = useState(isHere)
-  if (isHere && !hasBeen) setHasBeen(true)
-  return hasBeen
-}
-
 /** Loads the project once for every place on its road. */
 export function ProjectRoad() {
   const { projectId } = useParams()
   const { project: data, error, refetch, failureReason } = useProject(projectId as ProjectId)
-  const mayChange = useHasBeenTo(whereTheLineChanges)
+  const followed = useFollowedLine(data)
+  const shown = useMemo(
+    () => (data && followed ? { ...data, line: withOwnNames(followed) } : data),
+    [data, followed],
+  )
   useNews(data?.id ?? null)
   const isGone = isMissing(error)
   useEffect(() => {
@@ -227,10 +220,9 @@ export function ProjectRoad() {
     else if (isGone && lastProject() === projectId) rememberProject(null)
     if (isGone && projectId !== undefined) forgetProject(projectId)
   }, [data, isGone, projectId])
-  if (data && !isGone) {
+  if (shown && !isGone) {
     return (
-      <ProjectContext value={data}>
-        {mayChange ? <LineFollows /> : null}
+      <ProjectContext value={shown}>
         <Outlet />
       </ProjectContext>
     )

@@ -1,18 +1,7 @@
-import type { Recipe, Stage, StepRef, Technique, TypedTime } from '@seriatim/core/trade'
+import type { Recipe, Stage } from '@seriatim/core/trade'
 import type { ProjectId, RecipeId, StageId, UnitId } from '@seriatim/core/units'
 import { sql } from 'drizzle-orm'
-import {
-  boolean,
-  check,
-  foreignKey,
-  index,
-  integer,
-  jsonb,
-  pgTable,
-  primaryKey,
-  text,
-  uuid,
-} from 'drizzle-orm/pg-core'
+import { check, foreignKey, index, integer, jsonb, pgTable, primaryKey, uuid } from 'drizzle-orm/pg-core'
 import { ofStudio, removedAt } from './columns.ts'
 import { project } from './project.ts'
 import { unit } from './roster.ts'
@@ -24,23 +13,8 @@ export const stage = pgTable(
     id: uuid().$type<StageId>().notNull(),
     projectId: uuid('project_id').$type<ProjectId>().notNull(),
     position: integer().notNull(),
-    name: text().notNull(),
-    material: text().notNull(),
-    touchKind: text('touch_kind', { enum: ['whole', 'regions', 'base'] }).notNull(),
-    regions: text().array().notNull(),
-    handsOnSecondsPerModel: integer('hands_on_seconds_per_model').notNull(),
-    setUpSeconds: integer('set_up_seconds').notNull(),
-    dryingMinSeconds: integer('drying_min_seconds').notNull(),
-    dryingMaxSeconds: integer('drying_max_seconds').notNull(),
-    nextWithinSeconds: integer('next_within_seconds'),
-    limits: jsonb().$type<Stage['limits']>().notNull().default([]),
-    tableReady: boolean('table_ready').notNull(),
-    cautions: text().array().notNull(),
-    note: text().notNull(),
-    technique: text().$type<Technique>(),
-    typed: jsonb().$type<readonly TypedTime[]>().notNull().default([]),
-    /** References into the recipes' documents. */
-    steps: jsonb().$type<readonly StepRef[]>().notNull().default([]),
+    /** The stage as it is; `notNeededBy` has rows of its own, which outlast a unit that leaves and comes back. */
+    document: jsonb().$type<Omit<Stage, 'id' | 'notNeededBy'>>().notNull(),
     removedAt: removedAt(),
   },
   (table) => [
@@ -50,15 +24,6 @@ export const stage = pgTable(
       foreignColumns: [project.studioId, project.id],
     }),
     index('stage_by_project').on(table.studioId, table.projectId, table.position),
-    check('stage_name_given', sql`length(trim(${table.name})) > 0`),
-    check('stage_touch_known', sql`${table.touchKind} in ('whole', 'regions', 'base')`),
-    check('stage_regions_named', sql`(${table.touchKind} = 'regions') = (cardinality(${table.regions}) > 0)`),
-    check(
-      'stage_times_not_negative',
-      sql`least(${table.handsOnSecondsPerModel}, ${table.setUpSeconds}, ${table.dryingMinSeconds}) >= 0`,
-    ),
-    check('stage_next_within_not_negative', sql`${table.nextWithinSeconds} >= 0`),
-    check('stage_drying_in_order', sql`${table.dryingMaxSeconds} >= ${table.dryingMinSeconds}`),
   ],
 )
 

@@ -1,5 +1,4 @@
-import type { Feel, InspectionVerdict, ProgressEvent, Verdict } from '@seriatim/core/progress'
-import type { Mix } from '@seriatim/core/trade'
+import type { ProgressEvent } from '@seriatim/core/progress'
 import type { DeviceId, EventId, ModelId, PainterId, ProjectId, StageId } from '@seriatim/core/units'
 import { sql } from 'drizzle-orm'
 import {
@@ -32,14 +31,8 @@ export const progressEvent = pgTable(
     at: moment('at').notNull(),
     stageId: uuid('stage_id').$type<StageId>(),
     targetId: uuid('target_id').$type<EventId>(),
-    note: text(),
-    workSeconds: integer('work_seconds'),
-    /** Of a judgement, an inspection, or a finger on the coat. */
-    verdict: text().$type<Verdict | InspectionVerdict | Feel>(),
-    /** What was used, or is wanted, instead of what the recipe says. */
-    mix: jsonb().$type<Mix>(),
-    /** Where on the models a touch-up is wanted. */
-    region: text(),
+    /** What of the event has no column here, as the schema of events has it; `null` where it has no more. */
+    details: jsonb().$type<Readonly<Record<string, unknown>>>(),
     device: uuid().$type<DeviceId>(),
     deviceNumber: integer('device_number'),
     painter: text().$type<PainterId>(),
@@ -62,24 +55,8 @@ export const progressEvent = pgTable(
       foreignColumns: [table.studioId, table.id],
       name: 'progress_event_target',
     }),
-    check(
-      'progress_event_shape',
-      sql`case
-        when ${table.kind} in ('punched', 'cleared', 'touch-up', 'clock-started')
-          then ${table.stageId} is not null and ${table.targetId} is null
-        when ${table.kind} in ('judged', 'felt')
-          then ${table.stageId} is not null and ${table.targetId} is null and ${table.verdict} is not null
-        when ${table.kind} = 'inspected'
-          then ${table.stageId} is null and ${table.targetId} is null and ${table.verdict} is not null
-        when ${table.kind} = 'used'
-          then ${table.stageId} is not null and ${table.targetId} is null and ${table.mix} is not null
-        when ${table.kind} = 'milestone'
-          then ${table.stageId} is null and ${table.targetId} is null and ${table.workSeconds} > 0
-        when ${table.kind} in ('clock-stopped', 'lap-corrected', 'undone')
-          then ${table.stageId} is null and ${table.targetId} is not null
-        else false end`,
-    ),
-    check('progress_event_work_positive', sql`${table.workSeconds} > 0`),
+    // What an event of each kind is made of is known to the schema of events alone.
+    check('progress_event_aim', sql`${table.stageId} is null or ${table.targetId} is null`),
     check(
       'progress_event_facts_not_negative',
       sql`least(${table.drySeconds}, ${table.worthSeconds}, ${table.deviceNumber}) >= 0`,
@@ -107,31 +84,6 @@ export const packedLog = pgTable(
     foreignKey({
       columns: [table.studioId, table.projectId],
       foreignColumns: [project.studioId, project.id],
-    }),
-  ],
-)
-
-/** The stages of a milestone. */
-export const progressEventStage = pgTable(
-  'progress_event_stage',
-  {
-    studioId: ofStudio(),
-    eventId: uuid('event_id').$type<EventId>().notNull(),
-    stageId: uuid('stage_id').$type<StageId>().notNull(),
-    position: integer().notNull(),
-    drySeconds: integer('dry_seconds'),
-  },
-  (table) => [
-    primaryKey({ columns: [table.studioId, table.eventId, table.stageId] }),
-    foreignKey({
-      columns: [table.studioId, table.eventId],
-      foreignColumns: [progressEvent.studioId, progressEvent.id],
-      name: 'progress_event_stage_event',
-    }),
-    foreignKey({
-      columns: [table.studioId, table.stageId],
-      foreignColumns: [stage.studioId, stage.id],
-      name: 'progress_event_stage_stage',
     }),
   ],
 )

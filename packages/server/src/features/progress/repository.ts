@@ -1,12 +1,4 @@
-import type {
-  Feel,
-  InspectionVerdict,
-  ProgressEvent,
-  RecordedBy,
-  StageWait,
-  Verdict,
-} from '@seriatim/core/progress'
-import type { Mix } from '@seriatim/core/trade'
+import type { ProgressEvent, RecordedBy } from '@seriatim/core/progress'
 import {
   type DeviceId,
   type EventId,
@@ -67,11 +59,7 @@ interface Row extends Record<string, unknown> {
   readonly claimedAt: number | null
   readonly stageId: StageId | null
   readonly targetId: EventId | null
-  readonly note: string | null
-  readonly workSeconds: Seconds | null
-  readonly verdict: Verdict | InspectionVerdict | Feel | null
-  readonly region: string | null
-  readonly mix: Mix | null
+  readonly details: Readonly<Record<string, unknown>> | null
   readonly device: DeviceId | null
   readonly deviceNumber: number | null
   readonly painter: PainterId | null
@@ -79,121 +67,48 @@ interface Row extends Record<string, unknown> {
   readonly worthSeconds: Seconds | null
 }
 
-interface Spanned extends Record<string, unknown> {
-  readonly eventId: EventId
-  readonly stageId: StageId
-  readonly drySeconds: Seconds | null
-}
-
 /** Written as statements: a mapper between would take longer than the database over a long log. */
 async function readEvents(db: Database, wanted: SQL): Promise<readonly KeptEvent[]> {
   const events = await db.execute<Row>(sql`
       select sequence as number, project_id as "projectId", id, kind, stage_id as "stageId", target_id as "targetId",
-        date_part('epoch', at) * 1000 as at, note, work_seconds as "workSeconds", verdict, region, mix, device,
+        date_part('epoch', at) * 1000 as at, details, device,
         date_part('epoch', claimed_at) * 1000 as "claimedAt", device_number as "deviceNumber",
         painter, dry_seconds as "drySeconds", worth_seconds as "worthSeconds"
       from progress_event as event where ${wanted} order by sequence`)
   const touched = await db.execute<{ eventId: EventId; modelId: ModelId }>(sql`
       select event_id as "eventId", model_id as "modelId"
       from progress_event as event join progress_event_model on event_id = event.id where ${wanted}`)
-  const spanned = await db.execute<Spanned>(sql`
-      select event_id as "eventId", spanned.stage_id as "stageId", spanned.dry_seconds as "drySeconds"
-      from progress_event as event join progress_event_stage as spanned on event_id = event.id
-      where ${wanted} and event.kind = 'milestone' order by position`)
   const models = new Map<EventId, ModelId[]>()
   for (const { eventId, modelId } of touched.rows) {
     const known = models.get(eventId)
     if (known) known.push(modelId)
     else models.set(eventId, [modelId])
   }
-  const stages = new Map<EventId, Spanned[]>()
-  for (const each of spanned.rows) stages.set(each.eventId, [...(stages.get(each.eventId) ?? []), each])
   return events.rows.map((row) => ({
     number: Number(row.number),
     projectId: row.projectId,
     claimedAt: row.claimedAt === null ? null : instant(Math.round(row.claimedAt)),
-    event: toEvent(row, (models.get(row.id) ?? []).sort(), stages.get(row.id) ?? []),
+    event: toEvent(row, (models.get(row.id) ?? []).sort()),
   }))
 }
 
-function toEvent(row: Row, modelIds: readonly ModelId[], stages: readonly Spanned[]): ProgressEvent {
-  const { id, kind, device } = row
-  const at = instant(Math.round(row.at))
-  const by: { readonly by?: RecordedBy } =
-    device === null ? {} : { by: { device, number: row.deviceNumber ?? 0, painter: row.painter } }
-  const stageId = row.stageId as StageId
-  const targetId = row.targetId as EventId
-  const note = row.note ?? ''
-  switch (kind) {
-    case 'clock-stopped':
-    case 'undone':
-      return { id, at, ...by, kind, targetId }
-    case 'lap-corrected':
-      return { id, at, ...by, kind, targetId, workSeconds: row.workSeconds, note }
-    case 'touch-up':
-      return {
-        id,
-        at,
-        ...by,
-        kind,
-        stageId,
-        modelIds,
-        note,
-        ...(row.region === null ? {} : { region: row.region }),
-      }
-    case 'felt':
-      return { id, at, ...by, kind, stageId, modelIds, feels: row.verdict as Feel }
-    case 'inspected':
-      return { id, at, ...by, kind, modelIds, verdict: row.verdict as InspectionVerdict, note }
-    case 'judged':
-      return {
-        id,
-        at,
-        ...by,
-        kind,
-        stageId,
-        modelIds,
-        verdict: row.verdict as Verdict,
-        note,
-        ...(row.mix === null ? {} : { mix: asSent(row.mix) }),
-      }
-    case 'used':
-      return { id, at, ...by, kind, stageId, modelIds, mix: asSent(row.mix ?? []), note }
-    case 'milestone': {
-      const waits = stages.flatMap((each): StageWait[] =>
-        each.drySeconds === null ? [] : [{ stageId: each.stageId, drySeconds: each.drySeconds }],
-      )
-      return {
-        id,
-        at,
-        ...by,
-        kind,
-        stageIds: stages.map((each) => each.stageId),
-        modelIds,
-        workSeconds: row.workSeconds as Seconds,
-        ...(waits.length > 0 ? { waits } : {}),
-      }
-    }
-    case 'punched':
-      return {
-        id,
-        at,
-        ...by,
-        kind,
-        stageId,
-        modelIds,
-        ...(row.drySeconds === null ? {} : { drySeconds: row.drySeconds }),
-        ...(row.worthSeconds === null ? {} : { worthSeconds: row.worthSeconds }),
-      }
-    case 'cleared':
-    case 'clock-started':
-      return { id, at, ...by, kind, stageId, modelIds }
-  }
-}
-
-/** The database keeps keys in an order of its own. */
-function asSent(mix: Mix): Mix {
-  return mix.map(({ materialId, parts }) => ({ materialId, parts }))
+/** One shape for all kinds: what an event is made of is written in its schema, and was checked when it came. */
+function toEvent(row: Row, modelIds: readonly ModelId[]): ProgressEvent {
+  const { id, kind, stageId, targetId, device, drySeconds, worthSeconds, details } = row
+  const by: RecordedBy | null =
+    device === null ? null : { device, number: row.deviceNumber ?? 0, painter: row.painter }
+  return {
+    id,
+    at: instant(Math.round(row.at)),
+    ...(by && { by }),
+    kind,
+    ...(stageId !== null && { stageId }),
+    ...(targetId !== null && { targetId }),
+    ...(modelIds.length > 0 && { modelIds }),
+    ...(drySeconds !== null && { drySeconds }),
+    ...(worthSeconds !== null && { worthSeconds }),
+    ...details,
+  } as ProgressEvent
 }
 
 /** An event to be kept, its moment as it will stand. */
@@ -204,7 +119,7 @@ export interface NewEvent {
 
 const rowsAtOnce = 2000
 
-/** Appends in one statement: models and stages go in only for events truly inserted. @returns the ids of these. */
+/** Appends in one statement: models go in only for events truly inserted. @returns the ids of these. */
 export async function appendEvents(
   db: Database,
   projectId: ProjectId,
@@ -217,28 +132,22 @@ export async function appendEvents(
       with given as (
         select * from jsonb_to_recordset(${rows}::jsonb) as row (
           place int, id uuid, kind text, at double precision, claimed_at double precision, stage_id uuid,
-          target_id uuid, note text, work_seconds int, verdict text, region text, mix jsonb, device uuid, device_number int, painter text,
-          dry_seconds int, worth_seconds int, models uuid[], stages uuid[], waits int[]
+          target_id uuid, details jsonb, device uuid, device_number int, painter text,
+          dry_seconds int, worth_seconds int, models uuid[]
         )
       ), inserted as (
         insert into progress_event (
-          id, project_id, kind, at, claimed_at, stage_id, target_id, note, work_seconds, verdict, region, mix, device,
+          id, project_id, kind, at, claimed_at, stage_id, target_id, details, device,
           device_number, painter, dry_seconds, worth_seconds
         )
         select id, ${projectId}, kind, to_timestamp(at / 1000), to_timestamp(claimed_at / 1000), stage_id, target_id,
-          note, work_seconds, verdict, region, mix, device, device_number, painter, dry_seconds, worth_seconds
+          details, device, device_number, painter, dry_seconds, worth_seconds
         from given order by place
         on conflict do nothing
         returning id
       ), touched as (
         insert into progress_event_model (event_id, model_id)
         select distinct given.id, model_id from given join inserted using (id), unnest(given.models) as model_id
-      ), spanned as (
-        insert into progress_event_stage (event_id, stage_id, position, dry_seconds)
-        select distinct on (given.id, each.stage) given.id, each.stage, each.position - 1, nullif(each.wait, -1)
-        from given join inserted using (id),
-          unnest(given.stages, given.waits) with ordinality as each (stage, wait, position)
-        order by given.id, each.stage, each.position
       ), told as materialized (
         select ${newsOf(projectId, oneWriter(events))}
       )
@@ -255,30 +164,29 @@ function oneWriter(events: readonly NewEvent[]): DeviceId | null {
   return writers.size === 1 ? writer : null
 }
 
+/** What of an event has a column of its own: what is searched for, points elsewhere, or is there of nearly every event. */
+type InColumns = Partial<Pick<Row, 'stageId' | 'targetId' | 'drySeconds' | 'worthSeconds'>> & {
+  readonly modelIds?: readonly ModelId[]
+}
+
 function toRow({ event, claimedAt }: NewEvent, place: number) {
-  const stageIds = event.kind === 'milestone' ? event.stageIds : []
-  const waits = event.kind === 'milestone' ? (event.waits ?? []) : []
+  const { id, kind, at, by, ...own } = event
+  const { stageId, targetId, modelIds, drySeconds, worthSeconds, ...details } = own as InColumns
   return {
     place,
-    id: event.id,
-    kind: event.kind,
-    at: event.at,
+    id,
+    kind,
+    at,
     claimed_at: claimedAt,
-    stage_id: 'stageId' in event ? event.stageId : null,
-    target_id: 'targetId' in event ? event.targetId : null,
-    note: 'note' in event ? event.note : null,
-    work_seconds: 'workSeconds' in event ? event.workSeconds : null,
-    verdict: 'verdict' in event ? event.verdict : event.kind === 'felt' ? event.feels : null,
-    region: event.kind === 'touch-up' ? (event.region ?? null) : null,
-    mix: 'mix' in event ? event.mix : null,
-    device: event.by?.device ?? null,
-    device_number: event.by?.number ?? null,
-    painter: event.by?.painter ?? null,
-    dry_seconds: event.kind === 'punched' ? (event.drySeconds ?? null) : null,
-    worth_seconds: event.kind === 'punched' ? (event.worthSeconds ?? null) : null,
-    models: 'modelIds' in event ? event.modelIds : [],
-    stages: stageIds,
-    waits: stageIds.map((id) => waits.find((wait) => wait.stageId === id)?.drySeconds ?? -1),
+    stage_id: stageId ?? null,
+    target_id: targetId ?? null,
+    details: Object.keys(details).length > 0 ? details : null,
+    device: by?.device ?? null,
+    device_number: by?.number ?? null,
+    painter: by?.painter ?? null,
+    dry_seconds: drySeconds ?? null,
+    worth_seconds: worthSeconds ?? null,
+    models: modelIds ?? [],
   }
 }
 

@@ -1,6 +1,6 @@
 import type { StoredProject } from '@seriatim/contract'
 import type { Stage } from '@seriatim/core/trade'
-import type { ProjectId, Seconds, StageId, UnitId } from '@seriatim/core/units'
+import type { ProjectId, StageId, UnitId } from '@seriatim/core/units'
 import { and, asc, eq, inArray, isNull, sql } from 'drizzle-orm'
 import type { Database } from '../../db/client.ts'
 import { stage, stageExemption } from '../../db/schema/line.ts'
@@ -19,25 +19,7 @@ export async function readLine(db: Database, projectId: ProjectId): Promise<Stor
     .orderBy(asc(unit.position), asc(unit.id))
   const exempt = new Map<StageId, UnitId[]>()
   for (const { stageId, unitId } of exemptions) exempt.set(stageId, [...(exempt.get(stageId) ?? []), unitId])
-  return rows.map((row) => ({
-    id: row.id,
-    name: row.name,
-    material: row.material,
-    touch: row.touchKind === 'regions' ? { kind: 'regions', regions: row.regions } : { kind: row.touchKind },
-    handsOnSecondsPerModel: row.handsOnSecondsPerModel as Seconds,
-    setUpSeconds: row.setUpSeconds as Seconds,
-    dryingMinSeconds: row.dryingMinSeconds as Seconds,
-    dryingMaxSeconds: row.dryingMaxSeconds as Seconds,
-    nextWithinSeconds: row.nextWithinSeconds as Seconds | null,
-    notNeededBy: exempt.get(row.id) ?? [],
-    limits: row.limits,
-    tableReady: row.tableReady,
-    cautions: row.cautions as StoredProject['line'][number]['cautions'],
-    note: row.note,
-    technique: row.technique,
-    typed: row.typed,
-    steps: row.steps,
-  }))
+  return rows.map(({ id, document }) => ({ id, ...document, notNeededBy: exempt.get(id) ?? [] }))
 }
 
 /** Writes the stages that differ; those no longer on the line are marked removed, and named ones come back. */
@@ -67,26 +49,11 @@ async function writeStages(
   stages: readonly { readonly each: Stage; readonly position: number }[],
 ): Promise<void> {
   if (stages.length === 0) return
-  const rows = stages.map(({ each, position }) => ({
-    id: each.id,
+  const rows = stages.map(({ each: { id, notNeededBy: _, ...document }, position }) => ({
+    id,
     projectId,
     position,
-    name: each.name,
-    material: each.material,
-    touchKind: each.touch.kind,
-    regions: each.touch.kind === 'regions' ? [...each.touch.regions] : [],
-    handsOnSecondsPerModel: each.handsOnSecondsPerModel,
-    setUpSeconds: each.setUpSeconds,
-    dryingMinSeconds: each.dryingMinSeconds,
-    dryingMaxSeconds: each.dryingMaxSeconds,
-    nextWithinSeconds: each.nextWithinSeconds,
-    limits: each.limits,
-    tableReady: each.tableReady,
-    cautions: [...each.cautions],
-    note: each.note,
-    technique: each.technique,
-    typed: each.typed,
-    steps: each.steps,
+    document,
     removedAt: null,
   }))
   await db
@@ -94,26 +61,7 @@ async function writeStages(
     .values(rows)
     .onConflictDoUpdate({
       target: [stage.studioId, stage.id],
-      set: {
-        position: sql`excluded.position`,
-        name: sql`excluded.name`,
-        material: sql`excluded.material`,
-        touchKind: sql`excluded.touch_kind`,
-        regions: sql`excluded.regions`,
-        handsOnSecondsPerModel: sql`excluded.hands_on_seconds_per_model`,
-        setUpSeconds: sql`excluded.set_up_seconds`,
-        dryingMinSeconds: sql`excluded.drying_min_seconds`,
-        dryingMaxSeconds: sql`excluded.drying_max_seconds`,
-        nextWithinSeconds: sql`excluded.next_within_seconds`,
-        limits: sql`excluded.limits`,
-        tableReady: sql`excluded.table_ready`,
-        cautions: sql`excluded.cautions`,
-        note: sql`excluded.note`,
-        technique: sql`excluded.technique`,
-        typed: sql`excluded.typed`,
-        steps: sql`excluded.steps`,
-        removedAt: null,
-      },
+      set: { position: sql`excluded.position`, document: sql`excluded.document`, removedAt: null },
     })
   // What is said of units that have left is kept for when they come back.
   await db.execute(sql`

@@ -1,8 +1,9 @@
 import { renumberProjectFile, type ProjectFile, type StoredProject } from '@seriatim/contract'
 import type { ProgressEvent } from '@seriatim/core/progress'
+import { followLine } from '@seriatim/core/ordering'
 import { materialsOf, withMaterials } from '@seriatim/core/recipe'
 import type { Instant, ProjectId } from '@seriatim/core/units'
-import { v7 } from 'uuid'
+import { v5, v7 } from 'uuid'
 import type { Database } from '../../db/client.ts'
 import { RequestProblem } from '../../http/problem.ts'
 import { appendEvents, lockLog, readEventsAfter, readEventsById } from '../progress/repository.ts'
@@ -37,7 +38,10 @@ export async function importProject(db: Database, file: ProjectFile, copy: boole
       [],
       recipes.map((recipe) => withMaterials(recipe, (id) => onShelf.get(id) ?? id)),
     )
-    await writeLine(tx, id, [], line)
+    const shelf = new Map((await readShelf(tx)).map((each) => [each.id, each]))
+    const bare = { ...own.project, units: [], recipes: [] }
+    const followed = line.length === 0 ? followLine(bare, own.project, shelf, (name) => v5(name, id)) : null
+    await writeLine(tx, id, [], followed ?? line)
     await lockLog(tx, id)
     await appendEvents(
       tx,

@@ -5,8 +5,17 @@ import type {
   ProjectSummary,
   StoredProject,
 } from '@seriatim/contract'
-import { carryOut, sameJson, withoutDangling, type CommandVerdict } from '@seriatim/core/changes'
+import {
+  carryOut,
+  commandsBetween,
+  sameJson,
+  withoutDangling,
+  type CommandVerdict,
+} from '@seriatim/core/changes'
+import { asksForLine, followLine } from '@seriatim/core/ordering'
+import type { Shelf } from '@seriatim/core/recipe'
 import type { ProjectId } from '@seriatim/core/units'
+import { v5 } from 'uuid'
 import type { Database } from '../../db/client.ts'
 import { tellNews } from '../../db/news.ts'
 import { RequestProblem } from '../../http/problem.ts'
@@ -69,12 +78,13 @@ export async function changeProject(
     }
     const start = await requireProject(tx, id)
     const touched = await changes.touchedSince(tx, id, change)
-    const { project: carried, verdicts, undo, touched: own } = carryOut(start, change.commands, touched)
-    if (own.length === 0) return { verdicts, project: start }
-    const next = { ...carried, revision: revision + 1 }
-    const shelf = new Set(
-      carried.recipes === start.recipes ? [] : (await readShelf(tx)).map((material) => material.id),
-    )
+    const asked = carryOut(start, change.commands, touched)
+    const { verdicts } = asked
+    if (asked.touched.length === 0) return { verdicts, project: start }
+    const isOfShelf = asked.project.recipes !== start.recipes || asked.project.units !== start.units
+    const shelf = new Map((isOfShelf ? await readShelf(tx) : []).map((each) => [each.id, each]))
+    const followed = lineAfter(start, asked.project, shelf)
+    const next = { ...followed.project, revision: revision + 1 }
     checkProject(start, next, (material) => shelf.has(material))
     await refuseForeign(tx, id, start, next)
     await writeProject(tx, start, next)
@@ -84,12 +94,21 @@ export async function changeProject(
       signedBy,
       revision: next.revision,
       verdicts,
-      undo,
-      touched: own,
+      undo: [...followed.undo, ...asked.undo],
+      touched: [...asked.touched, ...followed.touched],
     })
     await tellNews(tx, id, change.device)
     return { verdicts, project: await requireProject(tx, id) }
   })
+}
+
+/** The line follows the recipes within the change that they are changed by: whoever takes it back has both as before. */
+function lineAfter(start: StoredProject, carried: StoredProject, shelf: Shelf) {
+  const line = asksForLine(start, carried)
+    ? followLine(withoutDangling(start), withoutDangling(carried), shelf, (name) => v5(name, start.id))
+    : null
+  const commands = line ? commandsBetween(carried, { ...carried, line }) : []
+  return carryOut(carried, commands, new Set())
 }
 
 export async function readChanges(

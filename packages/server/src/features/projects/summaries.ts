@@ -139,9 +139,8 @@ export function createSummaries(db: Database, now: () => Instant) {
     return rows
   }
 
-  /** Those of the projects that stand, each with what it teaches as it is. */
-  async function freshened(all: readonly Standing[]): Promise<readonly ProjectId[]> {
-    const asked = (turn += 1)
+  /** Those of the projects that stand, each with what it teaches as it is. @param asked before it was read how they stand. */
+  async function freshened(all: readonly Standing[], asked: number): Promise<readonly ProjectId[]> {
     const stale = all.filter((each) => !each.isFresh)
     const gone = new Set<ProjectId>()
     if (stale.length > 0) {
@@ -175,7 +174,9 @@ export function createSummaries(db: Database, now: () => Instant) {
    * there is nothing to teach.
    */
   async function taughtBeside(except: ProjectId): Promise<Taught> {
-    return taughtBy(await freshened((await standing()).filter(teaches).filter(({ id }) => id !== except)))
+    const asked = (turn += 1)
+    const others = (await standing()).filter((each) => teaches(each) && each.id !== except)
+    return taughtBy(await freshened(others, asked))
   }
 
   /** All that the figures of any project are made of beside itself. */
@@ -229,7 +230,7 @@ export function createSummaries(db: Database, now: () => Instant) {
   async function list(): Promise<ProjectSummary[]> {
     const asked = (turn += 1)
     const all = await standing()
-    const order = await freshened(all.filter(teaches)).then((taught) => {
+    const order = await freshened(all.filter(teaches), asked).then((taught) => {
       const stands = new Set(taught)
       return all.filter((each) => !teaches(each) || stands.has(each.id))
     })

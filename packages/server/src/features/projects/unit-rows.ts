@@ -1,5 +1,5 @@
 import type { StoredProject } from '@seriatim/contract'
-import type { Unit } from '@seriatim/core/trade'
+import type { Model, Unit } from '@seriatim/core/trade'
 import type { ProjectId } from '@seriatim/core/units'
 import { and, asc, eq, inArray, isNull, notInArray, sql } from 'drizzle-orm'
 import type { Database } from '../../db/client.ts'
@@ -17,28 +17,14 @@ export async function readUnits(db: Database, projectId: ProjectId): Promise<Sto
     .innerJoin(unit, eq(model.unitId, unit.id))
     .where(and(eq(unit.projectId, projectId), isNull(model.removedAt)))
     .orderBy(asc(model.position), asc(model.id))
-  return units.map(({ id, name, standard, size, detail, perHolder, pilot, joinedToUnit, joinedAtStage }) => {
-    const own = models
-      .filter(({ row }) => row.unitId === id)
-      .map(({ row }) => ({
-        id: row.id,
-        name: row.name,
-        role: row.role,
-        variants: row.variants,
-        points: row.points,
-      }))
-    return {
-      id,
-      name,
-      standard,
-      size,
-      detail,
-      perHolder,
-      pilot,
-      joinedAt: joinedToUnit && joinedAtStage ? { unitId: joinedToUnit, stageId: joinedAtStage } : null,
-      models: own,
-    }
-  })
+  const modelsOf = new Map<Unit['id'], Model[]>()
+  for (const { row } of models) {
+    const own = modelsOf.get(row.unitId)
+    const each = { id: row.id, ...row.document }
+    if (own) own.push(each)
+    else modelsOf.set(row.unitId, [each])
+  }
+  return units.map(({ id, document }) => ({ id, ...document, models: modelsOf.get(id) ?? [] }))
 }
 
 /** Writes the unit and its models; models it no longer names are marked removed, and named ones come back. */
@@ -48,46 +34,33 @@ export async function writeUnit(
   written: Unit,
   position: number,
 ): Promise<void> {
-  const { name, standard, size, detail, perHolder, pilot } = written
-  const values = {
-    name,
-    standard,
-    size,
-    detail,
-    perHolder,
-    pilot: [...pilot],
-    joinedToUnit: written.joinedAt?.unitId ?? null,
-    joinedAtStage: written.joinedAt?.stageId ?? null,
-  }
+  const { id, models, ...document } = written
   await db
     .insert(unit)
-    .values({ id: written.id, projectId, position, ...values })
-    .onConflictDoUpdate({ target: [unit.studioId, unit.id], set: { ...values, removedAt: null } })
-  const ids = written.models.map((each) => each.id)
-  const stay = and(eq(model.unitId, written.id), isNull(model.removedAt))
+    .values({ id, projectId, position, document })
+    .onConflictDoUpdate({ target: [unit.studioId, unit.id], set: { document, removedAt: null } })
+  const ids = models.map((each) => each.id)
+  const stay = and(eq(model.unitId, id), isNull(model.removedAt))
   await db
     .update(model)
     .set({ removedAt: new Date() })
     .where(ids.length > 0 ? and(stay, notInArray(model.id, ids)) : stay)
-  if (written.models.length === 0) return
+  if (models.length === 0) return
   await db
     .insert(model)
     .values(
-      written.models.map((each, index) => ({
-        ...each,
-        variants: [...each.variants],
-        unitId: written.id,
+      models.map(({ id: modelId, ...own }, index) => ({
+        id: modelId,
+        document: own,
+        unitId: id,
         position: index,
       })),
     )
     .onConflictDoUpdate({
       target: [model.studioId, model.id],
       set: {
-        unitId: written.id,
-        name: sql`excluded.name`,
-        role: sql`excluded.role`,
-        variants: sql`excluded.variants`,
-        points: sql`excluded.points`,
+        unitId: id,
+        document: sql`excluded.document`,
         position: sql`excluded.position`,
         removedAt: null,
       },

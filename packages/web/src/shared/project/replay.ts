@@ -1,5 +1,6 @@
 import type { StoredProject } from '@seriatim/contract'
 import { applyCommand, withoutDangling } from '@seriatim/core/changes'
+import { asksForLine } from '@seriatim/core/ordering'
 import { withOwnNames } from '@seriatim/core/trade'
 import type { Parcel } from '../outbox/index.ts'
 
@@ -9,6 +10,8 @@ type Change = Extract<Parcel, { kind: 'change' }>
 export interface ShownProject extends StoredProject {
   /** The highest number of this device's changes that are in it; see `own` of a change. */
   readonly own: number
+  /** The state that the server has, where what waits asks for another line: it will be made there, and is foretold here. */
+  readonly lineAskedFrom: StoredProject | null
 }
 
 /**
@@ -26,5 +29,6 @@ export function replay(server: StoredProject, waiting: readonly Change[], delive
     }
   }
   const whole = waiting.length > 0 ? withoutDangling(project) : project
-  return { ...whole, line: withOwnNames(whole.line), own }
+  const lineAskedFrom = asksForLine(server, project) ? server : null
+  return { ...whole, line: withOwnNames(whole.line), own, lineAskedFrom }
 }

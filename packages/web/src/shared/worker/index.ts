@@ -13,7 +13,13 @@ export {
   useUnderWay,
 } from './use-looks.ts'
 export { useEstimated, type Estimated } from './use-estimated.ts'
-export { useLineOfOrder, useOrder, useOrderingInput, useSamenessOffers } from './use-line-order.ts'
+export {
+  useFollowedLine,
+  useLineOfOrder,
+  useOrder,
+  useOrderingInput,
+  useSamenessOffers,
+} from './use-line-order.ts'
 export { useBatchSizeComparison, type Comparison } from './use-batch-size-comparison.ts'
 export {
   useForecast,

@@ -25,6 +25,7 @@ import {
   asTaken,
   changeUnderWay,
   findFaults,
+  followLine,
   lineJudge,
   judgementCalls,
   lineOfOrder,
@@ -206,6 +207,14 @@ const planner = {
   lineOfOrder: (input: { readonly project: Project; readonly shelf: Shelf }, order: LineOrder) => {
     const { project, shelf } = unpack(input)
     return lineOfOrder(order, project, shelf, tableReadyStandard, (name) => v5(name, project.id))
+  },
+  /** @param before as the server has it. @param after with what waits to be delivered. */
+  followLine: (
+    input: { readonly project: Project; readonly shelf: Shelf },
+    after: Pick<Project, 'id' | 'units' | 'recipes' | 'line'>,
+  ) => {
+    const { project: before, shelf } = unpack(input)
+    return followLine(before, after, shelf, (name) => v5(name, before.id))
   },
   pilot: (sources: FigureSources, unit: Unit) => {
     const figures = figuresOf(sources)

@@ -9,8 +9,11 @@ import type { Shelf } from '@seriatim/core/recipe'
 import { tableReadyStandard, type Project, type Stage } from '@seriatim/core/trade'
 import { keepPreviousData, useQuery } from '@tanstack/react-query'
 import { useMemo } from 'react'
+import { useShelf } from '../api/index.ts'
+import type { ShownProject } from '../project/index.ts'
 import { callPlanner } from './call-planner.ts'
 import { inputKey } from './input-key.ts'
+import { useWorkedOut } from './use-worked-out.ts'
 
 /** What the ordering of a project's recipes is about. */
 export function useOrderingInput(
@@ -82,4 +85,22 @@ export function useLineOfOrder(
     gcTime: 10_000,
   })
   return data
+}
+
+/** The line that the server will make of what waits to be delivered to it; `null` while nothing asks for another. */
+export function useFollowedLine(project: ShownProject | undefined): readonly Stage[] | null {
+  const shelf = useShelf().data
+  const before = project?.lineAskedFrom ?? null
+  const line = useWorkedOut({
+    lane: 'order',
+    name: 'followed-line',
+    about: project?.id ?? '',
+    inputs: before && project && shelf ? [before, project, shelf] : null,
+    task: async (planner, _, pack) => {
+      if (!before || !project || !shelf) return null
+      const { id, units, recipes, line } = project
+      return planner.followLine(pack({ project: before, shelf }), { id, units, recipes, line })
+    },
+  })
+  return (before && line) ?? null
 }
