@@ -194,7 +194,7 @@ test('of one project at one moment every page, the command line, the list and th
     expect(estimate.workLeftSeconds).toBe(listed.leftSeconds)
     expect(estimate.workTotalSeconds).toBe(listed.totalSeconds)
     expect(estimate.setUpSeconds).toBe(plan.setUpSeconds)
-    console.log(plan.handsOnSeconds, estimate.handsOnSeconds.likely)
+    expect(estimate.handsOnSeconds.likely).toBe(plan.handsOnSeconds)
 
     await page.clock.setFixedTime(now)
     const at = (place: string) => `${instance.origin}/projects/${id}/${place}`
@@ -224,7 +224,7 @@ test('of one project at one moment every page, the command line, the list and th
 
     for (const { unit, perModelSeconds } of estimate.units.filter((each) => each.unit === 'Eel-netters')) {
       await page.goto(at('recipe'))
-      await page.getByLabel('Recipe', { exact: true }).selectOption({ label: unit })
+      await page.getByRole('navigation', { name: 'Recipes' }).getByRole('button', { name: unit }).click()
       await expect(page.getByRole('heading', { level: 1 })).toContainText(
         new RegExp(`, ${String(Math.round(perModelSeconds / 60))} min a model$`),
       )

@@ -15,6 +15,7 @@ const projectShape: Shape<Fields['project']> = { ...ownFields, ...wishFields }
 const without = <S extends object, K extends keyof S>(shape: S, ...keys: readonly K[]): Omit<S, K> =>
   Object.fromEntries(Object.entries(shape).filter(([key]) => !keys.includes(key as K))) as Omit<S, K>
 
+/** The fields of each kind of thing that stands in a list. */
 const shapes: { readonly [T in Thing]: Shape<Fields[T]> } = {
   unit: without(unitSchema.shape, 'id', 'models'),
   model: without(modelSchema.shape, 'id'),
@@ -25,6 +26,12 @@ const shapes: { readonly [T in Thing]: Shape<Fields[T]> } = {
   pin: without(pinSchema.shape, 'batchId', 'stageId'),
   batch: without(keptBatchSchema.shape, 'id'),
   holder: without(holderSchema.shape, 'id'),
+}
+
+/** What every field of a project and of the things in it may be, by name: for whoever walks them all. */
+export const fieldSchemas: Readonly<Record<'project' | Thing, Readonly<Record<string, z.ZodType>>>> = {
+  project: projectShape,
+  ...shapes,
 }
 
 /** Whole things, as they are put into a list. */

@@ -4,6 +4,7 @@ export { airSchema, type AirReading, type AirTakenBack } from './air.ts'
 export {
   changesAtOnce,
   commandSchema,
+  fieldSchemas,
   loggedChangeSchema,
   newChangeSchema,
   type LoggedChange,

@@ -1,3 +1,4 @@
+import { namedBy } from '@seriatim/core/progress'
 import { namedMaterials } from '@seriatim/core/recipe'
 import { z } from 'zod'
 import { eventSchema } from './event.ts'
@@ -90,25 +91,18 @@ export const projectFileSchema = z
     const events = new Set<string>(file.events.map((event) => event.id))
     if (events.size < file.events.length) refuse(['events'], 'Two events share an id.', undefined)
     file.events.forEach((event, e) => {
-      if ('targetId' in event) {
-        if (event.targetId === event.id) {
-          refuse(['events', e, 'targetId'], 'An event cannot aim at itself.', event.targetId)
-        } else if (!events.has(event.targetId)) {
-          refuse(['events', e, 'targetId'], 'No event of this file has this id.', event.targetId)
-        }
-        return
+      const { stageIds, modelIds, targetId } = namedBy(event)
+      if (targetId === event.id) {
+        refuse(['events', e, 'targetId'], 'An event cannot aim at itself.', targetId)
+      } else if (targetId !== null && !events.has(targetId)) {
+        refuse(['events', e, 'targetId'], 'No event of this file has this id.', targetId)
       }
-      const knownStage = (stageId: string, path: (string | number)[]) => {
-        if (!stages.has(stageId)) {
-          refuse(['events', e, ...path], 'No stage of this file has this id.', stageId)
-        }
-      }
-      if (event.kind === 'milestone') event.stageIds.forEach((id, s) => knownStage(id, ['stageIds', s]))
-      else if (event.kind !== 'inspected') knownStage(event.stageId, ['stageId'])
-      event.modelIds.forEach((modelId, m) => {
-        if (!models.has(modelId)) {
-          refuse(['events', e, 'modelIds', m], 'No model of this file has this id.', modelId)
-        }
+      stageIds.forEach((id, s) => {
+        const path = 'stageIds' in event ? ['stageIds', s] : ['stageId']
+        if (!stages.has(id)) refuse(['events', e, ...path], 'No stage of this file has this id.', id)
+      })
+      modelIds.forEach((id, m) => {
+        if (!models.has(id)) refuse(['events', e, 'modelIds', m], 'No model of this file has this id.', id)
       })
     })
   })

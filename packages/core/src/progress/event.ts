@@ -103,3 +103,16 @@ export type ProgressEvent =
     })
   /** Takes the target back, as if it had never been; aimed at an undo, it brings the work back. */
   | (Recorded & { readonly kind: 'undone'; readonly targetId: EventId })
+
+/** What an event names of its project, whatever its kind. */
+export function namedBy(event: ProgressEvent): {
+  readonly stageIds: readonly StageId[]
+  readonly modelIds: readonly ModelId[]
+  readonly targetId: EventId | null
+} {
+  return {
+    stageIds: 'stageIds' in event ? event.stageIds : 'stageId' in event ? [event.stageId] : [],
+    modelIds: 'modelIds' in event ? event.modelIds : [],
+    targetId: 'targetId' in event ? event.targetId : null,
+  }
+}

@@ -5,6 +5,7 @@ export {
   feels,
   type InspectionVerdict,
   inspectionVerdicts,
+  namedBy,
   type ProgressEvent,
   type RecordedBy,
   type StageWait,

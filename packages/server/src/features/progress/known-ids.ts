@@ -1,4 +1,4 @@
-import type { ProgressEvent } from '@seriatim/core/progress'
+import { namedBy, type ProgressEvent } from '@seriatim/core/progress'
 import type { EventId, ModelId, ProjectId, StageId } from '@seriatim/core/units'
 import type { Database } from '../../db/client.ts'
 import { eventsOfProject, modelsOfProject, stagesOfProject } from './repository.ts'
@@ -33,7 +33,7 @@ export function createKnownIds() {
     for (const id of await stagesOfProject(db, projectId, [...stages])) known.stages.add(id)
     const models = new Set(events.flatMap(modelsOf).filter((id) => !known.models.has(id)))
     for (const id of await modelsOfProject(db, projectId, [...models])) known.models.add(id)
-    const targets = events.flatMap((event) => ('targetId' in event ? [event.targetId] : []))
+    const targets = events.flatMap((event) => namedBy(event).targetId ?? [])
     const there = new Set(await eventsOfProject(db, projectId, targets))
     return {
       faultOf: (event) => {
@@ -48,11 +48,5 @@ export function createKnownIds() {
   }
 }
 
-function stagesOf(event: ProgressEvent): readonly StageId[] {
-  if (event.kind === 'milestone') return event.stageIds
-  return 'stageId' in event ? [event.stageId] : []
-}
-
-function modelsOf(event: ProgressEvent): readonly ModelId[] {
-  return 'modelIds' in event ? event.modelIds : []
-}
+const stagesOf = (event: ProgressEvent) => namedBy(event).stageIds
+const modelsOf = (event: ProgressEvent) => namedBy(event).modelIds

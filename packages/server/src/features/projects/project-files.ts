@@ -1,5 +1,5 @@
 import { renumberProjectFile, type ProjectFile, type StoredProject } from '@seriatim/contract'
-import type { ProgressEvent } from '@seriatim/core/progress'
+import { namedBy, type ProgressEvent } from '@seriatim/core/progress'
 import { followLine } from '@seriatim/core/ordering'
 import { materialsOf, withMaterials } from '@seriatim/core/recipe'
 import type { Instant, ProjectId } from '@seriatim/core/units'
@@ -100,21 +100,19 @@ function aimedOnly(events: readonly ProgressEvent[]): readonly ProgressEvent[] {
   }
 }
 
+/** The event without what it names that has left; `null` where nothing is left that it speaks of. */
 function withoutRemoved(
   event: ProgressEvent,
   stages: ReadonlySet<string>,
   models: ReadonlySet<string>,
 ): ProgressEvent | null {
-  if ('targetId' in event) return event
-  const modelIds = event.modelIds.filter((id) => models.has(id))
-  if (modelIds.length === 0) return null
-  if (event.kind === 'milestone') {
-    const stageIds = event.stageIds.filter((id) => stages.has(id))
-    if (stageIds.length === 0) return null
-    const { waits, ...rest } = event
-    const left = waits?.filter((wait) => stages.has(wait.stageId)) ?? []
-    return { ...rest, stageIds, modelIds, ...(left.length > 0 ? { waits: left } : {}) }
-  }
-  if (event.kind === 'inspected') return { ...event, modelIds }
-  return stages.has(event.stageId) ? { ...event, modelIds } : null
+  const named = namedBy(event)
+  if (named.targetId !== null) return event
+  const modelIds = named.modelIds.filter((id) => models.has(id))
+  const stageIds = named.stageIds.filter((id) => stages.has(id))
+  if (modelIds.length === 0 || (named.stageIds.length > 0 && stageIds.length === 0)) return null
+  if (event.kind !== 'milestone') return { ...event, modelIds } as ProgressEvent
+  const { waits, ...rest } = event
+  const left = waits?.filter((wait) => stages.has(wait.stageId)) ?? []
+  return { ...rest, stageIds, modelIds, ...(left.length > 0 ? { waits: left } : {}) }
 }
