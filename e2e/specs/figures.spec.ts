@@ -194,7 +194,8 @@ test('of one project at one moment every page, the command line, the list and th
     expect(estimate.workLeftSeconds).toBe(listed.leftSeconds)
     expect(estimate.workTotalSeconds).toBe(listed.totalSeconds)
     expect(estimate.setUpSeconds).toBe(plan.setUpSeconds)
-    expect(estimate.handsOnSeconds.likely).toBe(plan.handsOnSeconds)
+    // A plan has everybody's pace in it, an estimate the pace that the laps are of.
+    expect(estimate.handsOnSeconds.likely).toBeLessThan(plan.handsOnSeconds)
 
     await page.clock.setFixedTime(now)
     const at = (place: string) => `${instance.origin}/projects/${id}/${place}`
