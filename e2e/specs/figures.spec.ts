@@ -233,7 +233,8 @@ test('of one project at one moment every page, the command line, the list and th
     const [pace] = await said(page, at('logbook'), /You take (\d+) % longer than the preset/)
     expect(Number(pace)).toBe(Math.round((estimate.pace.likely - 1) * 100))
 
-    // At the desk it is alone with one that is done.
+    // At the desk, by its own hours, it is alone with one that is done.
+    await request.put('/api/desk', { data: { hoursOf: id } })
     await page.goto(`${instance.origin}/desk`)
     const row = page.getByRole('region', { name: 'The jobs on it' }).getByRole('row', { name: /Hard fen/ })
     await expect(row).toContainText(doneBy!)
