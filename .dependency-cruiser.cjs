@@ -52,6 +52,15 @@ module.exports = {
     only('web-imports-contract-and-core', 'web', ['contract', 'core']),
     ...Object.entries(areas).map(layer),
     {
+      name: 'core-areas-are-entered-by-their-index',
+      severity: 'error',
+      from: {
+        path: '^packages/core/src/([^/]+)/',
+        pathNot: ['\\.(test|proof)\\.ts$', '^packages/core/src/testing/'],
+      },
+      to: { path: '^packages/core/src/[^/]+/', pathNot: ['^packages/core/src/$1/', '/index\\.ts$'] },
+    },
+    {
       name: 'core-has-no-area-without-a-layer',
       severity: 'error',
       from: { path: `^packages/core/src/(?!${Object.keys(areas).join('/|')}/|testing/|index)` },

@@ -1,7 +1,6 @@
-import { dryingWait, potOf, type Stage } from '../trade/stage.ts'
-import { stillTacky } from '../progress/hole-log.ts'
-import type { Progress } from '../progress/progress.ts'
-import type { Seconds } from '../units/seconds.ts'
+import { dryingWait, potOf, type Stage } from '../trade/index.ts'
+import { type Progress, stillTacky } from '../progress/index.ts'
+import type { Seconds } from '../units/index.ts'
 
 /** The wait that is written counts as so many fingers of its own. */
 const writtenCounts = 2

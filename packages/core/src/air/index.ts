@@ -1,6 +1,5 @@
 export { type Air, dewPoint, waitFactor } from './air.ts'
-export { lineAsFelt } from './felt-waits.ts'
-export { airNow, type AirAt, type AirPlace, airPlaces, staleAfter } from './line-in-air.ts'
+export { type AirAt, airNow, type AirPlace, airPlaces, staleAfter } from './line-in-air.ts'
 export { lineNow } from './line-now.ts'
 export { simulatedAir } from './simulated-air.ts'
 export { airOfCans, type SprayWindow, sprayWindows, unfitForCans } from './spray-windows.ts'

@@ -1,10 +1,6 @@
-import type { Job } from '../trade/job.ts'
-import type { Stage } from '../trade/stage.ts'
-import type { Carrier } from '../trade/material.ts'
-import { factsOf, type Shelf } from '../recipe/step-facts.ts'
-import type { StepId } from '../units/ids.ts'
-import type { Instant } from '../units/instant.ts'
-import type { Seconds } from '../units/seconds.ts'
+import type { Carrier, Job, Stage } from '../trade/index.ts'
+import { factsOf, type Shelf } from '../recipe/index.ts'
+import type { Instant, Seconds, StepId } from '../units/index.ts'
 import { waitFactor, type Air } from './air.ts'
 
 /** The desk, where coats dry, and outside, where cans are used: an open window apart they differ by half the wait. */

@@ -1,8 +1,7 @@
-import type { Progress } from '../progress/progress.ts'
-import type { Shelf } from '../recipe/step-facts.ts'
-import type { Job } from '../trade/job.ts'
-import type { Stage } from '../trade/stage.ts'
-import type { Instant } from '../units/instant.ts'
+import type { Progress } from '../progress/index.ts'
+import type { Shelf } from '../recipe/index.ts'
+import type { Job, Stage } from '../trade/index.ts'
+import type { Instant } from '../units/index.ts'
 import { lineAsFelt } from './felt-waits.ts'
 import { airNow, lineInAir, type AirAt } from './line-in-air.ts'
 

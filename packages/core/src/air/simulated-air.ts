@@ -1,5 +1,4 @@
-import { addSeconds, type Instant } from '../units/instant.ts'
-import { seededRandom } from '../units/random.ts'
+import { addSeconds, type Instant, seededRandom } from '../units/index.ts'
 import { saturationPressure, type Air } from './air.ts'
 import type { AirAt } from './line-in-air.ts'
 

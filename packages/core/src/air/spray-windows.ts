@@ -1,4 +1,4 @@
-import { addSeconds, instant, type Instant } from '../units/instant.ts'
+import { addSeconds, instant, type Instant } from '../units/index.ts'
 import { againstSpraying, type NoSpray } from './air.ts'
 import type { AirAt } from './line-in-air.ts'
 

@@ -1,5 +1,5 @@
-import type { MaterialKind } from '../trade/material.ts'
-import type { StepFacts } from '../recipe/step-facts.ts'
+import type { MaterialKind } from '../trade/index.ts'
+import type { StepFacts } from '../recipe/index.ts'
 
 /** What is taken in hand. Brushes go by class: changing one costs as a pot does, and the largest that will do is quickest. */
 export const deskTools = {

@@ -1,9 +1,7 @@
-import type { Job } from '../trade/job.ts'
-import type { CalendarEntry } from '../calendar/calendar-entries.ts'
-import { dryingShelf } from '../progress/drying-shelf.ts'
-import type { Progress } from '../progress/progress.ts'
-import { batchName, splitIntoBatches, type BatchSplit, type ToSplit } from '../trade/batches.ts'
-import type { Instant } from '../units/instant.ts'
+import { batchName, type BatchSplit, type Job, splitIntoBatches, type ToSplit } from '../trade/index.ts'
+import type { CalendarEntry } from '../calendar/index.ts'
+import { dryingShelf, type Progress } from '../progress/index.ts'
+import type { Instant } from '../units/index.ts'
 
 /** When what is wet at `now` will be dry, for another calendar to ring; the same one as long as it is the same coat of a batch. */
 export function dryingAlarms(

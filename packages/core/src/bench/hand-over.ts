@@ -1,10 +1,14 @@
-import { isThrough, lastUsed, slipText } from '../progress/hole-state.ts'
-import type { Progress } from '../progress/progress.ts'
-import type { Shelf } from '../recipe/step-facts.ts'
-import type { Batch } from '../trade/batches.ts'
-import { stagesOf, takesStage, type Job, type Model } from '../trade/job.ts'
-import type { Mix } from '../trade/recipe.ts'
-import type { Stage } from '../trade/stage.ts'
+import { isThrough, lastUsed, type Progress, slipText } from '../progress/index.ts'
+import type { Shelf } from '../recipe/index.ts'
+import {
+  type Batch,
+  type Job,
+  type Mix,
+  type Model,
+  type Stage,
+  stagesOf,
+  takesStage,
+} from '../trade/index.ts'
 import { setUpCard, type SetUpCard } from './set-up-card.ts'
 
 /** A stage that is left of a batch, as the next pair of hands has to do it. */

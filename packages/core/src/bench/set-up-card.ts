@@ -1,14 +1,20 @@
-import { surfacePresets } from '../presets/presets.ts'
-import { potOf, touchedRegions, type Stage } from '../trade/stage.ts'
-import { regionsMeet } from '../trade/regions.ts'
-import { mixCard, type MixCard } from '../mixing/mix-card.ts'
-import { stepMillilitres } from '../mixing/materials-needed.ts'
-import { isThrough, slipText } from '../progress/hole-state.ts'
-import type { Judgement, Progress } from '../progress/progress.ts'
-import { takesStage, takesStep, type Model, type Unit, type Job } from '../trade/job.ts'
-import { formOf } from '../trade/material.ts'
-import type { Mix } from '../trade/recipe.ts'
-import { factsOf, type Shelf, type StepFacts } from '../recipe/step-facts.ts'
+import { surfacePresets } from '../presets/index.ts'
+import {
+  formOf,
+  type Job,
+  type Mix,
+  type Model,
+  potOf,
+  regionsMeet,
+  type Stage,
+  takesStage,
+  takesStep,
+  touchedRegions,
+  type Unit,
+} from '../trade/index.ts'
+import { mixCard, type MixCard, stepMillilitres } from '../mixing/index.ts'
+import { isThrough, type Judgement, type Progress, slipText } from '../progress/index.ts'
+import { factsOf, type Shelf, type StepFacts } from '../recipe/index.ts'
 import { beforeOpening, deskTool, type DeskTool } from './desk-tool.ts'
 import { whereItHides, type HidingPlace } from './where-it-hides.ts'
 

@@ -1,14 +1,8 @@
-import type { LineEstimate, StageEstimate } from '../estimating/estimate-line.ts'
-import type { LinePlan, PlanSession, Stretch } from '../plan/line-plan.ts'
-import type { Stage } from '../trade/stage.ts'
-import { isThrough } from '../progress/hole-state.ts'
-import { longestPause } from '../progress/longest-pause.ts'
-import type { Progress } from '../progress/progress.ts'
-import { neededForTable } from '../progress/table-ready.ts'
-import type { Batch } from '../trade/batches.ts'
-import { takesStage, type Model, type Job } from '../trade/job.ts'
-import type { EventId, PainterId } from '../units/ids.ts'
-import type { Instant } from '../units/instant.ts'
+import type { LineEstimate, StageEstimate } from '../estimating/index.ts'
+import type { LinePlan, PlanSession, Stretch } from '../plan/index.ts'
+import { type Batch, type Job, type Model, type Stage, takesStage } from '../trade/index.ts'
+import { isThrough, longestPause, neededForTable, type Progress } from '../progress/index.ts'
+import type { EventId, Instant, PainterId } from '../units/index.ts'
 
 /** A batch that gets somewhere in a session, as it is planned. */
 interface Reached {

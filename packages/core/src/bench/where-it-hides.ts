@@ -1,4 +1,4 @@
-import type { Finish, Region } from '../trade/recipe.ts'
+import type { Finish, Region } from '../trade/index.ts'
 
 /** A region and where on it a colour is easily missed. */
 export interface HidingPlace {

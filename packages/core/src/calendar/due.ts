@@ -1,8 +1,5 @@
-import type { Desk } from '../trade/desk.ts'
-import type { Job } from '../trade/job.ts'
-import type { Wishes } from '../trade/wishes.ts'
-import { addSeconds, type Instant } from '../units/instant.ts'
-import { addDays } from '../units/local-date.ts'
+import type { Desk, Job, Wishes } from '../trade/index.ts'
+import { addDays, addSeconds, type Instant } from '../units/index.ts'
 import { clockOn, endOfDay } from './sessions.ts'
 
 type Date = Pick<Wishes, 'dueOn' | 'handOver'>

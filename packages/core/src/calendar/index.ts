@@ -1,4 +1,10 @@
 export { calendarEntries, type CalendarEntry } from './calendar-entries.ts'
-export { handedOverAt, paintedBy } from './due.ts'
-export { momentOf, painterSessions } from './painter-sessions.ts'
-export { endOfDay, expandSessions, localDateAt, type Session, wallClock } from './sessions.ts'
+export { hereFrom, paintedBy } from './due.ts'
+export {
+  type CalendarNote,
+  dailyWindows,
+  momentOf,
+  painterSessions,
+  type PainterSessions,
+} from './painter-sessions.ts'
+export { endOfDay, localDateAt, type Session, wallClock } from './sessions.ts'

@@ -1,7 +1,14 @@
 import { tzOffset } from '@date-fns/tz'
-import type { Evenings, Painter, SessionMark, SessionRule } from '../trade/desk.ts'
-import { addSeconds, instant, type Instant } from '../units/instant.ts'
-import { addDays, daysBetween, isoWeekday, type LocalDate } from '../units/local-date.ts'
+import type { Evenings, Painter, SessionMark, SessionRule } from '../trade/index.ts'
+import {
+  addDays,
+  addSeconds,
+  daysBetween,
+  instant,
+  type Instant,
+  isoWeekday,
+  type LocalDate,
+} from '../units/index.ts'
 import { clockOn, localDateAt, type Session } from './sessions.ts'
 
 /** Something odd about a painter's sessions that the plan went on in spite of. */

@@ -1,7 +1,6 @@
 import { tzOffset } from '@date-fns/tz'
-import type { Evenings } from '../trade/desk.ts'
-import { addSeconds, instant, type Instant } from '../units/instant.ts'
-import { addDays, isoWeekday, type LocalDate } from '../units/local-date.ts'
+import type { Evenings } from '../trade/index.ts'
+import { addDays, addSeconds, instant, type Instant, isoWeekday, type LocalDate } from '../units/index.ts'
 
 /** One sitting at the desk. */
 export interface Session {

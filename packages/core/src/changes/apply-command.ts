@@ -1,5 +1,5 @@
-import type { Project } from '../trade/project.ts'
-import { failure, success, type Result } from '../units/result.ts'
+import type { Project } from '../trade/index.ts'
+import { failure, type Result, success } from '../units/index.ts'
 import type { Command, Listed, Neighbours, Thing } from './command.ts'
 import { idOfThing, projectFields, rooms, withProjectField } from './rooms.ts'
 import { sameJson } from './same-json.ts'

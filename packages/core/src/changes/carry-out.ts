@@ -1,4 +1,4 @@
-import type { Project } from '../trade/project.ts'
+import type { Project } from '../trade/index.ts'
 import { applyCommand, valueNow } from './apply-command.ts'
 import { clashes, touchedBy } from './clashes.ts'
 import type { Command } from './command.ts'

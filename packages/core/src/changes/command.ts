@@ -1,9 +1,16 @@
-import type { Painter } from '../trade/desk.ts'
-import type { Model, Unit } from '../trade/job.ts'
-import type { Planning, Project } from '../trade/project.ts'
-import type { Holder, KeptBatch, Pin } from '../trade/wishes.ts'
-import type { Recipe, Step } from '../trade/recipe.ts'
-import type { Stage } from '../trade/stage.ts'
+import type {
+  Holder,
+  KeptBatch,
+  Model,
+  Painter,
+  Pin,
+  Planning,
+  Project,
+  Recipe,
+  Stage,
+  Step,
+  Unit,
+} from '../trade/index.ts'
 
 /** What a project says of itself and of its planning, apart from the lists in it. */
 export type ProjectFields = Omit<Project, 'id' | 'planning' | 'units' | 'recipes' | 'line'> &

@@ -1,4 +1,4 @@
-import type { Project } from '../trade/project.ts'
+import type { Project } from '../trade/index.ts'
 import { placeBetween } from './apply-command.ts'
 import type { Command, Listed, Thing } from './command.ts'
 import { neighboursAt } from './invert-command.ts'

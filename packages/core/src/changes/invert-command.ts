@@ -1,4 +1,4 @@
-import type { Project } from '../trade/project.ts'
+import type { Project } from '../trade/index.ts'
 import { valueNow } from './apply-command.ts'
 import type { Command, Neighbours } from './command.ts'
 import { idOfThing, rooms } from './rooms.ts'

@@ -1,4 +1,4 @@
-import type { Planning, Project } from '../trade/project.ts'
+import type { Planning, Project } from '../trade/index.ts'
 import type { Listed, ProjectFields, Thing } from './command.ts'
 
 /** The lists of a project: how to read one, and the project with another in its place. */

@@ -1,4 +1,4 @@
-import type { Project } from '../trade/project.ts'
+import type { Project } from '../trade/index.ts'
 
 /**
  * The project as it is to be read: what names a unit, a model or a stage that has left is passed over, and speaks

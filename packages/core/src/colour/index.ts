@@ -1,1 +1,1 @@
-export { coatOver, colourDifference, type Hex, parseHex } from './colour.ts'
+export { coatOver, colourDifference, type Hex, hueOf, lightness, mixedColour, parseHex } from './colour.ts'

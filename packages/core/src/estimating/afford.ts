@@ -1,6 +1,5 @@
-import type { Unit, Job } from '../trade/job.ts'
-import { standards, type Standard } from '../trade/recipe.ts'
-import type { UnitId } from '../units/ids.ts'
+import { type Job, type Standard, standards, type Unit } from '../trade/index.ts'
+import type { UnitId } from '../units/index.ts'
 import { totalOf, type TimeRange } from './estimate-line.ts'
 import type { Figures } from './figures.ts'
 import { projectForStandard } from './line-for-standard.ts'

@@ -1,8 +1,5 @@
-import type { Stage } from '../trade/stage.ts'
-import type { Technique } from '../trade/technique.ts'
-import { takesStage, type Unit } from '../trade/job.ts'
-import type { StageId, UnitId } from '../units/ids.ts'
-import type { Seconds } from '../units/seconds.ts'
+import { type Stage, takesStage, type Technique, type Unit } from '../trade/index.ts'
+import type { Seconds, StageId, UnitId } from '../units/index.ts'
 import { touchUpTime, type TouchUpTime } from './touch-up.ts'
 
 /** What a batch takes at one stage. */

@@ -1,5 +1,4 @@
-import type { Technique } from '../trade/technique.ts'
-import type { Size } from '../trade/size.ts'
+import type { Size, Technique } from '../trade/index.ts'
 import type { PaceObservation } from './rates.ts'
 
 /** A pace as it was kept elsewhere: times the preset, and on how many laps it stands. */

@@ -1,4 +1,4 @@
-import { spreadPresets } from '../presets/presets.ts'
+import { spreadPresets } from '../presets/index.ts'
 import type { PacePlace, Rates } from './rates.ts'
 
 /** A standard normal number. */

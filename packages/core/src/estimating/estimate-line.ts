@@ -1,17 +1,11 @@
-import type { Job } from '../trade/job.ts'
-import type { TypedTime } from '../trade/stage.ts'
-import { foldProgress } from '../progress/fold-progress.ts'
-import type { Progress } from '../progress/progress.ts'
-import { isThrough } from '../progress/hole-state.ts'
-import type { Shelf } from '../recipe/step-facts.ts'
-import type { ModelId, StageId, UnitId } from '../units/ids.ts'
-import type { Instant } from '../units/instant.ts'
-import type { Seconds } from '../units/seconds.ts'
+import type { Job, Size, TypedTime } from '../trade/index.ts'
+import { foldProgress, isThrough, type Progress } from '../progress/index.ts'
+import type { Shelf } from '../recipe/index.ts'
+import type { Instant, ModelId, Seconds, StageId, UnitId } from '../units/index.ts'
 import type { BatchTime, BatchTimes, OtherWayTime } from './batch-time.ts'
 import { learningTotal } from './learning.ts'
 import { cellOf, countDoneBefore, observeTimes, type ObservedTime } from './observe-times.ts'
-import { mishapPresets, spreadPresets } from '../presets/presets.ts'
-import type { Size } from '../trade/size.ts'
+import { mishapPresets, spreadPresets } from '../presets/index.ts'
 import {
   lapSpread,
   lapsKey,

@@ -1,5 +1,5 @@
-import type { Standard } from '../trade/recipe.ts'
-import type { UnitId } from '../units/ids.ts'
+import type { Standard } from '../trade/index.ts'
+import type { UnitId } from '../units/index.ts'
 import { totalOf } from './estimate-line.ts'
 import type { Figures } from './figures.ts'
 import { projectForStandard } from './line-for-standard.ts'

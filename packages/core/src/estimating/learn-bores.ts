@@ -1,8 +1,6 @@
-import type { Job } from '../trade/job.ts'
-import type { Progress } from '../progress/progress.ts'
-import type { Bores } from '../trade/desk.ts'
-import type { ModelId, UnitId } from '../units/ids.ts'
-import type { Seconds } from '../units/seconds.ts'
+import type { Bores, Job } from '../trade/index.ts'
+import type { Progress } from '../progress/index.ts'
+import type { ModelId, Seconds, UnitId } from '../units/index.ts'
 import type { ObservedTime } from './observe-times.ts'
 
 /** A limit that the painter's own records speak for. */

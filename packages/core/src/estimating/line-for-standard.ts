@@ -1,17 +1,16 @@
-import type { Job } from '../trade/job.ts'
-import type { Stage } from '../trade/stage.ts'
 import {
-  regionsOfStep,
-  standardReaches,
-  tableReadyStandard,
+  type Job,
   type Recipe,
+  regionsOfStep,
+  type Stage,
   type Standard,
+  standardReaches,
   type Step,
-} from '../trade/recipe.ts'
-import { setUpPresets } from '../presets/presets.ts'
-import { techniqueFacts } from '../trade/technique.ts'
-import type { StageId, StepId } from '../units/ids.ts'
-import { minutes, seconds } from '../units/seconds.ts'
+  tableReadyStandard,
+  techniqueFacts,
+} from '../trade/index.ts'
+import { setUpPresets } from '../presets/index.ts'
+import { minutes, seconds, type StageId, type StepId } from '../units/index.ts'
 
 /**
  * The project as if every unit were painted to this standard: stages that a unit's recipe keeps for a higher one

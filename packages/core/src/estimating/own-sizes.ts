@@ -1,6 +1,5 @@
-import type { Recipe, Region } from '../trade/recipe.ts'
-import type { Size } from '../trade/size.ts'
-import { sizePresets } from '../presets/presets.ts'
+import type { Recipe, Region, Size } from '../trade/index.ts'
+import { sizePresets } from '../presets/index.ts'
 
 /** How much there is of some regions, on a model of one size. */
 export interface RegionAmount {

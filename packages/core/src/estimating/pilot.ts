@@ -1,13 +1,18 @@
-import { colourDifference, lightness } from '../colour/colour.ts'
-import type { Stage } from '../trade/stage.ts'
-import type { Material } from '../trade/material.ts'
-import type { Judgement, Lap, Progress } from '../progress/progress.ts'
-import { isThrough } from '../progress/hole-state.ts'
-import type { Unit, Job } from '../trade/job.ts'
-import { plainStep, standardReaches, type Mix, type Recipe, type Step } from '../trade/recipe.ts'
-import { factsOf, joinWords, mixText, type Shelf, type StepFacts } from '../recipe/step-facts.ts'
-import type { ModelId, StageId, StepId } from '../units/ids.ts'
-import { seconds } from '../units/seconds.ts'
+import { colourDifference, lightness } from '../colour/index.ts'
+import {
+  type Job,
+  type Material,
+  type Mix,
+  plainStep,
+  type Recipe,
+  type Stage,
+  standardReaches,
+  type Step,
+  type Unit,
+} from '../trade/index.ts'
+import { isThrough, type Judgement, type Lap, type Progress } from '../progress/index.ts'
+import { factsOf, joinWords, mixText, type Shelf, type StepFacts } from '../recipe/index.ts'
+import { type ModelId, seconds, type StageId, type StepId } from '../units/index.ts'
 import {
   totalOf,
   type LineEstimate,

@@ -1,6 +1,5 @@
-import { techniques, type Technique } from '../trade/technique.ts'
-import type { Instant } from '../units/instant.ts'
-import { sizes, type Size } from '../trade/size.ts'
+import { type Size, sizes, type Technique, techniques } from '../trade/index.ts'
+import type { Instant } from '../units/index.ts'
 import { paceOf, type PaceObservation, type PaceRange, type Rates } from './rates.ts'
 
 /** An observation with its moment; what was brought from elsewhere has none. */

@@ -1,6 +1,5 @@
-import { techniques, type Technique } from '../trade/technique.ts'
-import { spreadPresets } from '../presets/presets.ts'
-import { sizes, type Size } from '../trade/size.ts'
+import { type Size, sizes, type Technique, techniques } from '../trade/index.ts'
+import { spreadPresets } from '../presets/index.ts'
 import { studentQuantile } from './quantiles.ts'
 
 /**

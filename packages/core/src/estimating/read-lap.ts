@@ -1,7 +1,5 @@
-import { longestPause } from '../progress/longest-pause.ts'
-import type { Lap } from '../progress/progress.ts'
-import type { Instant } from '../units/instant.ts'
-import type { Seconds } from '../units/seconds.ts'
+import { type Lap, longestPause } from '../progress/index.ts'
+import type { Instant, Seconds } from '../units/index.ts'
 
 /** Under this share of what was expected it was a tick, not a lap (common practice). */
 export const leastLap = 0.2

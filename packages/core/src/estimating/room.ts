@@ -1,9 +1,7 @@
-import type { Desk } from '../trade/desk.ts'
-import type { Work } from '../trade/job.ts'
-import type { Wishes } from '../trade/wishes.ts'
+import type { Desk, Wishes, Work } from '../trade/index.ts'
 import { amountsLeft, besideByBatch } from './amounts-left.ts'
 import { spreadTotal, type LineEstimate, type StageAmount } from './estimate-line.ts'
-import { mishapPresets, spreadPresets } from '../presets/presets.ts'
+import { mishapPresets, spreadPresets } from '../presets/index.ts'
 import { lapSpread } from './rates.ts'
 import { touchUpWork } from './touch-up.ts'
 

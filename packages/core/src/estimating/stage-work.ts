@@ -1,23 +1,38 @@
-import type { Stage } from '../trade/stage.ts'
-import type { Material, MaterialKind } from '../trade/material.ts'
-import type { ModelId, StageId, StepId, UnitId } from '../units/ids.ts'
-import { takesStage, takesStep, type Model, type Unit, type Job } from '../trade/job.ts'
-import { standardReaches, standards, type Recipe, type Standard } from '../trade/recipe.ts'
-import { dryingOf, factsOf, stepText, type Shelf, type StepFacts } from '../recipe/step-facts.ts'
-import { techniqueFacts, type Technique, type Tool } from '../trade/technique.ts'
+import {
+  type Job,
+  type Material,
+  type MaterialKind,
+  type Model,
+  type Recipe,
+  type Stage,
+  type Standard,
+  standardReaches,
+  standards,
+  takesStage,
+  takesStep,
+  type Technique,
+  techniqueFacts,
+  type Tool,
+  type Unit,
+} from '../trade/index.ts'
+import type { ModelId, StageId, StepId, UnitId } from '../units/index.ts'
+import { dryingOf, factsOf, type Shelf, type StepFacts, stepText } from '../recipe/index.ts'
 import {
   carePresets,
   detailPresets,
+  type Factor,
   handlingPresets,
+  isBySmallParts,
   learningPreset,
   onPalette,
+  productOf,
   secondCoatChance,
   sizePresets,
+  stepFactors,
   techniquePresets,
-} from '../presets/presets.ts'
+} from '../presets/index.ts'
 import type { Learning } from './learning.ts'
 import { regionAmounts } from './own-sizes.ts'
-import { isBySmallParts, productOf, stepFactors, type Factor } from '../presets/step-factors.ts'
 
 /** A part of the work of a stage, with the factors whose product are its minutes on one model. */
 interface WorkPart {

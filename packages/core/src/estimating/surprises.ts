@@ -1,4 +1,4 @@
-import type { StageId, UnitId } from '../units/ids.ts'
+import type { StageId, UnitId } from '../units/index.ts'
 import type { ObservedTime } from './observe-times.ts'
 
 /** What a stage took on a unit, by its laps, against what was expected of the same models before any of them. */

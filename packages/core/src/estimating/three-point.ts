@@ -1,4 +1,4 @@
-import { failure, success, type Result } from '../units/result.ts'
+import { failure, type Result, success } from '../units/index.ts'
 
 /** What somebody expects at best, likely, and at worst, in one unit of their own. */
 export interface ThreePoints {

@@ -1,9 +1,6 @@
-import type { Seconds } from '../units/seconds.ts'
-import type { MaterialKind } from '../trade/material.ts'
-import { stepFactors, productOf } from '../presets/step-factors.ts'
-import { handlingPresets, setUpPresets, touchUpPresets } from '../presets/presets.ts'
-import type { Detail } from '../trade/job.ts'
-import type { Size } from '../trade/size.ts'
+import type { Seconds } from '../units/index.ts'
+import type { Detail, MaterialKind, Size } from '../trade/index.ts'
+import { handlingPresets, productOf, setUpPresets, stepFactors, touchUpPresets } from '../presets/index.ts'
 
 /** What a slip or a missed spot of a stage costs: one dab, and for what tints the ground under it as well. */
 export interface TouchUpTime {

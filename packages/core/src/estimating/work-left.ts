@@ -1,10 +1,7 @@
 import { batchTime, type BatchTimes } from './batch-time.ts'
-import { takesStage } from '../trade/job.ts'
-import type { Project } from '../trade/project.ts'
-import type { Seconds } from '../units/seconds.ts'
-import type { Progress } from '../progress/progress.ts'
-import { isThrough } from '../progress/hole-state.ts'
-import { neededForTable } from '../progress/table-ready.ts'
+import { type Project, takesStage } from '../trade/index.ts'
+import type { Seconds } from '../units/index.ts'
+import { isThrough, neededForTable, type Progress } from '../progress/index.ts'
 
 /** Work counted in hands-on time per model, touch-ups in it, set-ups apart: they depend on the plan. */
 export interface WorkLeft {

@@ -1,12 +1,9 @@
-import type { Job } from '../trade/job.ts'
-import { paintedBy } from '../calendar/due.ts'
-import { endOfDay, localDateAt } from '../calendar/sessions.ts'
-import type { LineEstimate } from '../estimating/estimate-line.ts'
-import type { SolvedLine } from '../plan/plan-line.ts'
+import type { Job } from '../trade/index.ts'
+import { endOfDay, localDateAt, paintedBy } from '../calendar/index.ts'
+import type { LineEstimate } from '../estimating/index.ts'
+import type { SolvedLine } from '../plan/index.ts'
 
-import type { StageId } from '../units/ids.ts'
-import { addSeconds, type Instant } from '../units/instant.ts'
-import { addDays } from '../units/local-date.ts'
+import { addDays, addSeconds, type Instant, type StageId } from '../units/index.ts'
 import { drawFutures, type Future, type Futures } from './futures.ts'
 
 /** A stage, and how much of the spread of the finish is its own. */

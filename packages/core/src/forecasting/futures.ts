@@ -1,18 +1,18 @@
-import { drawPaces } from '../estimating/draw-paces.ts'
-import type { LineEstimate, StageEstimate } from '../estimating/estimate-line.ts'
-import { mishapPresets, spreadPresets } from '../presets/presets.ts'
-import { touchUpWork } from '../estimating/touch-up.ts'
-import { createDesk } from '../schedule/desk.ts'
-import type { PlanBatch, PlanInstance, PlanTask, Span } from '../schedule/instance.ts'
-import type { SolvedLine } from '../plan/plan-line.ts'
-import { spanOf } from '../plan/desk-hours.ts'
-import { planFollower } from '../schedule/follow-plan.ts'
-import { freedomOf } from '../schedule/follow-row.ts'
-import { withNothingPutOff } from '../schedule/row.ts'
+import { drawPaces, type LineEstimate, type StageEstimate, touchUpWork } from '../estimating/index.ts'
+import { mishapPresets, spreadPresets } from '../presets/index.ts'
+import {
+  createDesk,
+  freedomOf,
+  type PlanBatch,
+  planFollower,
+  type PlanInstance,
+  type PlanTask,
+  type Span,
+  withNothingPutOff,
+} from '../schedule/index.ts'
+import { type SolvedLine, spanOf } from '../plan/index.ts'
 
-import type { StageId } from '../units/ids.ts'
-import { chiSquareFrom, normalFrom } from '../units/normal.ts'
-import { seededRandom } from '../units/random.ts'
+import { chiSquareFrom, normalFrom, seededRandom, type StageId } from '../units/index.ts'
 
 /** One way it may go. */
 export interface Future {

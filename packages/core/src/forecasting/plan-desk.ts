@@ -1,20 +1,20 @@
-import { paintedBy } from '../calendar/due.ts'
-import { estimateLine, type LineEstimate } from '../estimating/estimate-line.ts'
-import type { Figures } from '../estimating/figures.ts'
-import { cellOf } from '../estimating/observe-times.ts'
-import { roomFor } from '../estimating/room.ts'
-import type { LaidPlan, LinePlan } from '../plan/line-plan.ts'
-import { layLine, solveLine, type PlanningInput, type SolvedLine } from '../plan/plan-line.ts'
-import type { PlanProblem } from '../plan/plan-notes.ts'
-import { planTogether } from '../plan/plan-together.ts'
-import { runSheets, type RunSheet } from '../plan/run-sheet.ts'
-import { planningOf } from '../plan/to-plan.ts'
-import type { Desk } from '../trade/desk.ts'
-import type { Work } from '../trade/job.ts'
-import { wishesOf } from '../trade/project.ts'
-import type { ProjectId } from '../units/ids.ts'
-import { addSeconds, instant, type Instant } from '../units/instant.ts'
-import { success, type Result } from '../units/result.ts'
+import { paintedBy } from '../calendar/index.ts'
+import { cellOf, estimateLine, type Figures, type LineEstimate, roomFor } from '../estimating/index.ts'
+import {
+  type LaidPlan,
+  layLine,
+  type LinePlan,
+  type PlanningInput,
+  planningOf,
+  type PlanProblem,
+  planTogether,
+  type RunSheet,
+  runSheets,
+  type SolvedLine,
+  solveLine,
+} from '../plan/index.ts'
+import { type Desk, wishesOf, type Work } from '../trade/index.ts'
+import { addSeconds, instant, type Instant, type ProjectId, type Result, success } from '../units/index.ts'
 import { forecastJobs, type FinishForecast, type JobForecast } from './forecast-finish.ts'
 import { besideRush, hurried, running } from './rush-job.ts'
 

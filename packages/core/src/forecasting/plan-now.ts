@@ -1,9 +1,6 @@
-import type { Figures } from '../estimating/figures.ts'
-import type { LaidPlan } from '../plan/line-plan.ts'
-import { layLine, type PlanningInput } from '../plan/plan-line.ts'
-import type { PlanProblem } from '../plan/plan-notes.ts'
-import { planningOf } from '../plan/to-plan.ts'
-import { success, type Result } from '../units/result.ts'
+import type { Figures } from '../estimating/index.ts'
+import { type LaidPlan, layLine, type PlanningInput, planningOf, type PlanProblem } from '../plan/index.ts'
+import { type Result, success } from '../units/index.ts'
 import type { FinishForecast } from './forecast-finish.ts'
 import { forecastFigures } from './offers.ts'
 

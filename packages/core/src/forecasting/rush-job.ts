@@ -1,13 +1,8 @@
-import { paintedBy } from '../calendar/due.ts'
-import { endOfDay, localDateAt } from '../calendar/sessions.ts'
-import type { LaidPlan, LinePlan } from '../plan/line-plan.ts'
-import { layAsBefore, layLine, type PlanningInput } from '../plan/plan-line.ts'
-import { openTime, slotsOfSpans } from '../schedule/desk-slots.ts'
-import { splitIntoBatches } from '../trade/batches.ts'
-import type { Model } from '../trade/job.ts'
-import { wishesOf, type Project } from '../trade/project.ts'
-import type { BatchId, ProjectId } from '../units/ids.ts'
-import type { Instant } from '../units/instant.ts'
+import { endOfDay, localDateAt, paintedBy } from '../calendar/index.ts'
+import { type LaidPlan, layAsBefore, layLine, type LinePlan, type PlanningInput } from '../plan/index.ts'
+import { openTime, slotsOfSpans } from '../schedule/index.ts'
+import { type Model, type Project, splitIntoBatches, wishesOf } from '../trade/index.ts'
+import type { BatchId, Instant, ProjectId } from '../units/index.ts'
 
 type PlanToKeep = Pick<LinePlan, 'stretches'>
 /** With when everybody sits there. */

@@ -1,5 +1,5 @@
 export { type MaterialNeed, materialsNeeded, stepMillilitres } from './materials-needed.ts'
-export { dropsPerMl, millilitresFor, mixCard, type MixCard } from './mix-card.ts'
+export { mixCard, type MixCard } from './mix-card.ts'
 export { mixOfText, textOfMix } from './mix-of-text.ts'
 export { nearestPaints, type NearPaint } from './nearest-paint.ts'
-export { type MixPart, type MixQuestion, type ParsedMix, parseMix, printMix } from './parse-mix.ts'
+export type { MixPart, MixQuestion, ParsedMix } from './parse-mix.ts'

@@ -1,9 +1,8 @@
-import { surfacePresets } from '../presets/presets.ts'
-import type { Material } from '../trade/material.ts'
-import { modelsTaking, type FollowingUnit, type OrderedRecipe } from '../ordering/pieces.ts'
-import { factsOf, type Shelf, type StepFacts } from '../recipe/step-facts.ts'
-import type { Recipe, Step } from '../trade/recipe.ts'
-import type { MaterialId } from '../units/ids.ts'
+import { surfacePresets } from '../presets/index.ts'
+import type { Material, Recipe, Step } from '../trade/index.ts'
+import { type FollowingUnit, modelsTaking, type OrderedRecipe } from '../ordering/index.ts'
+import { factsOf, type Shelf, type StepFacts } from '../recipe/index.ts'
+import type { MaterialId } from '../units/index.ts'
 import { millilitresFor } from './mix-card.ts'
 
 /** What a project takes of one material. */

@@ -1,7 +1,6 @@
-import type { Material } from '../trade/material.ts'
-import type { Mix } from '../trade/recipe.ts'
-import type { Shelf } from '../recipe/step-facts.ts'
-import type { MaterialId } from '../units/ids.ts'
+import type { Material, Mix } from '../trade/index.ts'
+import type { Shelf } from '../recipe/index.ts'
+import type { MaterialId } from '../units/index.ts'
 
 /** Pharmacy convention. */
 export const dropsPerMl = 20

@@ -1,7 +1,6 @@
-import type { Material } from '../trade/material.ts'
-import type { Mix } from '../trade/recipe.ts'
-import type { Shelf } from '../recipe/step-facts.ts'
-import { failure, success, type Result } from '../units/result.ts'
+import type { Material, Mix } from '../trade/index.ts'
+import type { Shelf } from '../recipe/index.ts'
+import { failure, type Result, success } from '../units/index.ts'
 import { parseMix, printMix } from './parse-mix.ts'
 
 /**

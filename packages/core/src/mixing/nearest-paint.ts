@@ -1,7 +1,6 @@
-import { colourDifference, mixedColour, type Hex } from '../colour/colour.ts'
-import type { Material } from '../trade/material.ts'
-import type { Mix } from '../trade/recipe.ts'
-import type { Shelf } from '../recipe/step-facts.ts'
+import { colourDifference, type Hex, mixedColour } from '../colour/index.ts'
+import type { Material, Mix } from '../trade/index.ts'
+import type { Shelf } from '../recipe/index.ts'
 
 /** A paint, or two stirred together, that comes near a wanted colour. */
 export interface NearPaint {

@@ -1,5 +1,4 @@
-import type { PainterId } from '../units/ids.ts'
-import { minutes, type Seconds } from '../units/seconds.ts'
+import { minutes, type PainterId, type Seconds } from '../units/index.ts'
 import { minor, type Minor } from './money.ts'
 
 /** What a studio charges, and how sure it wants to be of its hours and dates. */

@@ -1,21 +1,30 @@
-import { standardsOffered } from '../estimating/afford.ts'
-import { totalOf, type LineEstimate, type TimeRange } from '../estimating/estimate-line.ts'
-import type { Figures } from '../estimating/figures.ts'
-import { projectForStandard } from '../estimating/line-for-standard.ts'
-import { normalQuantile } from '../estimating/quantiles.ts'
-import { materialsNeeded } from '../mixing/materials-needed.ts'
-import { followedRecipes } from '../ordering/line-of-order.ts'
-import { surfacePresets } from '../presets/presets.ts'
-import { isThrough } from '../progress/hole-state.ts'
-import { formOf } from '../trade/material.ts'
-import { countModels, takesStage, type Job } from '../trade/job.ts'
-import type { Project } from '../trade/project.ts'
-import { standardReaches, standards, type Recipe, type Standard, type Step } from '../trade/recipe.ts'
-import type { Technique } from '../trade/technique.ts'
-import type { ModelId, PainterId, StageId, UnitId } from '../units/ids.ts'
-import type { Instant } from '../units/instant.ts'
-import type { LocalDate } from '../units/local-date.ts'
-import type { Seconds } from '../units/seconds.ts'
+import {
+  type Figures,
+  type LineEstimate,
+  normalQuantile,
+  projectForStandard,
+  standardsOffered,
+  type TimeRange,
+  totalOf,
+} from '../estimating/index.ts'
+import { materialsNeeded } from '../mixing/index.ts'
+import { followedRecipes } from '../ordering/index.ts'
+import { surfacePresets } from '../presets/index.ts'
+import { isThrough } from '../progress/index.ts'
+import {
+  countModels,
+  formOf,
+  type Job,
+  type Project,
+  type Recipe,
+  type Standard,
+  standardReaches,
+  standards,
+  type Step,
+  takesStage,
+  type Technique,
+} from '../trade/index.ts'
+import type { Instant, LocalDate, ModelId, PainterId, Seconds, StageId, UnitId } from '../units/index.ts'
 import { minor, sumOf, type Minor } from './money.ts'
 import { usualPotMl, type PriceList } from './price-list.ts'
 

@@ -1,10 +1,14 @@
-import { stagesByStep } from '../trade/stage.ts'
-import type { Progress } from '../progress/progress.ts'
-import { takesStep, type Model, type Job } from '../trade/job.ts'
-import { compareRecipes } from '../recipe/compare-recipes.ts'
-import type { Recipe } from '../trade/recipe.ts'
-import { factsOf, shareRegion, stepText, type Shelf, type StepFacts } from '../recipe/step-facts.ts'
-import type { StepId } from '../units/ids.ts'
+import { type Job, type Model, type Recipe, stagesByStep, takesStep } from '../trade/index.ts'
+import type { Progress } from '../progress/index.ts'
+import {
+  compareRecipes,
+  factsOf,
+  shareRegion,
+  type Shelf,
+  type StepFacts,
+  stepText,
+} from '../recipe/index.ts'
+import type { StepId } from '../units/index.ts'
 
 /**
  * What a change of a recipe means for models that are half-way by it, in sentences; none when no model is.

@@ -1,7 +1,5 @@
-import type { Shelf } from '../recipe/step-facts.ts'
-import type { Project } from '../trade/project.ts'
-import { tableReadyStandard } from '../trade/recipe.ts'
-import type { Stage } from '../trade/stage.ts'
+import type { Shelf } from '../recipe/index.ts'
+import { type Project, type Stage, tableReadyStandard } from '../trade/index.ts'
 import { isSameLine } from './line-difference.ts'
 import { followedRecipes, lineOfOrder } from './line-of-order.ts'
 import { orderLine } from './order-line.ts'
@@ -12,11 +10,7 @@ type Followed = Pick<Project, 'id' | 'units' | 'recipes' | 'line'>
  * The line that a project's recipes come to, with each pot opened as seldom as can be. A stage of before keeps its identity.
  * @param idOf an id for a stage that is new, the same whenever it is asked for the same name.
  */
-export function lineOfRecipes(
-  project: Followed,
-  shelf: Shelf,
-  idOf: (name: string) => string,
-): readonly Stage[] {
+function lineOfRecipes(project: Followed, shelf: Shelf, idOf: (name: string) => string): readonly Stage[] {
   const recipes = followedRecipes(project)
   const order = orderLine({ recipes, shelf, weight: 'fewest pots', tableReady: tableReadyStandard })
   return lineOfOrder(order, project, shelf, tableReadyStandard, idOf)

@@ -1,5 +1,5 @@
-import type { StepFacts } from '../recipe/step-facts.ts'
-import type { Technique } from '../trade/technique.ts'
+import type { StepFacts } from '../recipe/index.ts'
+import type { Technique } from '../trade/index.ts'
 
 /** How light a region is where light falls and in its recesses: CIE L*. */
 export interface Ground {

@@ -1,6 +1,6 @@
-export { asksForLine, followLine } from './follow-line.ts'
 export { changeUnderWay } from './change-under-way.ts'
-export { findFaults } from './find-faults.ts'
+export { findFaults, mainRegionOf } from './find-faults.ts'
+export { asksForLine, followLine } from './follow-line.ts'
 export { type JudgementCall, judgementCalls } from './judgement-calls.ts'
 export { isSameLine, lineDifference } from './line-difference.ts'
 export { type LineFinding, lineJudge, mendProject } from './line-findings.ts'
@@ -15,6 +15,7 @@ export {
   orderLine,
   type StopLine,
 } from './order-line.ts'
+export { orderRules, preferences } from './order-rules.ts'
 export {
   asTaken,
   type FollowingUnit,
@@ -24,4 +25,4 @@ export {
   orderWeights,
 } from './pieces.ts'
 export { recipeAsDone, type RecipeAsDone } from './recipe-as-done.ts'
-export type { Finding, Mend, Severity } from './rule.ts'
+export { type Finding, type Mend, ruleApplies, type Severity } from './rule.ts'

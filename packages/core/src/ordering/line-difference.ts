@@ -1,4 +1,4 @@
-import type { Stage } from '../trade/stage.ts'
+import type { Stage } from '../trade/index.ts'
 
 /** What a line would become, stage by stage. */
 export interface LineDifference {

@@ -1,14 +1,17 @@
-import type { Job } from '../trade/job.ts'
-import type { Caution } from '../trade/cautions.ts'
-import { withOwnNames } from '../trade/stage-names.ts'
-import type { Stage } from '../trade/stage.ts'
-import type { Material } from '../trade/material.ts'
-import { surfacePresets } from '../presets/presets.ts'
-import type { Takers } from '../recipe/modes.ts'
-import type { Recipe, Standard, Step, StepRef } from '../trade/recipe.ts'
-import { factsOf, joinWords, mixText, type Shelf, type StepFacts } from '../recipe/step-facts.ts'
-import type { StageId, UnitId } from '../units/ids.ts'
-import { seconds } from '../units/seconds.ts'
+import {
+  type Caution,
+  type Job,
+  type Material,
+  type Recipe,
+  type Stage,
+  type Standard,
+  type Step,
+  type StepRef,
+  withOwnNames,
+} from '../trade/index.ts'
+import { surfacePresets } from '../presets/index.ts'
+import { factsOf, joinWords, mixText, type Shelf, type StepFacts, type Takers } from '../recipe/index.ts'
+import { seconds, type StageId, type UnitId } from '../units/index.ts'
 import type { LineOrder, OrderedStage } from './order-line.ts'
 import { isWipe, modelsTaking, openSeconds, type FollowingUnit, type OrderedRecipe } from './pieces.ts'
 

@@ -1,5 +1,5 @@
-import type { Recipe, Step } from '../trade/recipe.ts'
-import type { StepId } from '../units/ids.ts'
+import type { Recipe, Step } from '../trade/index.ts'
+import type { StepId } from '../units/index.ts'
 import type { Mend } from './rule.ts'
 
 /** The recipe with a finding's mend carried out. `newId` gives a UUID for a step that is added. */

@@ -1,8 +1,14 @@
-import { colourDifference } from '../colour/colour.ts'
-import { predictColours } from '../recipe/predict-colours.ts'
-import type { Recipe } from '../trade/recipe.ts'
-import { factsOf, joinWords, stepText, touchEachOther, type StepFacts } from '../recipe/step-facts.ts'
-import type { MaterialId, RecipeId, StepId } from '../units/ids.ts'
+import { colourDifference } from '../colour/index.ts'
+import {
+  factsOf,
+  joinWords,
+  predictColours,
+  type StepFacts,
+  stepText,
+  touchEachOther,
+} from '../recipe/index.ts'
+import type { Recipe } from '../trade/index.ts'
+import type { MaterialId, RecipeId, StepId } from '../units/index.ts'
 import { orderLine, type LineOrder, type OrderingInput } from './order-line.ts'
 import { modelsOf, modelsTaking, type OrderedRecipe } from './pieces.ts'
 

@@ -1,14 +1,7 @@
-import type { Standard, StepRef } from '../trade/recipe.ts'
-import { setUpPresets } from '../presets/presets.ts'
-import {
-  factsOf,
-  joinWords,
-  shareRegion,
-  stepText,
-  type Shelf,
-  type StepFacts,
-} from '../recipe/step-facts.ts'
-import type { RecipeId, UnitId } from '../units/ids.ts'
+import type { Standard, StepRef } from '../trade/index.ts'
+import { setUpPresets } from '../presets/index.ts'
+import { factsOf, joinWords, shareRegion, type Shelf, type StepFacts, stepText } from '../recipe/index.ts'
+import type { RecipeId, UnitId } from '../units/index.ts'
 import { byGravity, findFaults } from './find-faults.ts'
 import { findSequence, type SequenceEffort } from './find-sequence.ts'
 import {

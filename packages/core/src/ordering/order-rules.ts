@@ -1,6 +1,5 @@
-import type { Preferences } from '../trade/recipe.ts'
-import { isPreparation } from '../trade/technique.ts'
-import { shareRegion, type StepFacts } from '../recipe/step-facts.ts'
+import { isPreparation, type Preferences } from '../trade/index.ts'
+import { shareRegion, type StepFacts } from '../recipe/index.ts'
 import { darkBelow, groundsUnder } from './grounds.ts'
 import type { Judged, OrderRule } from './rule.ts'
 

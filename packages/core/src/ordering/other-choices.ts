@@ -1,11 +1,17 @@
-import { colourDifference, lightness } from '../colour/colour.ts'
-import type { Material } from '../trade/material.ts'
-import type { Unit } from '../trade/job.ts'
-import { giveWhereSeen } from '../trade/spread-variants.ts'
-import { plainStep, type Finish, type Recipe, type Region, type Step } from '../trade/recipe.ts'
-import { factsOf, joinWords, shareRegion, type Shelf, type StepFacts } from '../recipe/step-facts.ts'
-import { techniquePresets } from '../presets/presets.ts'
-import type { StepId } from '../units/ids.ts'
+import { colourDifference, lightness } from '../colour/index.ts'
+import {
+  type Finish,
+  giveWhereSeen,
+  type Material,
+  plainStep,
+  type Recipe,
+  type Region,
+  type Step,
+  type Unit,
+} from '../trade/index.ts'
+import { factsOf, joinWords, shareRegion, type Shelf, type StepFacts } from '../recipe/index.ts'
+import { techniquePresets } from '../presets/index.ts'
+import type { StepId } from '../units/index.ts'
 
 /** Questions on which practitioners decide by the job in hand (common practice); never answered unasked. */
 export type ChoiceKind = 'flood' | 'mask' | 'coats' | 'depth' | 'highlight' | 'extra' | 'special'

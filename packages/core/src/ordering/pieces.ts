@@ -1,11 +1,16 @@
-import { setUpPresets } from '../presets/presets.ts'
-import type { Size } from '../trade/size.ts'
-import { techniqueFacts } from '../trade/technique.ts'
-import { takesStep, type Model } from '../trade/job.ts'
-import type { Recipe, Standard, Step } from '../trade/recipe.ts'
-import { standardReaches } from '../trade/recipe.ts'
-import { factsOf, shareRegion, type Shelf, type StepFacts } from '../recipe/step-facts.ts'
-import type { UnitId } from '../units/ids.ts'
+import { setUpPresets } from '../presets/index.ts'
+import {
+  type Model,
+  type Recipe,
+  type Size,
+  type Standard,
+  standardReaches,
+  type Step,
+  takesStep,
+  techniqueFacts,
+} from '../trade/index.ts'
+import { factsOf, shareRegion, type Shelf, type StepFacts } from '../recipe/index.ts'
+import type { UnitId } from '../units/index.ts'
 import { mainRegionOf } from './find-faults.ts'
 import { orderRules, preferences, preferenceSeconds } from './order-rules.ts'
 import type { SequenceProblem } from './sequence.ts'

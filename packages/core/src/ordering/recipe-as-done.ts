@@ -1,12 +1,16 @@
-import { stagesByStep, type Stage } from '../trade/stage.ts'
-import type { Lap, Mark, Progress, Used } from '../progress/progress.ts'
-import { isThrough } from '../progress/hole-state.ts'
-import { takesStage, takesStep, type Unit, type Job } from '../trade/job.ts'
-import { compareRecipes, type RecipeDifference } from '../recipe/compare-recipes.ts'
-import type { Recipe, Step } from '../trade/recipe.ts'
-import { mixText, type Shelf } from '../recipe/step-facts.ts'
-import type { ModelId, RecipeId, StepId } from '../units/ids.ts'
-import type { Instant } from '../units/instant.ts'
+import {
+  type Job,
+  type Recipe,
+  type Stage,
+  stagesByStep,
+  type Step,
+  takesStage,
+  takesStep,
+  type Unit,
+} from '../trade/index.ts'
+import { isThrough, type Lap, type Mark, type Progress, type Used } from '../progress/index.ts'
+import { compareRecipes, mixText, type RecipeDifference, type Shelf } from '../recipe/index.ts'
+import type { Instant, ModelId, RecipeId, StepId } from '../units/index.ts'
 
 /** A recipe as a unit was really painted by it, and in what that differs from what was written. */
 export interface RecipeAsDone {

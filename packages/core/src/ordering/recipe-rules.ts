@@ -1,14 +1,13 @@
-import { plainStep, type Recipe } from '../trade/recipe.ts'
-import type { RuleId } from '../trade/rule-id.ts'
+import { plainStep, type Recipe, type RuleId } from '../trade/index.ts'
 import {
   joinWords,
   meetOnAModel,
   shareRegion,
-  stepText,
   type Shelf,
   type StepFacts,
-} from '../recipe/step-facts.ts'
-import { usualDemand, productOf, stepFactors } from '../presets/step-factors.ts'
+  stepText,
+} from '../recipe/index.ts'
+import { productOf, stepFactors, usualDemand } from '../presets/index.ts'
 import { isMaskedAt } from './order-rules.ts'
 import type { Judged, Mend, Severity } from './rule.ts'
 import { cheapest, type Fault } from './stack-rule.ts'

@@ -1,7 +1,6 @@
-import type { Preferences, Step } from '../trade/recipe.ts'
-import type { RuleId } from '../trade/rule-id.ts'
-import { meetOnAModel, shareRegion, touchEachOther, type StepFacts } from '../recipe/step-facts.ts'
-import type { StepId } from '../units/ids.ts'
+import type { Preferences, RuleId, Step } from '../trade/index.ts'
+import { meetOnAModel, shareRegion, type StepFacts, touchEachOther } from '../recipe/index.ts'
+import type { StepId } from '../units/index.ts'
 
 /** What breaking a rule does: spoils the work, wastes time, or could be quicker as the school prefers. */
 export type Severity = 'spoils' | 'wastes' | 'could be quicker'

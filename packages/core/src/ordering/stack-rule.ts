@@ -1,7 +1,5 @@
-import { formOf, type Material } from '../trade/material.ts'
-import { plainStep, type Step } from '../trade/recipe.ts'
-import type { RuleId } from '../trade/rule-id.ts'
-import type { StepFacts } from '../recipe/step-facts.ts'
+import { formOf, type Material, plainStep, type RuleId, type Step } from '../trade/index.ts'
+import type { StepFacts } from '../recipe/index.ts'
 import { groundsUnder, type Ground } from './grounds.ts'
 import type { Mend, Severity } from './rule.ts'
 

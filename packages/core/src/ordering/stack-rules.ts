@@ -1,8 +1,7 @@
-import { lightness } from '../colour/colour.ts'
-import { sheenOf, type Material } from '../trade/material.ts'
-import { isPreparation } from '../trade/technique.ts'
-import { stepText, type StepFacts } from '../recipe/step-facts.ts'
-import { seconds } from '../units/seconds.ts'
+import { lightness } from '../colour/index.ts'
+import { isPreparation, type Material, sheenOf } from '../trade/index.ts'
+import { type StepFacts, stepText } from '../recipe/index.ts'
+import { seconds } from '../units/index.ts'
 import { darkBelow } from './grounds.ts'
 import {
   cheapest,

@@ -1,6 +1,6 @@
-import { colourDifference, hueOf, lightness } from '../colour/colour.ts'
-import type { Material } from '../trade/material.ts'
-import type { StepFacts } from '../recipe/step-facts.ts'
+import { colourDifference, hueOf, lightness } from '../colour/index.ts'
+import type { Material } from '../trade/index.ts'
+import type { StepFacts } from '../recipe/index.ts'
 import { darkBelow, type Ground } from './grounds.ts'
 
 /** Reds, yellows and whites hide less than their pots say, and gold on bright: common practice. */

@@ -1,7 +1,5 @@
-import type { Job } from '../trade/job.ts'
-import type { BatchTimes } from '../estimating/batch-time.ts'
-import type { Stage } from '../trade/stage.ts'
-import type { Bores } from '../trade/desk.ts'
+import type { Bores, Job, Stage } from '../trade/index.ts'
+import type { BatchTimes } from '../estimating/index.ts'
 
 /** The largest batch whose longest stage stays within what is borne, and which stage that is. */
 export interface BearableBatch {

@@ -1,5 +1,4 @@
-import { evenGroup, groupSize } from '../schedule/following-groups.ts'
-import type { FirstBy, PlanTask } from '../schedule/instance.ts'
+import { evenGroup, type FirstBy, groupSize, type PlanTask } from '../schedule/index.ts'
 
 /** What was put on before the plan begins and has to be followed soon. */
 export interface BegunCoat {

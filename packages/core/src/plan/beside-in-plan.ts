@@ -1,7 +1,10 @@
-import type { BatchTimes } from '../estimating/batch-time.ts'
-import type { BesideWorkOf } from '../estimating/amounts-left.ts'
-import { cellOf } from '../estimating/observe-times.ts'
-import { nothingBeside, type BesideWork } from '../estimating/touch-up.ts'
+import {
+  type BatchTimes,
+  type BesideWork,
+  type BesideWorkOf,
+  cellOf,
+  nothingBeside,
+} from '../estimating/index.ts'
 import type { LinePlan } from './line-plan.ts'
 
 /**

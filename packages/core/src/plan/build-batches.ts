@@ -1,21 +1,28 @@
-import type { Wishes } from '../trade/wishes.ts'
-import type { Desk } from '../trade/desk.ts'
-import { batchTime, type BatchTimes } from '../estimating/batch-time.ts'
-import { dryingWait, potOf, touchedRegions, type Stage } from '../trade/stage.ts'
-import type { Progress } from '../progress/progress.ts'
-import { isThrough } from '../progress/hole-state.ts'
-import type { ToFollow } from '../progress/to-follow.ts'
-import { batchesMeant, holderOf, meansBatch, type Batch } from '../trade/batches.ts'
-import { takesStage, type Job, type Work } from '../trade/job.ts'
+import {
+  type Batch,
+  batchesMeant,
+  type Desk,
+  dryingWait,
+  holderOf,
+  type Job,
+  meansBatch,
+  potOf,
+  regionsMeet,
+  type Stage,
+  takesStage,
+  type Technique,
+  techniqueFacts,
+  touchedRegions,
+  type Wishes,
+  type Work,
+} from '../trade/index.ts'
+import { batchTime, type BatchTimes } from '../estimating/index.ts'
+import { isThrough, type Progress, type ToFollow } from '../progress/index.ts'
 
-import { techniqueFacts, type Technique } from '../trade/technique.ts'
-import type { UnitId } from '../units/ids.ts'
-import type { Instant } from '../units/instant.ts'
-import { regionsMeet } from '../trade/regions.ts'
+import type { Instant, UnitId } from '../units/index.ts'
 import { begunFirst, type BegunCoat } from './begun-coats.ts'
 import type { LineLinks } from './line-links.ts'
-import { followingGroups } from '../schedule/following-groups.ts'
-import type { PlanBatch, PlanTask, Readiness } from '../schedule/instance.ts'
+import { followingGroups, type PlanBatch, type PlanTask, type Readiness } from '../schedule/index.ts'
 import { touchUpTasks, withTouchUps } from './touch-up-tasks.ts'
 
 /** Stations by number. */

@@ -1,7 +1,12 @@
-import type { Project } from '../trade/project.ts'
-import { batchSizesText, largestBatchSize, splitIntoBatches, type BatchSplit } from '../trade/batches.ts'
-import type { Bores } from '../trade/desk.ts'
-import type { Instant } from '../units/instant.ts'
+import {
+  batchSizesText,
+  type BatchSplit,
+  type Bores,
+  largestBatchSize,
+  type Project,
+  splitIntoBatches,
+} from '../trade/index.ts'
+import type { Instant } from '../units/index.ts'
 import type { LaidPlan } from './line-plan.ts'
 import { layLine, type PlanningInput } from './plan-line.ts'
 

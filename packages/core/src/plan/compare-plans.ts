@@ -1,9 +1,6 @@
-import type { Job } from '../trade/job.ts'
-import type { Progress } from '../progress/progress.ts'
-import { isThrough } from '../progress/hole-state.ts'
-import { batchName } from '../trade/batches.ts'
-import type { BatchId, StageId } from '../units/ids.ts'
-import type { Instant } from '../units/instant.ts'
+import { batchName, type Job } from '../trade/index.ts'
+import { isThrough, type Progress } from '../progress/index.ts'
+import type { BatchId, Instant, StageId } from '../units/index.ts'
 import type { LinePlan, Stretch } from './line-plan.ts'
 
 /** What of a plan is kept to compare a later one with; plain JSON. */

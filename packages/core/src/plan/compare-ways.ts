@@ -1,17 +1,17 @@
 import { planningOf } from './to-plan.ts'
-import { dateOf } from '../trade/project.ts'
-import { paintedBy } from '../calendar/due.ts'
-import { secondsAModel } from '../estimating/batch-time.ts'
-import { totalOf, type TimeRange } from '../estimating/estimate-line.ts'
-import type { Figures } from '../estimating/figures.ts'
-import { followedRecipes, lineOfOrder } from '../ordering/line-of-order.ts'
-import { orderLine } from '../ordering/order-line.ts'
-import type { Unit } from '../trade/job.ts'
-import type { Project } from '../trade/project.ts'
-import { potsFor } from '../recipe/recipe-materials.ts'
-import { tableReadyStandard, type Recipe } from '../trade/recipe.ts'
-import type { Tool } from '../trade/technique.ts'
-import type { Instant } from '../units/instant.ts'
+import {
+  dateOf,
+  type Project,
+  type Recipe,
+  tableReadyStandard,
+  type Tool,
+  type Unit,
+} from '../trade/index.ts'
+import { paintedBy } from '../calendar/index.ts'
+import { type Figures, secondsAModel, type TimeRange, totalOf } from '../estimating/index.ts'
+import { followedRecipes, lineOfOrder, orderLine } from '../ordering/index.ts'
+import { potsFor } from '../recipe/index.ts'
+import type { Instant } from '../units/index.ts'
 import { besideInPlan } from './beside-in-plan.ts'
 import { planLine } from './plan-line.ts'
 

@@ -1,7 +1,5 @@
-import type { Job } from '../trade/job.ts'
-import { regionsMeet } from '../trade/regions.ts'
-import { touchedRegions, type Stage } from '../trade/stage.ts'
-import type { Instant } from '../units/instant.ts'
+import { type Job, regionsMeet, type Stage, touchedRegions } from '../trade/index.ts'
+import type { Instant } from '../units/index.ts'
 import type { LinePlan, Stretch } from './line-plan.ts'
 
 /** A stage that a batch takes sooner than the line's row has it, and why. */

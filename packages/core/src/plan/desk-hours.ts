@@ -1,20 +1,15 @@
 import {
+  type CalendarNote,
   dailyWindows,
   momentOf,
   painterSessions,
-  type CalendarNote,
   type PainterSessions,
-} from '../calendar/painter-sessions.ts'
-import type { Session } from '../calendar/sessions.ts'
-import type { Stage } from '../trade/stage.ts'
-import type { Batch } from '../trade/batches.ts'
-import type { Desk } from '../trade/desk.ts'
-import type { Parts } from '../trade/project.ts'
-import type { Pin } from '../trade/wishes.ts'
-import type { Technique } from '../trade/technique.ts'
-import { instant, type Instant } from '../units/instant.ts'
+  type Session,
+} from '../calendar/index.ts'
+import type { Batch, Desk, Parts, Pin, Stage, Technique } from '../trade/index.ts'
+import { instant, type Instant } from '../units/index.ts'
 import { stationFor, stationOf, techniqueOf } from './build-batches.ts'
-import type { PlanPainter, Span } from '../schedule/instance.ts'
+import type { PlanPainter, Span } from '../schedule/index.ts'
 
 /** A time in which cans are not used: the air is known not to be fit for it. */
 export interface NoSprayTime {

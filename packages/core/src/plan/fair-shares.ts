@@ -1,6 +1,4 @@
-import type { PainterId } from '../units/ids.ts'
-import type { Instant } from '../units/instant.ts'
-import { seconds, type Seconds } from '../units/seconds.ts'
+import { type Instant, type PainterId, seconds, type Seconds } from '../units/index.ts'
 import type { LaidPlan } from './line-plan.ts'
 
 /** What a plan gives one painter to do, against an even share. */

@@ -11,10 +11,18 @@ export {
 } from './compare-batch-sizes.ts'
 export { comparePlans, keepPlan, type KeptPlan, type PlanChange } from './compare-plans.ts'
 export { tryWay, type WayOutcome } from './compare-ways.ts'
-export { fairShares, type FairShare } from './fair-shares.ts'
 export type { Departure } from './departures.ts'
-export type { LaidPlan, LinePlan, PainterLoad, PlanSession, PlannedTask, Stretch } from './line-plan.ts'
-export { planLine, type PlanningInput, type SolvedLine, solveLine } from './plan-line.ts'
+export { spanOf } from './desk-hours.ts'
+export { type FairShare, fairShares } from './fair-shares.ts'
+export type { LaidPlan, LinePlan, PainterLoad, PlannedTask, PlanSession, Stretch } from './line-plan.ts'
+export {
+  layAsBefore,
+  layLine,
+  planLine,
+  type PlanningInput,
+  type SolvedLine,
+  solveLine,
+} from './plan-line.ts'
 export { type PlanNote, planNoteText, type PlanProblem, planProblemText } from './plan-notes.ts'
 export { planTogether } from './plan-together.ts'
 export { type Drying, type RunSheet, type RunSheetEntry, runSheets } from './run-sheet.ts'

@@ -1,13 +1,8 @@
-import { regionsMeet } from '../trade/regions.ts'
-import { touchedRegions, type Stage } from '../trade/stage.ts'
-import { mainRegionOf } from '../ordering/find-faults.ts'
-import { orderRules, preferences } from '../ordering/order-rules.ts'
-import { ruleApplies } from '../ordering/rule.ts'
-import { neededForTable } from '../progress/table-ready.ts'
-import type { Job } from '../trade/job.ts'
-import type { Recipe } from '../trade/recipe.ts'
-import { factsOf, type Shelf, type StepFacts } from '../recipe/step-facts.ts'
-import type { StageId, UnitId } from '../units/ids.ts'
+import { type Job, type Recipe, regionsMeet, type Stage, touchedRegions } from '../trade/index.ts'
+import { mainRegionOf, orderRules, preferences, ruleApplies } from '../ordering/index.ts'
+import { neededForTable } from '../progress/index.ts'
+import { factsOf, type Shelf, type StepFacts } from '../recipe/index.ts'
+import type { StageId, UnitId } from '../units/index.ts'
 
 /** By unit and stage, the stages that have to come before it on a model; all of them stand before it on the line. */
 export type LineLinks = ReadonlyMap<UnitId, ReadonlyMap<StageId, ReadonlySet<StageId>>>

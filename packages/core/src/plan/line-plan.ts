@@ -1,11 +1,8 @@
-import type { Session } from '../calendar/sessions.ts'
-import type { DryingEntry } from '../progress/drying-shelf.ts'
-import type { Batch } from '../trade/batches.ts'
-import type { BatchId, ModelId, PainterId, StageId } from '../units/ids.ts'
-import type { Instant } from '../units/instant.ts'
-import type { Seconds } from '../units/seconds.ts'
-import type { Technique } from '../trade/technique.ts'
-import type { TouchUpPart } from '../schedule/instance.ts'
+import type { Session } from '../calendar/index.ts'
+import type { DryingEntry } from '../progress/index.ts'
+import type { Batch, Technique } from '../trade/index.ts'
+import type { BatchId, Instant, ModelId, PainterId, Seconds, StageId } from '../units/index.ts'
+import type { TouchUpPart } from '../schedule/index.ts'
 import type { PlanNote } from './plan-notes.ts'
 
 /** One unbroken stretch of hands-on work: a batch at a stage, or part of it where a session ends between. */

@@ -1,27 +1,22 @@
-import { momentOf } from '../calendar/painter-sessions.ts'
-import { paintedBy } from '../calendar/due.ts'
-import { localDateAt, type Session } from '../calendar/sessions.ts'
-import type { BatchTimes } from '../estimating/batch-time.ts'
-import type { Progress } from '../progress/progress.ts'
-import { toFollow } from '../progress/to-follow.ts'
-import { batchesMeant, type Batch } from '../trade/batches.ts'
-import type { Teamwork } from '../trade/desk.ts'
-import type { Parts } from '../trade/project.ts'
-import type { Pin } from '../trade/wishes.ts'
-import { failure, success, type Result } from '../units/result.ts'
-import { seconds } from '../units/seconds.ts'
-import type { UnitId } from '../units/ids.ts'
-import type { Instant } from '../units/instant.ts'
+import { localDateAt, momentOf, paintedBy, type Session } from '../calendar/index.ts'
+import type { BatchTimes } from '../estimating/index.ts'
+import { type Progress, toFollow } from '../progress/index.ts'
+import { type Batch, batchesMeant, type Parts, type Pin, type Teamwork } from '../trade/index.ts'
+import { failure, type Instant, type Result, seconds, success, type UnitId } from '../units/index.ts'
 import { buildBatches, techniqueOf } from './build-batches.ts'
-import { createDesk } from '../schedule/desk.ts'
+import {
+  batchByBatch,
+  createDesk,
+  handsSeconds,
+  impossiblePair,
+  layRow,
+  type PlanInstance,
+  type PlanTask,
+  slotsOf,
+} from '../schedule/index.ts'
 import { deskHours, type DeskHours, type NoSprayTime } from './desk-hours.ts'
-import { slotsOf } from '../schedule/desk-slots.ts'
 import type { LineLinks } from './line-links.ts'
-import { impossiblePair } from '../schedule/following-groups.ts'
-import { batchByBatch } from '../schedule/habits.ts'
-import { handsSeconds, type PlanInstance, type PlanTask } from '../schedule/instance.ts'
 import type { PlanNote, PlanProblem } from './plan-notes.ts'
-import { layRow } from '../schedule/row.ts'
 import { shareOut } from './share-out.ts'
 
 export interface InstanceInput extends Parts {

@@ -1,22 +1,48 @@
-import type { Desk } from '../trade/desk.ts'
-import type { BatchTimes } from '../estimating/batch-time.ts'
-import type { Session } from '../calendar/sessions.ts'
-import { regionsMeet } from '../trade/regions.ts'
-import { dryingShelf } from '../progress/drying-shelf.ts'
-import { foldProgress } from '../progress/fold-progress.ts'
-import type { Progress } from '../progress/progress.ts'
-import { splitIntoBatches, type Batch, type BatchSplit } from '../trade/batches.ts'
-import type { Teamwork } from '../trade/desk.ts'
-import type { Parts } from '../trade/project.ts'
-import type { Shelf } from '../recipe/step-facts.ts'
-import type { StageId, UnitId } from '../units/ids.ts'
-import { addSeconds, instant, type Instant } from '../units/instant.ts'
-import { success, type Result } from '../units/result.ts'
-import { seconds } from '../units/seconds.ts'
-import { earliestFinish, lowerBound } from '../schedule/bounds.ts'
-import { choicesOf, createDesk } from '../schedule/desk.ts'
-import { batchByBatch, stageByStage } from '../schedule/habits.ts'
-import { isChain, wayOf, type PlanCost, type PlanInstance, type PlanSegment } from '../schedule/instance.ts'
+import {
+  type Batch,
+  type BatchSplit,
+  type Desk,
+  type Parts,
+  regionsMeet,
+  splitIntoBatches,
+  type Teamwork,
+} from '../trade/index.ts'
+import type { BatchTimes } from '../estimating/index.ts'
+import type { Session } from '../calendar/index.ts'
+import { dryingShelf, foldProgress, type Progress } from '../progress/index.ts'
+import type { Shelf } from '../recipe/index.ts'
+import {
+  addSeconds,
+  instant,
+  type Instant,
+  type Result,
+  seconds,
+  type StageId,
+  success,
+  type UnitId,
+} from '../units/index.ts'
+import {
+  batchByBatch,
+  choicesOf,
+  createDesk,
+  earliestFinish,
+  entryOf,
+  type FoundRow,
+  freeOrder,
+  isChain,
+  isMuch,
+  type KeptOrder,
+  layKept,
+  layRow,
+  lowerBound,
+  type PlanCost,
+  type PlanInstance,
+  type PlanSegment,
+  type Row,
+  searchFreely,
+  stageByStage,
+  wayOf,
+} from '../schedule/index.ts'
 import type {
   AsFound,
   LaidPlan,
@@ -29,11 +55,7 @@ import type {
 import type { NoSprayTime } from './desk-hours.ts'
 import { planInstance, type PlanInstanceOf } from './plan-instance.ts'
 import type { PlanProblem } from './plan-notes.ts'
-import { freeOrder } from '../schedule/free-order.ts'
 import { lineLinks } from './line-links.ts'
-import { entryOf, layRow, type Row } from '../schedule/row.ts'
-import { layKept, searchFreely, type KeptOrder } from '../schedule/search-freely.ts'
-import { isMuch, type FoundRow } from '../schedule/search.ts'
 
 export interface PlanningInput extends Parts {
   readonly progress?: Progress

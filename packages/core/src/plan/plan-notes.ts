@@ -1,7 +1,5 @@
-import type { CalendarNote } from '../calendar/painter-sessions.ts'
-import type { Instant } from '../units/instant.ts'
-import type { LocalDate } from '../units/local-date.ts'
-import type { Seconds } from '../units/seconds.ts'
+import type { CalendarNote } from '../calendar/index.ts'
+import type { Instant, LocalDate, Seconds } from '../units/index.ts'
 
 /** Why there is no plan. */
 export type PlanProblem =

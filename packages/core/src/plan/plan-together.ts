@@ -1,12 +1,8 @@
-import { paintedBy } from '../calendar/due.ts'
-import type { BatchTime } from '../estimating/batch-time.ts'
-import type { Progress } from '../progress/progress.ts'
-import { splitIntoBatches } from '../trade/batches.ts'
-import type { Desk } from '../trade/desk.ts'
-import type { Work } from '../trade/job.ts'
-import type { Wishes } from '../trade/wishes.ts'
-import type { StageId, UnitId } from '../units/ids.ts'
-import type { Instant } from '../units/instant.ts'
+import { paintedBy } from '../calendar/index.ts'
+import type { BatchTime } from '../estimating/index.ts'
+import type { Progress } from '../progress/index.ts'
+import { type Desk, splitIntoBatches, type Wishes, type Work } from '../trade/index.ts'
+import type { Instant, StageId, UnitId } from '../units/index.ts'
 import type { PlanningInput } from './plan-line.ts'
 
 /**

@@ -1,8 +1,5 @@
-import type { Job } from '../trade/job.ts'
-import { regionsMeet } from '../trade/regions.ts'
-import { touchedRegions, type Stage } from '../trade/stage.ts'
-import type { Batch } from '../trade/batches.ts'
-import type { Instant } from '../units/instant.ts'
+import { type Batch, type Job, regionsMeet, type Stage, touchedRegions } from '../trade/index.ts'
+import type { Instant } from '../units/index.ts'
 import { departuresOf, type Departure } from './departures.ts'
 import type { LinePlan, PlanSession, Stretch } from './line-plan.ts'
 

@@ -1,5 +1,5 @@
-import type { Teamwork } from '../trade/desk.ts'
-import { handsSeconds, type PlanInstance, type PlanTask } from '../schedule/instance.ts'
+import type { Teamwork } from '../trade/index.ts'
+import { handsSeconds, type PlanInstance, type PlanTask } from '../schedule/index.ts'
 
 /**
  * The instance with every task given to one painter where the team works by station (a stage is one painter's, on

@@ -1,7 +1,6 @@
-import { hereFrom } from '../calendar/due.ts'
-import type { Figures } from '../estimating/figures.ts'
-import type { Desk } from '../trade/desk.ts'
-import { deskOf, partsOf, type Project } from '../trade/project.ts'
+import { hereFrom } from '../calendar/index.ts'
+import type { Figures } from '../estimating/index.ts'
+import { type Desk, deskOf, partsOf, type Project } from '../trade/index.ts'
 import type { PlanningInput } from './plan-line.ts'
 
 type OfProject = Pick<PlanningInput, 'work' | 'desk' | 'wishes' | 'hereByUnit'>

@@ -1,6 +1,6 @@
-import { onPalette, touchUpPresets } from '../presets/presets.ts'
-import type { TouchUpTime } from '../estimating/touch-up.ts'
-import type { PlanTask } from '../schedule/instance.ts'
+import { onPalette, touchUpPresets } from '../presets/index.ts'
+import type { TouchUpTime } from '../estimating/index.ts'
+import type { PlanTask } from '../schedule/index.ts'
 
 interface Slips extends Pick<PlanTask, 'stage' | 'regions' | 'models' | 'painters' | 'wait'> {
   /** The families of the pots: the stage's own, and the one the ground is mended with. */

@@ -1,7 +1,4 @@
-import { regionsMeet } from '../trade/regions.ts'
-import { touchedRegions } from '../trade/stage.ts'
-import { meansBatch } from '../trade/batches.ts'
-import type { Project } from '../trade/project.ts'
+import { meansBatch, type Project, regionsMeet, touchedRegions } from '../trade/index.ts'
 import type { LinePlan, Stretch } from './line-plan.ts'
 
 /** Why a stretch begins when it does, and not sooner. */

@@ -1,4 +1,18 @@
 export { type LineTemplate, lineTemplates, type StageTemplate } from './line-templates.ts'
-export { mishapPresets, sizePresets } from './presets.ts'
+export {
+  carePresets,
+  detailPresets,
+  handlingPresets,
+  learningPreset,
+  mishapPresets,
+  onPalette,
+  secondCoatChance,
+  setUpPresets,
+  sizePresets,
+  spreadPresets,
+  surfacePresets,
+  techniquePresets,
+  touchUpPresets,
+} from './presets.ts'
 export { kindPresets, materialOfKind, starterShelf } from './starter-shelf.ts'
-export { productOf } from './step-factors.ts'
+export { type Factor, isBySmallParts, productOf, stepFactors, usualDemand } from './step-factors.ts'

@@ -1,6 +1,5 @@
-import { minutes } from '../units/seconds.ts'
-import type { Technique } from '../trade/technique.ts'
-import type { Stage } from '../trade/stage.ts'
+import { minutes } from '../units/index.ts'
+import type { Stage, Technique } from '../trade/index.ts'
 
 /** A stage before it belongs to a line: no identity, nobody left out. */
 export type StageTemplate = Omit<Stage, 'id' | 'notNeededBy' | 'limits' | 'typed' | 'steps'>

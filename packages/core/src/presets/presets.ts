@@ -1,8 +1,4 @@
-import type { MaterialKind } from '../trade/material.ts'
-import type { Standard } from '../trade/recipe.ts'
-import type { Detail } from '../trade/job.ts'
-import type { Size } from '../trade/size.ts'
-import type { Technique, Tool } from '../trade/technique.ts'
+import type { Detail, MaterialKind, Size, Standard, Technique, Tool } from '../trade/index.ts'
 
 /**
  * Everything that is assumed of times before a painter's own laps speak: one table, and beside each row where it

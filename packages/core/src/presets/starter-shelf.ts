@@ -1,7 +1,6 @@
-import { parseHex } from '../colour/colour.ts'
-import type { MaterialId } from '../units/ids.ts'
-import { minutes } from '../units/seconds.ts'
-import type { Carrier, Material, MaterialKind } from '../trade/material.ts'
+import { parseHex } from '../colour/index.ts'
+import { type MaterialId, minutes } from '../units/index.ts'
+import type { Carrier, Material, MaterialKind } from '../trade/index.ts'
 
 interface KindPreset {
   readonly carrier: Carrier

@@ -1,7 +1,12 @@
-import type { Detail } from '../trade/job.ts'
-import type { Material } from '../trade/material.ts'
-import type { Standard } from '../trade/recipe.ts'
-import { isSprayed, techniqueFacts, type Technique } from '../trade/technique.ts'
+import {
+  type Detail,
+  isSprayed,
+  type Material,
+  type Size,
+  type Standard,
+  type Technique,
+  techniqueFacts,
+} from '../trade/index.ts'
 import {
   allOverFactor,
   carePresets,
@@ -11,7 +16,6 @@ import {
   standardPresets,
   techniquePresets,
 } from './presets.ts'
-import type { Size } from '../trade/size.ts'
 
 /** One factor of an estimate, as it is explained: what it is, its value, and where that comes from. */
 export interface Factor {

@@ -1,5 +1,4 @@
-import type { EventId, PainterId } from '../units/ids.ts'
-import type { Instant } from '../units/instant.ts'
+import type { EventId, Instant, PainterId } from '../units/index.ts'
 import type { ProgressEvent } from './event.ts'
 import type { Clock } from './progress.ts'
 import { insertSorted } from './sorted-events.ts'

@@ -1,8 +1,5 @@
-import type { Job } from '../trade/job.ts'
-import type { Stage } from '../trade/stage.ts'
-import type { Batch } from '../trade/batches.ts'
-import type { ModelId, StageId } from '../units/ids.ts'
-import { addSeconds, type Instant } from '../units/instant.ts'
+import type { Batch, Job, Stage } from '../trade/index.ts'
+import { addSeconds, type Instant, type ModelId, type StageId } from '../units/index.ts'
 import type { Progress } from './progress.ts'
 import { holeState } from './hole-state.ts'
 

@@ -1,7 +1,5 @@
-import type { Mix } from '../trade/recipe.ts'
-import type { DeviceId, EventId, ModelId, PainterId, StageId } from '../units/ids.ts'
-import type { Instant } from '../units/instant.ts'
-import type { Seconds } from '../units/seconds.ts'
+import type { Mix } from '../trade/index.ts'
+import type { DeviceId, EventId, Instant, ModelId, PainterId, Seconds, StageId } from '../units/index.ts'
 
 /** Where and by whom something was recorded; records of before devices were told apart have none. */
 export interface RecordedBy {

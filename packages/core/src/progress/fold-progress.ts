@@ -1,6 +1,6 @@
 import type { ProgressEvent } from './event.ts'
 import type { Progress } from './progress.ts'
-import type { Instant } from '../units/instant.ts'
+import type { Instant } from '../units/index.ts'
 import { createProgressLog } from './progress-log.ts'
 
 /**

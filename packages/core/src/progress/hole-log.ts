@@ -1,5 +1,4 @@
-import type { EventId, StageId } from '../units/ids.ts'
-import type { Seconds } from '../units/seconds.ts'
+import type { EventId, Seconds, StageId } from '../units/index.ts'
 import type { ProgressEvent } from './event.ts'
 import type { Mark } from './progress.ts'
 

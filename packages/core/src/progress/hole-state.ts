@@ -1,7 +1,5 @@
-import { dryingWait, type Stage } from '../trade/stage.ts'
-import { takesStage, type Model } from '../trade/job.ts'
-import type { ModelId, StageId, UnitId } from '../units/ids.ts'
-import { addSeconds, type Instant } from '../units/instant.ts'
+import { dryingWait, type Model, type Stage, takesStage } from '../trade/index.ts'
+import { addSeconds, type Instant, type ModelId, type StageId, type UnitId } from '../units/index.ts'
 import type { Progress, Used } from './progress.ts'
 
 /** One hole of a punch strip: a model at a stage. */

@@ -13,6 +13,7 @@ export {
   verdicts,
 } from './event.ts'
 export { foldProgress, progressAt } from './fold-progress.ts'
+export { stillTacky } from './hole-log.ts'
 export {
   holeState,
   type HoleState,
@@ -24,6 +25,17 @@ export {
 } from './hole-state.ts'
 export { type Lesson, type LessonElsewhere, lessonsAgain, lessonsOf } from './lessons.ts'
 export { longestPause } from './longest-pause.ts'
+export {
+  type Clock,
+  clockOf,
+  type Correction,
+  type Inspection,
+  type Judgement,
+  type Lap,
+  type Mark,
+  type Progress,
+  type Used,
+} from './progress.ts'
 export { createProgressLog, type ProgressLog } from './progress-log.ts'
-export { type Clock, clockOf, type Lap, type Mark, type Progress } from './progress.ts'
+export { neededForTable } from './table-ready.ts'
 export { toFollow, type ToFollow } from './to-follow.ts'

@@ -1,6 +1,5 @@
-import type { EventId, ModelId, StageId } from '../units/ids.ts'
+import type { EventId, Instant, ModelId, StageId } from '../units/index.ts'
 import type { ProgressEvent } from './event.ts'
-import type { Instant } from '../units/instant.ts'
 import type { Timed } from './clock-log.ts'
 import type { Correction, Lap } from './progress.ts'
 import { insertSorted } from './sorted-events.ts'

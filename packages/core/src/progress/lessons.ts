@@ -1,7 +1,5 @@
-import type { Job } from '../trade/job.ts'
-import { potOf, type Stage } from '../trade/stage.ts'
-import type { StageId } from '../units/ids.ts'
-import type { Instant } from '../units/instant.ts'
+import { type Job, potOf, type Stage } from '../trade/index.ts'
+import type { Instant, StageId } from '../units/index.ts'
 import { slipText } from './hole-state.ts'
 import type { Progress } from './progress.ts'
 

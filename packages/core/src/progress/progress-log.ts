@@ -1,5 +1,4 @@
-import type { DeviceId, EventId, ModelId, PainterId, StageId } from '../units/ids.ts'
-import type { Seconds } from '../units/seconds.ts'
+import type { DeviceId, EventId, ModelId, PainterId, Seconds, StageId } from '../units/index.ts'
 import type { ProgressEvent } from './event.ts'
 import { createClockLog, type ClockEvent, type ClockLog } from './clock-log.ts'
 import { isMarking, markOf, stagesMarkedBy, type MarkingEvent } from './hole-log.ts'

@@ -1,7 +1,5 @@
-import type { Mix } from '../trade/recipe.ts'
-import type { EventId, ModelId, PainterId, StageId } from '../units/ids.ts'
-import type { Instant } from '../units/instant.ts'
-import type { Seconds } from '../units/seconds.ts'
+import type { Mix } from '../trade/index.ts'
+import type { EventId, Instant, ModelId, PainterId, Seconds, StageId } from '../units/index.ts'
 import type { Feel, InspectionVerdict, ProgressEvent, Verdict } from './event.ts'
 
 /** What the log says of one model at one stage; no mark means still to do. */

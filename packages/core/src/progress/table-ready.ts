@@ -1,7 +1,5 @@
-import type { Job } from '../trade/job.ts'
-import type { Stage } from '../trade/stage.ts'
-import { standardReaches, tableReadyStandard, type Standard } from '../trade/recipe.ts'
-import type { StepId, UnitId } from '../units/ids.ts'
+import { type Job, type Stage, type Standard, standardReaches, tableReadyStandard } from '../trade/index.ts'
+import type { StepId, UnitId } from '../units/index.ts'
 
 /**
  * Whether a unit's models need a stage to count as table-ready: by the standards of its recipe's steps there; for

@@ -1,4 +1,4 @@
-import type { EventId } from '../units/ids.ts'
+import type { EventId } from '../units/index.ts'
 
 /**
  * Which events are taken back. An undo counts whenever its target is known, whatever its clock said; one that is

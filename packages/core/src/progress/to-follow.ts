@@ -1,10 +1,7 @@
 import { isThrough } from './hole-state.ts'
 import type { Progress } from './progress.ts'
-import type { Batch } from '../trade/batches.ts'
-import { takesStage, type Job } from '../trade/job.ts'
-import type { Stage } from '../trade/stage.ts'
-import type { ModelId } from '../units/ids.ts'
-import { addSeconds, type Instant } from '../units/instant.ts'
+import { type Batch, type Job, type Stage, takesStage } from '../trade/index.ts'
+import { addSeconds, type Instant, type ModelId } from '../units/index.ts'
 
 /** Models of a batch whose coat has to be followed soon: a wash to be wiped, a pool to be mopped. */
 export interface ToFollow {

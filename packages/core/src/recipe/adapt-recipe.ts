@@ -1,6 +1,6 @@
 import type { BodyPlan } from './body-plans.ts'
-import type { Recipe, Region, Step } from '../trade/recipe.ts'
-import type { RecipeId, StepId } from '../units/ids.ts'
+import type { Recipe, Region, Step } from '../trade/index.ts'
+import type { RecipeId, StepId } from '../units/index.ts'
 
 export interface AdaptedRecipe {
   readonly recipe: Recipe

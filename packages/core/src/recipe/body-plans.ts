@@ -1,4 +1,4 @@
-import type { Finish, Region, SubAssembly } from '../trade/recipe.ts'
+import type { Finish, Region, SubAssembly } from '../trade/index.ts'
 
 /** The regions a kind of model usually has. */
 export interface BodyPlan {

@@ -1,5 +1,5 @@
-import type { StepId } from '../units/ids.ts'
-import type { Preferences, Recipe, Region, Step } from '../trade/recipe.ts'
+import type { StepId } from '../units/index.ts'
+import type { Preferences, Recipe, Region, Step } from '../trade/index.ts'
 import {
   factsOf,
   joinWords,

@@ -14,5 +14,16 @@ export {
   withMaterials,
 } from './recipe-materials.ts'
 export { type RecipeSchool, recipeSchools } from './schools.ts'
-export { factsOf, joinWords, type Shelf, type StepFacts, stepText } from './step-facts.ts'
+export {
+  dryingOf,
+  factsOf,
+  joinWords,
+  meetOnAModel,
+  mixText,
+  shareRegion,
+  type Shelf,
+  type StepFacts,
+  stepText,
+  touchEachOther,
+} from './step-facts.ts'
 export { backToVersion, isSameState, keepVersion } from './versions.ts'

@@ -1,8 +1,7 @@
-import type { Seconds } from '../units/seconds.ts'
+import type { Seconds } from '../units/index.ts'
 import { factsOf, type Shelf } from './step-facts.ts'
-import type { Recipe, Step } from '../trade/recipe.ts'
-import { setUpPresets } from '../presets/presets.ts'
-import { techniqueFacts, type Technique } from '../trade/technique.ts'
+import { type Recipe, type Step, type Technique, techniqueFacts } from '../trade/index.ts'
+import { setUpPresets } from '../presets/index.ts'
 
 /** One way to do a step, and what it takes for everyone. */
 export interface ModeTime {

@@ -1,8 +1,7 @@
-import { isVarnish } from '../trade/material.ts'
-import { regionsOfStep, type Mix, type Recipe } from '../trade/recipe.ts'
+import { isVarnish, type Mix, type Recipe, regionsOfStep } from '../trade/index.ts'
 import { meetOnAModel, type Shelf, type StepFacts } from './step-facts.ts'
-import type { StepId } from '../units/ids.ts'
-import { coatOver, mixedColour, type Hex } from '../colour/colour.ts'
+import type { StepId } from '../units/index.ts'
+import { coatOver, type Hex, mixedColour } from '../colour/index.ts'
 
 /** Bare plastic or resin. */
 const bare: Hex = '#8f9894'

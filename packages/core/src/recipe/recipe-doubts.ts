@@ -1,7 +1,6 @@
-import { lightness } from '../colour/colour.ts'
-import { formOf, isPaint } from '../trade/material.ts'
-import type { StepId } from '../units/ids.ts'
-import type { Recipe, Region } from '../trade/recipe.ts'
+import { lightness } from '../colour/index.ts'
+import { formOf, isPaint, type Recipe, type Region } from '../trade/index.ts'
+import type { StepId } from '../units/index.ts'
 import { factsOf, shareRegion, stepText, type Shelf } from './step-facts.ts'
 
 /** What is wrong with what was written, not with its order: figures come out wrong, or a step has nothing to do. */

@@ -1,10 +1,8 @@
-import { isVarnish } from '../trade/material.ts'
-import { starterShelf } from '../presets/starter-shelf.ts'
-import type { MaterialId, RecipeId, StepId } from '../units/ids.ts'
+import { isVarnish, plainStep, type Recipe, type Region, type Step, type Technique } from '../trade/index.ts'
+import { starterShelf } from '../presets/index.ts'
+import type { MaterialId, RecipeId, StepId } from '../units/index.ts'
 import type { BodyPlan } from './body-plans.ts'
-import { plainStep, type Recipe, type Region, type Step } from '../trade/recipe.ts'
 import { preparation, type Draft, type RecipeSchool, type Surfaces } from './schools.ts'
-import type { Technique } from '../trade/technique.ts'
 
 const varnishes = new Set(starterShelf.filter((each) => isVarnish(each.kind)).map((each) => each.name))
 const idByName = new Map<string, MaterialId>(starterShelf.map((material) => [material.name, material.id]))

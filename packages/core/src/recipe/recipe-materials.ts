@@ -1,6 +1,5 @@
-import type { Material } from '../trade/material.ts'
-import type { MaterialId } from '../units/ids.ts'
-import { standardReaches, type Recipe, type Standard, type Step } from '../trade/recipe.ts'
+import { type Material, type Recipe, type Standard, standardReaches, type Step } from '../trade/index.ts'
+import type { MaterialId } from '../units/index.ts'
 import type { Shelf } from './step-facts.ts'
 
 type Path = readonly (string | number)[]

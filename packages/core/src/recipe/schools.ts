@@ -1,6 +1,5 @@
-import { minutes } from '../units/seconds.ts'
-import type { Finish, Preferences, Region, Step } from '../trade/recipe.ts'
-import type { Technique } from '../trade/technique.ts'
+import { minutes } from '../units/index.ts'
+import type { Finish, Preferences, Region, Step, Technique } from '../trade/index.ts'
 
 /** A way of painting, from primer to rim. */
 export interface RecipeSchool {

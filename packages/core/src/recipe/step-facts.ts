@@ -1,11 +1,24 @@
-import { lightness, mixedColour } from '../colour/colour.ts'
-import { isCarrierOnly, isPaint, isVarnish, type Material } from '../trade/material.ts'
-import { isOneOf, type Model } from '../trade/job.ts'
-import type { MaterialId } from '../units/ids.ts'
-import { regionsOfStep, type Finish, type Mix, type Recipe, type Region, type Step } from '../trade/recipe.ts'
-import { carePresets } from '../presets/presets.ts'
-import { productOf, stepFactors, usualDemand } from '../presets/step-factors.ts'
-import { isSprayed, techniqueFacts, type Technique, type Tool } from '../trade/technique.ts'
+import { lightness, mixedColour } from '../colour/index.ts'
+import {
+  type Finish,
+  isCarrierOnly,
+  isOneOf,
+  isPaint,
+  isSprayed,
+  isVarnish,
+  type Material,
+  type Mix,
+  type Model,
+  type Recipe,
+  type Region,
+  regionsOfStep,
+  type Step,
+  type Technique,
+  techniqueFacts,
+  type Tool,
+} from '../trade/index.ts'
+import type { MaterialId } from '../units/index.ts'
+import { carePresets, productOf, stepFactors, usualDemand } from '../presets/index.ts'
 
 export type Shelf = ReadonlyMap<MaterialId, Material>
 

@@ -1,6 +1,6 @@
-import type { LocalDate } from '../units/local-date.ts'
+import type { LocalDate } from '../units/index.ts'
 import type { RecipeState } from './compare-recipes.ts'
-import type { Recipe, RecipeVersion } from '../trade/recipe.ts'
+import type { Recipe, RecipeVersion } from '../trade/index.ts'
 
 const most = 50
 

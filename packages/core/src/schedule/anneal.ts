@@ -1,4 +1,4 @@
-import { seededRandom } from '../units/random.ts'
+import { seededRandom } from '../units/index.ts'
 import type { Desk } from './desk.ts'
 import type { PlanInstance } from './instance.ts'
 import { layRow, type Row } from './row.ts'

@@ -1,4 +1,4 @@
-import { regionsMeet } from '../trade/regions.ts'
+import { regionsMeet } from '../trade/index.ts'
 import { slotsOf, type DeskSlots } from './desk-slots.ts'
 import {
   handsRange,

@@ -1,4 +1,4 @@
-import { regionsMeet } from '../trade/regions.ts'
+import { regionsMeet } from '../trade/index.ts'
 import { choicesOf, type Desk } from './desk.ts'
 import type { FreeOrder } from './free-order.ts'
 import type { PlanCost, PlanInstance, PlanSegment, PlanTask } from './instance.ts'

@@ -1,4 +1,4 @@
-import { regionsMeet } from '../trade/regions.ts'
+import { regionsMeet } from '../trade/index.ts'
 import { firstSlotAfter, type DeskSlots } from './desk-slots.ts'
 import type { DeskReadiness } from './desk-readiness.ts'
 import type { DeskState } from './desk-state.ts'

@@ -1,1 +1,27 @@
-export { type TouchUpPart, touchUpParts } from './instance.ts'
+export { earliestFinish, lowerBound } from './bounds.ts'
+export { choicesOf, createDesk } from './desk.ts'
+export { openTime, slotsOf, slotsOfSpans } from './desk-slots.ts'
+export { planFollower } from './follow-plan.ts'
+export { freedomOf } from './follow-row.ts'
+export { evenGroup, followingGroups, groupSize, impossiblePair } from './following-groups.ts'
+export { freeOrder } from './free-order.ts'
+export { batchByBatch, stageByStage } from './habits.ts'
+export {
+  type FirstBy,
+  handsSeconds,
+  isChain,
+  type PlanBatch,
+  type PlanCost,
+  type PlanInstance,
+  type PlanPainter,
+  type PlanSegment,
+  type PlanTask,
+  type Readiness,
+  type Span,
+  type TouchUpPart,
+  touchUpParts,
+  wayOf,
+} from './instance.ts'
+export { entryOf, layRow, type Row, withNothingPutOff } from './row.ts'
+export { type FoundRow, isMuch } from './search.ts'
+export { type KeptOrder, layKept, searchFreely } from './search-freely.ts'

@@ -1,4 +1,4 @@
-import type { Regions } from '../trade/regions.ts'
+import type { Regions } from '../trade/index.ts'
 
 /** One way to carry out a task. All times in whole seconds. */
 export interface PlanWay {

@@ -1,4 +1,4 @@
-import { seededRandom } from '../units/random.ts'
+import { seededRandom } from '../units/index.ts'
 import type { SearchBudget } from './search.ts'
 import type { Shop } from './shop.ts'
 

@@ -1,4 +1,4 @@
-import type { Regions } from '../trade/regions.ts'
+import type { Regions } from '../trade/index.ts'
 import type { PlanBatch } from './instance.ts'
 
 /**

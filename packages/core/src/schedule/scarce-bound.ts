@@ -1,4 +1,4 @@
-import { regionsMeet } from '../trade/regions.ts'
+import { regionsMeet } from '../trade/index.ts'
 import type { Alone } from './batch-alone.ts'
 import {
   handsRange,

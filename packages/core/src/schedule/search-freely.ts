@@ -1,9 +1,9 @@
-import { seededRandom } from '../units/random.ts'
+import { seededRandom } from '../units/index.ts'
 import { createDesk, type Desk, type SplitPolicy } from './desk.ts'
 import { everySequence, type PlainSequence } from './every-sequence.ts'
 import { fillGaps } from './fill-gaps.ts'
 import { freeOrder, type FreeOrder } from './free-order.ts'
-import type { Aim } from '../trade/desk.ts'
+import type { Aim } from '../trade/index.ts'
 import type { PlanInstance } from './instance.ts'
 import { layRow, type Row } from './row.ts'
 import {

@@ -1,4 +1,4 @@
-import { aims, type Aim } from '../trade/desk.ts'
+import { type Aim, aims } from '../trade/index.ts'
 import type { PlanCost } from './instance.ts'
 
 /** One figure of a plan for each aim, in seconds. */

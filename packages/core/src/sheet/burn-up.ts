@@ -1,11 +1,8 @@
-import { localDateAt } from '../calendar/sessions.ts'
-import { batchTime, type BatchTimes } from '../estimating/batch-time.ts'
-import type { Progress } from '../progress/progress.ts'
-import { takesStage } from '../trade/job.ts'
-import type { Project } from '../trade/project.ts'
-import type { Instant } from '../units/instant.ts'
-import { madeAt } from '../units/made-at.ts'
-import type { Seconds } from '../units/seconds.ts'
+import { localDateAt } from '../calendar/index.ts'
+import { batchTime, type BatchTimes } from '../estimating/index.ts'
+import type { Progress } from '../progress/index.ts'
+import { type Project, takesStage } from '../trade/index.ts'
+import { type Instant, madeAt, type Seconds } from '../units/index.ts'
 
 /** Work done by the end of a day since the project began, and how much there was to do. */
 export interface BurnUpDay {

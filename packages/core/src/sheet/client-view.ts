@@ -1,10 +1,6 @@
-import { isThrough } from '../progress/hole-state.ts'
-import type { Progress } from '../progress/progress.ts'
-import { neededForTable } from '../progress/table-ready.ts'
-import { takesStage } from '../trade/job.ts'
-import type { Project } from '../trade/project.ts'
-import type { Standard } from '../trade/recipe.ts'
-import type { Instant } from '../units/instant.ts'
+import { isThrough, neededForTable, type Progress } from '../progress/index.ts'
+import { type Project, type Standard, takesStage } from '../trade/index.ts'
+import type { Instant } from '../units/index.ts'
 
 /** How far a unit is, as whoever has it painted is told: no minutes, no names of stages, no paints. */
 export interface UnitForClient {

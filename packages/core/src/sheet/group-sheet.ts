@@ -1,5 +1,5 @@
-import { batchName, type Batch } from '../trade/batches.ts'
-import type { ModelId } from '../units/ids.ts'
+import { type Batch, batchName } from '../trade/index.ts'
+import type { ModelId } from '../units/index.ts'
 import type { ModelStanding } from './model-standing.ts'
 
 export const sheetGroupings = ['unit', 'role', 'batch'] as const

@@ -1,8 +1,6 @@
-import type { Inspection, Progress } from '../progress/progress.ts'
-import type { Unit, Job } from '../trade/job.ts'
-import { standardReaches } from '../trade/recipe.ts'
-import type { Technique } from '../trade/technique.ts'
-import type { ModelId } from '../units/ids.ts'
+import type { Inspection, Progress } from '../progress/index.ts'
+import { type Job, standardReaches, type Technique, type Unit } from '../trade/index.ts'
+import type { ModelId } from '../units/index.ts'
 
 /** What to look for on a finished model: first from about a metre, then in the hand. */
 export interface Checklist {

@@ -1,11 +1,7 @@
-import { batchTime, type BatchTimes } from '../estimating/batch-time.ts'
-import { longestPause } from '../progress/longest-pause.ts'
-import type { Progress } from '../progress/progress.ts'
-import { neededForTable } from '../progress/table-ready.ts'
-import { takesStage } from '../trade/job.ts'
-import type { Project } from '../trade/project.ts'
-import type { Instant } from '../units/instant.ts'
-import type { Seconds } from '../units/seconds.ts'
+import { batchTime, type BatchTimes } from '../estimating/index.ts'
+import { longestPause, neededForTable, type Progress } from '../progress/index.ts'
+import { type Project, takesStage } from '../trade/index.ts'
+import type { Instant, Seconds } from '../units/index.ts'
 
 /** What the sitting brought in which something was marked last. */
 export interface LastSitting {

@@ -1,8 +1,7 @@
-import { dateOf } from '../trade/project.ts'
-import { paintedBy } from '../calendar/due.ts'
-import type { LinePlan } from '../plan/line-plan.ts'
-import type { Project } from '../trade/project.ts'
-import type { ModelId } from '../units/ids.ts'
+import { dateOf, type Project } from '../trade/index.ts'
+import { paintedBy } from '../calendar/index.ts'
+import type { LinePlan } from '../plan/index.ts'
+import type { ModelId } from '../units/index.ts'
 
 /** Models whose last planned coat is not dry by the date, cure and packing before it; none where there is no date. */
 export function lateModels(

@@ -1,8 +1,7 @@
-import { batchTime, type BatchTimes } from '../estimating/batch-time.ts'
-import { isOpenHole } from '../progress/hole-state.ts'
-import type { Model, Job } from '../trade/job.ts'
-import { potOf, type Stage } from '../trade/stage.ts'
-import type { Seconds } from '../units/seconds.ts'
+import { batchTime, type BatchTimes } from '../estimating/index.ts'
+import { isOpenHole } from '../progress/index.ts'
+import { type Job, type Model, potOf, type Stage } from '../trade/index.ts'
+import type { Seconds } from '../units/index.ts'
 import type { ModelStanding } from './model-standing.ts'
 
 /** A model that an inspection left as it is, and what it would take to go on with it. */

@@ -1,9 +1,13 @@
-import { holeState, isThroughHole, type HoleState } from '../progress/hole-state.ts'
-import type { Inspection, Progress } from '../progress/progress.ts'
-import { neededForTable } from '../progress/table-ready.ts'
-import type { Model, Unit, Job } from '../trade/job.ts'
-import type { ModelId, StageId } from '../units/ids.ts'
-import type { Instant } from '../units/instant.ts'
+import {
+  holeState,
+  type HoleState,
+  type Inspection,
+  isThroughHole,
+  neededForTable,
+  type Progress,
+} from '../progress/index.ts'
+import type { Job, Model, Unit } from '../trade/index.ts'
+import type { Instant, ModelId, StageId } from '../units/index.ts'
 import { standingInspections } from './inspection.ts'
 
 /** Where one model stands at every stage of the line. */

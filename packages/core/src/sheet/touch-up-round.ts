@@ -1,8 +1,7 @@
-import { batchTime, type BatchTimes } from '../estimating/batch-time.ts'
-import { potOf, type Stage } from '../trade/stage.ts'
-import type { Progress } from '../progress/progress.ts'
-import type { Model, Unit, Job } from '../trade/job.ts'
-import type { Seconds } from '../units/seconds.ts'
+import { batchTime, type BatchTimes } from '../estimating/index.ts'
+import { type Job, type Model, potOf, type Stage, type Unit } from '../trade/index.ts'
+import type { Progress } from '../progress/index.ts'
+import type { Seconds } from '../units/index.ts'
 
 /** One slip or missed part to be mended. */
 export interface TouchUpItem {

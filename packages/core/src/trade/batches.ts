@@ -1,4 +1,4 @@
-import type { BatchId, ModelId, UnitId } from '../units/ids.ts'
+import type { BatchId, ModelId, UnitId } from '../units/index.ts'
 import type { Model, Unit, Job } from './job.ts'
 import type { Planning, Project } from './project.ts'
 import type { Holder, KeptBatch, Wishes } from './wishes.ts'

@@ -1,5 +1,4 @@
-import type { ClientId, ModelId } from '../units/ids.ts'
-import type { LocalDate } from '../units/local-date.ts'
+import type { ClientId, LocalDate, ModelId } from '../units/index.ts'
 
 /** A project that is painted for somebody else. */
 export interface Commission {

@@ -1,6 +1,4 @@
-import type { PainterId } from '../units/ids.ts'
-import type { LocalDate } from '../units/local-date.ts'
-import { minutes, type Seconds } from '../units/seconds.ts'
+import { type LocalDate, minutes, type PainterId, type Seconds } from '../units/index.ts'
 import type { Technique } from './technique.ts'
 
 /** The sittings at the desk: the same hours on the same weekdays. */

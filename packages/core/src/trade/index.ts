@@ -6,12 +6,13 @@ export {
   batchName,
   batchSizesText,
   type BatchSplit,
+  holderOf,
   keepBatches,
   keepTogether,
   largestBatchSize,
-  holderOf,
   meansBatch,
   splitIntoBatches,
+  type ToSplit,
 } from './batches.ts'
 export { type Caution, cautionText } from './cautions.ts'
 export type { Commission } from './commission.ts'
@@ -35,15 +36,20 @@ export {
   type Detail,
   details,
   isOneOf,
+  type Job,
   type Model,
   stagesOf,
   takesStage,
+  takesStep,
   type Unit,
+  type Work,
 } from './job.ts'
 export {
   type Carrier,
   formOf,
   isCarrierOnly,
+  isPaint,
+  isVarnish,
   type Material,
   type MaterialForm,
   materialForms,
@@ -56,11 +62,13 @@ export {
 export {
   dateOf,
   deskOf,
+  type Parts,
   partsOf,
   plainPainter,
   plainPlanning,
   type Planning,
   type Project,
+  wishesOf,
 } from './project.ts'
 export {
   type Finish,
@@ -73,7 +81,6 @@ export {
   type RecipeVersion,
   type Region,
   regionsOfStep,
-  stackOf,
   type Standard,
   standardReaches,
   standards,
@@ -85,8 +92,23 @@ export {
 export { type Regions, regionsMeet } from './regions.ts'
 export { type RuleId, ruleIds } from './rule-id.ts'
 export { type Size, sizes } from './size.ts'
-export { spreadStep, spreadVariants } from './spread-variants.ts'
+export { giveWhereSeen, spreadStep, spreadVariants } from './spread-variants.ts'
+export {
+  dryingWait,
+  potOf,
+  type Stage,
+  stagesByStep,
+  type Touch,
+  touchedRegions,
+  type TypedTime,
+} from './stage.ts'
 export { saysPot, withOwnNames } from './stage-names.ts'
-export { dryingWait, potOf, type Stage, type Touch, touchedRegions, type TypedTime } from './stage.ts'
-export { type Technique, techniques } from './technique.ts'
-export { type HandOver, type KeptBatch, type Pin, usualHandOver } from './wishes.ts'
+export {
+  isPreparation,
+  isSprayed,
+  type Technique,
+  techniqueFacts,
+  techniques,
+  type Tool,
+} from './technique.ts'
+export { type HandOver, type Holder, type KeptBatch, type Pin, usualHandOver, type Wishes } from './wishes.ts'

@@ -2,7 +2,7 @@ import type { Commission } from './commission.ts'
 import type { Size } from './size.ts'
 import type { Stage } from './stage.ts'
 import type { Recipe, Standard, Step } from './recipe.ts'
-import type { ModelId, ProjectId, StageId, UnitId } from '../units/ids.ts'
+import type { ModelId, ProjectId, StageId, UnitId } from '../units/index.ts'
 
 /** One miniature. */
 export interface Model {

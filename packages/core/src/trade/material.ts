@@ -1,6 +1,5 @@
-import type { Hex } from '../colour/colour.ts'
-import type { MaterialId } from '../units/ids.ts'
-import type { Seconds } from '../units/seconds.ts'
+import type { Hex } from '../colour/index.ts'
+import type { MaterialId, Seconds } from '../units/index.ts'
 
 export const materialKinds = [
   'primer',

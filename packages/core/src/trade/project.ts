@@ -1,4 +1,4 @@
-import type { PainterId } from '../units/ids.ts'
+import type { PainterId } from '../units/index.ts'
 import { usualBores, type Desk, type Painter } from './desk.ts'
 import type { Job, Work } from './job.ts'
 import type { Wishes } from './wishes.ts'

@@ -1,6 +1,4 @@
-import type { MaterialId, RecipeId, StepId, UnitId } from '../units/ids.ts'
-import type { LocalDate } from '../units/local-date.ts'
-import type { Seconds } from '../units/seconds.ts'
+import type { LocalDate, MaterialId, RecipeId, Seconds, StepId, UnitId } from '../units/index.ts'
 import type { RuleId } from './rule-id.ts'
 import type { Size } from './size.ts'
 import type { Technique } from './technique.ts'

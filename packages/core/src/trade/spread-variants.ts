@@ -1,5 +1,5 @@
 import type { Step } from './recipe.ts'
-import type { StepId } from '../units/ids.ts'
+import type { StepId } from '../units/index.ts'
 import type { Model, Unit } from './job.ts'
 
 /**

@@ -1,4 +1,4 @@
-import { withCapital } from '../units/capital.ts'
+import { withCapital } from '../units/index.ts'
 import type { Stage } from './stage.ts'
 
 /**

@@ -1,7 +1,6 @@
 import type { Technique } from './technique.ts'
 import type { StepRef } from './recipe.ts'
-import type { RecipeId, StageId, StepId, UnitId } from '../units/ids.ts'
-import type { Seconds } from '../units/seconds.ts'
+import type { RecipeId, Seconds, StageId, StepId, UnitId } from '../units/index.ts'
 import type { Caution } from './cautions.ts'
 import type { Regions } from './regions.ts'
 

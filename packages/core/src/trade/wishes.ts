@@ -1,6 +1,13 @@
-import type { BatchId, ModelId, PainterId, StageId, UnitId } from '../units/ids.ts'
-import type { LocalDate } from '../units/local-date.ts'
-import { minutes, type Seconds } from '../units/seconds.ts'
+import {
+  type BatchId,
+  type LocalDate,
+  minutes,
+  type ModelId,
+  type PainterId,
+  type Seconds,
+  type StageId,
+  type UnitId,
+} from '../units/index.ts'
 import type { SessionMark } from './desk.ts'
 
 /** A stage of a batch that is to be done in one session. */
