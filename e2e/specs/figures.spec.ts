@@ -24,7 +24,7 @@ function hardProject(clientId: string): ProjectFileJson {
   const file = JSON.parse(readFileSync(`${root}demo/tallow-fen.json`, 'utf8')) as ProjectFileJson
   const { project, events } = file
   const planning = project.planning!
-  const [you] = planning.painters!
+  const [you] = planning.painters
   const punches = events.filter((each) => each.kind === 'punched')
   const wet = punches.at(-1)!
   const unit = project.units[2]!
@@ -60,7 +60,7 @@ function hardProject(clientId: string): ProjectFileJson {
         feels: 'tacky',
       },
     ],
-  } as ProjectFileJson
+  }
 }
 
 /** Another project, painted to its end on the clock: it teaches, and asks for nothing more. */

@@ -1,4 +1,4 @@
-// What the linter asks of the core alone, and has no rule of its own for.
+// What the linter has no rule of its own for.
 const moment = 'The moment is an argument.'
 
 const noClock = {
@@ -13,4 +13,26 @@ const noClock = {
   }),
 }
 
-export default { meta: { name: 'core' }, rules: { 'no-clock': noClock } }
+/** Words of our own that stood where the field has one: what is said instead. */
+const usualWords = {
+  layRow: 'buildSchedule',
+  createDesk: 'createScheduleBuilder',
+  Leaning: 'RuleBias',
+  likings: 'weights',
+  carryOut: 'applyChange',
+  rooms: 'collections',
+  knocking: 'withCallerAddress',
+  longestGoodbye: 'abortGrace',
+  SpareParcels: 'DurableCopy',
+}
+
+const plainWords = {
+  create: (context) => ({
+    Identifier(node) {
+      const usual = Object.hasOwn(usualWords, node.name) ? usualWords[node.name] : undefined
+      if (usual) context.report({ node, message: `Say ${usual}: the field's own word.` })
+    },
+  }),
+}
+
+export default { meta: { name: 'core' }, rules: { 'no-clock': noClock, 'plain-words': plainWords } }

@@ -1,9 +1,9 @@
 import { readFileSync } from 'node:fs'
 import { batchByBatch, stageByStage } from '../src/schedule/habits.ts'
-import { createDesk } from '../src/schedule/desk.ts'
+import { createScheduleBuilder } from '../src/schedule/schedule-builder.ts'
 import { earliestFinish, lowerBound } from '../src/schedule/bounds.ts'
 import type { PlanInstance } from '../src/schedule/instance.ts'
-import { layRow, type Row } from '../src/schedule/row.ts'
+import { buildSchedule, type TaskSequence } from '../src/schedule/task-sequence.ts'
 import { searchFreely } from '../src/schedule/search-freely.ts'
 import { freeCaseNames, provedCaseNames, readFreeCase, readProvedCase } from '../src/testing/proved-cases.ts'
 import { readJobShop, taillard20x5, taillardFlowShop } from '../src/testing/shops.ts'
@@ -79,8 +79,8 @@ function run(name: string, instance: PlanInstance, best: number, setUps: number 
     found.reduce((sum, each) => sum + value(each), 0) / found.length
   const finish = mean(({ cost }) => cost.finish)
   const most = Math.max(...found.map(({ cost }) => cost.potOpenings))
-  const desk = createDesk(instance)
-  const habit = (row: Row) => layRow(desk, instance.batches.length, row, 'whole').finish
+  const desk = createScheduleBuilder(instance)
+  const habit = (row: TaskSequence) => buildSchedule(desk, instance.batches.length, row, 'whole').finish
   return {
     gap: finish / best - 1,
     cells: [

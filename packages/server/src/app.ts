@@ -17,9 +17,9 @@ import { airRoutes } from './features/air/routes.ts'
 import { calendarRoutes } from './features/calendar/routes.ts'
 import { commissionRoutes, sharedRoutes, studioOfLink } from './features/commissions/index.ts'
 import { deskRoutes } from './features/desk/routes.ts'
-import { addressHeader, doorPath } from './features/door/door-path.ts'
-import type { Door } from './features/door/door.ts'
-import { memberRoutes } from './features/door/routes.ts'
+import { addressHeader, authPath } from './features/auth/auth-path.ts'
+import type { Door } from './features/auth/auth.ts'
+import { memberRoutes } from './features/auth/routes.ts'
 import { handRoutes } from './features/hand/routes.ts'
 import { newsRoutes } from './features/news/routes.ts'
 import { photoRoutes } from './features/photos/routes.ts'
@@ -182,7 +182,8 @@ export function createApp(options: AppOptions): App {
     await next()
     context.header('cache-control', 'no-store')
   })
-  if (door) app.on(['GET', 'POST'], `${doorPath}/*`, (context) => door.door.answer(knocking(context)))
+  if (door)
+    app.on(['GET', 'POST'], `${authPath}/*`, (context) => door.door.answer(withCallerAddress(context)))
   const answer = createApis(options)
   app.all('/api/*', (context) => answer(context.req.raw))
   if (options.webRoot) servePages(app, options.webRoot)
@@ -190,7 +191,7 @@ export function createApp(options: AppOptions): App {
 }
 
 /** The request with the address it came from, which no header of its own may say. */
-function knocking(context: Context): Request {
+function withCallerAddress(context: Context): Request {
   const bindings = context.env as
     | { readonly incoming?: { readonly socket: { readonly remoteAddress?: string } } }
     | undefined

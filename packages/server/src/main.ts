@@ -53,12 +53,12 @@ async function makeDoor(): Promise<AppDoor | undefined> {
   }
   const owner = drizzle(openPool(env.databaseUrl, log))
   // Kept out of a start without a door: it takes most of a second to load.
-  const { hasOwner, openDoor } = await import('./features/door/index.ts')
+  const { hasOwner, openAuth } = await import('./features/auth/index.ts')
   if (!(await hasOwner(owner)))
     giveUp(
       'Nobody owns this studio yet, so nobody could sign in: npm run owner -- you@example.org makes an owner.',
     )
-  return { door: await openDoor(owner, origin, log), owner, origin }
+  return { door: await openAuth(owner, origin, log), owner, origin }
 }
 
 const news = openNews(env.databaseUrl, log)

@@ -9,7 +9,7 @@ import { openPool } from './db/client.ts'
 import { migrateDatabase } from './db/migrate.ts'
 import { openStudios } from './db/studios.ts'
 import { readEnvironment } from './env.ts'
-import { insertStudio, moveIn, openDoor } from './features/door/index.ts'
+import { insertStudio, moveIn, openAuth } from './features/auth/index.ts'
 import { stockShelfOnce } from './features/shelf/service.ts'
 import { RequestProblem } from './http/problem.ts'
 
@@ -38,7 +38,7 @@ const first = await migrateDatabase(env.databaseUrl)
 const studios = openStudios(env.databaseUrl, log)
 const pool = openPool(env.databaseUrl, log)
 const owner = drizzle(pool)
-const { accounts } = await openDoor(owner, env.origin ?? 'http://127.0.0.1', log)
+const { accounts } = await openAuth(owner, env.origin ?? 'http://127.0.0.1', log)
 try {
   const studio = studioName === undefined ? first : await insertStudio(owner, studioName)
   if (studio === null) giveUp(`There is a studio called ${studioName ?? ''} already.`)

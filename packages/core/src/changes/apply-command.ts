@@ -1,7 +1,7 @@
 import type { Project } from '../trade/index.ts'
 import { failure, type Result, success } from '../units/index.ts'
 import type { Command, Listed, Neighbours, Thing } from './command.ts'
-import { idOfThing, projectFields, rooms, withProjectField } from './rooms.ts'
+import { idOfThing, projectFields, collections, withProjectField } from './collections.ts'
 import { sameJson } from './same-json.ts'
 
 /** Why a command cannot be carried out on this state. */
@@ -83,5 +83,5 @@ interface AnyRoom {
 }
 
 function roomOf(thing: Thing): AnyRoom {
-  return rooms[thing] as unknown as AnyRoom
+  return collections[thing] as unknown as AnyRoom
 }

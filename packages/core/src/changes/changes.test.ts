@@ -13,7 +13,7 @@ import { commandsBetween } from './commands-between.ts'
 import { invertCommand } from './invert-command.ts'
 import { withoutDangling } from './without-dangling.ts'
 
-function carryOut(start: Project, commands: readonly Command[]): Project {
+function applyChange(start: Project, commands: readonly Command[]): Project {
   return commands.reduce((now, command) => {
     const next = applyCommand(now, command)
     if (!next.ok) throw new Error(`${next.error.kind}: ${JSON.stringify(command)}`)
@@ -79,11 +79,11 @@ describe('commands', () => {
         let now = from
         for (const command of commands) {
           const inverse = invertCommand(now, command)
-          now = carryOut(now, [command])
+          now = applyChange(now, [command])
           if (inverse) back.unshift(inverse)
         }
         expect(now).toEqual(to)
-        expect(carryOut(now, back)).toEqual(from)
+        expect(applyChange(now, back)).toEqual(from)
         expect(commandsBetween(to, to)).toEqual([])
       }),
       { numRuns: 500 },
@@ -101,14 +101,17 @@ describe('commands', () => {
     const before = project([unit('a', 4)], [stage('p'), stage('q')])
     const mine = commandsBetween(before, { ...before, units: [{ ...before.units[0]!, perHolder: 5 }] })
     const theirs = { ...before, batchSize: 7, line: [before.line[1]!, before.line[0]!] }
-    const after = carryOut(theirs, mine)
+    const after = applyChange(theirs, mine)
     expect(after).toEqual({ ...theirs, units: [{ ...before.units[0]!, perHolder: 5 }] })
   })
 
   it('a thing whose neighbours are gone is put at the end, and one that is gone is said to be', () => {
     const before = project([], [stage('p'), stage('q')])
     const put = commandsBetween(before, { ...before, line: [before.line[0]!, stage('n'), before.line[1]!] })
-    expect(carryOut({ ...before, line: [stage('z')] }, put).line.map((each) => each.id)).toEqual(['z', 'n'])
+    expect(applyChange({ ...before, line: [stage('z')] }, put).line.map((each) => each.id)).toEqual([
+      'z',
+      'n',
+    ])
     const set = commandsBetween(before, { ...before, line: [stage('p', { note: 'thin' }), before.line[1]!] })
     expect(applyCommand({ ...before, line: [] }, set[0]!)).toEqual({ ok: false, error: { kind: 'gone' } })
   })
@@ -116,8 +119,8 @@ describe('commands', () => {
   it('put again changes nothing; put with another content it is refused', () => {
     const before = project([], [])
     const [put] = commandsBetween(before, project([unit('a', 1)], []))
-    const once = carryOut(before, [put!])
-    expect(carryOut(once, [put!])).toBe(once)
+    const once = applyChange(before, [put!])
+    expect(applyChange(once, [put!])).toBe(once)
     const other = { ...put!, value: unit('a', 2) } as Command
     expect(applyCommand(once, other)).toEqual({ ok: false, error: { kind: 'taken' } })
   })

@@ -2,7 +2,7 @@ import type { Project } from '../trade/index.ts'
 import { placeBetween } from './apply-command.ts'
 import type { Command, Listed, Thing } from './command.ts'
 import { neighboursAt } from './invert-command.ts'
-import { idOfThing, projectFields, rooms } from './rooms.ts'
+import { idOfThing, projectFields, collections } from './collections.ts'
 import { sameJson } from './same-json.ts'
 
 /** Lists in a thing that are told of by commands of their own. */
@@ -34,8 +34,8 @@ export function commandsBetween(from: Project, to: Project): readonly Command[] 
 }
 
 function commandsInList(thing: Thing, from: Project, to: Project, within: string | null): Command[] {
-  const before = rooms[thing].list(from, within) ?? []
-  const after = rooms[thing].list(to, within) ?? []
+  const before = collections[thing].list(from, within) ?? []
+  const after = collections[thing].list(to, within) ?? []
   if (before === after) return []
   const [known, wanted] = [byId(before), byId(after)]
   const commands: Command[] = []

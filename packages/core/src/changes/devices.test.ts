@@ -7,7 +7,7 @@ import { eventId, noon, project, stage, unit } from '../testing/builders.ts'
 import type { DeviceId } from '../units/ids.ts'
 import { addSeconds } from '../units/instant.ts'
 import { applyCommand } from './apply-command.ts'
-import { carryOut, type CommandVerdict } from './carry-out.ts'
+import { applyChange, type CommandVerdict } from './apply-change.ts'
 import type { Command } from './command.ts'
 import { commandsBetween } from './commands-between.ts'
 
@@ -46,7 +46,7 @@ class Server {
         )
         .flatMap((each) => each.touched),
     )
-    const carried = carryOut(this.project, change.commands, touched)
+    const carried = applyChange(this.project, change.commands, touched)
     change.commands.forEach((command, index) => {
       if (carried.verdicts[index]?.kind === 'done') this.done.add(command)
     })

@@ -1,5 +1,5 @@
 export { applyCommand } from './apply-command.ts'
-export { carryOut, type CommandVerdict } from './carry-out.ts'
+export { applyChange, type CommandVerdict } from './apply-change.ts'
 export type { Command, Fields, Listed, Thing } from './command.ts'
 export { commandsBetween } from './commands-between.ts'
 export { sameJson } from './same-json.ts'

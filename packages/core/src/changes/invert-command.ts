@@ -1,7 +1,7 @@
 import type { Project } from '../trade/index.ts'
 import { valueNow } from './apply-command.ts'
 import type { Command, Neighbours } from './command.ts'
-import { idOfThing, rooms } from './rooms.ts'
+import { idOfThing, collections } from './collections.ts'
 
 /** The command that takes this one back, made from the state before it; `null` where it would change nothing. */
 export function invertCommand(before: Project, command: Command): Command | null {
@@ -9,7 +9,7 @@ export function invertCommand(before: Project, command: Command): Command | null
     const value = valueNow(before, command)
     return value === undefined ? null : ({ ...command, value } as Command)
   }
-  const list = rooms[command.thing].list(before, command.in) ?? []
+  const list = collections[command.thing].list(before, command.in) ?? []
   const place = list.findIndex((each) => idOfThing(each) === command.id)
   const here = list[place]
   if (command.kind === 'put') {

@@ -1,7 +1,7 @@
 import { drawPaces, type LineEstimate, type StageEstimate, touchUpWork } from '../estimating/index.ts'
 import { mishapPresets, spreadPresets } from '../presets/index.ts'
 import {
-  createDesk,
+  createScheduleBuilder,
   freedomOf,
   type PlanBatch,
   planFollower,
@@ -60,7 +60,7 @@ export function drawFutures(solved: SolvedLine, estimate: LineEstimate, seed: nu
   const random = seededRandom(seed)
   const normal = normalFrom(random)
   const { planned, instance, skipped, lists } = mutableCopy(solved)
-  const desk = createDesk(instance, skipped)
+  const desk = createScheduleBuilder(instance, skipped)
   const drawn = drawnTasks(solved, planned, instance, estimate)
   const count = instance.batches.length
   const stages = solved.work.line.length

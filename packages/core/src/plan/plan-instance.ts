@@ -6,10 +6,10 @@ import { failure, type Instant, type Result, seconds, success, type UnitId } fro
 import { buildBatches, techniqueOf } from './build-batches.ts'
 import {
   batchByBatch,
-  createDesk,
+  createScheduleBuilder,
   handsSeconds,
   impossiblePair,
-  layRow,
+  buildSchedule,
   type PlanInstance,
   type PlanTask,
   slotsOf,
@@ -183,9 +183,9 @@ function withLimitsThatHold(instance: PlanInstance): PlanInstance {
 function isRoomy(instance: PlanInstance): boolean {
   const all = { ...instance, inHandAtMost: null }
   return [[instance, 'whole'] as const, [all, 'fill'] as const].every(([each, policy]) => {
-    const desk = createDesk(each)
+    const desk = createScheduleBuilder(each)
     const row = batchByBatch(each, desk)
-    return Number.isFinite(layRow(desk, each.batches.length, row, policy).finish)
+    return Number.isFinite(buildSchedule(desk, each.batches.length, row, policy).finish)
   })
 }
 

@@ -24,21 +24,21 @@ import {
 import {
   batchByBatch,
   choicesOf,
-  createDesk,
+  createScheduleBuilder,
   earliestFinish,
-  entryOf,
-  type FoundRow,
+  sequenceEntry,
+  type SearchResult,
   freeOrder,
   isChain,
   isMuch,
   type KeptOrder,
   layKept,
-  layRow,
+  buildSchedule,
   lowerBound,
   type PlanCost,
   type PlanInstance,
   type PlanSegment,
-  type Row,
+  type TaskSequence,
   searchFreely,
   stageByStage,
   wayOf,
@@ -103,7 +103,7 @@ export interface SolvedLine extends Parts {
   readonly instance: PlanInstance
   /** The same with the batches as the line has them, and what has to come before what. */
   readonly listed: PlanInstance
-  readonly found: FoundRow
+  readonly found: SearchResult
   readonly batches: readonly Batch[]
   /** By painter: the whole sessions, with what the plan leaves free of them. */
   readonly sessions: readonly (readonly Session[])[]
@@ -248,7 +248,7 @@ function rowBefore(
     // Of a way that there is no more, it is the line's own.
     const way = by ? 1 + ways.findIndex(({ technique }) => technique === by) : 0
     const who = painter < people ? 1 + way * people + painter : 0
-    row.push(entryOf(instance, batch, putOff ? who + choices : who))
+    row.push(sequenceEntry(instance, batch, putOff ? who + choices : who))
   }
   const orders = instance.batches.map((planned, batch) => {
     const own = known[batch] ?? []
@@ -270,7 +270,7 @@ interface Solving extends PlanInstanceOf, Pick<Parts, 'work' | 'desk'> {
   readonly times: BatchTimes | undefined
   /** The instance with the batches as the line has them. */
   readonly listed: PlanInstance
-  readonly found: FoundRow
+  readonly found: SearchResult
   /** Where a plan before still holds. */
   readonly asFound?: AsFound
 }
@@ -279,9 +279,9 @@ function planOf(solving: Solving): LinePlan {
   const { plan, cost } = laidPlan(solving)
   const { instance, listed, now } = solving
   const free = { ...listed, inHandAtMost: null }
-  const unlimited = createDesk(free)
-  const habit = (row: Row) => {
-    const { finish } = layRow(unlimited, instance.batches.length, row, 'fill')
+  const unlimited = createScheduleBuilder(free)
+  const habit = (row: TaskSequence) => {
+    const { finish } = buildSchedule(unlimited, instance.batches.length, row, 'fill')
     return addSeconds(now, Number.isFinite(finish) ? finish : cost.finish)
   }
   const bound = earliestFinish(lowerBound(listed))
@@ -297,7 +297,7 @@ function laidPlan(solving: Solving): { readonly plan: LaidPlan; readonly cost: P
   const { instance, found, work, desk, progress, batches, now } = solving
   const segments: PlanSegment[] = []
   const count = instance.batches.length
-  const cost = layRow(createDesk(instance), count, found.row, found.policy, (segment) =>
+  const cost = buildSchedule(createScheduleBuilder(instance), count, found.row, found.policy, (segment) =>
     segments.push(segment),
   )
   segments.sort((a, b) => a.start - b.start || a.painter - b.painter)

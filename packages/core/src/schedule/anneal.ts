@@ -1,20 +1,20 @@
 import { seededRandom } from '../units/index.ts'
-import type { Desk } from './desk.ts'
+import type { ScheduleBuilder } from './schedule-builder.ts'
 import type { PlanInstance } from './instance.ts'
-import { layRow, type Row } from './row.ts'
-import type { FoundRow, SearchBudget } from './search.ts'
+import { buildSchedule, type TaskSequence } from './task-sequence.ts'
+import type { SearchResult, SearchBudget } from './search.ts'
 import type { PlanOrder } from './weigh-plan.ts'
 
 /** Walks from a row by small changes, worse ones too while it is hot; gives back the best it met. */
 export function anneal(
-  desk: Desk,
+  desk: ScheduleBuilder,
   instance: PlanInstance,
   order: PlanOrder,
-  start: FoundRow,
+  start: SearchResult,
   budget: SearchBudget,
   /** The shares of the time between which it may walk. */
   [from, to]: readonly [number, number],
-): FoundRow {
+): SearchResult {
   const random = seededRandom(budget.seed)
   const batches = instance.batches.length
   const most = Math.max(
@@ -24,7 +24,7 @@ export function anneal(
   const choices = most * instance.painters.length
   let row = start.row
   let current = order.height(start.cost)
-  let best: FoundRow = start
+  let best: SearchResult = start
   // A third of a usual task: enough to step over a set-up or a short wait.
   const hottest = Math.max(1, start.cost.deskSeconds / start.row.length / 3)
   let spent = 0
@@ -36,7 +36,7 @@ export function anneal(
     const temperature = hottest * 0.01 ** Math.max(spent, step / budget.evaluations)
     const tried = changed(row, batches, choices, random)
     if (!tried) continue
-    const cost = layRow(desk, batches, tried, start.policy)
+    const cost = buildSchedule(desk, batches, tried, start.policy)
     if (!Number.isFinite(cost.finish)) continue
     const next = order.height(cost)
     if (next > current && random() >= Math.exp((current - next) / temperature)) continue
@@ -48,7 +48,12 @@ export function anneal(
 }
 
 /** A short run of tasks taken to another place, mostly near by; or another painter or way for one of them. */
-function changed(row: Row, batches: number, choices: number, random: () => number): Row | null {
+function changed(
+  row: TaskSequence,
+  batches: number,
+  choices: number,
+  random: () => number,
+): TaskSequence | null {
   if (choices > 1 && random() < 0.3) {
     const at = Math.floor(random() * row.length)
     const batch = (row[at] ?? 0) % batches

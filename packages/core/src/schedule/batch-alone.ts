@@ -1,5 +1,5 @@
 import { regionsMeet } from '../trade/index.ts'
-import { slotsOf, type DeskSlots } from './desk-slots.ts'
+import { slotsOf, type TimeSlots } from './time-slots.ts'
 import {
   handsRange,
   handsSeconds,
@@ -221,11 +221,11 @@ function gapBetween(
   return [low, high]
 }
 
-type SlotsOf = (painter: number, windows: number | null) => DeskSlots
+type SlotsOf = (painter: number, windows: number | null) => TimeSlots
 
 /** The slots of each painter and windows, laid out once: every task asks for them. */
 function slotsOnce(instance: PlanInstance): SlotsOf {
-  const known = new Map<string, DeskSlots>()
+  const known = new Map<string, TimeSlots>()
   return (painter, windows) => {
     const key = `${String(painter)} ${String(windows)}`
     const slots = known.get(key) ?? slotsOf(instance, painter, windows)

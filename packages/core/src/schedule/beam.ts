@@ -1,12 +1,12 @@
-import type { Desk } from './desk.ts'
+import type { ScheduleBuilder } from './schedule-builder.ts'
 import { wayOf, type PlanBatch, type PlanInstance } from './instance.ts'
-import { entryOf, layRow, type Row } from './row.ts'
-import type { FoundRow, SearchBudget } from './search.ts'
+import { sequenceEntry, buildSchedule, type TaskSequence } from './task-sequence.ts'
+import type { SearchResult, SearchBudget } from './search.ts'
 import type { PlanOrder } from './weigh-plan.ts'
 
 interface Node {
   readonly state: Float64Array
-  readonly row: Row
+  readonly row: TaskSequence
 }
 
 interface Child {
@@ -42,12 +42,12 @@ const broughtToEnd = 8
  * the budget is spent or every state has been seen. States that go on alike are one.
  */
 export function beam(
-  desk: Desk,
+  desk: ScheduleBuilder,
   instance: PlanInstance,
   order: PlanOrder,
-  known: FoundRow,
+  known: SearchResult,
   budget: SearchBudget,
-): FoundRow {
+): SearchResult {
   let best = known
   let left = budget.evaluations
   let width = firstWidth
@@ -55,7 +55,7 @@ export function beam(
     const began = budget.spent?.() ?? 0
     const { rows, complete } = sweep(desk, instance, width, best, budget)
     for (const row of rows) {
-      const cost = layRow(desk, instance.batches.length, row, 'whole')
+      const cost = buildSchedule(desk, instance.batches.length, row, 'whole')
       if (order.compare(cost, best.cost) < 0) best = { row, policy: 'whole', cost }
     }
     if (complete) return best
@@ -70,16 +70,16 @@ export function beam(
 
 interface Swept {
   /** The best it came to; where the time was up in the middle, its most hopeful beginnings, brought to their end. */
-  readonly rows: readonly Row[]
+  readonly rows: readonly TaskSequence[]
   /** Nothing was left out for want of width: there is no better row. */
   readonly complete: boolean
 }
 
 function sweep(
-  desk: Desk,
+  desk: ScheduleBuilder,
   instance: PlanInstance,
   width: number,
-  known: FoundRow,
+  known: SearchResult,
   budget: SearchBudget,
 ): Swept {
   const { batches, painters } = instance
@@ -131,7 +131,7 @@ function sweep(
               const setUp = desk.setUpSeconds()
               if (twin === undefined || setUp < (children[twin]?.setUp ?? 0)) {
                 left[index] = (left[index] ?? 0) + 1
-                const child = judge(parent, entryOf(instance, index, choice), setUp)
+                const child = judge(parent, sequenceEntry(instance, index, choice), setUp)
                 left[index] = (left[index] ?? 0) - 1
                 if (twin === undefined) {
                   seen.set(key, children.length)
@@ -211,7 +211,7 @@ function sweep(
 }
 
 /** The beginning of one row, and what it leaves in the order of another. */
-function broughtToTheEnd(begun: Row, whole: Row, batches: number): Row {
+function broughtToTheEnd(begun: TaskSequence, whole: TaskSequence, batches: number): TaskSequence {
   const done = new Int32Array(batches)
   for (const entry of begun) done[entry % batches] = (done[entry % batches] ?? 0) + 1
   const rest = whole.filter((entry) => {

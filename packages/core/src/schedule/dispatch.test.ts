@@ -4,11 +4,11 @@ import { bareBatch, barePlan, bareTask } from '../testing/bare-plan.ts'
 import { anyInstance } from '../testing/plan-arbitrary.ts'
 import { provedCaseNames, readProvedCase } from '../testing/proved-cases.ts'
 import { beam } from './beam.ts'
-import { createDesk } from './desk.ts'
+import { createScheduleBuilder } from './schedule-builder.ts'
 import { dispatch, kindsOf, rulesFor } from './dispatch.ts'
 import { batchByBatch } from './habits.ts'
 import type { PlanInstance, PlanTask } from './instance.ts'
-import { layRow } from './row.ts'
+import { buildSchedule } from './task-sequence.ts'
 import { orderOfAims } from './weigh-plan.ts'
 import { rounds } from '../testing/rounds.ts'
 
@@ -29,7 +29,7 @@ describe('a row built by a rule', () => {
         const alone = instance.batches.map(() => -1)
         for (const rule of rules) {
           const rows = [alone, kindsOf(instance.batches)].map((kinds) =>
-            dispatch(createDesk(instance), instance, 'fill', rule, kinds),
+            dispatch(createScheduleBuilder(instance), instance, 'fill', rule, kinds),
           )
           expect(rows[1]).toEqual(rows[0])
         }
@@ -46,9 +46,15 @@ describe('what has to follow at once', () => {
     const instance = barePlan([bareBatch([dip, mop]), bareBatch([{ ...dip }, mop])])
     const [, openPotFirst] = rulesFor(instance)
     const row = (atOnce: ReadonlySet<PlanTask>) =>
-      dispatch(createDesk(instance), instance, 'fill', openPotFirst!, [-1, -1], 'anybody', atOnce).map(
-        (entry) => entry % 2,
-      )
+      dispatch(
+        createScheduleBuilder(instance),
+        instance,
+        'fill',
+        openPotFirst!,
+        [-1, -1],
+        'anybody',
+        atOnce,
+      ).map((entry) => entry % 2)
     expect(row(new Set())).toEqual([0, 1, 0, 1])
     expect(row(new Set(instance.batches.map(({ tasks }) => tasks[0]!)))).toEqual([0, 0, 1, 1])
   })
@@ -67,8 +73,8 @@ describe('batches of one job', () => {
             return job === null ? batch : { ...batch, job }
           })
           const instance: PlanInstance = { ...drawn, batches }
-          const desk = createDesk(instance)
-          const { late } = layRow(desk, batches.length, batchByBatch(instance, desk), 'fill')
+          const desk = createScheduleBuilder(instance)
+          const { late } = buildSchedule(desk, batches.length, batchByBatch(instance, desk), 'fill')
           const lateBy = batches.map(({ due }, index) =>
             due === null ? 0 : Math.max(0, desk.dryAt(index) - due),
           )
@@ -86,10 +92,14 @@ describe('batches of one job', () => {
 describe('a beam whose time is up in the middle of a sweep', () => {
   it.each(provedCaseNames.slice(0, 4))('brings what it has to its end, whenever that is: %s', (name) => {
     const { instance } = readProvedCase(name)
-    const desk = createDesk(instance)
+    const desk = createScheduleBuilder(instance)
     const order = orderOfAims(['date'], instance.batches.length)
     const row = batchByBatch(instance, desk)
-    const known = { row, policy: 'fill' as const, cost: layRow(desk, instance.batches.length, row, 'fill') }
+    const known = {
+      row,
+      policy: 'fill' as const,
+      cost: buildSchedule(desk, instance.batches.length, row, 'fill'),
+    }
     let better = 0
     for (const calls of [3, 6, 10, 15, 25, 40]) {
       let asked = 0

@@ -1,7 +1,7 @@
-import type { Place } from './desk-draft.ts'
-import type { Desk, SplitPolicy } from './desk.ts'
+import type { Place } from './builder-draft.ts'
+import type { ScheduleBuilder, SplitPolicy } from './schedule-builder.ts'
 import { wayOf, type PlanBatch, type PlanInstance, type PlanTask } from './instance.ts'
-import { entryOf, type Row } from './row.ts'
+import { sequenceEntry, type TaskSequence } from './task-sequence.ts'
 
 /** What a rule of thumb looks at when a painter asks which batch to take next; the lowest score wins. */
 type Rule = (
@@ -33,7 +33,7 @@ const smallestJobFirst: Rule = (place, waited, _, batch, jobLeft) =>
 const rules: readonly Rule[] = [byStart, openPotFirst, longestTailFirst, quickestFirst, pressedFirst]
 
 /** What a rule goes by, in numbers: seconds that a painter would rather wait than go against it. */
-export interface Leaning {
+export interface RuleBias {
   /** For each second of a set-up. */
   readonly setUp: number
   /** For each second that a batch has before it; less than none: what has far to go comes first. */
@@ -42,34 +42,34 @@ export interface Leaning {
   readonly after: readonly number[]
 }
 
-export function ruleOf({ setUp, tail, after }: Leaning): Rule {
+export function ruleOf({ setUp, tail, after }: RuleBias): Rule {
   return (place, waited, left, batch, _, index) =>
     waited + setUp * place.setUp + tail * left + (after[index] ?? 0) - batch.priority * 1e7
 }
 
 /** So many seconds one batch may count before another. */
-const someLikings: readonly number[] = [300, 1000, 2000]
-const likings: readonly number[] = [0, ...someLikings]
+const someWeights: readonly number[] = [300, 1000, 2000]
+const weights: readonly number[] = [0, ...someWeights]
 
 const oneOf = (all: readonly number[], random: () => number) => all[Math.floor(random() * all.length)] ?? 0
 
-export function anyLeaning(random: () => number, batches: number): Leaning {
-  const liking = oneOf(likings, random)
+export function randomBias(random: () => number, batches: number): RuleBias {
+  const weight = oneOf(weights, random)
   return {
     setUp: 2 * random(),
     tail: random() < 0.5 ? -0.1 * random() * random() : 0.4 * random() * random(),
-    after: Array.from({ length: batches }, () => liking * random()),
+    after: Array.from({ length: batches }, () => weight * random()),
   }
 }
 
 /** Nearly the same. */
-export function otherLeaning({ setUp, tail, after }: Leaning, random: () => number): Leaning {
+export function perturbBias({ setUp, tail, after }: RuleBias, random: () => number): RuleBias {
   const changed = [...after]
   // Mostly one batch or two; now and then half of them, to come away from where no small step is better.
   const times = random() < 0.2 ? Math.ceil(changed.length / 2) : random() < 0.5 ? 1 : 2
   for (let time = 0; time < times; time++) {
     const batch = Math.floor(random() * changed.length)
-    changed[batch] = (changed[batch] ?? 0) + (random() - 0.5) * oneOf(someLikings, random)
+    changed[batch] = (changed[batch] ?? 0) + (random() - 0.5) * oneOf(someWeights, random)
   }
   const what = random()
   return {
@@ -97,14 +97,14 @@ const nothing: ReadonlySet<PlanTask> = new Set()
  * @param atOnce after these comes the next task of their batch, where the desk itself does not see to that.
  */
 export function dispatch(
-  desk: Desk,
+  desk: ScheduleBuilder,
   instance: PlanInstance,
   policy: SplitPolicy,
   rule: Rule,
   kinds: readonly number[],
   asks: 'anybody' | 'whoever is free' = 'anybody',
   atOnce: ReadonlySet<PlanTask> = nothing,
-): Row {
+): TaskSequence {
   const tails = instance.batches.map(tailAfter)
   const position = instance.batches.map(() => 0)
   const jobLeft = leftOfJobs(instance.batches)
@@ -153,7 +153,7 @@ export function dispatch(
       }
     }
     if (best < 0) return row
-    row.push(entryOf(instance, best, choice))
+    row.push(sequenceEntry(instance, best, choice))
     position[best] = (position[best] ?? 0) + 1
     if (!desk.place(best, choice)) return row
     if (!desk.hasTask(best)) open.delete(best)

@@ -2,11 +2,11 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { bareBatch, barePlan, bareTask } from '../testing/bare-plan.ts'
 import { anyFreeInstance } from '../testing/plan-arbitrary.ts'
-import { createDesk } from './desk.ts'
+import { createScheduleBuilder } from './schedule-builder.ts'
 import { fillGaps } from './fill-gaps.ts'
 import { freeOrder } from './free-order.ts'
 import type { PlanInstance, PlanSegment } from './instance.ts'
-import { layRow } from './row.ts'
+import { buildSchedule } from './task-sequence.ts'
 import { mutable, withOrders } from './sequence.ts'
 import { validatePlan } from './validate-plan.ts'
 import { rounds } from '../testing/rounds.ts'
@@ -16,12 +16,19 @@ function filled(instance: PlanInstance, most = 1000, given?: readonly number[]) 
   const orders = instance.batches.map((batch) => batch.tasks.map((_, index) => index))
   const row = given ?? instance.batches.flatMap((batch, index) => batch.tasks.map(() => index))
   const work = mutable(instance, orders)
-  const desk = createDesk(work.instance)
-  const before = { row, policy: 'fill' as const, orders, cost: layRow(desk, orders.length, row, 'fill') }
+  const desk = createScheduleBuilder(work.instance)
+  const before = {
+    row,
+    policy: 'fill' as const,
+    orders,
+    cost: buildSchedule(desk, orders.length, row, 'fill'),
+  }
   const after = fillGaps(desk, work, instance.batches.map(freeOrder), before, most)
   const found = withOrders(instance, after.orders)
   const segments: PlanSegment[] = []
-  layRow(createDesk(found), orders.length, after.row, 'fill', (segment) => segments.push(segment))
+  buildSchedule(createScheduleBuilder(found), orders.length, after.row, 'fill', (segment) =>
+    segments.push(segment),
+  )
   return { before, after, found, segments }
 }
 

@@ -1,8 +1,8 @@
 import { regionsMeet } from '../trade/index.ts'
-import { choicesOf, type Desk } from './desk.ts'
+import { choicesOf, type ScheduleBuilder } from './schedule-builder.ts'
 import type { FreeOrder } from './free-order.ts'
 import type { PlanCost, PlanInstance, PlanSegment, PlanTask } from './instance.ts'
-import { layRow } from './row.ts'
+import { buildSchedule } from './task-sequence.ts'
 import {
   inFull,
   ownOrder,
@@ -20,7 +20,7 @@ import {
  * @param most so many changes are tried at most. @returns the same plan where there is nothing to fill.
  */
 export function fillGaps(
-  desk: Desk,
+  desk: ScheduleBuilder,
   work: Mutable,
   frees: readonly FreeOrder[],
   found: FoundSequence,
@@ -84,13 +84,13 @@ interface Gap {
   readonly session: number
 }
 
-function lay(desk: Desk, work: Mutable, { row, policy, orders }: FoundSequence): Laid {
+function lay(desk: ScheduleBuilder, work: Mutable, { row, policy, orders }: FoundSequence): Laid {
   const { batches, painters } = work.instance
   orders.forEach((order, batch) => work.set(batch, order))
   const laid: { segment: PlanSegment; task: PlanTask }[] = []
   const sessions = new Map<string, number>()
   const keyOf = ({ batch, task }: PlanSegment) => `${String(batch)} ${String(orders[batch]?.[task])}`
-  const cost = layRow(desk, batches.length, row, policy, (segment) => {
+  const cost = buildSchedule(desk, batches.length, row, policy, (segment) => {
     const task = batches[segment.batch]?.tasks[segment.task]
     if (task) laid.push({ segment, task })
     if (segment.from === 0) sessions.set(keyOf(segment), segment.session)

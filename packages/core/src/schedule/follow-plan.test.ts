@@ -2,9 +2,9 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { bareBatch, barePlan, bareTask } from '../testing/bare-plan.ts'
 import { anyFreeInstance } from '../testing/plan-arbitrary.ts'
-import { createDesk } from './desk.ts'
+import { createScheduleBuilder } from './schedule-builder.ts'
 import { planFollower } from './follow-plan.ts'
-import { freedomOf, rowFollower } from './follow-row.ts'
+import { freedomOf, rowFollower } from './follow-sequence.ts'
 import type { PlanBatch, PlanInstance, PlanTask } from './instance.ts'
 import { rounds } from '../testing/rounds.ts'
 
@@ -20,7 +20,12 @@ function alive(instance: PlanInstance) {
     firstBy: [],
   }))
   const lived = { ...instance, batches }
-  return { lived, lists, desk: createDesk(lived), freedom: freedomOf(instance.batches, instance.batches) }
+  return {
+    lived,
+    lists,
+    desk: createScheduleBuilder(lived),
+    freedom: freedomOf(instance.batches, instance.batches),
+  }
 }
 
 const batchByBatch = (instance: PlanInstance) =>

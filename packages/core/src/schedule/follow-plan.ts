@@ -1,8 +1,8 @@
-import type { Desk, SplitPolicy } from './desk.ts'
+import type { ScheduleBuilder, SplitPolicy } from './schedule-builder.ts'
 import { dispatch, rulesFor } from './dispatch.ts'
-import { rowFollower, type RowFollower, type RowFreedom } from './follow-row.ts'
+import { rowFollower, type RowFollower, type RowFreedom } from './follow-sequence.ts'
 import type { PlanCost, PlanInstance, PlanTask } from './instance.ts'
-import type { Row } from './row.ts'
+import type { TaskSequence } from './task-sequence.ts'
 
 /** A rule asks every batch after every task: of more than so many questions planning anew takes too long for a future. */
 const mostAsked = 800
@@ -16,11 +16,11 @@ const rulesTried = 2
  * @param instance the same that the desk lays. @param planned when the plan ends, in seconds from now.
  */
 export function planFollower(
-  desk: Desk,
+  desk: ScheduleBuilder,
   instance: PlanInstance,
   taskLists: readonly PlanTask[][],
   freedom: RowFreedom,
-  row: Row,
+  row: TaskSequence,
   planned: number,
 ): RowFollower {
   const follow = rowFollower(desk, taskLists, freedom, row)

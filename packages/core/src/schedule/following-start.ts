@@ -1,7 +1,7 @@
 import { regionsMeet } from '../trade/index.ts'
-import { firstSlotAfter, type DeskSlots } from './desk-slots.ts'
-import type { DeskReadiness } from './desk-readiness.ts'
-import type { DeskState } from './desk-state.ts'
+import { firstSlotAfter, type TimeSlots } from './time-slots.ts'
+import type { BuilderReadiness } from './builder-readiness.ts'
+import type { BuilderState } from './builder-state.ts'
 import { handsSeconds, wayOf, type PlanInstance, type PlanTask } from './instance.ts'
 
 /**
@@ -20,9 +20,9 @@ export type FollowingStart = (
 
 export function followingStart(
   instance: PlanInstance,
-  state: DeskState,
-  slotTable: readonly (readonly DeskSlots[])[],
-  { stationReady }: DeskReadiness,
+  state: BuilderState,
+  slotTable: readonly (readonly TimeSlots[])[],
+  { stationReady }: BuilderReadiness,
 ): FollowingStart {
   const { batches, painters } = instance
   const { free, regions } = state
@@ -94,9 +94,9 @@ export type EverFollowed = (batch: number, index: number, wayIndex: number, pain
 /** Worked out once for a task, way and painter: asking every session for a long chain takes as long as many rows. */
 export function everFollowed(
   instance: PlanInstance,
-  idle: DeskState,
-  slotTable: readonly (readonly DeskSlots[])[],
-  readiness: DeskReadiness,
+  idle: BuilderState,
+  slotTable: readonly (readonly TimeSlots[])[],
+  readiness: BuilderReadiness,
 ): EverFollowed {
   const startOfChain = followingStart(instance, idle, slotTable, readiness)
   const known = new Map<PlanTask, Map<number, boolean>>()

@@ -1,12 +1,12 @@
-import type { Desk } from './desk.ts'
+import type { ScheduleBuilder } from './schedule-builder.ts'
 import type { PlanInstance } from './instance.ts'
-import { entryOf, type Row } from './row.ts'
+import { sequenceEntry, type TaskSequence } from './task-sequence.ts'
 
 /**
  * Hand habit: finish a batch, then the next; begun batches first. Several painters each take a whole batch,
  * and the next one when they are through with it.
  */
-export function batchByBatch(instance: PlanInstance, desk?: Desk): Row {
+export function batchByBatch(instance: PlanInstance, desk?: ScheduleBuilder): TaskSequence {
   const order = beginningOrder(instance)
   const people = instance.painters.length
   if (people === 1 || !desk) return order.flatMap((batch) => tasksOf(instance, batch).map(() => batch))
@@ -25,14 +25,14 @@ export function batchByBatch(instance: PlanInstance, desk?: Desk): Row {
     }
     if (best === null) return row
     const batch = inWork[best.painter] ?? 0
-    row.push(entryOf(instance, batch, 1 + best.painter))
+    row.push(sequenceEntry(instance, batch, 1 + best.painter))
     if (!desk.place(batch, 1 + best.painter)) return fill(instance, row)
     if (!desk.hasTask(batch)) inWork[best.painter] = null
   }
 }
 
 /** Hand habit: every stage over everything that may be in hand together, before the next stage. */
-export function stageByStage(instance: PlanInstance): Row {
+export function stageByStage(instance: PlanInstance): TaskSequence {
   return stageByStageInGroups(instance, instance.batches.length)
 }
 
@@ -40,7 +40,7 @@ export function stageByStage(instance: PlanInstance): Row {
  * Stage by stage over groups of at most `size` batches (fewer where fewer may be in hand), one group after the
  * other. What has to follow soon follows at once.
  */
-export function stageByStageInGroups(instance: PlanInstance, size: number): Row {
+export function stageByStageInGroups(instance: PlanInstance, size: number): TaskSequence {
   const begun = instance.batches.filter((batch) => batch.begun).length
   const most = Math.max(1, Math.min(size, instance.inHandAtMost ?? size))
   const first = Math.max(most, begun)
@@ -63,7 +63,7 @@ function tasksOf(instance: PlanInstance, batch: number) {
 }
 
 /** A row cut short, with what is missing at its end. */
-function fill(instance: PlanInstance, row: readonly number[]): Row {
+function fill(instance: PlanInstance, row: readonly number[]): TaskSequence {
   const left = instance.batches.map((batch) => batch.tasks.length)
   for (const entry of row) {
     const batch = entry % left.length

@@ -1,8 +1,8 @@
 export { earliestFinish, lowerBound } from './bounds.ts'
-export { choicesOf, createDesk } from './desk.ts'
-export { openTime, slotsOf, slotsOfSpans } from './desk-slots.ts'
+export { choicesOf, createScheduleBuilder } from './schedule-builder.ts'
+export { openTime, slotsOf, slotsOfSpans } from './time-slots.ts'
 export { planFollower } from './follow-plan.ts'
-export { freedomOf } from './follow-row.ts'
+export { freedomOf } from './follow-sequence.ts'
 export { evenGroup, followingGroups, groupSize, impossiblePair } from './following-groups.ts'
 export { freeOrder } from './free-order.ts'
 export { batchByBatch, stageByStage } from './habits.ts'
@@ -22,6 +22,6 @@ export {
   touchUpParts,
   wayOf,
 } from './instance.ts'
-export { entryOf, layRow, type Row, withNothingPutOff } from './row.ts'
-export { type FoundRow, isMuch } from './search.ts'
+export { sequenceEntry, buildSchedule, type TaskSequence, withNothingPutOff } from './task-sequence.ts'
+export { type SearchResult, isMuch } from './search.ts'
 export { type KeptOrder, layKept, searchFreely } from './search-freely.ts'

@@ -1,4 +1,4 @@
-import { slotsOf } from './desk-slots.ts'
+import { slotsOf } from './time-slots.ts'
 import type { PlanInstance } from './instance.ts'
 
 /** What can be worked on at a time, and when: hands in some hours, or the places of a station. */

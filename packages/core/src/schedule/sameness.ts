@@ -1,4 +1,4 @@
-import type { DeskState } from './desk-state.ts'
+import type { BuilderState } from './builder-state.ts'
 import type { PlanInstance, PlanTask } from './instance.ts'
 
 /** From memory: half an hour and an hour and a half. */
@@ -7,7 +7,7 @@ const usual = { stage: 1800, kind: 5400 }
 /** Adds up how long one stage, or one kind of work, goes on beyond what is still pleasant. */
 export function samenessCounter(
   { batches, bores = usual }: PlanInstance,
-  { familySession, runs, sums }: DeskState,
+  { familySession, runs, sums }: BuilderState,
 ) {
   return (batch: number, task: PlanTask, painter: number, session: number, worked: number) => {
     const at = painter * 4

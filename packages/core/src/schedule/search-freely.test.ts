@@ -4,10 +4,10 @@ import { bestByForce } from '../testing/exhaustive.ts'
 import { anyFreeInstance, withFirstBy } from '../testing/plan-arbitrary.ts'
 import { freeCaseNames, readFreeCase } from '../testing/proved-cases.ts'
 import { earliestFinish, lowerBound } from './bounds.ts'
-import { createDesk } from './desk.ts'
+import { createScheduleBuilder } from './schedule-builder.ts'
 import { freeOrder, inOrder } from './free-order.ts'
 import type { PlanInstance, PlanSegment } from './instance.ts'
-import { layRow } from './row.ts'
+import { buildSchedule } from './task-sequence.ts'
 import { searchFreely } from './search-freely.ts'
 import { searchRow } from './search.ts'
 import { validatePlan } from './validate-plan.ts'
@@ -16,8 +16,8 @@ import { provingSeeds, rounds } from '../testing/rounds.ts'
 function planned(instance: PlanInstance, evaluations: number, seed = 1) {
   const found = searchFreely(instance, { seed, evaluations }, ['date'])
   const segments: PlanSegment[] = []
-  const cost = layRow(
-    createDesk(found.instance),
+  const cost = buildSchedule(
+    createScheduleBuilder(found.instance),
     instance.batches.length,
     found.row,
     found.policy,

@@ -1,18 +1,18 @@
 import { seededRandom } from '../units/index.ts'
-import { createDesk, type Desk, type SplitPolicy } from './desk.ts'
+import { createScheduleBuilder, type ScheduleBuilder, type SplitPolicy } from './schedule-builder.ts'
 import { everySequence, type PlainSequence } from './every-sequence.ts'
 import { fillGaps } from './fill-gaps.ts'
 import { freeOrder, type FreeOrder } from './free-order.ts'
 import type { Aim } from '../trade/index.ts'
 import type { PlanInstance } from './instance.ts'
-import { layRow, type Row } from './row.ts'
+import { buildSchedule, type TaskSequence } from './task-sequence.ts'
 import {
   isWorthwhile,
   policies,
   portion,
   searchRow,
   spentBetween,
-  type FoundRow,
+  type SearchResult,
   type SearchBudget,
 } from './search.ts'
 import {
@@ -30,7 +30,7 @@ import {
 import { orderOfAims, type PlanOrder } from './weigh-plan.ts'
 
 /** A row, and the instance whose batches stand in the order in which it takes their tasks. */
-export interface FoundPlan extends FoundRow {
+export interface FoundPlan extends SearchResult {
   readonly instance: PlanInstance
 }
 
@@ -56,17 +56,17 @@ const fewSequences = 10_000
 
 /** What was planned before, by batch among each other and by task within each. */
 export interface KeptOrder {
-  readonly row: Row
+  readonly row: TaskSequence
   readonly orders: readonly (readonly number[])[]
 }
 
 /** What was planned before, laid again with nothing searched for. */
 export function layKept(instance: PlanInstance, { row, orders }: KeptOrder, aims: readonly Aim[]): FoundPlan {
   const own = withOrders(instance, orders)
-  const desk = createDesk(own)
+  const desk = createScheduleBuilder(own)
   const count = instance.batches.length
   const { compare } = orderOfAims(aims, count)
-  const laid = policies.map((policy) => ({ row, policy, cost: layRow(desk, count, row, policy) }))
+  const laid = policies.map((policy) => ({ row, policy, cost: buildSchedule(desk, count, row, policy) }))
   const found = laid.reduce((a, b) => (compare(b.cost, a.cost) < 0 ? b : a))
   return { ...found, instance: own }
 }
@@ -94,7 +94,7 @@ export function searchFreely(
     return { ...listed, instance: starting }
   const order = orderOfAims(aims, instance.batches.length)
   const work = mutable(instance, kept)
-  const desk = createDesk(work.instance)
+  const desk = createScheduleBuilder(work.instance)
   const asKept: FoundSequence = { ...listed, orders: kept }
   const starts: FoundSequence[] = [inFull(desk, work, asKept)]
   // Each asks every batch and painter for every task: as many as there is time for.
@@ -125,7 +125,7 @@ function hasChoice({ painters, batches }: PlanInstance): boolean {
 
 /** From the best start, and in turn from the best of the other policy, each walk with its share of what there is to spend. */
 function* walks(
-  desk: Desk,
+  desk: ScheduleBuilder,
   work: Mutable,
   frees: readonly FreeOrder[],
   order: PlanOrder,
@@ -150,7 +150,7 @@ function* walks(
 
 /** Each sequence by each policy, until the search is called off. */
 function* laidInTurn(
-  desk: Desk,
+  desk: ScheduleBuilder,
   work: Mutable,
   sequences: readonly PlainSequence[],
   { spent }: SearchBudget,
@@ -159,7 +159,7 @@ function* laidInTurn(
     if (index % 64 === 0 && (spent?.() ?? 0) >= 1) return
     orders.forEach((order, batch) => work.set(batch, order))
     for (const policy of policies)
-      yield { row, orders, policy, cost: layRow(desk, orders.length, row, policy) }
+      yield { row, orders, policy, cost: buildSchedule(desk, orders.length, row, policy) }
   }
 }
 
@@ -176,7 +176,7 @@ const builds = buildRules.flatMap((rule) => (['fill', 'whole'] as const).map((po
 
 /** A sequence built by taking, again and again, what the rule likes best of all that may be begun. */
 function build(
-  desk: Desk,
+  desk: ScheduleBuilder,
   work: Mutable,
   frees: readonly FreeOrder[],
   policy: SplitPolicy,
@@ -228,12 +228,12 @@ function build(
     return frees[index]?.nearest([...own, ...left]) ?? own
   })
   orders.forEach((order, batch) => work.set(batch, order))
-  return { row: entries, policy, orders, cost: layRow(desk, batches.length, entries, policy) }
+  return { row: entries, policy, orders, cost: buildSchedule(desk, batches.length, entries, policy) }
 }
 
 /** Walks by small changes of the sequence, worse ones too while it is hot; gives back the best it met. */
 function walk(
-  desk: Desk,
+  desk: ScheduleBuilder,
   work: Mutable,
   frees: readonly FreeOrder[],
   order: PlanOrder,
@@ -274,7 +274,7 @@ function walk(
     const before = touched.map((batch) => orders[batch] ?? [])
     const after = touched.map((batch) => frees[batch]?.nearest(ownOrder(tried, batch, count)) ?? [])
     touched.forEach((batch, index) => work.set(batch, after[index] ?? []))
-    const cost = layRow(desk, count, tried.entries, start.policy)
+    const cost = buildSchedule(desk, count, tried.entries, start.policy)
     const next = order.height(cost)
     const isTaken =
       Number.isFinite(cost.finish) &&

@@ -5,25 +5,29 @@ import { provedCaseNames, readProvedCase } from '../testing/proved-cases.ts'
 import { bareBatch, barePlan, bareTask } from '../testing/bare-plan.ts'
 import { anyInstance, withFirstBy } from '../testing/plan-arbitrary.ts'
 import { earliestFinish, lowerBound } from './bounds.ts'
-import { createDesk } from './desk.ts'
+import { createScheduleBuilder } from './schedule-builder.ts'
 import { batchByBatch, stageByStage } from './habits.ts'
 import type { PlanInstance, PlanSegment, PlanTask } from './instance.ts'
-import { layRow, type Row } from './row.ts'
+import { buildSchedule, type TaskSequence } from './task-sequence.ts'
 import { searchRow } from './search.ts'
 import { validatePlan } from './validate-plan.ts'
 import { provingSeeds, rounds } from '../testing/rounds.ts'
 
 const large = { batches: 4, stages: 5, models: 4, sessions: true }
 
-function finishOf(instance: PlanInstance, row: Row, policy: 'fill' | 'whole' = 'fill') {
-  return layRow(createDesk(instance), instance.batches.length, row, policy).finish
+function finishOf(instance: PlanInstance, row: TaskSequence, policy: 'fill' | 'whole' = 'fill') {
+  return buildSchedule(createScheduleBuilder(instance), instance.batches.length, row, policy).finish
 }
 
 function planned(instance: PlanInstance, evaluations = 60, seed = 1) {
   const found = searchRow(instance, { seed, evaluations })
   const segments: PlanSegment[] = []
-  const cost = layRow(createDesk(instance), instance.batches.length, found.row, found.policy, (segment) =>
-    segments.push(segment),
+  const cost = buildSchedule(
+    createScheduleBuilder(instance),
+    instance.batches.length,
+    found.row,
+    found.policy,
+    (segment) => segments.push(segment),
   )
   return { found, cost, segments }
 }
@@ -50,7 +54,7 @@ describe('searchRow with painters, stations, windows, racks, maximum waits, ways
         const { cost } = planned(instance, 30)
         expect(cost.finish).toBeGreaterThanOrEqual(earliestFinish(lowerBound(instance)))
         if (cost.late > 0 || cost.pressed > 0 || instance.batches.some((batch) => batch.due !== null)) return
-        const byBatch = batchByBatch(instance, createDesk(instance))
+        const byBatch = batchByBatch(instance, createScheduleBuilder(instance))
         expect(cost.finish).toBeLessThanOrEqual(finishOf(instance, byBatch))
         expect(cost.finish).toBeLessThanOrEqual(finishOf(instance, stageByStage(instance)))
       }),
@@ -124,7 +128,7 @@ describe('what has to follow soon', () => {
     )
     let asked = 0
     const found = searchRow(plan, { seed: 1, evaluations: 5000, spent: () => ((asked += 1), 1) })
-    expect(found.row).toEqual(batchByBatch(plan, createDesk(plan)))
+    expect(found.row).toEqual(batchByBatch(plan, createScheduleBuilder(plan)))
     expect(asked).toBeLessThan(10)
   })
 })
@@ -146,7 +150,7 @@ describe('searchRow', () => {
       fc.property(anyInstance(large), fc.integer({ min: 0, max: 50 }), (instance, evaluations) => {
         const { cost } = planned(instance, evaluations)
         for (const policy of ['fill', 'whole'] as const) {
-          const byBatch = batchByBatch(instance, createDesk(instance))
+          const byBatch = batchByBatch(instance, createScheduleBuilder(instance))
           expect(cost.finish).toBeLessThanOrEqual(finishOf(instance, byBatch, policy))
           expect(cost.finish).toBeLessThanOrEqual(finishOf(instance, stageByStage(instance), policy))
         }
@@ -231,7 +235,7 @@ describe.each(provedCaseNames)('%s', (name) => {
   })
 
   it('evaluates both hand habits as the reference does', () => {
-    const byBatch = batchByBatch(instance, createDesk(instance))
+    const byBatch = batchByBatch(instance, createScheduleBuilder(instance))
     expect(finishOf(instance, byBatch)).toBe(reference.batchByBatch)
     expect(finishOf(instance, stageByStage(instance))).toBe(reference.stageByStage)
   })

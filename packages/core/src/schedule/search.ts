@@ -1,12 +1,12 @@
 import { anneal } from './anneal.ts'
 import { beam, leastBeam } from './beam.ts'
 import { seededRandom } from '../units/index.ts'
-import { createDesk, type Desk, type SplitPolicy } from './desk.ts'
-import { anyLeaning, dispatch, kindsOf, otherLeaning, ruleOf, rulesFor, type Leaning } from './dispatch.ts'
+import { createScheduleBuilder, type ScheduleBuilder, type SplitPolicy } from './schedule-builder.ts'
+import { randomBias, dispatch, kindsOf, perturbBias, ruleOf, rulesFor, type RuleBias } from './dispatch.ts'
 import { batchByBatch, stageByStage, stageByStageInGroups } from './habits.ts'
 import type { Aim } from '../trade/index.ts'
 import type { PlanCost, PlanInstance } from './instance.ts'
-import { layRow, type Row } from './row.ts'
+import { buildSchedule, type TaskSequence } from './task-sequence.ts'
 import { shopOf, solveShop } from './shop.ts'
 import { orderOfAims, type PlanOrder } from './weigh-plan.ts'
 
@@ -33,8 +33,8 @@ export function spentBetween(spent: () => number, from: number, to: number): () 
   return () => Math.max(0, (spent() - from) / (to - from))
 }
 
-export interface FoundRow {
-  readonly row: Row
+export interface SearchResult {
+  readonly row: TaskSequence
   readonly policy: SplitPolicy
   readonly cost: PlanCost
 }
@@ -72,11 +72,11 @@ export function searchRow(
   instance: PlanInstance,
   budget: SearchBudget,
   aims: readonly Aim[] = dateFirst,
-  keep: Row | null = null,
-): FoundRow {
-  const desk = createDesk(instance)
+  keep: TaskSequence | null = null,
+): SearchResult {
+  const desk = createScheduleBuilder(instance)
   const order = orderOfAims(aims, instance.batches.length)
-  const better = (a: FoundRow, b: FoundRow) => (order.compare(b.cost, a.cost) < 0 ? b : a)
+  const better = (a: SearchResult, b: SearchResult) => (order.compare(b.cost, a.cost) < 0 ? b : a)
   const built = builtRows(desk, instance, keep, budget).sort((a, b) => order.compare(a.cost, b.cost))
   if (built[0] && !Number.isFinite(built[0].cost.finish)) built.unshift(...anyRow(desk, instance, budget))
   let best = built[0] ?? emptyRow(desk)
@@ -86,7 +86,7 @@ export function searchRow(
   const shop = shopOf(instance)
   if (shop) {
     const row = solveShop(instance, shop, budget)
-    return better(best, { row, policy: 'fill', cost: layRow(desk, batches, row, 'fill') })
+    return better(best, { row, policy: 'fill', cost: buildSchedule(desk, batches, row, 'fill') })
   }
   const small =
     !keep &&
@@ -117,7 +117,11 @@ export function searchRow(
 }
 
 /** What was planned before, unless the new one is really better: a small change makes a small difference. */
-function keptUnlessWorse(built: readonly FoundRow[], keep: Row, best: FoundRow): FoundRow {
+function keptUnlessWorse(
+  built: readonly SearchResult[],
+  keep: TaskSequence,
+  best: SearchResult,
+): SearchResult {
   const kept = built.find((found) => found.row === keep)
   if (!kept || !Number.isFinite(kept.cost.finish)) return best
   return isWorthwhile(kept.cost, best.cost) ? best : kept
@@ -133,12 +137,12 @@ export function isWorthwhile(kept: PlanCost, best: PlanCost): boolean {
   )
 }
 
-function emptyRow(desk: Desk): FoundRow {
-  return { row: [], policy: 'fill', cost: layRow(desk, 0, [], 'fill') }
+function emptyRow(desk: ScheduleBuilder): SearchResult {
+  return { row: [], policy: 'fill', cost: buildSchedule(desk, 0, [], 'fill') }
 }
 
 /** Where what has to follow soon defeats every rule, the first row by chance that can be laid; none when none is met. */
-function anyRow(desk: Desk, instance: PlanInstance, budget: SearchBudget): FoundRow[] {
+function anyRow(desk: ScheduleBuilder, instance: PlanInstance, budget: SearchBudget): SearchResult[] {
   const random = seededRandom(budget.seed)
   const batches = instance.batches.length
   const tried = instance.batches.flatMap((batch, index) => batch.tasks.map(() => index))
@@ -149,7 +153,7 @@ function anyRow(desk: Desk, instance: PlanInstance, budget: SearchBudget): Found
       ;[tried[at], tried[other]] = [tried[other] ?? 0, tried[at] ?? 0]
     }
     for (const policy of policies) {
-      const cost = layRow(desk, batches, tried, policy)
+      const cost = buildSchedule(desk, batches, tried, policy)
       if (Number.isFinite(cost.finish)) return [{ row: [...tried], policy, cost }]
     }
   }
@@ -157,8 +161,8 @@ function anyRow(desk: Desk, instance: PlanInstance, budget: SearchBudget): Found
 }
 
 interface Leaned {
-  readonly leaning: Leaning
-  readonly built: FoundRow
+  readonly leaning: RuleBias
+  readonly built: SearchResult
 }
 
 /**
@@ -167,25 +171,25 @@ interface Leaned {
  * @returns those better than the best so far, the best first.
  */
 function leaned(
-  desk: Desk,
+  desk: ScheduleBuilder,
   instance: PlanInstance,
   order: PlanOrder,
-  best: FoundRow,
+  best: SearchResult,
   { seed, evaluations, spent }: SearchBudget,
-): readonly FoundRow[] {
+): readonly SearchResult[] {
   const random = seededRandom(seed)
   const batches = instance.batches.length
   const eachAlone = instance.batches.map(() => -1)
   // A rule asks every batch after every task: it takes as long as several rows.
   const most = Math.floor(evaluations / Math.max(1, batches / 14))
-  const found: FoundRow[] = []
+  const found: SearchResult[] = []
   let current: Leaned | null = null
   for (let step = 0; step < most && (spent?.() ?? 0) < 1; step++) {
     const from: Leaned | null = step < firstLeanings || random() < startsAnew ? null : current
-    const leaning: Leaning = from ? otherLeaning(from.leaning, random) : anyLeaning(random, batches)
+    const leaning: RuleBias = from ? perturbBias(from.leaning, random) : randomBias(random, batches)
     const policy: SplitPolicy = from?.built.policy ?? (random() < 0.7 ? 'fill' : 'whole')
     const row = dispatch(desk, instance, policy, ruleOf(leaning), eachAlone, 'whoever is free')
-    const built: FoundRow = { row, policy, cost: desk.cost() }
+    const built: SearchResult = { row, policy, cost: desk.cost() }
     if (current !== null && order.compare(built.cost, current.built.cost) > 0) continue
     current = { leaning, built }
     if (order.compare(built.cost, (found[0] ?? best).cost) < 0) found.unshift(built)
@@ -195,11 +199,11 @@ function leaned(
 
 /** As many as there is time for, the habits first; one at least. */
 function builtRows(
-  desk: Desk,
+  desk: ScheduleBuilder,
   instance: PlanInstance,
-  keep: Row | null,
+  keep: TaskSequence | null,
   { spent }: SearchBudget,
-): FoundRow[] {
+): SearchResult[] {
   const batches = instance.batches.length
   if (batches === 0) return []
   const kinds = kindsOf(instance.batches)
@@ -211,14 +215,14 @@ function builtRows(
     ...groups.map((size) => () => stageByStageInGroups(instance, size)),
     ...rules.map((rule) => () => dispatch(desk, instance, policy, rule, kinds)),
   ]
-  const waysOf = (rows: (policy: SplitPolicy) => readonly (() => Row)[]) =>
+  const waysOf = (rows: (policy: SplitPolicy) => readonly (() => TaskSequence)[]) =>
     policies.flatMap((policy) => rows(policy).map((make) => ({ policy, make })))
   const ways = keep ? waysOf(() => [() => keep, ...habits]) : [...waysOf(() => habits), ...waysOf(ruled)]
-  const built: FoundRow[] = []
+  const built: SearchResult[] = []
   for (const { policy, make } of ways) {
     if (built.length > 0 && (spent?.() ?? 0) >= 1) break
     const row = make()
-    built.push({ row, policy, cost: layRow(desk, batches, row, policy) })
+    built.push({ row, policy, cost: buildSchedule(desk, batches, row, policy) })
   }
   return built
 }

@@ -1,8 +1,8 @@
-import { choicesOf, type Desk } from './desk.ts'
+import { choicesOf, type ScheduleBuilder } from './schedule-builder.ts'
 import { inOrder } from './free-order.ts'
 import type { PlanInstance, PlanSegment, PlanTask } from './instance.ts'
-import { entryOf, layRow } from './row.ts'
-import type { FoundRow } from './search.ts'
+import { sequenceEntry, buildSchedule } from './task-sequence.ts'
+import type { SearchResult } from './search.ts'
 
 /** Tasks of all batches in the order in which they are laid. */
 export interface Sequence {
@@ -12,7 +12,7 @@ export interface Sequence {
   readonly tasks: readonly number[]
 }
 
-export interface FoundSequence extends FoundRow {
+export interface FoundSequence extends SearchResult {
   readonly orders: readonly (readonly number[])[]
 }
 
@@ -50,11 +50,11 @@ export function mutable(instance: PlanInstance, orders: readonly (readonly numbe
 }
 
 /** The same plan with every task mentioned: a row may leave out what has to follow soon, since it is pulled forward. */
-export function inFull(desk: Desk, work: Mutable, found: FoundSequence): FoundSequence {
+export function inFull(desk: ScheduleBuilder, work: Mutable, found: FoundSequence): FoundSequence {
   const row: number[] = []
   const { batches } = work.instance
   found.orders.forEach((order, batch) => work.set(batch, order))
-  layRow(desk, batches.length, found.row, found.policy, (segment) => {
+  buildSchedule(desk, batches.length, found.row, found.policy, (segment) => {
     if (segment.from === 0) row.push(entryOfSegment(work.instance, segment))
   })
   const mentioned = new Int32Array(batches.length)
@@ -62,12 +62,12 @@ export function inFull(desk: Desk, work: Mutable, found: FoundSequence): FoundSe
   batches.forEach((batch, index) => {
     for (let at = mentioned[index] ?? 0; at < batch.tasks.length; at++) row.push(index)
   })
-  return { ...found, row, cost: layRow(desk, batches.length, row, found.policy) }
+  return { ...found, row, cost: buildSchedule(desk, batches.length, row, found.policy) }
 }
 
 export function entryOfSegment(instance: PlanInstance, { batch, way, painter, putOff }: PlanSegment): number {
   const who = 1 + way * instance.painters.length + painter
-  return entryOf(instance, batch, putOff ? who + choicesOf(instance) : who)
+  return sequenceEntry(instance, batch, putOff ? who + choicesOf(instance) : who)
 }
 
 export function sequenceOf({ row, orders }: FoundSequence, batches: number): Sequence {

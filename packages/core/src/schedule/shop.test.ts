@@ -1,9 +1,9 @@
 import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { readJobShop, taillard20x5, taillardFlowShop, shopInstance } from '../testing/shops.ts'
-import { createDesk } from './desk.ts'
+import { createScheduleBuilder } from './schedule-builder.ts'
 import type { PlanInstance, PlanSegment } from './instance.ts'
-import { layRow } from './row.ts'
+import { buildSchedule } from './task-sequence.ts'
 import { searchRow } from './search.ts'
 import { validatePlan } from './validate-plan.ts'
 
@@ -13,7 +13,7 @@ const jobShop = (name: string) =>
 function makespan(instance: PlanInstance, evaluations: number): number {
   const found = searchRow(instance, { seed: 1, evaluations })
   const segments: PlanSegment[] = []
-  layRow(createDesk(instance), instance.batches.length, found.row, found.policy, (each) =>
+  buildSchedule(createScheduleBuilder(instance), instance.batches.length, found.row, found.policy, (each) =>
     segments.push(each),
   )
   expect(validatePlan(instance, segments)).toEqual([])

@@ -5,10 +5,10 @@ import type { PaceObservation } from '../estimating/rates.ts'
 import { roomFor } from '../estimating/room.ts'
 import { forecastFinish, forecastJobs } from '../forecasting/forecast-finish.ts'
 import { layDesk, type DeskInput } from '../forecasting/plan-desk.ts'
-import { createDesk } from '../schedule/desk.ts'
+import { createScheduleBuilder } from '../schedule/schedule-builder.ts'
 import { spanOf } from '../plan/desk-hours.ts'
 import { planFollower } from '../schedule/follow-plan.ts'
-import { freedomOf } from '../schedule/follow-row.ts'
+import { freedomOf } from '../schedule/follow-sequence.ts'
 import type { PlanInstance, PlanTask } from '../schedule/instance.ts'
 import { solveLine, type SolvedLine } from '../plan/plan-line.ts'
 import type { Project } from '../trade/project.ts'
@@ -161,7 +161,7 @@ function lived(
     })),
   }
   const freedom = freedomOf(solved.instance.batches, solved.listed.batches)
-  const desk = createDesk(instance)
+  const desk = createScheduleBuilder(instance)
   // Where whoever is free takes a task, somebody else takes it when one is ill.
   const { row } = solved.found
   const count = instance.batches.length

@@ -2,10 +2,10 @@ import { toPlan } from '../plan/to-plan.ts'
 import { estimateLine, timesOf } from '../estimating/estimate-line.ts'
 import { followedRecipes, lineOfOrder } from '../ordering/line-of-order.ts'
 import { orderLine } from '../ordering/order-line.ts'
-import { createDesk } from '../schedule/desk.ts'
+import { createScheduleBuilder } from '../schedule/schedule-builder.ts'
 import type { PlanSegment } from '../schedule/instance.ts'
 import { solveLine, type SolvedLine } from '../plan/plan-line.ts'
-import { layRow } from '../schedule/row.ts'
+import { buildSchedule } from '../schedule/task-sequence.ts'
 import type { Project } from '../trade/project.ts'
 import type { ProjectId } from '../units/ids.ts'
 import { bodyPlans } from '../recipe/body-plans.ts'
@@ -62,8 +62,12 @@ export function solved(
 
 export function segmentsOf({ instance, found }: SolvedLine): readonly PlanSegment[] {
   const segments: PlanSegment[] = []
-  layRow(createDesk(instance), instance.batches.length, found.row, found.policy, (segment) =>
-    segments.push(segment),
+  buildSchedule(
+    createScheduleBuilder(instance),
+    instance.batches.length,
+    found.row,
+    found.policy,
+    (segment) => segments.push(segment),
   )
   return segments
 }

@@ -174,11 +174,6 @@ export function landsOn(step: Pick<Step, 'on' | 'except'>, region: string): bool
   return step.on === 'whole' ? !step.except.includes(region) : step.on.includes(region)
 }
 
-/** The steps on one region, from the bottom up. */
-export function stackOf(recipe: Pick<Recipe, 'steps'>, region: string): readonly Step[] {
-  return recipe.steps.filter((step) => landsOn(step, region))
-}
-
 export function standardReaches(standard: Standard, wanted: Standard): boolean {
   return standards.indexOf(standard) <= standards.indexOf(wanted)
 }

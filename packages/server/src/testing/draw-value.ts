@@ -35,7 +35,7 @@ export function changeOne(schema: z.ZodType, list: unknown, random: () => number
   const element = elementOf(schema)
   if (!element || !Array.isArray(list) || list.length === 0) return undefined
   const at = Math.floor(random() * list.length)
-  const fields = Object.entries(element.shape as Record<string, z.ZodType>)
+  const fields = Object.entries(element.shape)
   const [field, own] = fields[Math.floor(random() * fields.length)] ?? []
   if (field === undefined || own === undefined) return undefined
   const value = drawValue(own, random, named, field)

@@ -40,7 +40,7 @@ const besideTheDesk = [
 const studioPlace = { path: '/studio', name: 'Studio' } as const
 
 /** Fetched when somebody has to sign in. */
-const loadDoor = () => import('../features/door/index.ts')
+const loadDoor = () => import('../features/auth/index.ts')
 
 /** The mat, the road across its top, and what is on its way to the server. */
 export function Shell() {

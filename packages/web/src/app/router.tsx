@@ -42,7 +42,7 @@ export const router = createBrowserRouter([
       },
       {
         path: 'studio',
-        lazy: async () => ({ Component: (await import('../features/door/index.ts')).StudioPage }),
+        lazy: async () => ({ Component: (await import('../features/auth/index.ts')).StudioPage }),
       },
       {
         path: 'help',

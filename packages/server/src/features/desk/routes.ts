@@ -4,7 +4,7 @@ import type { Hono } from 'hono'
 import type { Database } from '../../db/client.ts'
 import { studio } from '../../db/schema/studio.ts'
 import { serveRoute, type Asking } from '../../http/serve-route.ts'
-import { readStudioName } from '../door/repository.ts'
+import { readStudioName } from '../auth/repository.ts'
 import { requireRevision } from '../projects/service.ts'
 
 /** What holds at the desk, whichever project is planned there. */

@@ -14,14 +14,14 @@ export interface LogSoFar {
   readonly last: number
 }
 
-const press = promisify<Buffer, { level: number }, Buffer>(gzip)
-const release = promisify<Buffer, Buffer>(gunzip)
+const compress = promisify<Buffer, { level: number }, Buffer>(gzip)
+const decompress = promisify<Buffer, Buffer>(gunzip)
 
 /** The log as it was last kept in one piece; `null` where it never was. What came after it is read event by event. */
 export async function readKeptLog(db: Database, id: ProjectId): Promise<LogSoFar | null> {
   const [kept] = await db.select().from(packedLog).where(eq(packedLog.projectId, id))
   if (!kept) return null
-  const log = packedLogSchema.parse(JSON.parse((await release(kept.body)).toString()))
+  const log = packedLogSchema.parse(JSON.parse((await decompress(kept.body)).toString()))
   return { log, last: kept.last }
 }
 
@@ -42,7 +42,7 @@ export async function readProgress(db: Database, id: ProjectId): Promise<Progres
 
 /** A shorter piece never takes the place of a longer one. */
 export async function keepLog(db: Database, id: ProjectId, { log, last }: LogSoFar): Promise<void> {
-  const body = await press(Buffer.from(JSON.stringify(log)), { level: constants.Z_BEST_SPEED })
+  const body = await compress(Buffer.from(JSON.stringify(log)), { level: constants.Z_BEST_SPEED })
   await db
     .insert(packedLog)
     .values({ projectId: id, last, body })

@@ -87,7 +87,7 @@ beforeAll(async () => {
 })
 afterAll(() => server.stop())
 
-const now = async () => (await server.call('GET', path)).body as unknown as Things & Json
+const now = async () => (await server.call('GET', path)).body as Things & Json
 
 /** Where the first thing of a kind stands. */
 function first(thing: string, project: Things): { readonly ref: object; readonly value: Json } | undefined {

@@ -6,7 +6,7 @@ import type {
   StoredProject,
 } from '@seriatim/contract'
 import {
-  carryOut,
+  applyChange,
   commandsBetween,
   sameJson,
   withoutDangling,
@@ -78,7 +78,7 @@ export async function changeProject(
     }
     const start = await requireProject(tx, id)
     const touched = await changes.touchedSince(tx, id, change)
-    const asked = carryOut(start, change.commands, touched)
+    const asked = applyChange(start, change.commands, touched)
     const { verdicts } = asked
     if (asked.touched.length === 0) return { verdicts, project: start }
     const isOfShelf = asked.project.recipes !== start.recipes || asked.project.units !== start.units
@@ -108,7 +108,7 @@ function lineAfter(start: StoredProject, carried: StoredProject, shelf: Shelf) {
     ? followLine(withoutDangling(start), withoutDangling(carried), shelf, (name) => v5(name, start.id))
     : null
   const commands = line ? commandsBetween(carried, { ...carried, line }) : []
-  return carryOut(carried, commands, new Set())
+  return applyChange(carried, commands, new Set())
 }
 
 export async function readChanges(

@@ -4,7 +4,7 @@ import { isTooLarge, mayPass } from '../api/index.ts'
 import type { Carrier, Delivered } from './deliver.ts'
 import { createParcelStore, refusedPrefix, waitingPrefix } from './parcel-store.ts'
 import { idOf, numberOf, readParcel, readRefused, type Parcel, type Refused } from './parcel.ts'
-import { noSpare, type SpareParcels } from './spare-parcels.ts'
+import { noDurableCopy, type DurableCopy } from './durable-copy.ts'
 
 export interface OutboxState {
   /** In the order they were made. */
@@ -37,7 +37,7 @@ const longestPause = 10_000
  * Sending twice is harmless, so several tabs may share the storage.
  * @param spare where it stands once more, until it is delivered or a person lets it go
  */
-export function createOutbox(storage: Storage, carrier: Carrier, spare: SpareParcels = noSpare) {
+export function createOutbox(storage: Storage, carrier: Carrier, spare: DurableCopy = noDurableCopy) {
   const store = createParcelStore(storage)
   // For which there was no room in the storage, and none in the spare copy.
   const unstored = new Set<string>()

@@ -3,10 +3,10 @@ import { useSyncExternalStore } from 'react'
 import { serverCarrier } from './deliver.ts'
 import { createOutbox, type OutboxState } from './outbox.ts'
 import type { Parcel } from './parcel.ts'
-import { createSpareParcels } from './spare-parcels.ts'
+import { createDurableCopy } from './durable-copy.ts'
 
 /** The one outbox of this page. */
-export const outbox = createOutbox(window.localStorage, serverCarrier, createSpareParcels())
+export const outbox = createOutbox(window.localStorage, serverCarrier, createDurableCopy())
 
 export function useOutbox(): OutboxState {
   return useSyncExternalStore(outbox.subscribe, outbox.getState)

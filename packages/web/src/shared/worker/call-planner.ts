@@ -1,6 +1,6 @@
 import { wrap, type Remote } from 'comlink'
 import { sourceOf } from '../progress/index.ts'
-import { createSender, type Pack } from './held.ts'
+import { createObjectSender, type Pack } from './object-cache.ts'
 import { inputKey } from './input-key.ts'
 import type { Planner } from './planner.worker.ts'
 
@@ -19,7 +19,7 @@ export type Task<Answer> = (planner: Remote<Planner>, turn: number, pack: Pack) 
 export type Lane = 'estimate' | 'plan' | 'compare' | 'compare beside' | 'odds' | 'order' | 'hours' | 'look'
 
 /** So long a computation has to answer after it was called off; what does not listen is ended. */
-const longestGoodbye = 150
+const abortGrace = 150
 
 const kept = new Map<Lane, Kept>()
 const turns = new Map<Lane, Promise<unknown>>()
@@ -67,7 +67,7 @@ async function run<Answer>(
         Atomics.store(calledOff, 0, turn)
         setTimeout(() => {
           if (!isDone) end(signal.reason)
-        }, longestGoodbye)
+        }, abortGrace)
       }
     }
     let isDone = false
@@ -110,11 +110,11 @@ function startWorker(lane: Lane): Kept {
   const planner = wrap<Planner>(worker)
   const shared = typeof SharedArrayBuffer === 'undefined' ? null : new SharedArrayBuffer(4)
   if (shared) void planner.listenTo(shared)
-  const pack = createSender(
+  const pack = createObjectSender(
     {
-      hold: (key, value) => void planner.hold(key, value),
-      learn: (key, part) => void planner.learn(key, part),
-      drop: (key) => void planner.drop(key),
+      store: (key, value) => void planner.store(key, value),
+      append: (key, part) => void planner.append(key, part),
+      evict: (key) => void planner.evict(key),
     },
     inputKey,
     sourceOf,

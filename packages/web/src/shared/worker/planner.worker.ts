@@ -63,7 +63,7 @@ import { success, type Instant, type Result, type UnitId } from '@seriatim/core/
 import { expose } from 'comlink'
 import { v5, v7 } from 'uuid'
 import { layOutCut } from '../recipe-cut.ts'
-import { createKeeper } from './held.ts'
+import { createObjectStore } from './object-cache.ts'
 
 /** The last judge of a line: while the recipes stay, only the line is looked at anew. */
 let judge: { readonly of: OrderingInput; readonly line: ReturnType<typeof lineJudge> } | null = null
@@ -80,7 +80,7 @@ let calledOff: Int32Array | null = null
 
 const heard = (turn: number) => () => calledOff !== null && Atomics.load(calledOff, 0) >= turn
 
-const { unpack, ...keeper } = createKeeper()
+const { unpack, ...keeper } = createObjectStore()
 
 /** The last figures that were asked for, by what they follow from: pages ask several things of one moment. */
 const lastFigures = new Map<string, Figures>()
@@ -139,7 +139,7 @@ const quoteInput = ({ sources, ...wish }: QuoteWish): QuoteInput => ({ ...wish, 
 const desks = new Map<number, SolvedDesk>()
 const desksKept = 5
 
-/** Every input may name what was sent before instead of bringing it again; see `held.ts`. */
+/** Every input may name what was sent before instead of bringing it again; see `object-cache.ts`. */
 const planner = {
   ...keeper,
   listenTo: (memory: SharedArrayBuffer) => {

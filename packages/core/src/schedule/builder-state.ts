@@ -2,7 +2,7 @@ import { waysOf, type PlanInstance } from './instance.ts'
 import { createRegionSlots, slotCount, type RegionSlots } from './region-slots.ts'
 
 /** Everything that changes while tasks are laid. All but the sums lie in one buffer: copying it copies the state. */
-export interface DeskState {
+export interface BuilderState {
   readonly reset: () => void
   readonly save: () => Float64Array
   readonly load: (saved: Float64Array) => void
@@ -50,7 +50,7 @@ interface DeskSums {
 
 const sumCount = 8
 
-export function deskState(instance: PlanInstance): DeskState {
+export function builderState(instance: PlanInstance): BuilderState {
   const { batches, painters, stations } = instance
   const ways = batches.flatMap((batch) => batch.tasks.flatMap(waysOf))
   const families = ways.reduce((most, way) => Math.max(most, way.family), instance.openFamily ?? -1) + 1

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest'
 import { bareBatch, barePlan, bareTask } from '../testing/bare-plan.ts'
-import { createDesk } from './desk.ts'
-import { freedomOf, rowFollower } from './follow-row.ts'
+import { createScheduleBuilder } from './schedule-builder.ts'
+import { freedomOf, rowFollower } from './follow-sequence.ts'
 import type { PlanBatch, PlanTask } from './instance.ts'
-import { layRow } from './row.ts'
+import { buildSchedule } from './task-sequence.ts'
 
 const task = (stage: number, minutes: number, some: Partial<PlanTask> = {}): PlanTask =>
   bareTask({ stage, family: stage, perModel: minutes * 60, regions: [stage], ...some })
@@ -17,10 +17,10 @@ function followed(batches: readonly PlanBatch[], row: readonly number[]) {
   const instance = barePlan(
     batches.map((each, index) => ({ ...each, tasks: lists[index]!, comesAfter: null })),
   )
-  const desk = createDesk(instance)
+  const desk = createScheduleBuilder(instance)
   const follow = rowFollower(desk, lists, freedomOf(batches, batches), row)
   return {
-    toTheLetter: layRow(createDesk(instance), batches.length, row, 'fill').finish / 60,
+    toTheLetter: buildSchedule(createScheduleBuilder(instance), batches.length, row, 'fill').finish / 60,
     byRule: follow('fill').finish / 60,
     again: follow('fill').finish / 60,
   }

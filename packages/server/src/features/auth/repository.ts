@@ -4,7 +4,7 @@ import type { Database } from '../../db/client.ts'
 import type { StudioId } from '../../db/schema/columns.ts'
 import { account, doorKey, membership, signIn } from '../../db/schema/door.ts'
 import { studio } from '../../db/schema/studio.ts'
-import type { Visitor } from './door.ts'
+import type { Visitor } from './auth.ts'
 
 /** @throws Error the migrations were not run. */
 export async function readDoorKey(owner: Database): Promise<string> {

@@ -1,3 +1,3 @@
-export { openDoor } from './door.ts'
+export { openAuth } from './auth.ts'
 export { hasOwner, insertStudio } from './repository.ts'
 export { moveIn } from './service.ts'

@@ -1,10 +1,10 @@
-import { deskCost } from './desk-cost.ts'
-import { copyDraft, emptyDraft, fitting, isBetter, type Draft, type Place } from './desk-draft.ts'
-import { deskPots } from './desk-pots.ts'
-import { deskReadiness } from './desk-readiness.ts'
-import { firstSlotAfter, sessionsOf, slotsOf } from './desk-slots.ts'
-import { deskState } from './desk-state.ts'
-import { deskView, type DeskView } from './desk-view.ts'
+import { builderCost } from './builder-cost.ts'
+import { copyDraft, emptyDraft, fitting, isBetter, type Draft, type Place } from './builder-draft.ts'
+import { builderPots } from './builder-pots.ts'
+import { builderReadiness } from './builder-readiness.ts'
+import { firstSlotAfter, sessionsOf, slotsOf } from './time-slots.ts'
+import { builderState } from './builder-state.ts'
+import { builderView, type BuilderView } from './builder-view.ts'
 import { rackReady } from './drying-rack.ts'
 import { everFollowed, followingStart } from './following-start.ts'
 import {
@@ -38,7 +38,7 @@ export function choicesOf({ batches, painters }: PlanInstance): number {
  * schedule in which nothing could be moved earlier by itself is such a row of tasks, so a search over rows misses
  * no better plan, but where waiting before a task with a maximum wait would pay.
  */
-export interface Desk extends DeskView {
+export interface ScheduleBuilder extends BuilderView {
   readonly reset: (policy: SplitPolicy, record?: (segment: PlanSegment) => void) => void
   /** The batch has a task left. */
   readonly hasTask: (batch: number) => boolean
@@ -60,11 +60,14 @@ export interface Desk extends DeskView {
 }
 
 /** @param skipped by painter and session: 1 where a session falls out; read anew for every task. */
-export function createDesk(instance: PlanInstance, skipped?: readonly Uint8Array[]): Desk {
+export function createScheduleBuilder(
+  instance: PlanInstance,
+  skipped?: readonly Uint8Array[],
+): ScheduleBuilder {
   const { batches, painters } = instance
   const people = painters.length
   const choices = choicesOf(instance)
-  const state = deskState(instance)
+  const state = builderState(instance)
   const {
     free,
     family,
@@ -92,15 +95,15 @@ export function createDesk(instance: PlanInstance, skipped?: readonly Uint8Array
     ),
   )
   const alone = painters.map((_, painter) => painter)
-  const { isOpen, isOnPalette, setUpOf } = deskPots(instance, state)
-  const readiness = deskReadiness(instance, state, helps)
+  const { isOpen, isOnPalette, setUpOf } = builderPots(instance, state)
+  const readiness = builderReadiness(instance, state, helps)
   const { lookUpDry, dryFor, soonest, latestFor, roomInHand, stationReady, earliestStation } = readiness
   const startOfChain = followingStart(instance, state, slotTable, readiness)
-  const idle = deskState(instance)
-  const canBeFollowed = everFollowed(instance, idle, slotTable, deskReadiness(instance, idle, helps))
-  const view = deskView(instance, state, slotTable)
+  const idle = builderState(instance)
+  const canBeFollowed = everFollowed(instance, idle, slotTable, builderReadiness(instance, idle, helps))
+  const view = builderView(instance, state, slotTable)
   const countSameness = samenessCounter(instance, state)
-  const costOf = deskCost(instance, state, view)
+  const costOf = builderCost(instance, state, view)
   let policy: SplitPolicy = 'fill'
   let record: ((segment: PlanSegment) => void) | undefined
   let failed = false

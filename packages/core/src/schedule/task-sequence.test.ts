@@ -2,16 +2,20 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { bareBatch, barePlan, bareTask } from '../testing/bare-plan.ts'
 import { anyInstance } from '../testing/plan-arbitrary.ts'
-import { choicesOf, createDesk } from './desk.ts'
+import { choicesOf, createScheduleBuilder } from './schedule-builder.ts'
 import type { PlanInstance, PlanSegment } from './instance.ts'
-import { entryOf, layRow, withNothingPutOff, type Row } from './row.ts'
+import { sequenceEntry, buildSchedule, withNothingPutOff, type TaskSequence } from './task-sequence.ts'
 import { validatePlan } from './validate-plan.ts'
 import { rounds } from '../testing/rounds.ts'
 
-function laid(instance: PlanInstance, row: Row) {
+function laid(instance: PlanInstance, row: TaskSequence) {
   const segments: PlanSegment[] = []
-  const cost = layRow(createDesk(instance), instance.batches.length, row, 'fill', (segment) =>
-    segments.push(segment),
+  const cost = buildSchedule(
+    createScheduleBuilder(instance),
+    instance.batches.length,
+    row,
+    'fill',
+    (segment) => segments.push(segment),
   )
   return { cost, segments }
 }
@@ -25,7 +29,7 @@ describe('what is put off', () => {
   const evenings = barePlan([batch], { painters: [{ sessions: hours, pace: 1 }] })
 
   it('is not begun in the session that the painter is in', () => {
-    const putOff = entryOf(evenings, 0, choicesOf(evenings))
+    const putOff = sequenceEntry(evenings, 0, choicesOf(evenings))
     expect(laid(evenings, [0, 0]).cost).toMatchObject({ finish: 50, exposed: 30 })
     expect(laid(evenings, [0, putOff]).cost).toMatchObject({ finish: 210, exposed: 0 })
     expect(laid(evenings, [0, putOff]).segments.map((segment) => segment.putOff)).toEqual([false, true])
@@ -33,7 +37,7 @@ describe('what is put off', () => {
 
   it('is begun after all where there is no other session, and by whoever has done nothing yet', () => {
     const oneEvening = { ...evenings, painters: [{ sessions: hours.slice(0, 1), pace: 1 }] }
-    const [first, second] = [entryOf(evenings, 0, choicesOf(evenings)), entryOf(oneEvening, 0, 2)]
+    const [first, second] = [sequenceEntry(evenings, 0, choicesOf(evenings)), sequenceEntry(oneEvening, 0, 2)]
     expect(laid(evenings, [first, 0]).cost.finish).toBe(50)
     expect(laid(oneEvening, [0, second])).toMatchObject({ cost: { finish: 50 } })
     expect(laid(oneEvening, [0, second]).segments.some((segment) => segment.putOff)).toBe(false)

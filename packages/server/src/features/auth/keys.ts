@@ -7,7 +7,7 @@ import type { Database } from '../../db/client.ts'
 import { accessKey, account, membership } from '../../db/schema/door.ts'
 import { hashOfSecret } from '../../http/hash-of-secret.ts'
 import { RequestProblem } from '../../http/problem.ts'
-import type { Visitor } from './door.ts'
+import type { Visitor } from './auth.ts'
 
 /** So many keys somebody may have. */
 const mostKeys = 20

@@ -15,7 +15,7 @@ import {
   startTestServer,
   testNow,
 } from '../../testing/test-server.ts'
-import { openDoor, type Accounts } from './door.ts'
+import { openAuth, type Accounts } from './auth.ts'
 import { insertStudio } from './repository.ts'
 import { addMember, moveIn } from './service.ts'
 
@@ -80,7 +80,7 @@ beforeAll(async () => {
   server = await startTestServer()
   const { owner } = server
   const log = pino({ level: 'silent' })
-  const door = await openDoor(owner, origin, log)
+  const door = await openAuth(owner, origin, log)
   app = createApp({
     studios: server.studios,
     studio: server.studio,

@@ -1,7 +1,7 @@
 import type { PlanInstance, Span } from './instance.ts'
 
 /** Stretches of a painter's sessions in which a task may lie, in order; by index. */
-export interface DeskSlots {
+export interface TimeSlots {
   readonly count: number
   readonly start: Float64Array
   readonly end: Float64Array
@@ -16,7 +16,7 @@ export function sessionsOf(instance: PlanInstance, painter: number): readonly Sp
 }
 
 /** Where a painter may do what keeps to these windows: the parts of the sessions that lie in one. */
-export function slotsOf(instance: PlanInstance, painter: number, windows: number | null): DeskSlots {
+export function slotsOf(instance: PlanInstance, painter: number, windows: number | null): TimeSlots {
   const open = windows === null ? null : (instance.windows[windows] ?? [])
   const start: number[] = []
   const end: number[] = []
@@ -42,7 +42,7 @@ export function slotsOf(instance: PlanInstance, painter: number, windows: number
 }
 
 /** Stretches of time as slots, each a session of its own. */
-export function slotsOfSpans(some: readonly Span[]): DeskSlots {
+export function slotsOfSpans(some: readonly Span[]): TimeSlots {
   return slots(
     some.map((each) => each.start),
     some.map((each) => each.end),
@@ -50,7 +50,7 @@ export function slotsOfSpans(some: readonly Span[]): DeskSlots {
   )
 }
 
-function slots(start: readonly number[], end: readonly number[], session: readonly number[]): DeskSlots {
+function slots(start: readonly number[], end: readonly number[], session: readonly number[]): TimeSlots {
   return {
     count: start.length,
     start: Float64Array.from(start),
@@ -61,7 +61,7 @@ function slots(start: readonly number[], end: readonly number[], session: readon
 }
 
 /** The first slot that has not ended at `moment`. */
-export function firstSlotAfter({ end, count }: DeskSlots, moment: number): number {
+export function firstSlotAfter({ end, count }: TimeSlots, moment: number): number {
   let low = 0
   let high = count
   while (low < high) {
@@ -80,7 +80,7 @@ export interface OpenTime {
   readonly when: (seconds: number) => number
 }
 
-export function openTime(slots: DeskSlots): OpenTime {
+export function openTime(slots: TimeSlots): OpenTime {
   const before = new Float64Array(slots.count + 1)
   for (let at = 0; at < slots.count; at++) {
     before[at + 1] = (before[at] ?? 0) + (slots.end[at] ?? 0) - (slots.start[at] ?? 0)

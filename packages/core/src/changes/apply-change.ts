@@ -13,7 +13,7 @@ export type CommandVerdict =
   | { readonly kind: 'gone' }
   | { readonly kind: 'taken' }
 
-interface CarriedOut<P extends Project> {
+interface AppliedChange<P extends Project> {
   readonly project: P
   /** One for each command. */
   readonly verdicts: readonly CommandVerdict[]
@@ -23,11 +23,11 @@ interface CarriedOut<P extends Project> {
 }
 
 /** Carries out commands one by one; what others changed meanwhile (`touched`) or took away is refused, each by itself. */
-export function carryOut<P extends Project>(
+export function applyChange<P extends Project>(
   start: P,
   commands: readonly Command[],
   touched: ReadonlySet<string>,
-): CarriedOut<P> {
+): AppliedChange<P> {
   let project = start
   const undo: Command[] = []
   const own: string[] = []

@@ -1,12 +1,12 @@
-import type { DeskState } from './desk-state.ts'
-import type { DeskView } from './desk-view.ts'
+import type { BuilderState } from './builder-state.ts'
+import type { BuilderView } from './builder-view.ts'
 import type { PlanCost, PlanInstance } from './instance.ts'
 
 /** What it costs to have laid what is laid; `failed`: not all of it found a place. */
-export function deskCost(
+export function builderCost(
   { batches, painters }: PlanInstance,
-  { free, regions, sums }: DeskState,
-  view: Pick<DeskView, 'atDeskBefore'>,
+  { free, regions, sums }: BuilderState,
+  view: Pick<BuilderView, 'atDeskBefore'>,
 ): (failed: boolean) => PlanCost {
   const lateOfJob = new Float64Array(1 + Math.max(-1, ...batches.map((batch) => batch.job ?? -1)))
 

@@ -1,17 +1,17 @@
-import { choicesOf, type Choice, type Desk, type SplitPolicy } from './desk.ts'
+import { choicesOf, type Choice, type ScheduleBuilder, type SplitPolicy } from './schedule-builder.ts'
 import type { PlanCost, PlanInstance, PlanSegment } from './instance.ts'
 
 /**
  * A plan as an order of tasks: the k-th mention of a batch is its k-th task. An entry is the batch's index, plus
  * the number of batches times the choice of who does it and how.
  */
-export type Row = readonly number[]
+export type TaskSequence = readonly number[]
 
-export const entryOf = (instance: PlanInstance, batch: number, choice: Choice): number =>
+export const sequenceEntry = (instance: PlanInstance, batch: number, choice: Choice): number =>
   batch + instance.batches.length * choice
 
 /** The same row with everything begun as soon as it can be. */
-export function withNothingPutOff(instance: PlanInstance, row: Row): Row {
+export function withNothingPutOff(instance: PlanInstance, row: TaskSequence): TaskSequence {
   const most = instance.batches.length * choicesOf(instance)
   return row.map((entry) => entry % most)
 }
@@ -20,10 +20,10 @@ export function withNothingPutOff(instance: PlanInstance, row: Row): Row {
  * Times for a row. A task whose batch may not go on yet waits until it may, and everything else keeps its order;
  * what has to follow soon is pulled forward.
  */
-export function layRow(
-  desk: Desk,
+export function buildSchedule(
+  desk: ScheduleBuilder,
   batches: number,
-  row: Row,
+  row: TaskSequence,
   policy: SplitPolicy,
   record?: (segment: PlanSegment) => void,
 ): PlanCost {
@@ -44,7 +44,7 @@ export function layRow(
 }
 
 /** Lays what may go on by now, what waited longest first; gives back what still has to wait. */
-function settle(desk: Desk, batches: number, owed: readonly number[]): number[] {
+function settle(desk: ScheduleBuilder, batches: number, owed: readonly number[]): number[] {
   let left = [...owed]
   for (;;) {
     const first = left.find((entry) => desk.mayGoOn(entry % batches))

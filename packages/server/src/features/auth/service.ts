@@ -3,7 +3,7 @@ import type { Member, Role } from '@seriatim/contract'
 import type { Database } from '../../db/client.ts'
 import type { StudioId } from '../../db/schema/columns.ts'
 import { RequestProblem } from '../../http/problem.ts'
-import type { Accounts } from './door.ts'
+import type { Accounts } from './auth.ts'
 import * as rows from './repository.ts'
 
 /** What changing who belongs to a studio takes: its own rows, all accounts, and the keeper of passwords. */

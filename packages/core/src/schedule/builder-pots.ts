@@ -1,14 +1,14 @@
-import type { DeskState } from './desk-state.ts'
+import type { BuilderState } from './builder-state.ts'
 import type { PlanInstance, PlanWay } from './instance.ts'
 
 /** Which pots are open, and what lies on the palettes. */
-export interface DeskPots {
+export interface BuilderPots {
   readonly isOpen: (painter: number, way: PlanWay, session: number) => boolean
   readonly isOnPalette: (painter: number, way: PlanWay, session: number) => boolean
   readonly setUpOf: (painter: number, way: PlanWay, session: number) => number
 }
 
-export function deskPots(instance: PlanInstance, state: DeskState): DeskPots {
+export function builderPots(instance: PlanInstance, state: BuilderState): BuilderPots {
   const closes = instance.potsCloseBetweenSessions
   const { family, familySession, onPalette } = state
 

@@ -1,6 +1,6 @@
-import type { Desk, SplitPolicy } from './desk.ts'
+import type { ScheduleBuilder, SplitPolicy } from './schedule-builder.ts'
 import type { PlanBatch, PlanCost, PlanTask } from './instance.ts'
-import type { Row } from './row.ts'
+import type { TaskSequence } from './task-sequence.ts'
 
 /** Seconds a painter would rather wait than open another pot for. */
 const patience = 300
@@ -34,10 +34,10 @@ export type RowFollower = (policy: SplitPolicy) => PlanCost
  * @param taskLists by batch the tasks that the desk lays. @param freedom see `freedomOf`.
  */
 export function rowFollower(
-  desk: Desk,
+  desk: ScheduleBuilder,
   taskLists: readonly PlanTask[][],
   { follows, before }: RowFreedom,
-  row: Row,
+  row: TaskSequence,
 ): RowFollower {
   const own = taskLists.map((tasks) => [...tasks])
   const entries = entriesInFull(row, own)
@@ -132,7 +132,7 @@ interface Entry {
 }
 
 /** The row with every task in it: what has to follow soon may have been left to the desk. */
-function entriesInFull(row: Row, tasks: readonly (readonly PlanTask[])[]): readonly Entry[] {
+function entriesInFull(row: TaskSequence, tasks: readonly (readonly PlanTask[])[]): readonly Entry[] {
   const count = tasks.length
   const mentioned = new Int32Array(count)
   const entries = row.flatMap((entry): Entry[] => {

@@ -1,8 +1,8 @@
-import type { DeskState } from './desk-state.ts'
+import type { BuilderState } from './builder-state.ts'
 import type { PlanInstance, PlanTask } from './instance.ts'
 
 /** When models, stations and places in hand are ready for a task. */
-export interface DeskReadiness {
+export interface BuilderReadiness {
   readonly lookUpDry: (batch: number, task: PlanTask, left: number) => void
   readonly dryFor: (task: PlanTask, left: number, hands: number, from: number) => number
   /** No hands are at the models just looked up before this, nor done with them within less than all their hands. */
@@ -14,11 +14,11 @@ export interface DeskReadiness {
 }
 
 /** @param helps batches that others wait for: they do not count as in hand. */
-export function deskReadiness(
+export function builderReadiness(
   instance: PlanInstance,
-  state: DeskState,
+  state: BuilderState,
   helps: ReadonlySet<number>,
-): DeskReadiness {
+): BuilderReadiness {
   const { batches, stations } = instance
   const people = instance.painters.length
   const mostInHand = instance.inHandAtMost ?? Number.POSITIVE_INFINITY

@@ -5,7 +5,7 @@ import { idOf, numberOf, parcelJson, readParcel, type Parcel } from './parcel.ts
  * A second copy of what waits. A browser writes its plain storage to the disk some seconds later; one that is killed
  * meanwhile, with its machine or alone, has lost it. What stands here is on the disk as soon as it is written.
  */
-export interface SpareParcels {
+export interface DurableCopy {
   /** Resolves with whether it is there now. */
   readonly keep: (parcel: Parcel) => Promise<boolean>
   readonly forget: (ids: readonly string[]) => Promise<boolean>
@@ -18,7 +18,7 @@ interface Kept {
   readonly lastNumber: number
 }
 
-export const noSpare: SpareParcels = {
+export const noDurableCopy: DurableCopy = {
   keep: () => Promise.resolve(false),
   forget: () => Promise.resolve(false),
   read: () => Promise.resolve({ parcels: [], lastNumber: 0 }),
@@ -27,7 +27,7 @@ export const noSpare: SpareParcels = {
 const [parcelStore, numberStore, numberKey] = ['parcels', 'numbers', 'last']
 
 /** Where a browser has no such storage, or no room in it, its plain storage has to do. */
-export function createSpareParcels(): SpareParcels {
+export function createDurableCopy(): DurableCopy {
   let opening: Promise<IDBDatabase> | null = null
   let highest = 0
 
@@ -69,7 +69,7 @@ export function createSpareParcels(): SpareParcels {
         const parcels = found.flatMap((text) => (typeof text === 'string' ? (readParcel(text) ?? []) : []))
         return { parcels, lastNumber: highest }
       } catch {
-        return noSpare.read()
+        return noDurableCopy.read()
       }
     },
   }

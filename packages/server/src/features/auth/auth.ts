@@ -6,7 +6,7 @@ import { v7 } from 'uuid'
 import type { Database } from '../../db/client.ts'
 import type { StudioId } from '../../db/schema/columns.ts'
 import { account, credential, knocks, signIn, verification } from '../../db/schema/door.ts'
-import { addressHeader, doorPath } from './door-path.ts'
+import { addressHeader, authPath } from './auth-path.ts'
 import { whoHasKey } from './keys.ts'
 import { readDoorKey, readMembership } from './repository.ts'
 
@@ -44,11 +44,11 @@ export interface Accounts {
 const day = 86_400
 
 /** @param owner the whole database: who may sign in is no studio's affair. @param origin as browsers name this place. */
-export async function openDoor(owner: Database, origin: string, log: Logger): Promise<Door> {
+export async function openAuth(owner: Database, origin: string, log: Logger): Promise<Door> {
   const auth = betterAuth({
     appName: 'Seriatim',
     baseURL: origin,
-    basePath: doorPath,
+    basePath: authPath,
     secret: await readDoorKey(owner),
     telemetry: { enabled: false },
     logger: {

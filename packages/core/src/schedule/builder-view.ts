@@ -1,9 +1,9 @@
-import { openTime, slotsOf, type DeskSlots } from './desk-slots.ts'
-import type { DeskState } from './desk-state.ts'
+import { openTime, slotsOf, type TimeSlots } from './time-slots.ts'
+import type { BuilderState } from './builder-state.ts'
 import type { PlanInstance } from './instance.ts'
 
 /** What a search asks of the state as a whole. */
-export interface DeskView {
+export interface BuilderView {
   /** Whether some painter has the pot open. */
   readonly isPotOpen: (family: number) => boolean
   /** The earliest moment by which so much work can be done from here on, however it is shared. */
@@ -14,11 +14,11 @@ export interface DeskView {
   readonly atDeskBefore: (painter: number, moment: number) => number
 }
 
-export function deskView(
+export function builderView(
   instance: PlanInstance,
-  state: DeskState,
-  slotTable: readonly (readonly DeskSlots[])[],
-): DeskView {
+  state: BuilderState,
+  slotTable: readonly (readonly TimeSlots[])[],
+): BuilderView {
   const { batches, painters } = instance
   const people = painters.length
   const anyWindow = instance.windows.length

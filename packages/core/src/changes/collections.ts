@@ -2,13 +2,13 @@ import type { Planning, Project } from '../trade/index.ts'
 import type { Listed, ProjectFields, Thing } from './command.ts'
 
 /** The lists of a project: how to read one, and the project with another in its place. */
-interface Room<T extends Thing> {
+interface Collection<T extends Thing> {
   /** The list, or `null` when what it stands in is not there. */
   readonly list: (project: Project, inside: string | null) => readonly Listed[T][] | null
   readonly withList: (project: Project, inside: string | null, list: readonly Listed[T][]) => Project
 }
 
-export const rooms: { readonly [T in Thing]: Room<T> } = {
+export const collections: { readonly [T in Thing]: Collection<T> } = {
   unit: {
     list: (project) => project.units,
     withList: (project, _, units) => ({ ...project, units }),
