@@ -32,21 +32,23 @@ export function drawValue(schema: z.ZodType, random: () => number, named: Named,
 
 /** The same list with one field of one of its things drawn anew; `undefined` where it is no such list. */
 export function changeOne(schema: z.ZodType, list: unknown, random: () => number, named: Named): unknown {
-  const element = elementOf(schema)
-  if (!element || !Array.isArray(list) || list.length === 0) return undefined
+  const shape = shapeOfElements(schema)
+  if (!shape || !Array.isArray(list) || list.length === 0) return undefined
   const at = Math.floor(random() * list.length)
-  const fields = Object.entries(element.shape)
+  const fields = Object.entries(shape)
   const [field, own] = fields[Math.floor(random() * fields.length)] ?? []
   if (field === undefined || own === undefined) return undefined
   const value = drawValue(own, random, named, field)
   return (list as readonly object[]).map((each, index) => (index === at ? { ...each, [field]: value } : each))
 }
 
-function elementOf(schema: z.ZodType): z.ZodObject | null {
-  if (schema instanceof z.ZodArray) return schema.element instanceof z.ZodObject ? schema.element : null
+/** The fields of the things in a list; `null` of what is no list of things. */
+function shapeOfElements(schema: z.ZodType): Readonly<Record<string, z.ZodType>> | null {
+  if (schema instanceof z.ZodArray)
+    return schema.element instanceof z.ZodObject ? (schema.element.shape as Record<string, z.ZodType>) : null
   if (schema instanceof z.ZodReadonly || schema instanceof z.ZodDefault)
-    return elementOf(schema.unwrap() as z.ZodType)
-  return schema instanceof z.ZodPipe ? elementOf(schema.def.in as z.ZodType) : null
+    return shapeOfElements(schema.unwrap() as z.ZodType)
+  return schema instanceof z.ZodPipe ? shapeOfElements(schema.def.in as z.ZodType) : null
 }
 
 function draw(schema: z.ZodType, random: () => number, named: Named, field: string): unknown {
