@@ -44,8 +44,7 @@ export function changeOne(schema: z.ZodType, list: unknown, random: () => number
 
 /** The fields of the things in a list; `null` of what is no list of things. */
 function shapeOfElements(schema: z.ZodType): Readonly<Record<string, z.ZodType>> | null {
-  if (schema instanceof z.ZodArray)
-    return schema.element instanceof z.ZodObject ? (schema.element.shape as Record<string, z.ZodType>) : null
+  if (schema instanceof z.ZodArray) return schema.element instanceof z.ZodObject ? schema.element.shape : null
   if (schema instanceof z.ZodReadonly || schema instanceof z.ZodDefault)
     return shapeOfElements(schema.unwrap() as z.ZodType)
   return schema instanceof z.ZodPipe ? shapeOfElements(schema.def.in as z.ZodType) : null
