@@ -3,7 +3,7 @@ import type { Project } from '@seriatim/core/trade'
 import type { ReactNode } from 'react'
 import { Button, Kbd } from '../../shared/ui/index.ts'
 import type { BenchTask } from './bench-task.ts'
-import { undoText, type BenchActions } from './use-bench.ts'
+import { undoText, type BenchActions } from './use-bench-actions.ts'
 import { usePageKeys } from '../../shared/use-page-keys.ts'
 
 interface ActionBarProps {

@@ -16,7 +16,7 @@ import { ModelRow, type ModelActions } from './ModelRow.tsx'
 import { PaintLine } from './PaintLine.tsx'
 import { SetUpLine } from './SetUpLine.tsx'
 import { wetUnder, type BenchTask } from './bench-task.ts'
-import { taskWhere } from './use-bench.ts'
+import { taskWhere } from './use-bench-actions.ts'
 import { useSetUpCard } from './use-set-up-card.ts'
 
 interface NowTicketProps {

@@ -11,8 +11,8 @@ import { useProgress } from '../../shared/progress/index.ts'
 import { useCurrentProject } from '../../shared/project/index.ts'
 import { RunSheetTicket } from '../../shared/run-sheet/index.ts'
 import { Button, ErrorState, Headline, LoadingState, NothingYet } from '../../shared/ui/index.ts'
-import { useCurrentFigures } from '../../shared/figures.ts'
-import { usePlan, useRunSheets, useSheetLooks } from '../../shared/worker/index.ts'
+import { useCurrentPlan } from '../../shared/current-plan.ts'
+import { useRunSheets, useSheetLooks } from '../../shared/worker/index.ts'
 import { HandOverSheet } from './HandOverSheet.tsx'
 import { RecipeCard } from './RecipeCard.tsx'
 import { RoundSheet } from './RoundSheet.tsx'
@@ -40,10 +40,7 @@ export function PaperPage() {
 
 /** What goes to the desk on paper, each on sheets of its own; safe in black and white. */
 function Papers({ progress, shelf }: { readonly progress: Progress; readonly shelf: Shelf }) {
-  const { project, sources } = useCurrentFigures()
-  const planned = usePlan(sources)
-  const plan = planned.data?.ok ? planned.data.value : null
-  const isPlanned = planned.data !== undefined || planned.isError
+  const { project, sources, plan, isPlanned } = useCurrentPlan()
   const sheets = useRunSheets(plan, project)
   const evening = nextEvening(sheets ?? [], project)
   const round = useSheetLooks(sources)?.round

@@ -1,27 +1,15 @@
 import type { LineEstimate } from '@seriatim/core/estimating'
-import { bearableBatch, type LinePlan } from '@seriatim/core/plan'
+import type { LinePlan } from '@seriatim/core/plan'
 import { batchSizesText, splitIntoBatches, type Planning, type Project } from '@seriatim/core/trade'
 import type { Instant } from '@seriatim/core/units'
-import { useMemo } from 'react'
 import { useInView } from 'react-intersection-observer'
 import { Link } from 'react-router'
 import { useCurrentProject, useSettings } from '../../shared/project/index.ts'
 import { ErrorState, Headline, LoadingState } from '../../shared/ui/index.ts'
 import { useNarrow } from '../../shared/use-narrow.ts'
 import { RunSheetTicket } from '../../shared/run-sheet/index.ts'
-import { useNow } from '../../shared/use-now.ts'
-import { useCurrentFigures, type ShownSources } from '../../shared/figures.ts'
-import {
-  useEstimated,
-  useForecast,
-  useLearntBores,
-  useOdds,
-  usePlan,
-  usePlanChanges,
-  useRunSheets,
-  useTeamworks,
-  type PlanShown,
-} from '../../shared/worker/index.ts'
+import type { ShownSources } from '../../shared/figures.ts'
+import { useForecast, useOdds, useTeamworks, type PlanShown } from '../../shared/worker/index.ts'
 import { BatchList } from './BatchList.tsx'
 import { BatchSizeControl } from './BatchSizeControl.tsx'
 import { ChangesSince } from './ChangesSince.tsx'
@@ -36,29 +24,16 @@ import { PlanWishes } from './PlanWishes.tsx'
 import { StringChart } from './StringChart.tsx'
 import { TeamworkTable } from './TeamworkTable.tsx'
 import { useBatchSize } from './use-batch-size.ts'
-import { useKeptPlan } from './use-kept-plan.ts'
+import { usePlanSeen } from './use-plan-seen.ts'
 
 export function PlanPage() {
-  const { project, progress, sources, error, refetch } = useCurrentFigures()
-  const { estimate, times, room } = useEstimated(sources) ?? {}
-  const bearable = useMemo(
-    () => (times ? bearableBatch(project, times, project.planning.bores) : null),
-    [project, times],
-  )
-  const planned = usePlan(sources)
-  const plan = planned.data?.ok ? planned.data.value : null
-  const ready = plan && !planned.isPlaceholderData ? sources : undefined
-  // The odds are those of the plan that is shown.
-  const shown = useMemo(() => (ready && plan ? { sources: ready, plan } : null), [ready, plan])
-  const learnt = useLearntBores(sources)
-  const now = useNow(60)
+  const seen = usePlanSeen()
+  const { project, progress, sources, planned, plan, ready, shown, room, estimate, now, sheets } = seen
+  const { error, refetch, earlier, changes, bearable, learnt } = seen
   const setSettings = useSettings()
   const setBatchSize = useBatchSize(project, progress)
   const setPlanning = (planning: Planning, said: string) => setSettings({ planning }, said)
   const narrow = useNarrow()
-  const earlier = useKeptPlan(project, plan, now)
-  const sheets = useRunSheets(plan, project)
-  const changes = usePlanChanges(earlier, plan, project, progress, now)
 
   if (error && !progress) return <ErrorState error={error} onRetry={refetch} />
   if (planned.error) return <ErrorState error={planned.error} onRetry={() => void planned.refetch()} />

@@ -1,9 +1,8 @@
 import { type Progress, isOpenHole } from '@seriatim/core/progress'
-import { createStandings, groupSheet, lateModels, passes, pointsOf } from '@seriatim/core/sheet'
-import { splitIntoBatches } from '@seriatim/core/trade'
+import { passes, pointsOf } from '@seriatim/core/sheet'
 import type { ModelId, StageId } from '@seriatim/core/units'
 import { ScanEye } from 'lucide-react'
-import { useDeferredValue, useMemo, useState } from 'react'
+import { useState } from 'react'
 import { toast } from 'sonner'
 import { finishText } from '../../shared/finish-text.ts'
 import { durationText, plural, shareDoneText } from '../../shared/format/index.ts'
@@ -12,16 +11,16 @@ import { useProgress, useRecorder } from '../../shared/progress/index.ts'
 import { useCurrentProject } from '../../shared/project/index.ts'
 import { Button, ErrorState, Headline, HoleLegend, LoadingState, NothingYet } from '../../shared/ui/index.ts'
 import { useFinish } from '../../shared/use-finish.ts'
-import { useNow } from '../../shared/use-now.ts'
-import { useCurrentFigures } from '../../shared/figures.ts'
-import { useEstimated, usePlan, useSheetLooks } from '../../shared/worker/index.ts'
+import { useCurrentPlan } from '../../shared/current-plan.ts'
+import { useSheetLooks } from '../../shared/worker/index.ts'
 import { InspectDialog } from './InspectDialog.tsx'
 import { LeftOnPurpose } from './LeftOnPurpose.tsx'
 import { ModelDialog } from './ModelDialog.tsx'
-import { SheetControls, type SheetWish } from './SheetControls.tsx'
+import { SheetControls } from './SheetControls.tsx'
 import { SheetStrips } from './SheetStrips.tsx'
 import { sittingText } from './sitting-text.ts'
 import { TouchUpRound } from './TouchUpRound.tsx'
+import { useSheetRows } from './use-sheet-rows.ts'
 
 /** Charts are fetched when they are wanted. */
 const loadBurnUp = () => import('./BurnUp.tsx')
@@ -36,20 +35,12 @@ export function SheetPage() {
 
 /** Every model at every stage: what is done, what dries, what waits for a touch-up. */
 function Sheet({ progress }: { readonly progress: Progress }) {
-  const { project, sources } = useCurrentFigures()
-  const { times, left } = useEstimated(sources) ?? {}
   // Without a date nothing is late, and a plan after every mark would be for nothing.
-  const planned = usePlan(project.dueOn === null ? undefined : sources)
-  const plan = planned.data?.ok ? planned.data.value : null
+  const { project, sources, times, left, plan } = useCurrentPlan({
+    isWanted: useCurrentProject().dueOn !== null,
+  })
   const recorder = useRecorder(project, times)
-  const now = useNow(10)
-  const [standingsOf] = useState(createStandings)
-  const standings = useMemo(() => standingsOf(project, progress, now), [standingsOf, project, progress, now])
-  const batches = useMemo(() => splitIntoBatches(project, project), [project])
-  const late = useMemo(() => lateModels(project, plan), [project, plan])
-  const [wish, setWish] = useState<SheetWish>({ by: 'unit', show: 'all', find: '', stageId: null })
-  const asked = useDeferredValue(wish)
-  const groups = useMemo(() => groupSheet(standings, batches, asked, late), [standings, batches, asked, late])
+  const { now, standings, late, groups, wish, setWish } = useSheetRows(project, progress, plan)
   // What goes over all marks follows a moment after the strip that was tapped.
   const looks = useSheetLooks(sources)
   const [openId, setOpenId] = useState<ModelId | null>(null)
