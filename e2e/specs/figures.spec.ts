@@ -19,22 +19,57 @@ test.afterAll(() => {
   rmSync(path, { force: true })
 })
 
+/** A part of the demo: whoever is meant by nothing that is left of it goes as well. */
+function partOf(file: ProjectFileJson, names: readonly string[]): ProjectFileJson {
+  const { project } = file
+  const units = project.units.filter((unit) => names.includes(unit.name))
+  const there = new Set<string>(units.map((unit) => unit.id))
+  const models = new Set<string>(units.flatMap((unit) => unit.models.map((model) => model.id)))
+  const recipes = project.recipes!.map((recipe) => ({
+    ...recipe,
+    unitIds: recipe.unitIds.filter((id) => there.has(id)),
+  }))
+  const followed = recipes.filter((recipe) => recipe.unitIds.length > 0)
+  const gone = new Set(project.units.filter((unit) => !there.has(unit.id)).map((unit) => unit.id))
+  const line = project.line
+    .filter((stage) => units.some((unit) => !stage.notNeededBy.includes(unit.id)))
+    .map((stage) => ({
+      ...stage,
+      notNeededBy: stage.notNeededBy.filter((id) => there.has(id)),
+      limits: stage.limits!.filter((limit) => !gone.has(limit.unitId)),
+      typed: stage.typed!.filter((typed) => !gone.has(typed.unitId)),
+    }))
+  type Event = ProjectFileJson['events'][number]
+  const events = file.events.flatMap((event): Event[] => {
+    if (!('modelIds' in event)) return [event]
+    const modelIds = event.modelIds.filter((id) => models.has(id))
+    return modelIds.length > 0 ? [{ ...event, modelIds }] : []
+  })
+  const known = new Set(events.map((event) => event.id))
+  const aimed = events.filter((event) => !('targetId' in event) || known.has(event.targetId))
+  return {
+    ...file,
+    project: { ...project, units, recipes: followed, line },
+    events: aimed,
+  } as ProjectFileJson
+}
+
 /** A half painted job for a client, by two, with a finger on a coat, a slip, laps and a stage pinned. */
 function hardProject(clientId: string): ProjectFileJson {
-  const file = JSON.parse(readFileSync(`${root}demo/tallow-fen.json`, 'utf8')) as ProjectFileJson
+  const demo = JSON.parse(readFileSync(`${root}demo/tallow-fen.json`, 'utf8')) as ProjectFileJson
+  const file = partOf(demo, ['Lock-keepers', 'Eel-netters'])
   const { project, events } = file
   const planning = project.planning!
   const [you] = planning.painters
-  const punches = events.filter((each) => each.kind === 'punched')
-  const wet = punches.at(-1)!
-  const unit = project.units[2]!
+  const wet = events.findLast((each) => each.kind === 'punched')!
+  const unit = project.units.at(-1)!
   const models = unit.models.slice(0, 5).map((model) => model.id)
   return {
     ...file,
     project: {
       ...project,
       name: 'Hard fen',
-      dueOn: '2027-01-10',
+      dueOn: '2026-12-19',
       commission: { clientId, arrivesOn: null, received: '', testModel: null, deliveredOn: null },
       planning: {
         ...planning,
