@@ -51,7 +51,7 @@ function partOf(file: ProjectFileJson, names: readonly string[]): ProjectFileJso
     ...file,
     project: { ...project, units, recipes: followed, line },
     events: aimed,
-  } as ProjectFileJson
+  }
 }
 
 /** A half painted job for a client, by two, with a finger on a coat, a slip, laps and a stage pinned. */
