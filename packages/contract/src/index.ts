@@ -48,7 +48,7 @@ export {
 } from './members.ts'
 export { type Photo, type PhotoFields } from './photos.ts'
 export { planToKeep, type PlanToKeep, type StoredPlan } from './plans.ts'
-export { fieldErrors, pathText, problemSchema, type Problem, type ProblemKind } from './problem.ts'
+export { isLasting, fieldErrors, pathText, problemSchema, type Problem, type ProblemKind } from './problem.ts'
 export { projectJsonSchema, studioJsonSchema } from './file-json-schemas.ts'
 export { anyStudioFileSchema, studioFileSchema, type StudioFile, type StudioFileJson } from './studio-file.ts'
 export { mostEvents, projectFileSchema, type ProjectFile, type ProjectFileJson } from './project-file.ts'

@@ -1,4 +1,4 @@
-import { problemSchema, type Problem, type Route } from '@seriatim/contract'
+import { isLasting, problemSchema, type Problem, type Route } from '@seriatim/contract'
 import type { z } from 'zod'
 
 /** The server's answer to a request it could not serve, in its own words. */
@@ -43,22 +43,9 @@ export function isMissing(error: unknown): boolean {
   return error instanceof ApiProblem && error.problem.status === 404
 }
 
-/** What the server says of a request that is wrong in itself: sending the same again cannot help. */
-const lasting = new Set([
-  'invalid-request',
-  'unknown-reference',
-  'id-reused',
-  'too-many',
-  'project-exists',
-  'in-use',
-  'last-owner',
-  'elsewhere-too',
-  'not-allowed',
-])
-
 /** Whether the same request may be taken later: anything but a clear word against the request itself. */
 export function mayPass(error: unknown): boolean {
-  return !(error instanceof ApiProblem && lasting.has(error.kind))
+  return !(error instanceof ApiProblem && isLasting(error.kind))
 }
 
 /** Whether less at a time might be taken. */
