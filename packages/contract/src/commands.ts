@@ -95,39 +95,30 @@ function bare(schema: z.ZodType): z.ZodType {
   return schema instanceof z.ZodDefault ? (schema.unwrap() as z.ZodType) : schema
 }
 
-const byThing = (options: readonly z.ZodObject[]) =>
-  z.discriminatedUnion('thing', options as [z.ZodObject, ...z.ZodObject[]])
+/** What is built of lists: the compiler knows of each option only that it is one. */
+const oneOf = (key: string, options: readonly unknown[]): z.ZodType =>
+  z.discriminatedUnion(key, options as [z.ZodObject, ...z.ZodObject[]])
 
-const setSchema = z.discriminatedUnion(
+const setSchema = oneOf(
   'thing',
   ['project' as const, ...things].map((thing) =>
-    z.discriminatedUnion(
+    oneOf(
       'field',
-      setSchemas.filter((schema) => schema.shape.thing.value === thing) as unknown as [
-        z.ZodObject,
-        ...z.ZodObject[],
-      ],
+      setSchemas.filter((schema) => schema.shape.thing.value === thing),
     ),
-  ) as unknown as [z.ZodObject, ...z.ZodObject[]],
+  ),
 )
+const everyThing = (shape: (thing: Thing) => z.ZodObject) => oneOf('thing', things.map(shape))
 
 /** One small change to the structure of a project; see `Command` in the core, whose shape this is built from. */
-export const commandSchema = z.discriminatedUnion('kind', [
-  setSchema as unknown as z.ZodObject<{ kind: z.ZodLiteral<'set'> }>,
-  byThing(
-    things.map((thing) =>
-      z.object({ kind: z.literal('put'), ...refOf(thing), ...neighbours, value: wholes[thing] }),
-    ),
-  ) as unknown as z.ZodObject<{ kind: z.ZodLiteral<'put'> }>,
-  byThing(
-    things.map((thing) => z.object({ kind: z.literal('take'), ...refOf(thing) })),
-  ) as unknown as z.ZodObject<{
-    kind: z.ZodLiteral<'take'>
-  }>,
-  byThing(
-    things.map((thing) => z.object({ kind: z.literal('move'), ...refOf(thing), ...neighbours })),
-  ) as unknown as z.ZodObject<{ kind: z.ZodLiteral<'move'> }>,
-]) as unknown as z.ZodType<Command>
+export const commandSchema = oneOf('kind', [
+  setSchema,
+  everyThing((thing) =>
+    z.object({ kind: z.literal('put'), ...refOf(thing), ...neighbours, value: wholes[thing] }),
+  ),
+  everyThing((thing) => z.object({ kind: z.literal('take'), ...refOf(thing) })),
+  everyThing((thing) => z.object({ kind: z.literal('move'), ...refOf(thing), ...neighbours })),
+]) as z.ZodType<Command>
 
 /** Several commands that belong together: all are carried out at once, or refused one by one where others were first. */
 export const newChangeSchema = z.object({

@@ -3,6 +3,7 @@ import { standards } from '@seriatim/core/trade'
 import type { ClientId, PainterId } from '@seriatim/core/units'
 import { z } from 'zod'
 import {
+  branded,
   idOf,
   instantField,
   localDateField,
@@ -20,11 +21,8 @@ const amount = z
   .max(most, { error: 'Give less than ten million.' })
 
 /** Minor units; less than nothing where a margin is. */
-const minorField = amount.min(-most) as unknown as z.ZodType<Minor, number>
-const priceField = amount.min(0, { error: 'A price is nothing at least.' }) as unknown as z.ZodType<
-  Minor,
-  number
->
+const minorField = branded<Minor, number>(amount.min(-most))
+const priceField = branded<Minor, number>(amount.min(0, { error: 'A price is nothing at least.' }))
 
 const shareField = (what: string, from: number, to: number, error: string) =>
   z

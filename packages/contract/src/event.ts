@@ -2,7 +2,7 @@ import { feels, inspectionVerdicts, verdicts, type ProgressEvent } from '@seriat
 import type { DeviceId, EventId, ModelId, PainterId, Seconds, StageId } from '@seriatim/core/units'
 import { z } from 'zod'
 import { mixSchema, usedMixSchema } from './mix.ts'
-import { idOf, instantField, nameOf, optionalTextField, secondsField, textField } from './fields.ts'
+import { branded, idOf, instantField, nameOf, optionalTextField, secondsField, textField } from './fields.ts'
 
 /** A device counts what it records from 1; so far nobody comes. */
 const largestNumber = 2_147_483_647
@@ -24,10 +24,12 @@ const modelsField = z
 const overModels = { ...recorded, stageId: idOf<StageId>(), modelIds: modelsField }
 
 /** Time at the desk: more than none, and no more than a day without sleep. */
-const workField = z
-  .int({ error: 'Give a whole number of seconds.' })
-  .min(1, { error: 'Give a time of more than zero.' })
-  .max(24 * 3600, { error: 'This is longer than a day.' }) as unknown as z.ZodType<Seconds, number>
+const workField = branded<Seconds, number>(
+  z
+    .int({ error: 'Give a whole number of seconds.' })
+    .min(1, { error: 'Give a time of more than zero.' })
+    .max(24 * 3600, { error: 'This is longer than a day.' }),
+)
 
 /**
  * One entry of the progress log; the id is a UUIDv7 made by whoever records it, so sending twice is harmless. A new kind comes

@@ -19,29 +19,35 @@ export function nameOf<Name extends string>(longest = 80): z.ZodType<Name, strin
   )
 }
 
+/** A schema whose values, once checked, carry one of the core's own types: nothing of them changes. */
+export function branded<Brand, Plain>(schema: z.ZodType<Plain, Plain>): z.ZodType<Brand, Plain> {
+  return schema as unknown as z.ZodType<Brand, Plain>
+}
+
 const longestSeconds = 14 * 24 * 3600
 
 /** Whole seconds from zero to fourteen days. */
-export const secondsField = z
-  .int({ error: 'Give a whole number of seconds.' })
-  .min(0, { error: 'A time cannot be negative.' })
-  .max(longestSeconds, { error: 'This is longer than fourteen days.' }) as unknown as z.ZodType<
-  Seconds,
-  number
->
+export const secondsField = branded<Seconds, number>(
+  z
+    .int({ error: 'Give a whole number of seconds.' })
+    .min(0, { error: 'A time cannot be negative.' })
+    .max(longestSeconds, { error: 'This is longer than fourteen days.' }),
+)
 
 /** Whole seconds of what may go on for years, together. */
-export const sumOfSecondsField = z.int().min(0).max(2_147_483_647) as unknown as z.ZodType<Seconds, number>
+export const sumOfSecondsField = branded<Seconds, number>(z.int().min(0).max(2_147_483_647))
 
 /** Nothing is painted before this, nor planned for after it; both can be kept by any database. */
 const [firstYear, lastYear] = [1970, 2199]
 
-export const localDateField = z
-  .string()
-  .refine((text) => parseLocalDate(text).ok, { error: 'Give a day that exists, as YYYY-MM-DD.' })
-  .refine((text) => isKnownYear(Number(text.slice(0, 4))), {
-    error: `Give a day between ${String(firstYear)} and ${String(lastYear)}.`,
-  }) as unknown as z.ZodType<LocalDate, string>
+export const localDateField = branded<LocalDate, string>(
+  z
+    .string()
+    .refine((text) => parseLocalDate(text).ok, { error: 'Give a day that exists, as YYYY-MM-DD.' })
+    .refine((text) => isKnownYear(Number(text.slice(0, 4))), {
+      error: `Give a day between ${String(firstYear)} and ${String(lastYear)}.`,
+    }),
+)
 
 function isKnownYear(year: number): boolean {
   return year >= firstYear && year <= lastYear

@@ -12,7 +12,15 @@ import {
 import type { MaterialId, RecipeId, StepId, UnitId } from '@seriatim/core/units'
 import { z } from 'zod'
 import { mixSchema } from './mix.ts'
-import { idOf, localDateField, optionalTextField, refuseTwins, secondsField, textField } from './fields.ts'
+import {
+  branded,
+  idOf,
+  localDateField,
+  optionalTextField,
+  refuseTwins,
+  secondsField,
+  textField,
+} from './fields.ts'
 
 const share = (what: string) =>
   z
@@ -26,9 +34,9 @@ const amount = (what: string, most: number) =>
     .min(0, { error: `${what} cannot be negative.` })
     .max(most, { error: `${what} goes up to ${String(most)}.` })
 
-const colourField = z.string().refine((text) => parseHex(text) !== null, {
-  error: 'Give a colour as #rrggbb.',
-}) as unknown as z.ZodType<Hex, string>
+const colourField = branded<Hex, string>(
+  z.string().refine((text) => parseHex(text) !== null, { error: 'Give a colour as #rrggbb.' }),
+)
 
 const dryingInOrder = (range: { dryingMinSeconds: number; dryingMaxSeconds: number }): boolean =>
   range.dryingMinSeconds <= range.dryingMaxSeconds

@@ -7,6 +7,7 @@ import { compress } from 'hono/compress'
 import { NONCE, secureHeaders, type SecureHeadersVariables } from 'hono/secure-headers'
 import { readFile } from 'node:fs/promises'
 import { join } from 'node:path'
+import { LRUCache } from 'lru-cache'
 import type { Logger } from 'pino'
 import type { Database } from './db/client.ts'
 import type { News } from './db/news.ts'
@@ -115,13 +116,10 @@ const studiosReady = 200
 
 /** The routes of whoever asks: behind a door those of their studio, and none but the open ones for who has not signed in. */
 function createApis(options: AppOptions) {
-  const ready = new Map<StudioId, Api>()
+  const ready = new LRUCache<StudioId, Api>({ max: studiosReady })
   const apiOf = (studio: StudioId): Api => {
     const api = ready.get(studio) ?? createApi(options, studio)
-    ready.delete(studio)
     ready.set(studio, api)
-    for (const oldest of [...ready.keys()].slice(0, Math.max(0, ready.size - studiosReady)))
-      ready.delete(oldest)
     return api
   }
   /** A client's link says itself which studio it is of. */

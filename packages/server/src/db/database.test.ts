@@ -54,6 +54,23 @@ describe('the database', () => {
     await server.stop()
   })
 
+  it('with things in columns, as the release before kept them, says the same of every thing and every kind of event', async () => {
+    const at = (name: string) => new URL(`../testing/${name}`, import.meta.url)
+    const server = await startTestServer(async (owner) => {
+      const dump = readFileSync(at('release-events.sql'), 'utf8')
+      await owner.query(`drop schema public cascade; create schema public; ${dump}`)
+    })
+    // As that release answered for the same database.
+    const then = JSON.parse(readFileSync(at('release-events.json'), 'utf8')) as {
+      project: { id: string }
+      events: { id: string }[]
+    }
+    const path = `/projects/${then.project.id}`
+    expect(await server.project(path)).toEqual(then.project)
+    expect(await server.events(path)).toEqual(then.events)
+    await server.stop()
+  })
+
   it('as the release before left it is brought up to date, with every event and every wish', async () => {
     const server = await startTestServer(async (owner) => {
       const dump = new URL('../testing/release-before.sql', import.meta.url)

@@ -1,5 +1,6 @@
 import { createLogPacker, packLog, type LogPacker } from '@seriatim/contract'
 import type { ProjectId } from '@seriatim/core/units'
+import { LRUCache } from 'lru-cache'
 import type { Database } from '../../db/client.ts'
 import { keepLog, readKeptLog, type LogSoFar } from './kept-log.ts'
 import { readEventsAfter } from './repository.ts'
@@ -19,7 +20,7 @@ export type PackedLogs = ReturnType<typeof createPackedLogs>
 
 /** Logs on their way to clients; one that was packed before is only read on from where it ended. */
 export function createPackedLogs(db: Database) {
-  const logs = new Map<ProjectId, Promise<Kept>>()
+  const logs = new LRUCache<ProjectId, Promise<Kept>>({ max: logsKept })
 
   async function readOn(id: ProjectId, before: Promise<Kept> | undefined): Promise<Kept> {
     const kept = (await before?.catch(() => undefined)) ?? (await begin(id))
@@ -43,9 +44,7 @@ export function createPackedLogs(db: Database) {
     }
     // One after the other: two readings at once would pack the same events twice.
     const reading = readOn(id, logs.get(id))
-    logs.delete(id)
     logs.set(id, reading)
-    for (const oldest of [...logs.keys()].slice(0, Math.max(0, logs.size - logsKept))) logs.delete(oldest)
     const { packer, last } = await reading
     return { log: packer.log(), last }
   }

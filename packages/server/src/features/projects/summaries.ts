@@ -12,6 +12,7 @@ import { lessonsOf, type Progress, type ProgressLog } from '@seriatim/core/progr
 import { countModels, potOf, type Material, type Project } from '@seriatim/core/trade'
 import type { Instant, MaterialId, ProjectId } from '@seriatim/core/units'
 import { eq, inArray, sql } from 'drizzle-orm'
+import { LRUCache } from 'lru-cache'
 import type { Database } from '../../db/client.ts'
 import { project, projectSummary } from '../../db/schema/project.ts'
 import { RequestProblem } from '../../http/problem.ts'
@@ -48,6 +49,11 @@ interface Made {
   done: Promise<void>
 }
 
+interface TimesStamp {
+  readonly id: ProjectId
+  readonly stamp: string
+}
+
 type Taught = Pick<Hand, 'elsewhere' | 'lessons'>
 
 /** So many lessons of one project are told in others, the most frequent. */
@@ -57,11 +63,11 @@ const lessonsTold = 100
 const logsKept = 12
 
 /**
- * What is said of a project without opening it: kept in the database, and made anew only when the project, its log or
- * the shelf changed. Logs that were read are kept and read on from where they ended.
+ * What is said of a project without opening it, and what it teaches others: kept in the database, and made anew only when
+ * something that it is made of changed. Logs that were read are kept and read on from where they ended.
  */
 export function createSummaries(db: Database, now: () => Instant) {
-  const logs = new Map<ProjectId, Kept>()
+  const logs = new LRUCache<ProjectId, Kept>({ max: logsKept })
   const made = new Map<string, Made>()
   /** Orders who asked and what was finished. */
   let turn = 0
@@ -69,9 +75,7 @@ export function createSummaries(db: Database, now: () => Instant) {
   /** What every model has behind it, as the log tells. */
   async function progressOf(id: ProjectId) {
     const kept = logs.get(id) ?? (await beginLog(db, id))
-    logs.delete(id)
     logs.set(id, kept)
-    for (const oldest of [...logs.keys()].slice(0, Math.max(0, logs.size - logsKept))) logs.delete(oldest)
     const fresh = await readEventsAfter(db, id, kept.last)
     kept.log.add(fresh.map((each) => each.event))
     kept.last = fresh.at(-1)?.number ?? kept.last
@@ -169,6 +173,20 @@ export function createSummaries(db: Database, now: () => Instant) {
     }
   }
 
+  /** Tells what each teaches from what it taught before: a hole that nobody timed makes no other project's figures anew. */
+  async function timesStamps(teaching: readonly Standing[]): Promise<readonly TimesStamp[]> {
+    return db
+      .select({ id: projectSummary.projectId, stamp: sql<string>`md5(${projectSummary.times}::text)` })
+      .from(projectSummary)
+      .where(
+        inArray(
+          projectSummary.projectId,
+          teaching.map(({ id }) => id),
+        ),
+      )
+      .orderBy(projectSummary.projectId)
+  }
+
   /**
    * What every project but this one and the demo teaches: the demo's times are no painter's, and where nothing was recorded
    * there is nothing to teach.
@@ -235,7 +253,7 @@ export function createSummaries(db: Database, now: () => Instant) {
       return all.filter((each) => !teaches(each) || stands.has(each.id))
     })
     const given = await around()
-    const stampOf = stampsOf(order, given.brought, now())
+    const stampOf = stampsOf(await timesStamps(order.filter(teaches)), given.brought, now())
     const stale = order.filter((each) => each.summaryOf !== stampOf(each))
     const taught =
       stale.length > 0 ? (await taughtBy(order.filter(teaches).map(({ id }) => id))).elsewhere : []
@@ -277,11 +295,10 @@ const teaches = ({ id, isBegun }: Standing): boolean => isBegun && id !== demoPr
 const isPutAway = (error: unknown): boolean => error instanceof RequestProblem && error.kind === 'not-found'
 
 /** Says of each project what its summary is made of: itself, all that teach it, brought rates, and the day. */
-function stampsOf(all: readonly Standing[], brought: Hand['brought'], at: Instant) {
-  const teaching = all.filter(teaches)
+function stampsOf(taught: readonly TimesStamp[], brought: Hand['brought'], at: Instant) {
   const day = new Date(at).toISOString().slice(0, 10)
   return ({ id, madeOf }: Standing): string => {
-    const others = teaching.filter((each) => each.id !== id).map((each) => [each.id, each.madeOf])
+    const others = taught.filter((each) => each.id !== id)
     const hash = createHash('sha256').update(JSON.stringify([brought, others]))
     return `${madeOf} ${day} ${hash.digest('hex')}`
   }

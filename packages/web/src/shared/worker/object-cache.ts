@@ -1,5 +1,6 @@
 import { createProgressLog, type ProgressEvent, type ProgressLog } from '@seriatim/core/progress'
 import type { DeviceId, ProjectId } from '@seriatim/core/units'
+import { LRUCache } from 'lru-cache'
 import type { LogSource } from '../progress/progress-store.ts'
 
 /** Stands for something the worker has already, by its number. */
@@ -67,18 +68,18 @@ export function createObjectSender(
   keyOf: (value: object) => number,
   sourceOf: (value: object) => LogSource | undefined,
 ) {
-  const sent = new Set<number>()
+  const sent = new LRUCache<number, true>({
+    max: mostKept,
+    dispose: (_, key, why) => {
+      if (why === 'evict') keeper.evict(key)
+    },
+  })
   const learned = new Map<ProjectId, { readonly epoch: number; readonly count: number }>()
 
   function refer(value: object): Reference {
     const key = keyOf(value)
-    if (!sent.delete(key)) send(key, value)
-    sent.add(key)
-    const [oldest] = sent
-    if (sent.size > mostKept && oldest !== undefined) {
-      sent.delete(oldest)
-      keeper.evict(oldest)
-    }
+    if (!sent.has(key)) send(key, value)
+    sent.set(key, true)
     return { cached: key }
   }
 

@@ -61,6 +61,7 @@ import {
 } from '@seriatim/core/trade'
 import { success, type Instant, type Result, type UnitId } from '@seriatim/core/units'
 import { expose } from 'comlink'
+import { LRUCache } from 'lru-cache'
 import { v5, v7 } from 'uuid'
 import { layOutCut } from '../recipe-cut.ts'
 import { createObjectStore } from './object-cache.ts'
@@ -83,17 +84,13 @@ const heard = (turn: number) => () => calledOff !== null && Atomics.load(calledO
 const { unpack, ...keeper } = createObjectStore()
 
 /** The last figures that were asked for, by what they follow from: pages ask several things of one moment. */
-const lastFigures = new Map<string, Figures>()
-const figuresKept = 3
+const lastFigures = new LRUCache<string, Figures>({ max: 3 })
 
 /** @param sources as they were sent: what was held is told by its number. */
 function figuresOf(sources: FigureSources): Figures {
   const key = JSON.stringify(sources)
   const figures = lastFigures.get(key) ?? Figures.of(unpack(sources))
-  lastFigures.delete(key)
   lastFigures.set(key, figures)
-  for (const oldest of [...lastFigures.keys()].slice(0, Math.max(0, lastFigures.size - figuresKept)))
-    lastFigures.delete(oldest)
   return figures
 }
 
@@ -136,8 +133,7 @@ export interface QuoteWish extends Omit<QuoteInput, 'figures'> {
 const quoteInput = ({ sources, ...wish }: QuoteWish): QuoteInput => ({ ...wish, figures: figuresOf(sources) })
 
 /** What was laid last, by the turns in which it was: its futures are drawn from it. */
-const desks = new Map<number, SolvedDesk>()
-const desksKept = 5
+const desks = new LRUCache<number, SolvedDesk>({ max: 5 })
 
 /** Every input may name what was sent before instead of bringing it again; see `object-cache.ts`. */
 const planner = {
@@ -149,7 +145,6 @@ const planner = {
     const laid = laidDesk(wish, turn)
     if (!laid.ok) return laid
     desks.set(turn, laid.value)
-    for (const oldest of [...desks.keys()].slice(0, Math.max(0, desks.size - desksKept))) desks.delete(oldest)
     return success({ laid: laid.value.laid, of: turn })
   },
   /** @param of the turn in which it was laid; where that is forgotten it is laid again, which comes to the same. */
