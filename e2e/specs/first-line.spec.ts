@@ -42,10 +42,10 @@ test('from a fresh machine to painted models, through a crash, with nothing lost
     await page
       .getByLabel('Or paste it here')
       .fill(
-        'unit,name,count,role,points\nReed-pikes,Pikewarden,1,leader,12\nReed-pikes,Reed-pike,9,trooper,6\nOfficers,Dame Osier,1,character,40',
+        'unit,name,count,role,points\nReed-pikes,Pikewarden,1,leader,12\nReed-pikes,Reed-pike,9,trooper,6\nOfficers,Dame Osier,5,character,40',
       )
     await page.getByRole('button', { name: 'Take 3 rows' }).click()
-    await expect(page.getByRole('heading', { level: 1 })).toContainText('16 models in 3 units')
+    await expect(page.getByRole('heading', { level: 1 })).toContainText('20 models in 3 units')
   })
 
   await test.step('3: write the line from the school in one click, and move a stage by keyboard', async () => {
