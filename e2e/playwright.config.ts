@@ -20,6 +20,8 @@ export default defineConfig({
   expect: { timeout: 180_000 },
   reporter: [['list'], ['json', { outputFile: `${root}.cache/e2e-report.json` }]],
   use: {
+    // The same guard: what is never there fails as soon when it is clicked as when it is expected.
+    actionTimeout: 180_000,
     baseURL: `http://127.0.0.1:${port}`,
     viewport: { width: 1280, height: 800 },
     timezoneId: 'Europe/Berlin',
