@@ -1,6 +1,16 @@
 import { execFileSync, spawn } from 'node:child_process'
+import { createHash } from 'node:crypto'
 import { once } from 'node:events'
-import { cpSync, mkdirSync, readFileSync, readlinkSync, renameSync, rmSync, writeFileSync } from 'node:fs'
+import {
+  cpSync,
+  existsSync,
+  mkdirSync,
+  readFileSync,
+  readlinkSync,
+  renameSync,
+  rmSync,
+  writeFileSync,
+} from 'node:fs'
 import { request } from 'node:http'
 import { dirname } from 'node:path'
 import { setTimeout as pause } from 'node:timers/promises'
@@ -122,6 +132,28 @@ test('data lie in the folder that was named, also where only its owner may enter
   expect(await (await fetch(`${again.origin}/api/projects`)).json()).toEqual(before)
   await again.stop()
   rmSync(closed, { recursive: true, force: true })
+})
+
+test('data of an earlier release stay where they lie for as long as it runs on them', () => {
+  test.skip(process.getuid?.() !== 0, 'Only root had its data in a place of the system.')
+  const data = fresh('earlier')
+  mkdirSync(data, { recursive: true })
+  const name = createHash('sha256').update(data).digest('hex').slice(0, 12)
+  const elsewhere = `/var/lib/seriatim/${name}`
+  mkdirSync(`${elsewhere}/postgres`, { recursive: true })
+  writeFileSync(`${elsewhere}/postgres/PG_VERSION`, '15\n')
+  const said = execFileSync(process.execPath, [
+    '--input-type=module',
+    '-e',
+    `import { holdFolder } from '${root}tools/lib/locks.mjs'
+     import { openDatabase } from '${root}tools/lib/open-database.mjs'
+     await holdFolder('${data}', 4711)
+     await openDatabase('${data}', { mayMake: false }).catch((error) => process.stdout.write(error.message))`,
+  ])
+  const stayed = existsSync(`${elsewhere}/postgres/PG_VERSION`)
+  for (const each of [data, elsewhere]) rmSync(each, { recursive: true, force: true })
+  expect(said.toString()).toBe('Seriatim is already running with these data at http://127.0.0.1:4711.')
+  expect(stayed).toBe(true)
 })
 
 test('of two processes at the same work one waits for the other, also for one that is killed', async () => {

@@ -53,15 +53,22 @@ export class Cluster {
     return this.addressAt(this.port, password)
   }
 
-  /**
-   * Earlier releases kept the data of a folder that `postgres` cannot enter in a place of the system, named after the
-   * folder. They come to where they belong.
-   */
-  async bringHome() {
+  hasData() {
+    return existsSync(join(this.data, 'PG_VERSION')) || this.elsewhere() !== null
+  }
+
+  /** Where an earlier release kept the data of a folder that `postgres` cannot enter, named after it; null once they are home. */
+  elsewhere() {
+    if (this.owner.uid === undefined || existsSync(this.data)) return null
     const name = createHash('sha256').update(this.folder).digest('hex').slice(0, 12)
-    const elsewhere = `/var/lib/seriatim/${name}`
-    if (this.owner.uid === undefined || existsSync(this.data)) return
-    if (!existsSync(join(elsewhere, 'postgres', 'PG_VERSION'))) return
+    const folder = `/var/lib/seriatim/${name}`
+    return existsSync(join(folder, 'postgres', 'PG_VERSION')) ? folder : null
+  }
+
+  /** Data that lie elsewhere come to where they belong; the folder is held, so that nobody works on them. */
+  async bringHome() {
+    const elsewhere = this.elsewhere()
+    if (!elsewhere) return
     const left = new Cluster(elsewhere)
     left.bin = postgresBin(left.chooseMajor())
     await left.stopLeftOver()

@@ -1,5 +1,4 @@
 import { existsSync } from 'node:fs'
-import { join } from 'node:path'
 import { Cluster } from './cluster.mjs'
 import { ensurePostgres, postgresBin, postgresMajors } from './debian-packages.mjs'
 import { holdFolder } from './locks.mjs'
@@ -16,9 +15,7 @@ export async function openDatabase(dataFolder, { mayMake }) {
   if (given) return { address: given, bin: postgresBin(postgresMajors()[0]), close: async () => undefined }
   if (!mayMake && !existsSync(dataFolder)) throw new Stop(`There are no data in ${dataFolder}.`)
   const cluster = new Cluster(dataFolder)
-  await cluster.bringHome()
-  if (!mayMake && !existsSync(join(cluster.data, 'PG_VERSION')))
-    throw new Stop(`There are no data in ${dataFolder}.`)
+  if (!mayMake && !cluster.hasData()) throw new Stop(`There are no data in ${dataFolder}.`)
   if (!mayMake && cluster.isRunning()) {
     const { address, bin } = await cluster.running()
     return { address, bin, close: async () => undefined }
