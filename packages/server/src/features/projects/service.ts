@@ -81,7 +81,7 @@ export async function changeProject(
     const asked = applyChange(start, change.commands, touched)
     const { verdicts } = asked
     if (asked.touched.length === 0) return { verdicts, project: start }
-    const isOfShelf = asked.project.recipes !== start.recipes || asked.project.units !== start.units
+    const isOfShelf = asked.project.recipes !== start.recipes || asksForLine(start, asked.project)
     const shelf = new Map((isOfShelf ? await readShelf(tx) : []).map((each) => [each.id, each]))
     const followed = lineAfter(start, asked.project, shelf)
     const next = { ...followed.project, revision: revision + 1 }

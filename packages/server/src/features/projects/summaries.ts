@@ -146,17 +146,11 @@ export function createSummaries(db: Database, now: () => Instant) {
   /** Those of the projects that stand, each with what it teaches as it is. @param asked before it was read how they stand. */
   async function freshened(all: readonly Standing[], asked: number): Promise<readonly ProjectId[]> {
     const stale = all.filter((each) => !each.isFresh)
-    const gone = new Set<ProjectId>()
-    if (stale.length > 0) {
-      const shelf = await shelfNow()
-      for (const each of stale)
-        await once(`lessons of ${each.id}`, each.madeOf, asked, () => teach(each, shelf)).catch(
-          (error: unknown) => {
-            if (!isPutAway(error)) throw error
-            gone.add(each.id)
-          },
-        )
-    }
+    if (stale.length === 0) return all.map(({ id }) => id)
+    const shelf = await shelfNow()
+    const gone = await makeEach(stale, (each) =>
+      once(`lessons of ${each.id}`, each.madeOf, asked, () => teach(each, shelf)),
+    )
     return all.map(({ id }) => id).filter((id) => !gone.has(id))
   }
 
@@ -257,17 +251,11 @@ export function createSummaries(db: Database, now: () => Instant) {
     const stale = order.filter((each) => each.summaryOf !== stampOf(each))
     const taught =
       stale.length > 0 ? (await taughtBy(order.filter(teaches).map(({ id }) => id))).elsewhere : []
-    const gone = new Set<ProjectId>()
-    for (const each of stale) {
+    const gone = await makeEach(stale, (each) => {
       const of = stampOf(each)
       const figures = () => figuresWith(each.id, given, taught)
-      await once(`summary of ${each.id}`, of, asked, () => say(each.id, of, figures)).catch(
-        (error: unknown) => {
-          if (!isPutAway(error)) throw error
-          gone.add(each.id)
-        },
-      )
-    }
+      return once(`summary of ${each.id}`, of, asked, () => say(each.id, of, figures))
+    })
     const rows = await db
       .select({
         id: projectSummary.projectId,
@@ -290,6 +278,20 @@ export function createSummaries(db: Database, now: () => Instant) {
 
 /** The demo's times are no painter's, and where nothing was recorded there is nothing to teach. */
 const teaches = ({ id, isBegun }: Standing): boolean => isBegun && id !== demoProjectId
+
+/** One after another. @returns those that were put away meanwhile. */
+async function makeEach(
+  projects: readonly Standing[],
+  make: (each: Standing) => Promise<void>,
+): Promise<ReadonlySet<ProjectId>> {
+  const gone = new Set<ProjectId>()
+  for (const each of projects)
+    await make(each).catch((error: unknown) => {
+      if (!isPutAway(error)) throw error
+      gone.add(each.id)
+    })
+  return gone
+}
 
 /** Put away since it was found to stand there. */
 const isPutAway = (error: unknown): boolean => error instanceof RequestProblem && error.kind === 'not-found'
