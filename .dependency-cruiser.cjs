@@ -6,6 +6,7 @@ const areas = {
   trade: ['units', 'colour'],
   presets: ['units', 'colour', 'trade'],
   schedule: ['units', 'trade'],
+  cases: ['units', 'trade', 'schedule'],
   calendar: ['units', 'trade'],
   progress: ['units', 'trade'],
   changes: ['units', 'trade'],

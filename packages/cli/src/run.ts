@@ -10,6 +10,7 @@ import { runOrder } from './order-command.ts'
 import { runPlan } from './plan-command.ts'
 import { runQuote } from './quote-command.ts'
 import { runSchools } from './schools-command.ts'
+import { runSolve } from './solve-command.ts'
 
 const usage = `usage: npm run -s cli -- plan FILE [--now MOMENT] [--batch-size N] [--beside FILE …] [--effort N]
        npm run -s cli -- forecast FILE [--now MOMENT] [--futures N] [--seed N] [--effort N]
@@ -19,6 +20,7 @@ const usage = `usage: npm run -s cli -- plan FILE [--now MOMENT] [--batch-size N
        npm run -s cli -- quote FILE [--of all|left] [--prices FILE] [--now MOMENT] [--beside FILE …] [--effort N]
        npm run -s cli -- job SCHOOL [--body PLAN] [--models N] [--size SIZE] [--detail DETAIL]
                              [--standard STANDARD] [--per-holder N] [--batch-size N]
+       npm run -s cli -- solve CASE [--seed N] [--milliseconds N]
 
   plan   reads a project file (docs/format.md) and prints the plan as JSON
   forecast draws futures of that plan: odds of the date, P50, P80, P95, what drives them, what would help
@@ -28,6 +30,7 @@ const usage = `usage: npm run -s cli -- plan FILE [--now MOMENT] [--batch-size N
   schools prints the nine schools and the file's recipes side by side for one unit: hands-on, sittings, pots, date
   quote  prints what it costs at each standard, and the day each could be promised for
   job    prints a project file of some models alike, painted by a school: for estimate and plan
+  solve  reads a planning problem of minutes (as packages/core/cases) or a job shop, and prints the best plan found
 
   demo   prints the demo project as a project file, demo-studio [--now MOMENT] a studio with three commissions
   schema prints the JSON Schema of project files, studio-schema that of studio files
@@ -38,7 +41,8 @@ const usage = `usage: npm run -s cli -- plan FILE [--now MOMENT] [--batch-size N
   --batch-size  models a batch; otherwise the project's own
   --effort      how many models at stages a search may lay out; 2000000 otherwise, fewer answer sooner
   --futures     how many to draw; 1000 otherwise
-  --seed        the same seed draws the same futures
+  --seed        the same seed draws the same futures, or searches alike
+  --milliseconds how long to search; 1000 otherwise
   --weight      'fewest pots', 'least clean-up' or 'soonest table-ready'
   --table-ready 'three-colour', 'tabletop', 'tabletop plus' or 'display'
 `
@@ -51,6 +55,7 @@ const commands: Readonly<Record<string, (args: readonly string[]) => Printed>> =
   schools: runSchools,
   quote: runQuote,
   job: runJob,
+  solve: runSolve,
   'demo-studio': runDemoStudio,
   demo: () => ({ ok: true, value: `${JSON.stringify(demoProjectFile(), null, 1)}\n` }),
   schema: () => ({ ok: true, value: `${JSON.stringify(projectJsonSchema(), null, 2)}\n` }),

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { earliestFinish, lowerBound } from '../src/schedule/bounds.ts'
-import { searchFreely } from '../src/schedule/search-freely.ts'
+import { searchPlan } from '../src/schedule/search.ts'
 import { anyFreeInstance, anyInstance } from '../src/testing/plan-arbitrary.ts'
 import { medianMilliseconds, table } from './measure.ts'
 
@@ -29,7 +29,7 @@ function run(name: string, arbitrary: ReturnType<typeof anyInstance>, seed: numb
     const batches = given.batches.map((batch) => ({ ...batch, due: null, priority: 0 }))
     const instance = { ...given, batches }
     const began = performance.now()
-    const { cost } = searchFreely(
+    const { cost } = searchPlan(
       instance,
       { seed: 1, evaluations: 20_000, spent: () => (performance.now() - began) / limitMilliseconds },
       ['date'],

@@ -3,7 +3,7 @@ import { recipeSchools } from '../src/recipe/schools.ts'
 import { drawFutures } from '../src/forecasting/futures.ts'
 import { forecastFinish } from '../src/forecasting/forecast-finish.ts'
 import type { Span } from '../src/schedule/instance.ts'
-import { searchFreely } from '../src/schedule/search-freely.ts'
+import { searchPlan } from '../src/schedule/search.ts'
 import { noon } from '../src/testing/builders.ts'
 import { datesHeld, knownPlan, worlds, type KnownPlan } from '../src/testing/lived-plans.ts'
 import { schoolJob } from '../src/testing/school-jobs.ts'
@@ -80,7 +80,7 @@ function medians(known: KnownPlan): readonly [number, number] {
   const anew: number[] = []
   for (let future = 0; future < replanned; future++) {
     byRule.push(inSessions(futures.next().finish, sessions))
-    const { cost } = searchFreely(futures.drawn(), { seed: 1, evaluations: 300 }, ['date'])
+    const { cost } = searchPlan(futures.drawn(), { seed: 1, evaluations: 300 }, ['date'])
     anew.push(inSessions(cost.finish, sessions))
   }
   return [median(byRule), median(anew)]

@@ -30,7 +30,7 @@ export function benchWaits(): void {
         seconds += (performance.now() - began) / 1000
         row += byRow.plan.exposedSeconds
         free += freely.plan.exposedSeconds
-        avoidable += avoidableWaits(freely.listed, freely.instance, segmentsOf(freely)).avoidable
+        avoidable += avoidableWaits(freely.instance, segmentsOf(freely)).avoidable
         const saved = (byRow.plan.finishesAt - freely.plan.finishesAt) / 86_400_000
         sooner += saved
         if (saved < 0) later += 1

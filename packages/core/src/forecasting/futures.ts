@@ -2,7 +2,7 @@ import { drawPaces, type LineEstimate, type StageEstimate, touchUpWork } from '.
 import { mishapPresets, spreadPresets } from '../presets/index.ts'
 import {
   createScheduleBuilder,
-  freedomOf,
+  followsSoon,
   type PlanBatch,
   planFollower,
   type PlanInstance,
@@ -11,7 +11,6 @@ import {
   withNothingPutOff,
 } from '../schedule/index.ts'
 import { type SolvedLine, spanOf } from '../plan/index.ts'
-
 import { chiSquareFrom, normalFrom, seededRandom, type StageId } from '../units/index.ts'
 
 /** One way it may go. */
@@ -59,25 +58,20 @@ interface Drawn {
 export function drawFutures(solved: SolvedLine, estimate: LineEstimate, seed: number): Futures {
   const random = seededRandom(seed)
   const normal = normalFrom(random)
-  const { planned, instance, skipped, lists } = mutableCopy(solved)
-  const desk = createScheduleBuilder(instance, skipped)
+  const { planned, instance, skipped } = mutableCopy(solved)
+  const builder = createScheduleBuilder(instance, skipped)
   const drawn = drawnTasks(solved, planned, instance, estimate)
-  const count = instance.batches.length
+  const count = planned.length
   const stages = solved.work.line.length
   const { rates } = estimate
-  // Where whoever is free takes a task, somebody else takes it when things go otherwise than planned.
-  const row =
-    solved.desk.teamwork === 'free'
-      ? solved.found.row.map((entry) => entry % count)
-      : withNothingPutOff(solved.instance, solved.found.row)
-  const freedom = freedomOf(solved.instance.batches, solved.listed.batches)
-  const inPlannedOrder = lists.map((tasks) => [...tasks])
+  const { sequence, policy } = solved.found
   const follow = planFollower(
-    desk,
-    instance,
-    lists,
-    freedom,
-    row,
+    builder,
+    followsSoon(solved.instance),
+    // Where whoever is free takes a task, somebody else takes it when things go otherwise than planned.
+    solved.desk.teamwork === 'free'
+      ? sequence.map((entry) => entry % count)
+      : withNothingPutOff(builder, sequence),
     (solved.plan.finishesAt - solved.now) / 1000,
   )
   return {
@@ -113,24 +107,24 @@ export function drawFutures(solved: SolvedLine, estimate: LineEstimate, seed: nu
       skipped.forEach((sessions, painter) => {
         drawSkipped(sessions, instance.painters[painter]?.sessions ?? [], solved.desk.skipShare, random)
       })
-      const cost = follow(solved.found.policy)
+      builder.compiled.refresh()
+      const cost = follow(policy)
       return {
         finish: cost.finish,
         deskSeconds: cost.deskSeconds + Math.max(0, cost.finish - cost.handsDone),
         stageSeconds,
       }
     },
-    dryAt: desk.dryAt,
+    dryAt: builder.dryAt,
     drawn: () => ({
       ...instance,
       painters: instance.painters.map(({ sessions, pace }, painter) => ({
         sessions: sessions?.filter((_, at) => skipped[painter]?.[at] !== 1) ?? null,
         pace,
       })),
-      batches: instance.batches.map((batch, index) => ({
+      batches: instance.batches.map((batch) => ({
         ...batch,
-        tasks: (inPlannedOrder[index] ?? []).map((task) => ({ ...task })),
-        comesAfter: freedom.before[index] ?? null,
+        tasks: batch.tasks.map((task) => ({ ...task })),
       })),
     }),
   }
@@ -200,13 +194,10 @@ type MutableInstance = Omit<PlanInstance, 'painters'> & { readonly painters: rea
 
 function mutableCopy({ instance, sessions, now }: SolvedLine) {
   const planned = instance.batches.flatMap((batch) => batch.tasks)
-  const lists = instance.batches.map((batch): PlanTask[] =>
-    batch.tasks.map((task) => ({ ...task, maxWait: null })),
-  )
-  const batches = instance.batches.map((batch, index): PlanBatch => ({
+  const batches = instance.batches.map((batch): PlanBatch => ({
     ...batch,
     firstBy: [],
-    tasks: lists[index] ?? [],
+    tasks: batch.tasks.map((task) => ({ ...task, maxWait: null })),
   }))
   const copy: MutableInstance = {
     ...instance,
@@ -218,7 +209,7 @@ function mutableCopy({ instance, sessions, now }: SolvedLine) {
     })),
   }
   const skipped = instance.painters.map((painter) => new Uint8Array(painter.sessions?.length ?? 1))
-  return { planned, instance: copy, skipped, lists }
+  return { planned, instance: copy, skipped }
 }
 
 function drawnTasks(

@@ -104,7 +104,7 @@ describe('a plan in any sound order', () => {
     const [free, row] = [solved(given), solved(held)]
     expect(free.plan.finishesAt).toBeLessThanOrEqual(row.plan.finishesAt)
     expect(free.plan.exposedSeconds).toBeLessThan(row.plan.exposedSeconds / 2)
-    expect(avoidableWaits(free.listed, free.instance, segmentsOf(free)).avoidable).toBe(0)
+    expect(avoidableWaits(free.instance, segmentsOf(free)).avoidable).toBe(0)
     expect(rowsOf(held, row)).toEqual([given.line.map((each) => each.name)])
   })
 

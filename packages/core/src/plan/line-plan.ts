@@ -32,6 +32,8 @@ export interface Stretch {
 export interface PlannedTask extends Pick<Stretch, 'batchId' | 'stageId' | 'touchUp' | 'painter' | 'putOff'> {
   /** Plans that were kept before ways were know none. */
   readonly by?: Technique | null | undefined
+  /** Where it was to begin; what is kept of a plan without it is its order alone. */
+  readonly startsAt?: Instant | undefined
 }
 
 export interface PlanSession extends Session {

@@ -184,8 +184,7 @@ function isRoomy(instance: PlanInstance): boolean {
   const all = { ...instance, inHandAtMost: null }
   return [[instance, 'whole'] as const, [all, 'fill'] as const].every(([each, policy]) => {
     const desk = createScheduleBuilder(each)
-    const row = batchByBatch(each, desk)
-    return Number.isFinite(buildSchedule(desk, each.batches.length, row, policy).finish)
+    return Number.isFinite(buildSchedule(desk, batchByBatch(desk), policy).finish)
   })
 }
 

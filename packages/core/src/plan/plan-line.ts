@@ -23,24 +23,22 @@ import {
 } from '../units/index.ts'
 import {
   batchByBatch,
-  choicesOf,
-  createScheduleBuilder,
-  earliestFinish,
-  sequenceEntry,
-  type SearchResult,
-  freeOrder,
-  isChain,
-  isMuch,
-  type KeptOrder,
-  layKept,
   buildSchedule,
+  createScheduleBuilder,
+  type EarlierPlan,
+  earliestFinish,
+  inFull,
+  isMuch,
+  layKept,
   lowerBound,
   type PlanCost,
   type PlanInstance,
   type PlanSegment,
-  type TaskSequence,
-  searchFreely,
+  type SearchResult,
+  searchPlan,
+  sequenceEntry,
   stageByStage,
+  type TaskSequence,
   wayOf,
 } from '../schedule/index.ts'
 import type {
@@ -95,14 +93,14 @@ export interface PlanningInput extends Parts {
 }
 
 const defaultEffort = 2_000_000
+/** A sequence is laid anew from where it differs, and given up when it gets too long: so many take as long as one in full. */
+const resumed = 4
 const nothingDone = foldProgress([])
 
 /** A plan together with the instance it solves and the row it lays: what a forecast lays anew. */
 export interface SolvedLine extends Parts {
   readonly plan: LinePlan
   readonly instance: PlanInstance
-  /** The same with the batches as the line has them, and what has to come before what. */
-  readonly listed: PlanInstance
   readonly found: SearchResult
   readonly batches: readonly Batch[]
   /** By painter: the whole sessions, with what the plan leaves free of them. */
@@ -130,9 +128,9 @@ export function solveLine(input: PlanningInput): Result<SolvedLine, PlanProblem>
   const searched = searchLine(input)
   if (!searched.ok) return searched
   const { work, desk, wishes } = input
-  const { instance, listed, found, batches, sessions, now } = searched.value
+  const { instance, found, batches, sessions, now } = searched.value
   const plan = planOf(searched.value)
-  return success({ plan, work, desk, wishes, instance, listed, found, batches, sessions, now })
+  return success({ plan, work, desk, wishes, instance, found, batches, sessions, now })
 }
 
 /** The work laid in the order of each of several earlier plans, with nothing searched for; or why there is no plan at all. */
@@ -180,30 +178,26 @@ function prepare(input: PlanningInput): Result<Prepared, PlanProblem> {
 }
 
 function searchPrepared(prepared: Prepared, input: PlanningInput): Solving {
-  const { work, desk } = input
-  const { instance: listed, batches } = prepared
-  const size = listed.batches.reduce(
+  const { work, desk, times, isCalledOff } = input
+  const { instance, batches, now } = prepared
+  const size = instance.batches.reduce(
     (sum, batch) =>
-      sum + batch.tasks.reduce((all, task) => all + task.models.length + listed.painters.length, 0),
+      sum + batch.tasks.reduce((all, task) => all + task.models.length + instance.painters.length, 0),
     0,
   )
-  const evaluations = Math.min(20_000, Math.floor((input.effort ?? defaultEffort) / size))
   const before = input.before?.stretches ?? []
-  const keep = before.length > 0 ? rowBefore(before, input, batches, listed) : null
+  const keep = before.length > 0 ? planBefore(before, input, batches, instance) : null
   const asFound = input.before?.asFound
   if (keep && asFound) {
-    const { instance, ...found } = layKept(listed, keep, desk.aims)
-    if (holds(found.cost, asFound, prepared.now))
-      return { ...prepared, instance, listed, found, work, desk, times: input.times, asFound }
+    const found = layKept(instance, keep.sequence, desk.aims)
+    if (holds(found.cost, asFound, now)) return { ...prepared, found, work, desk, times, asFound }
   }
-  const { isCalledOff } = input
   const budget = {
     seed: input.seed ?? 1,
-    evaluations,
+    evaluations: Math.floor(((input.effort ?? defaultEffort) * resumed) / size),
     ...(isCalledOff ? { spent: () => (isCalledOff() ? 1 : 0) } : {}),
   }
-  const { instance, ...found } = searchFreely(listed, budget, desk.aims, keep)
-  return { ...prepared, instance, listed, found, work, desk, times: input.times }
+  return { ...prepared, found: searchPlan(instance, budget, desk.aims, keep), work, desk, times }
 }
 
 /** Whether a plan keeps what it promised: then there is nothing new to search for. */
@@ -218,49 +212,50 @@ function holds(cost: PlanCost, { finishesAt, exposedSeconds }: AsFound, now: Ins
 }
 
 /**
- * The order of an earlier plan on what is left of it: of batches among each other, and of the tasks of each. What it did
- * not know comes where the line has it, at the end of the row.
+ * The order of an earlier plan on what is left of it, and where it had the tasks. What it did not know comes where the line
+ * has it, at the end.
  */
-function rowBefore(
+function planBefore(
   stretches: readonly PlannedTask[],
-  { work: { line }, times }: Pick<PlanningInput, 'work' | 'times'>,
+  { work: { line }, times, now }: Pick<PlanningInput, 'work' | 'times' | 'now'>,
   batches: readonly Batch[],
   instance: PlanInstance,
-): KeptOrder {
+): EarlierPlan {
   const indexOf = new Map(batches.map((batch, index) => [batch.id, index]))
   const stageAt = new Map(line.map((stage, index) => [stage.id, index]))
-  const known = instance.batches.map((): number[] => [])
-  const row: number[] = []
-  const choices = choicesOf(instance)
   const people = instance.painters.length
-  for (const { batchId, stageId, touchUp, by, painter, putOff } of stretches) {
+  const tasks = instance.batches.flatMap((batch) => batch.tasks)
+  const ways = Math.max(1, ...tasks.map((task) => 1 + task.others.length))
+  const firstOf = new Map<number, number>()
+  instance.batches.reduce((from, batch, index) => {
+    firstOf.set(index, from)
+    return from + batch.tasks.length
+  }, 0)
+  const known = new Set<number>()
+  const startsAt = new Float64Array(tasks.length).fill(Number.NaN)
+  const painters = new Int32Array(tasks.length).fill(-1)
+  const sequence = stretches.flatMap((stretch): number[] => {
+    const { batchId, stageId, touchUp, by, painter, putOff, startsAt: begins } = stretch
     const batch = indexOf.get(batchId) ?? -1
     const unitId = batches[batch]?.unitId
-    if (unitId === undefined) continue
-    const own = known[batch] ?? []
-    const task = instance.batches[batch]?.tasks.findIndex(
-      (each, index) =>
-        each.stage === stageAt.get(stageId) && each.touchUp === touchUp && !own.includes(index),
+    const own = instance.batches[batch]?.tasks.findIndex(
+      (task, index) =>
+        task.stage === stageAt.get(stageId) &&
+        task.touchUp === touchUp &&
+        !known.has((firstOf.get(batch) ?? 0) + index),
     )
-    if (task === undefined || task < 0) continue
-    own.push(task)
-    const ways = times?.get(stageId)?.get(unitId)?.others ?? []
+    if (unitId === undefined || own === undefined || own < 0) return []
+    const task = (firstOf.get(batch) ?? 0) + own
+    known.add(task)
+    if (begins !== undefined) startsAt[task] = (begins - now) / 1000
+    painters[task] = painter
+    const others = times?.get(stageId)?.get(unitId)?.others ?? []
     // Of a way that there is no more, it is the line's own.
-    const way = by ? 1 + ways.findIndex(({ technique }) => technique === by) : 0
+    const way = by ? 1 + others.findIndex(({ technique }) => technique === by) : 0
     const who = painter < people ? 1 + way * people + painter : 0
-    row.push(sequenceEntry(instance, batch, putOff ? who + choices : who))
-  }
-  const orders = instance.batches.map((planned, batch) => {
-    const own = known[batch] ?? []
-    planned.tasks.forEach((_, index) => {
-      if (own.includes(index)) return
-      row.push(batch)
-      const place = own.findIndex((each) => each > index)
-      own.splice(place < 0 ? own.length : place, 0, index)
-    })
-    return isChain(planned) ? planned.tasks.map((_, index) => index) : freeOrder(planned).nearest(own)
+    return [sequenceEntry(tasks.length, task, putOff ? who + 1 + ways * people : who)]
   })
-  return { row, orders }
+  return { sequence: inFull(tasks.length, sequence), places: { startsAt, painters } }
 }
 
 interface Solving extends PlanInstanceOf, Pick<Parts, 'work' | 'desk'> {
@@ -268,8 +263,6 @@ interface Solving extends PlanInstanceOf, Pick<Parts, 'work' | 'desk'> {
   readonly batches: readonly Batch[]
   readonly now: Instant
   readonly times: BatchTimes | undefined
-  /** The instance with the batches as the line has them. */
-  readonly listed: PlanInstance
   readonly found: SearchResult
   /** Where a plan before still holds. */
   readonly asFound?: AsFound
@@ -277,27 +270,28 @@ interface Solving extends PlanInstanceOf, Pick<Parts, 'work' | 'desk'> {
 
 function planOf(solving: Solving): LinePlan {
   const { plan, cost } = laidPlan(solving)
-  const { instance, listed, now } = solving
-  const free = { ...listed, inHandAtMost: null }
-  const unlimited = createScheduleBuilder(free)
-  const habit = (row: TaskSequence) => {
-    const { finish } = buildSchedule(unlimited, instance.batches.length, row, 'fill')
+  const { instance, now } = solving
+  const unlimited = createScheduleBuilder({ ...instance, inHandAtMost: null })
+  const habit = (sequence: TaskSequence) => {
+    const { finish } = buildSchedule(unlimited, sequence, 'fill')
     return addSeconds(now, Number.isFinite(finish) ? finish : cost.finish)
   }
-  const bound = earliestFinish(lowerBound(listed))
+  const bound = earliestFinish(lowerBound(instance))
   return {
     ...plan,
     earliestFinishAt: addSeconds(now, bound),
     gap: bound > 0 ? cost.finish / bound - 1 : 0,
-    habits: { batchByBatch: habit(batchByBatch(free, unlimited)), stageByStage: habit(stageByStage(free)) },
+    habits: {
+      batchByBatch: habit(batchByBatch(unlimited)),
+      stageByStage: habit(stageByStage(unlimited)),
+    },
   }
 }
 
 function laidPlan(solving: Solving): { readonly plan: LaidPlan; readonly cost: PlanCost } {
   const { instance, found, work, desk, progress, batches, now } = solving
   const segments: PlanSegment[] = []
-  const count = instance.batches.length
-  const cost = buildSchedule(createScheduleBuilder(instance), count, found.row, found.policy, (segment) =>
+  const cost = buildSchedule(createScheduleBuilder(instance), found.sequence, found.policy, (segment) =>
     segments.push(segment),
   )
   segments.sort((a, b) => a.start - b.start || a.painter - b.painter)

@@ -1,226 +1,167 @@
 import type { ScheduleBuilder } from './schedule-builder.ts'
-import { wayOf, type PlanBatch, type PlanInstance } from './instance.ts'
-import { sequenceEntry, buildSchedule, type TaskSequence } from './task-sequence.ts'
-import type { SearchResult, SearchBudget } from './search.ts'
-import type { PlanOrder } from './weigh-plan.ts'
+import type { SearchBudget, SearchResult } from './search.ts'
+import { sequenceEntry, type TaskSequence } from './task-sequence.ts'
 
 interface Node {
   readonly state: Float64Array
-  readonly row: TaskSequence
+  readonly sequence: TaskSequence
 }
 
 interface Child {
   readonly parent: number
   readonly entry: number
   readonly setUp: number
-  /** Small is hopeful; Infinity where nothing better can follow. */
+  /** Small is hopeful. */
   readonly guide: number
   /** The same for whoever wants few set-ups. */
   readonly saving: number
 }
 
-/**
- * How much a second of set-up weighs against one of time: the finish wants it small, few set-ups large. Of each level
- * one half is kept by the one and one half by the other.
- */
+/** How much a second of set-up weighs against one of time: the finish wants it small, few set-ups large. */
 const setUpWeights = { finish: 0.02, setUps: 1.5 }
-/** The narrowest sweep; what is given fewer evaluations than that takes is not worth beginning. */
-const firstWidth = 60
+const narrowest = 60
 const widest = 4000
-const widening = 12
-
-/** So many evaluations the narrowest sweep over so many tasks takes. */
-export function leastBeam(tasks: number): number {
-  return firstWidth * tasks
-}
-
-/** At the limit so many of the most hopeful beginnings are brought to their end. */
-const broughtToEnd = 8
+const widening = 4
 
 /**
- * Lays tasks in all orders at once, level by level, and keeps the most hopeful states of each; wider and wider until
- * the budget is spent or every state has been seen. States that go on alike are one.
+ * Sequences built level by level: every task that may come next of every state kept, and of these so many of the most hopeful
+ * ones, half by each of two guides; wider and wider until the budget is spent. States that go on alike are one. Only what can
+ * still end before a plan that is known is gone on with. Of few tasks it leaves out next to nothing.
  */
 export function beam(
-  desk: ScheduleBuilder,
-  instance: PlanInstance,
-  order: PlanOrder,
+  builder: ScheduleBuilder,
   known: SearchResult,
+  isBetter: (a: SearchResult, b: SearchResult) => boolean,
+  layWhole: (sequence: TaskSequence) => SearchResult,
   budget: SearchBudget,
 ): SearchResult {
+  const levels = builder.compiled.tasks.length
   let best = known
   let left = budget.evaluations
-  let width = firstWidth
-  for (;;) {
+  for (let width = narrowest; width <= widest && left >= width * levels; width *= widening) {
     const began = budget.spent?.() ?? 0
-    const { rows, complete } = sweep(desk, instance, width, best, budget)
-    for (const row of rows) {
-      const cost = buildSchedule(desk, instance.batches.length, row, 'whole')
-      if (order.compare(cost, best.cost) < 0) best = { row, policy: 'whole', cost }
+    const { sequence, complete } = sweep(builder, width, best, budget)
+    if (sequence) {
+      const found = layWhole(sequence)
+      if (isBetter(found, best)) best = found
     }
-    if (complete) return best
-    left -= width * known.row.length
+    left -= width * levels
     const now = budget.spent?.() ?? 0
-    // So wide that it ends in time, as far as the last one tells.
-    const factor = Math.min(widening, budget.spent ? (0.85 * (1 - now)) / Math.max(1e-6, now - began) : 4)
-    width = Math.min(widest, Math.floor(width * factor), Math.floor(left / known.row.length))
-    if (width < firstWidth / 2) return best
+    // A wider one takes so many times as long.
+    if (complete || now + (now - began) * widening > 1) break
   }
+  return best
 }
 
-interface Swept {
-  /** The best it came to; where the time was up in the middle, its most hopeful beginnings, brought to their end. */
-  readonly rows: readonly TaskSequence[]
-  /** Nothing was left out for want of width: there is no better row. */
-  readonly complete: boolean
-}
-
+/** @returns `complete`: nothing was left out for want of width. */
 function sweep(
-  desk: ScheduleBuilder,
-  instance: PlanInstance,
+  builder: ScheduleBuilder,
   width: number,
-  known: SearchResult,
-  budget: SearchBudget,
-): Swept {
-  const { batches, painters } = instance
-  const people = painters.length
-  const pace = Math.min(...painters.map((each) => each.pace))
-  const tails = batches.map((batch) => tailsOf(batch, pace))
-  const works = batches.map((batch) => worksOf(batch, pace))
-  const families = Math.max(0, ...batches.flatMap((batch) => batch.tasks.map((task) => task.family))) + 1
-  const levels = batches.reduce((sum, batch) => sum + batch.tasks.length, 0)
-  const left = new Int32Array(batches.length)
-  const open = new Uint8Array(families)
-  const setUps = new Float64Array(families)
-  for (const batch of batches) {
-    for (const task of batch.tasks) {
-      const known = setUps[task.family] ?? 0
-      setUps[task.family] = known === 0 ? task.again : Math.min(known, task.again)
-    }
+  { cost: known }: SearchResult,
+  { spent }: SearchBudget,
+): { readonly sequence: TaskSequence | null; readonly complete: boolean } {
+  const { compiled } = builder
+  const { tasks, people, wayFrom, batchOf, taskAt, hands, wait } = compiled
+  const count = tasks.length
+  const least = (task: number) => {
+    let seconds = Number.POSITIVE_INFINITY
+    for (let at = (wayFrom[task] ?? 0) * people; at < (wayFrom[task + 1] ?? 0) * people; at++)
+      if ((hands[at] ?? -1) >= 0) seconds = Math.min(seconds, hands[at] ?? 0)
+    return seconds * (tasks[task]?.models.length ?? 0)
+  }
+  const work = Float64Array.from(tasks, (_, task) => least(task))
+  const tail = new Float64Array(count)
+  for (let task = count - 1; task >= 0; task--) {
+    const after = task + 1 < count && batchOf[task + 1] === batchOf[task] ? task + 1 : -1
+    tail[task] = (work[task] ?? 0) + (wait[wayFrom[task] ?? 0] ?? 0)
+    // In a chain all that follows waits for it.
+    if (after >= 0 && compiled.before[after]?.includes(task))
+      tail[task] = (tail[task] ?? 0) + (tail[after] ?? 0)
   }
   let complete = true
-  desk.reset('whole')
-  let nodes: Node[] = [{ state: desk.save(), row: [] }]
-  for (let level = 0; level < levels; level++) {
-    const best = nodes
-    const endings = () => ({
-      rows: best.slice(0, broughtToEnd).map((node) => broughtToTheEnd(node.row, known.row, batches.length)),
-      complete: false,
-    })
-    if ((budget.spent?.() ?? 0) >= 1) return endings()
+  builder.reset('whole')
+  let nodes: readonly Node[] = [{ state: builder.save(), sequence: [] }]
+  for (let level = 0; level < count; level++) {
     const children: Child[] = []
     const seen = new Map<number, number>()
     for (const [parent, node] of nodes.entries()) {
-      if (parent % 32 === 31 && (budget.spent?.() ?? 0) >= 1) return endings()
-      desk.load(node.state)
-      left.fill(0)
-      for (const entry of node.row) left[entry % batches.length] = (left[entry % batches.length] ?? 0) + 1
-      batches.forEach((batch, index) => {
-        const task = batch.tasks[left[index] ?? 0]
-        if (!task) return
-        for (let way = 0; way <= task.others.length; way++) {
+      if (parent % 32 === 31 && (spent?.() ?? 0) >= 1) return { sequence: null, complete: false }
+      builder.load(node.state)
+      const ready = readyTasks(builder)
+      for (const task of ready) {
+        for (let way = wayFrom[task] ?? 0; way < (wayFrom[task + 1] ?? 0); way++) {
           for (let painter = 0; painter < people; painter++) {
-            const allowed = wayOf(task, way).painters
-            if (allowed !== null && !allowed.includes(painter)) continue
-            const choice = 1 + way * people + painter
-            if (!desk.mayGoOn(index)) continue
-            const placed = desk.placeAlone(index, choice)
-            if (placed) {
-              const key = desk.hash()
-              const twin = seen.get(key)
-              const setUp = desk.setUpSeconds()
-              if (twin === undefined || setUp < (children[twin]?.setUp ?? 0)) {
-                left[index] = (left[index] ?? 0) + 1
-                const child = judge(parent, sequenceEntry(instance, index, choice), setUp)
-                left[index] = (left[index] ?? 0) - 1
-                if (twin === undefined) {
-                  seen.set(key, children.length)
-                  children.push(child)
-                } else children[twin] = child
-              }
+            if ((hands[way * people + painter] ?? -1) < 0) continue
+            const choice = 1 + (way - (wayFrom[task] ?? 0)) * people + painter
+            // What has to be laid before it is a child of its own.
+            if (builder.placeAlone(task, choice)) {
+              const child = judged(parent, sequenceEntry(count, task, choice))
+              if (child) keep(child)
             }
-            desk.load(node.state)
+            builder.load(node.state)
           }
         }
-      })
+      }
     }
-    const hopeful = children.filter((child) => child.guide < Number.POSITIVE_INFINITY)
-    nodes = mostHopeful(hopeful, width).map(({ parent, entry }) => {
+    const kept = mostHopeful(children, width)
+    if (children.length > width) complete = false
+    nodes = kept.flatMap(({ parent, entry }): Node[] => {
       const from = nodes[parent]
-      if (!from) throw new RangeError('a child without a parent')
-      desk.load(from.state)
-      const batch = entry % batches.length
-      desk.place(batch, (entry - batch) / batches.length)
-      return { state: desk.save(), row: [...from.row, entry] }
+      if (!from) return []
+      builder.load(from.state)
+      builder.placeAlone(entry % count, Math.floor(entry / count))
+      return [{ state: builder.save(), sequence: [...from.sequence, entry] }]
     })
-    if (hopeful.length > width) complete = false
-    if (nodes.length === 0) return { rows: [], complete }
-  }
-  return { rows: nodes.slice(0, 1).map((node) => node.row), complete }
+    if (nodes.length === 0) return { sequence: null, complete }
 
-  /** How the state just reached looks: nothing under it can end before `bound`. */
-  function judge(parent: number, entry: number, setUp: number): Child {
-    let work = 0
-    let chain = 0
-    open.fill(0)
-    for (let index = 0; index < batches.length; index++) {
-      const at = left[index] ?? 0
-      const batch = batches[index]
-      chain = Math.max(chain, desk.dryAt(index))
-      if (!batch || at >= batch.tasks.length) continue
-      work += works[index]?.[at] ?? 0
-      for (let later = at; later < batch.tasks.length; later++) open[batch.tasks[later]?.family ?? 0] = 1
+    function keep(child: Child): void {
+      const key = builder.hash()
+      const twin = seen.get(key)
+      if (twin === undefined) {
+        seen.set(key, children.length)
+        children.push(child)
+      } else if (child.setUp < (children[twin]?.setUp ?? 0)) children[twin] = child
     }
-    let sets = 0
-    for (let family = 0; family < families; family++) {
-      if (open[family] === 1 && !desk.isPotOpen(family)) sets += setUps[family] ?? 0
-    }
-    const balanced = desk.workedUntil(work + sets)
-    const hopeless = {
-      parent,
-      entry,
-      setUp,
-      guide: Number.POSITIVE_INFINITY,
-      saving: Number.POSITIVE_INFINITY,
-    }
-    // Only what can still beat the plan known goes on.
-    const { finish, setUpSeconds } = known.cost
-    const isBeaten = (bound: number) => bound > finish || (bound === finish && setUp + sets >= setUpSeconds)
-    if (isBeaten(Math.max(balanced, chain))) return hopeless
+  }
+  return { sequence: nodes[0]?.sequence ?? null, complete }
+
+  /** How the state just reached looks; `null` where it cannot end before what is known. */
+  function judged(parent: number, entry: number): Child | null {
+    let workLeft = 0
+    for (let task = 0; task < count; task++) if (!builder.isLaid(task)) workLeft += work[task] ?? 0
+    const { setUp, unopened } = builder.setUps()
+    const balanced = builder.workedUntil(workLeft + unopened)
+    let latest = balanced
     let ahead = 0
-    for (let index = 0; index < batches.length; index++) {
-      const at = left[index] ?? 0
-      if (at >= (batches[index]?.tasks.length ?? 0)) continue
-      const place = desk.peek(index)
-      if (place?.tooLate === true) return hopeless
-      const end = (place ? place.start + place.setUp : desk.dryAt(index)) + (tails[index]?.[at] ?? 0)
-      if (end > chain) chain = end
-      ahead += end
+    for (let batch = 0; batch < taskAt.length - 1; batch++) {
+      let end = builder.dryAt(batch)
+      for (let task = taskAt[batch] ?? 0; task < (taskAt[batch + 1] ?? 0); task++) {
+        if (!builder.mayBegin(task)) continue
+        const place = builder.peek(task)
+        if (!place || place.tooLate) return null
+        end = Math.max(end, place.start + place.setUp + (tail[task] ?? 0))
+      }
+      latest = Math.max(latest, end)
+      if (!builder.isThrough(batch)) ahead += end
     }
-    const bound = Math.max(balanced, chain)
-    if (isBeaten(bound)) return hopeless
-    const hope = bound + balanced * 0.05 + ahead * 0.002
+    if (latest > known.finish || (latest === known.finish && setUp + unopened >= known.setUpSeconds))
+      return null
+    const hope = latest + balanced * 0.05 + ahead * 0.002
+    const opened = setUp + unopened
     return {
       parent,
       entry,
       setUp,
-      guide: hope + (setUp + sets) * setUpWeights.finish,
-      saving: hope + (setUp + sets) * setUpWeights.setUps,
+      guide: hope + opened * setUpWeights.finish,
+      saving: hope + opened * setUpWeights.setUps,
     }
   }
 }
 
-/** The beginning of one row, and what it leaves in the order of another. */
-function broughtToTheEnd(begun: TaskSequence, whole: TaskSequence, batches: number): TaskSequence {
-  const done = new Int32Array(batches)
-  for (const entry of begun) done[entry % batches] = (done[entry % batches] ?? 0) + 1
-  const rest = whole.filter((entry) => {
-    const batch = entry % batches
-    const left = done[batch] ?? 0
-    if (left > 0) done[batch] = left - 1
-    return left === 0
-  })
-  return [...begun, ...rest]
+function readyTasks({ compiled, mayBegin }: ScheduleBuilder): readonly number[] {
+  const ready: number[] = []
+  for (let task = 0; task < compiled.tasks.length; task++) if (mayBegin(task)) ready.push(task)
+  return ready
 }
 
 /** Half of the width by the one guide, and what else is best by the other; the best by the first comes first. */
@@ -230,26 +171,4 @@ function mostHopeful(children: readonly Child[], width: number): readonly Child[
   const first = byGuide.slice(0, Math.ceil(width / 2))
   const rest = byGuide.slice(first.length).sort((a, b) => a.saving - b.saving)
   return [...first, ...rest.slice(0, width - first.length)]
-}
-
-/** From each task of a batch to its end: hands and waits, without set-ups. */
-function tailsOf(batch: PlanBatch, pace: number): readonly number[] {
-  let tail = 0
-  return batch.tasks
-    .toReversed()
-    .map((task) => (tail += shortest(task, pace) + task.wait))
-    .reverse()
-}
-
-function worksOf(batch: PlanBatch, pace: number): readonly number[] {
-  let work = 0
-  return batch.tasks
-    .toReversed()
-    .map((task) => (work += shortest(task, pace)))
-    .reverse()
-}
-
-function shortest(task: PlanBatch['tasks'][number], pace: number): number {
-  const perModel = Math.min(task.perModel, ...task.others.map((way) => way.perModel))
-  return Math.round(perModel * pace) * task.models.length
 }

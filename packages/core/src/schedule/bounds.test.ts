@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest'
-import { bareBatch, barePlan, bareTask } from '../testing/bare-plan.ts'
+import { bareBatch, barePlan, bareTask } from './bare-plan.ts'
 import { earliestFinish, lowerBound } from './bounds.ts'
 import type { PlanBatch } from './instance.ts'
-import { searchRow } from './search.ts'
+import { searchPlan } from './search.ts'
 
 const evenings = (count: number) =>
   Array.from({ length: count }, (_, day) => ({ start: day * 1000, end: day * 1000 + 100 }))
@@ -15,7 +15,7 @@ describe('the bound of what may be in hand', () => {
   it('adds up batches that have to follow each other', () => {
     const plan = barePlan([twoCoats(80), twoCoats(80), twoCoats(80)], { inHandAtMost: 1 })
     expect(lowerBound(plan).inHand).toBe(300)
-    expect(searchRow(plan, { seed: 1, evaluations: 50 }).cost.finish).toBe(300)
+    expect(searchPlan(plan, { seed: 1, evaluations: 50 }).cost.finish).toBe(300)
   })
 
   it('goes through every order of unlike batches, and keeps a long drying for the end', () => {
@@ -44,7 +44,7 @@ describe('the bound of what may be in hand', () => {
     })
     // First coat, second coat next evening; the same again from there on.
     expect(lowerBound(plan).inHand).toBe(2010)
-    expect(searchRow(plan, { seed: 1, evaluations: 50 }).cost.finish).toBe(2010)
+    expect(searchPlan(plan, { seed: 1, evaluations: 50 }).cost.finish).toBe(2010)
   })
 })
 
@@ -58,7 +58,7 @@ describe('the bound of one batch alone', () => {
     const plan = barePlan([soon], { painters: [{ sessions: evenings(4), pace: 1 }] })
     // 30 + 30 + 20 + 30 do not fit into 100, and the second may not lie over night.
     expect(lowerBound(plan).longestChain).toBe(1080)
-    expect(searchRow(plan, { seed: 1, evaluations: 10 }).cost.finish).toBe(1080)
+    expect(searchPlan(plan, { seed: 1, evaluations: 10 }).cost.finish).toBe(1080)
   })
 
   it('keeps together what may not be split', () => {
@@ -85,7 +85,7 @@ describe('the bound of one batch alone', () => {
     const painters = Array.from({ length: 3 }, () => ({ sessions: null, pace: 1 }))
     const plan = barePlan([batch], { painters, maySplit: true })
     expect(lowerBound(plan).longestChain).toBe(50)
-    expect(searchRow(plan, { seed: 1, evaluations: 10 }).cost.finish).toBe(50)
+    expect(searchPlan(plan, { seed: 1, evaluations: 10 }).cost.finish).toBe(50)
   })
 
   it('opens a pot after another one where one painter works', () => {
@@ -109,7 +109,7 @@ describe('the bound of what is scarce', () => {
       painters: Array.from({ length: 3 }, () => ({ sessions: null, pace: 1 })),
     })
     expect(lowerBound(plan).scarce).toBe(25 + 150 + 7)
-    expect(searchRow(plan, { seed: 1, evaluations: 200 }).cost.finish).toBe(182)
+    expect(searchPlan(plan, { seed: 1, evaluations: 200 }).cost.finish).toBe(182)
   })
 
   it('adds up what keeps to some hours, and the places of a station', () => {
@@ -129,6 +129,6 @@ describe('the bound of what is scarce', () => {
   it('is what the plan meets on plain work', () => {
     const plan = barePlan([twoCoats(10), twoCoats(10), twoCoats(10)])
     expect(earliestFinish(lowerBound(plan))).toBe(60)
-    expect(searchRow(plan, { seed: 1, evaluations: 50 }).cost.finish).toBe(60)
+    expect(searchPlan(plan, { seed: 1, evaluations: 50 }).cost.finish).toBe(60)
   })
 })

@@ -1,168 +1,170 @@
-import { waysOf, type PlanInstance } from './instance.ts'
-import { createRegionSlots, slotCount, type RegionSlots } from './region-slots.ts'
+import type { CompiledInstance } from './compiled.ts'
 
-/** Everything that changes while tasks are laid. All but the sums lie in one buffer: copying it copies the state. */
+/** Everything that changes while tasks are laid, in one buffer: copying it copies the state. */
 export interface BuilderState {
   readonly reset: () => void
-  readonly save: () => Float64Array
   readonly load: (saved: Float64Array) => void
-  /** The buffer from here on, without what belongs to single painters. */
-  readonly common: Float64Array
+  readonly save: (into?: Float64Array) => Float64Array
+  /** Counts up whenever anything is laid or the state is set: what was worked out of it holds no longer. */
+  readonly stamp: { now: number }
+  /** See `sumOf`. */
+  readonly sums: Float64Array
   /** By painter. */
   readonly free: Float64Array
   readonly family: Float64Array
-  readonly familySession: Float64Array
+  readonly session: Float64Array
   /** By painter: stage and seconds, kind and seconds of the run going on. */
   readonly runs: Float64Array
   /** By painter and family: the session in which it was last on the palette, from 1. */
   readonly onPalette: Float64Array
-  readonly families: number
-  /** By station and place in it. */
+  /** By station and place in it, from `stationAt`. */
   readonly stationFree: Float64Array
-  /** Counts up whenever anything is laid or the state is set: what was worked out of it holds no longer. */
-  readonly stamp: { now: number }
-  /** By batch. */
-  readonly next: Float64Array
+  readonly stationAt: readonly number[]
+  /** By task: 1 once it is laid. */
+  readonly laid: Float64Array
+  /** By batch: tasks that are not laid. */
+  readonly left: Float64Array
+  /** By batch: 1 once it is begun. */
+  readonly begun: Float64Array
+  /** By batch: the task that has to follow soon, from 1; 0 where none has. */
   readonly pending: Float64Array
-  /** When the hands began the last task laid of a batch: the next does not begin before. */
+  /** By batch: when the hands began the task laid last; the next does not begin before. */
   readonly firstHands: Float64Array
-  /** When the hands last left a batch. */
+  /** By batch: when the hands last left it, and when all of it is dry. */
   readonly lastHands: Float64Array
-  readonly regions: readonly RegionSlots[]
-  /** By batch and model, from `modelAt`. */
+  readonly dry: Float64Array
+  /** By batch: the desk time at which each of its tasks is through, summed up. */
+  readonly through: Float64Array
+  /** By model: by when the task that is pending has to begin on it. */
   readonly deadline: Float64Array
-  readonly modelAt: readonly number[]
+  /**
+   * By model when its regions are dry: whole-model coats, then everything, then when it was last in hand, then one a region;
+   * so two looks answer for a region, and one for a whole-model stage. A model is in one pair of hands at a time.
+   */
+  readonly wet: Float64Array
+  /** Figures a model in `wet`. */
+  readonly width: number
   /** Three figures an entry: from, until, models. */
   readonly rack: Float64Array
-  readonly sums: DeskSums
 }
 
-interface DeskSums {
-  inHand: number
-  pending: number
-  onRack: number
-  exposed: number
-  setUp: number
-  pots: number
-  sameness: number
-  hands: number
-}
+/** Places in `sums`: figures of the plan as it is laid so far. */
+export const sumOf = {
+  inHand: 0,
+  pending: 1,
+  onRack: 2,
+  exposed: 3,
+  setUp: 4,
+  pots: 5,
+  sameness: 6,
+  hands: 7,
+  moved: 8,
+} as const
 
-const sumCount = 8
+const sumCount = 9
 
-export function builderState(instance: PlanInstance): BuilderState {
-  const { batches, painters, stations } = instance
-  const ways = batches.flatMap((batch) => batch.tasks.flatMap(waysOf))
-  const families = ways.reduce((most, way) => Math.max(most, way.family), instance.openFamily ?? -1) + 1
-  const modelAt: number[] = []
-  let models = 0
-  for (const batch of batches) {
-    modelAt.push(models)
-    models += batch.models
+export function builderState(compiled: CompiledInstance): BuilderState {
+  const { instance, people, families, tasks, modelAt } = compiled
+  const { batches, stations } = instance
+  const models = modelAt[batches.length] ?? 0
+  const width = instance.regionCount + 3
+  const places = stations.reduce((sum, each) => sum + each, 0)
+  const racked = instance.rack === null ? 0 : tasks.reduce((sum, task) => sum + task.models.length, 0)
+  const count = batches.length
+  const parts: number[] = []
+  const add = (size: number) => parts.push(size) - 1
+  const at = {
+    sums: add(sumCount),
+    free: add(people),
+    family: add(people),
+    session: add(people),
+    runs: add(people * 4),
+    onPalette: add(people * families),
+    stationFree: add(places),
+    laid: add(tasks.length),
+    left: add(count),
+    begun: add(count),
+    pending: add(count),
+    firstHands: add(count),
+    lastHands: add(count),
+    dry: add(count),
+    through: add(count),
+    deadline: add(models),
+    wet: add(models * width),
+    rack: add(racked * 3),
   }
-  const racked =
-    instance.rack === null
-      ? 0
-      : batches.reduce(
-          (sum, batch) => sum + batch.tasks.reduce((all, task) => all + task.models.length, 0),
-          0,
-        )
-  const people = painters.length
-  const sizes = [
-    sumCount,
-    people,
-    people,
-    people,
-    people * 4,
-    people * families,
-    stations.reduce((sum, each) => sum + each, 0),
-    batches.length,
-    batches.length,
-    models,
-    racked * 3,
-    batches.length,
-    batches.length,
-    ...batches.map((batch) => slotCount(batch, instance.regionCount)),
-  ]
-  const buffer = new Float64Array(sizes.reduce((sum, each) => sum + each, 0))
-  let at = 0
-  const parts = sizes.map((size) => buffer.subarray(at, (at += size)))
-  const part = (index: number) => parts[index] ?? new Float64Array(0)
-  const regions = batches.map((batch, index) =>
-    createRegionSlots(batch, instance.regionCount, part(13 + index), people > 1),
-  )
-  const [free, family] = [part(1), part(2)]
-  const onPalette = part(5)
-  painters.forEach((painter, index) => {
-    free[index] = Math.max(0, painter.sessions?.[0]?.start ?? 0)
-    family[index] = index === 0 ? (instance.openFamily ?? -1) : -1
-  })
-  part(4).fill(-1)
-  if (instance.openFamily !== null) onPalette[instance.openFamily] = 1
-  batches.forEach(({ firstBy }, batch) => {
-    if (!firstBy || firstBy.length === 0) return
-    const from = modelAt[batch] ?? 0
-    part(8)[batch] = 1
-    part(9).fill(Number.POSITIVE_INFINITY, from, from + (batches[batch]?.models ?? 0))
-    for (const { model, by } of firstBy) part(9)[from + model] = by
+  const buffer = new Float64Array(parts.reduce((sum, size) => sum + size, 0))
+  let from = 0
+  const views = parts.map((size) => buffer.subarray(from, (from += size)))
+  const view = (index: number) => views[index] ?? buffer.subarray(0, 0)
+  const stamp = { now: 0 }
+  const state: BuilderState = {
+    reset: () => state.load(initial),
+    load: (saved) => {
+      stamp.now += 1
+      buffer.set(saved)
+    },
+    save: (into) => {
+      if (!into) return buffer.slice()
+      into.set(buffer)
+      return into
+    },
+    stamp,
+    sums: view(at.sums),
+    free: view(at.free),
+    family: view(at.family),
+    session: view(at.session),
+    runs: view(at.runs),
+    onPalette: view(at.onPalette),
+    stationFree: view(at.stationFree),
+    stationAt: stations.map((_, station) => stations.slice(0, station).reduce((sum, each) => sum + each, 0)),
+    laid: view(at.laid),
+    left: view(at.left),
+    begun: view(at.begun),
+    pending: view(at.pending),
+    firstHands: view(at.firstHands),
+    lastHands: view(at.lastHands),
+    dry: view(at.dry),
+    through: view(at.through),
+    deadline: view(at.deadline),
+    wet: view(at.wet),
+    width,
+    rack: view(at.rack),
+  }
+  state.family.fill(-1)
+  if (instance.openFamily !== null) {
+    state.family[0] = instance.openFamily
+    state.onPalette[instance.openFamily] = 1
+  }
+  state.runs.fill(-1)
+  for (let painter = 0; painter < people; painter++) {
+    state.free[painter] = Math.max(0, compiled.opens[painter]?.[0] ?? 0)
+    state.runs[painter * 4 + 1] = 0
+    state.runs[painter * 4 + 3] = 0
+  }
+  batches.forEach((batch, index) => {
+    const first = modelAt[index] ?? 0
+    state.left[index] = batch.tasks.length
+    state.begun[index] = batch.begun ? 1 : 0
+    if (batch.begun && batch.tasks.length > 0 && compiled.helps[index] !== 1)
+      state.sums[sumOf.inHand] = (state.sums[sumOf.inHand] ?? 0) + 1
+    for (const { model, regions, readyAt } of batch.drying) {
+      wetten(state.wet, (first + model) * width, regions, readyAt)
+      state.dry[index] = Math.max(state.dry[index] ?? 0, readyAt)
+    }
+    if (!batch.firstBy || batch.firstBy.length === 0 || batch.tasks.length === 0) return
+    state.pending[index] = 1 + (compiled.taskAt[index] ?? 0)
+    state.sums[sumOf.pending] = (state.sums[sumOf.pending] ?? 0) + 1
+    state.deadline.fill(Number.POSITIVE_INFINITY, first, first + batch.models)
+    for (const { model, by } of batch.firstBy) state.deadline[first + model] = by
   })
   const initial = buffer.slice()
-  initial[1] = part(8).reduce((sum, each) => sum + each, 0)
-  const sums: DeskSums = {
-    inHand: 0,
-    pending: 0,
-    onRack: 0,
-    exposed: 0,
-    setUp: 0,
-    pots: 0,
-    sameness: 0,
-    hands: 0,
-  }
-  const stamp = { now: 0 }
-  const load = (saved: Float64Array): void => {
-    stamp.now += 1
-    buffer.set(saved)
-    sums.inHand = saved[0] ?? 0
-    sums.pending = saved[1] ?? 0
-    sums.onRack = saved[2] ?? 0
-    sums.exposed = saved[3] ?? 0
-    sums.setUp = saved[4] ?? 0
-    sums.pots = saved[5] ?? 0
-    sums.sameness = saved[6] ?? 0
-    sums.hands = saved[7] ?? 0
-  }
-  return {
-    reset: () => load(initial),
-    save: () => {
-      const saved = buffer.slice()
-      saved[0] = sums.inHand
-      saved[1] = sums.pending
-      saved[2] = sums.onRack
-      saved[3] = sums.exposed
-      saved[4] = sums.setUp
-      saved[5] = sums.pots
-      saved[6] = sums.sameness
-      saved[7] = sums.hands
-      return saved
-    },
-    load,
-    stamp,
-    common: buffer.subarray(sumCount + people * (7 + families)),
-    free,
-    family,
-    familySession: part(3),
-    runs: part(4),
-    onPalette,
-    families,
-    stationFree: part(6),
-    next: part(7),
-    pending: part(8),
-    deadline: part(9),
-    modelAt,
-    rack: part(10),
-    lastHands: part(11),
-    firstHands: part(12),
-    regions,
-    sums,
-  }
+  return state
+}
+
+function wetten(wet: Float64Array, base: number, regions: 'whole' | readonly number[], until: number): void {
+  const put = (at: number) => (wet[at] = Math.max(wet[at] ?? 0, until))
+  put(base + 1)
+  if (regions === 'whole') put(base)
+  else for (const region of regions) put(base + 3 + region)
 }

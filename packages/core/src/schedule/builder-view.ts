@@ -1,42 +1,36 @@
-import { openTime, slotsOf, type TimeSlots } from './time-slots.ts'
-import type { BuilderState } from './builder-state.ts'
-import type { PlanInstance } from './instance.ts'
+import { sumOf, type BuilderState } from './builder-state.ts'
+import type { CompiledInstance } from './compiled.ts'
+import { waysOf } from './instance.ts'
 
-/** What a search asks of the state as a whole. */
+/** What a search by levels asks of a state as a whole. */
 export interface BuilderView {
-  /** Whether some painter has the pot open. */
-  readonly isPotOpen: (family: number) => boolean
   /** The earliest moment by which so much work can be done from here on, however it is shared. */
   readonly workedUntil: (work: number) => number
+  /** Seconds of set-ups so far, and the least that must still come: of pots that nobody has open. */
+  readonly setUps: () => { readonly setUp: number; readonly unopened: number }
   /** States with the same hash go on alike. */
   readonly hash: () => number
-  /** Seconds a painter is at the desk before a moment. */
-  readonly atDeskBefore: (painter: number, moment: number) => number
 }
 
-export function builderView(
-  instance: PlanInstance,
-  state: BuilderState,
-  slotTable: readonly (readonly TimeSlots[])[],
-): BuilderView {
-  const { batches, painters } = instance
-  const people = painters.length
-  const anyWindow = instance.windows.length
-  const { family, familySession, free, onPalette } = state
-  const atDesk = slotTable.map((bySlots) => openTime(bySlots[anyWindow] ?? slotsOf(instance, 0, null)))
-  const sameHours = painters.every((painter) => painter.sessions === painters[0]?.sessions)
-  const alone = painters.map((_, painter) => painter)
-  const noPalette = batches.every((batch) => batch.tasks.every((task) => task.again >= task.setUp))
-  const alike =
+export function builderView(compiled: CompiledInstance, state: BuilderState): BuilderView {
+  const { instance, people, tasks, families, atDesk, family: familyOf, wayFrom, again } = compiled
+  const { free, family, session, laid, sums, onPalette, stationFree, wet, deadline, pending, rack } = state
+  const sameHours = instance.painters.every(({ sessions }) => sessions === instance.painters[0]?.sessions)
+  const noPalette = again.every((seconds, way) => seconds >= (compiled.setUp[way] ?? 0))
+  /** They may change places. */
+  const areAlike =
     people > 1 &&
     noPalette &&
     sameHours &&
-    painters.every((painter) => painter.pace === painters[0]?.pace) &&
-    batches.every((batch) => batch.tasks.every((task) => task.painters === null))
-
-  function isPotOpen(pot: number): boolean {
-    for (let painter = 0; painter < people; painter++) if (family[painter] === pot) return true
-    return false
+    instance.painters.every(({ pace }) => pace === instance.painters[0]?.pace) &&
+    tasks.every((task) => waysOf(task).every((way) => way.painters === null))
+  const byFree = Array.from({ length: people }, (_, painter) => painter)
+  const parts = [...(noPalette ? [] : [onPalette]), stationFree, laid, pending, deadline]
+  const needed = new Uint8Array(families)
+  const least = new Float64Array(families).fill(Number.POSITIVE_INFINITY)
+  for (let way = 0; way < familyOf.length; way++) {
+    const own = familyOf[way] ?? 0
+    least[own] = Math.min(least[own] ?? 0, again[way] ?? 0, compiled.setUp[way] ?? 0)
   }
 
   function workedUntil(work: number): number {
@@ -46,52 +40,47 @@ export function builderView(
       from = Math.max(from, free[painter] ?? 0)
       already += atDesk[painter]?.until(free[painter] ?? 0) ?? 0
     }
-    const first = atDesk[0]
-    if (sameHours && first) return Math.max(from, Math.ceil(first.when((work + already) / people)))
-    let to = from + 1
-    while (openBefore(to) - already < work && to < 1e12) to += to - from
-    let low = from
-    while (to - low > 1) {
-      const middle = Math.floor((low + to) / 2)
-      if (openBefore(middle) - already >= work) to = middle
-      else low = middle
-    }
-    return to
+    const [first] = atDesk
+    // Of people with hours of their own it is no more than when the last of them is free.
+    return sameHours && first ? Math.max(from, Math.ceil(first.when((work + already) / people))) : from
   }
 
-  function openBefore(moment: number): number {
-    let open = 0
-    for (const each of atDesk) open += each.until(moment)
-    return open
+  function setUps() {
+    needed.fill(0)
+    let unopened = 0
+    for (let task = 0; task < tasks.length; task++) {
+      // Another way may do without this pot.
+      if (laid[task] === 1 || (wayFrom[task + 1] ?? 0) - (wayFrom[task] ?? 0) > 1) continue
+      const own = familyOf[wayFrom[task] ?? 0] ?? 0
+      if (needed[own] === 1) continue
+      needed[own] = 1
+      if (!family.includes(own)) unopened += least[own] ?? 0
+    }
+    return { setUp: sums[sumOf.setUp] ?? 0, unopened }
   }
 
   function hash(): number {
     let low = 17
     let high = 31
-    // Painters who are alike may change places.
-    const order = alike
-      ? alone.toSorted((a, b) => (free[a] ?? 0) - (free[b] ?? 0) || (family[a] ?? 0) - (family[b] ?? 0))
-      : alone
-    for (const painter of order) {
-      low = mixed(mixed(mixed(low, free[painter] ?? 0), family[painter] ?? 0), familySession[painter] ?? 0)
-      high = mixed(high ^ low, painter === 0 || alike ? 0 : painter)
-    }
-    if (!noPalette) for (const since of onPalette) low = mixed(low, since)
-    for (const figure of state.common) {
-      low = mixed(low, figure)
+    let soonest = Number.POSITIVE_INFINITY
+    for (const each of free) soonest = Math.min(soonest, each)
+    const add = (figure: number) => {
+      low = (Math.imul(low, 1_664_525) + (figure | 0) + 1_013_904_223) | 0
       high = Math.imul(high ^ low, 0x5bd1e995) ^ (high >>> 15)
     }
+    if (areAlike)
+      byFree.sort((a, b) => (free[a] ?? 0) - (free[b] ?? 0) || (family[a] ?? 0) - (family[b] ?? 0))
+    for (const painter of byFree) {
+      add(free[painter] ?? 0)
+      add(family[painter] ?? 0)
+      add(session[painter] ?? 0)
+    }
+    for (const part of parts) for (const each of part) add(each)
+    // What is dry before anybody is free binds nothing.
+    for (const each of wet) add(each <= soonest ? 0 : each)
+    for (let at = 0; at < (sums[sumOf.onRack] ?? 0) * 3; at++) add(rack[at] ?? 0)
     return (low >>> 0) * 2_097_152 + ((high >>> 0) & 2_097_151)
   }
 
-  return {
-    isPotOpen,
-    workedUntil,
-    hash,
-    atDeskBefore: (painter, moment) => atDesk[painter]?.until(moment) ?? 0,
-  }
-}
-
-function mixed(state: number, figure: number): number {
-  return (Math.imul(state, 1_664_525) + (figure | 0) + 1_013_904_223) | 0
+  return { workedUntil, setUps, hash }
 }

@@ -1,19 +1,16 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { bareBatch, barePlan, bareTask } from '../testing/bare-plan.ts'
+import { bareBatch, barePlan, bareTask } from './bare-plan.ts'
 import { anyInstance } from '../testing/plan-arbitrary.ts'
-import { provedCaseNames, readProvedCase } from '../testing/proved-cases.ts'
-import { beam } from './beam.ts'
-import { createScheduleBuilder } from './schedule-builder.ts'
-import { dispatch, kindsOf, rulesFor } from './dispatch.ts'
+import { dispatcher, rulesFor } from './dispatch.ts'
 import { batchByBatch } from './habits.ts'
-import type { PlanInstance, PlanTask } from './instance.ts'
-import { buildSchedule } from './task-sequence.ts'
-import { orderOfAims } from './weigh-plan.ts'
+import type { PlanInstance } from './instance.ts'
+import { createScheduleBuilder } from './schedule-builder.ts'
+import { buildSchedule, taskCount } from './task-sequence.ts'
 import { rounds } from '../testing/rounds.ts'
 
-describe('a row built by a rule', () => {
-  it('is the same whether one of the batches alike speaks for all or each is asked', () => {
+describe('a sequence built by a rule', () => {
+  it('has every task once, and laying it gives what the rule laid', () => {
     const some = { batches: 3, stages: 3, models: 3, sessions: true, everything: true }
     fc.assert(
       fc.property(anyInstance(some), fc.boolean(), (drawn, inJobs) => {
@@ -25,13 +22,17 @@ describe('a row built by a rule', () => {
         }
         const rules = rulesFor(instance)
         const fewInHand = (instance.inHandAtMost ?? Infinity) < instance.batches.length
-        expect(rules).toHaveLength(5 + Number(inJobs) + Number(fewInHand))
-        const alone = instance.batches.map(() => -1)
+        expect(rules).toHaveLength(6 + Number(inJobs) + Number(fewInHand))
+        const count = taskCount(instance)
         for (const rule of rules) {
-          const rows = [alone, kindsOf(instance.batches)].map((kinds) =>
-            dispatch(createScheduleBuilder(instance), instance, 'fill', rule, kinds),
-          )
-          expect(rows[1]).toEqual(rows[0])
+          const builder = createScheduleBuilder(instance)
+          const sequence = dispatcher(builder)('fill', rule)
+          expect(sequence.map((entry) => entry % count).sort((a, b) => a - b)).toEqual([
+            ...Array(count).keys(),
+          ])
+          const { finish } = builder.cost()
+          if (Number.isFinite(finish))
+            expect(buildSchedule(createScheduleBuilder(instance), sequence, 'fill').finish).toBe(finish)
         }
       }),
       { numRuns: rounds(40), seed: 20_261_126 },
@@ -44,19 +45,13 @@ describe('what has to follow at once', () => {
     const dip = bareTask({ family: 0, setUp: 5 })
     const mop = bareTask({ stage: 1, family: 1, setUp: 5 })
     const instance = barePlan([bareBatch([dip, mop]), bareBatch([{ ...dip }, mop])])
-    const [, openPotFirst] = rulesFor(instance)
-    const row = (atOnce: ReadonlySet<PlanTask>) =>
-      dispatch(
-        createScheduleBuilder(instance),
-        instance,
-        'fill',
-        openPotFirst!,
-        [-1, -1],
-        'anybody',
-        atOnce,
-      ).map((entry) => entry % 2)
-    expect(row(new Set())).toEqual([0, 1, 0, 1])
-    expect(row(new Set(instance.batches.map(({ tasks }) => tasks[0]!)))).toEqual([0, 0, 1, 1])
+    const [openPotFirst] = rulesFor(instance)
+    const sequence = (atOnce: readonly number[]) =>
+      dispatcher(createScheduleBuilder(instance))('fill', openPotFirst!, {
+        atOnce: Uint8Array.from(atOnce),
+      }).map((entry) => entry % 4)
+    expect(sequence([0, 0, 0, 0])).toEqual([0, 2, 1, 3])
+    expect(sequence([1, 0, 1, 0])).toEqual([0, 1, 2, 3])
   })
 })
 
@@ -74,7 +69,7 @@ describe('batches of one job', () => {
           })
           const instance: PlanInstance = { ...drawn, batches }
           const desk = createScheduleBuilder(instance)
-          const { late } = buildSchedule(desk, batches.length, batchByBatch(instance, desk), 'fill')
+          const { late } = buildSchedule(desk, batchByBatch(desk), 'fill')
           const lateBy = batches.map(({ due }, index) =>
             due === null ? 0 : Math.max(0, desk.dryAt(index) - due),
           )
@@ -86,28 +81,5 @@ describe('batches of one job', () => {
       ),
       { numRuns: rounds(60), seed: 20_261_127 },
     )
-  })
-})
-
-describe('a beam whose time is up in the middle of a sweep', () => {
-  it.each(provedCaseNames.slice(0, 4))('brings what it has to its end, whenever that is: %s', (name) => {
-    const { instance } = readProvedCase(name)
-    const desk = createScheduleBuilder(instance)
-    const order = orderOfAims(['date'], instance.batches.length)
-    const row = batchByBatch(instance, desk)
-    const known = {
-      row,
-      policy: 'fill' as const,
-      cost: buildSchedule(desk, instance.batches.length, row, 'fill'),
-    }
-    let better = 0
-    for (const calls of [3, 6, 10, 15, 25, 40]) {
-      let asked = 0
-      const spent = () => ((asked += 1) > calls ? 1 : 0.1)
-      const found = beam(desk, instance, order, known, { seed: 1, evaluations: 100_000, spent })
-      expect(order.compare(found.cost, known.cost)).toBeLessThanOrEqual(0)
-      if (found.cost.finish < known.cost.finish) better += 1
-    }
-    expect(better).toBeGreaterThan(0)
   })
 })

@@ -1,36 +1,63 @@
-import type { Place } from './builder-draft.ts'
-import type { ScheduleBuilder, SplitPolicy } from './schedule-builder.ts'
-import { wayOf, type PlanBatch, type PlanInstance, type PlanTask } from './instance.ts'
-import { sequenceEntry, type TaskSequence } from './task-sequence.ts'
+import type { PlanBatch, PlanInstance } from './instance.ts'
+import type { Place, SplitPolicy } from './place-finder.ts'
+import type { ScheduleBuilder } from './schedule-builder.ts'
+import { inFull, recorder, type TaskSequence } from './task-sequence.ts'
 
-/** What a rule of thumb looks at when a painter asks which batch to take next; the lowest score wins. */
-type Rule = (
-  place: Place,
-  waited: number,
-  tail: number,
-  batch: PlanBatch,
-  jobLeft: number,
-  index: number,
-) => number
+/** What a rule of thumb looks at when somebody asks what to do next; the lowest score wins. */
+interface Asked {
+  readonly place: Readonly<Place>
+  /** Seconds of hands at rest before it. */
+  readonly waited: number
+  /** Work and waits of the batch from here to its end. */
+  readonly tail: number
+  readonly batch: PlanBatch
+  /** Its number. */
+  readonly index: number
+  /** The work of its job, of all batches it is late with. */
+  readonly jobLeft: number
+  readonly handsSeconds: number
+}
 
-const byStart: Rule = (_, waited) => waited
-const openPotFirst: Rule = (place, waited) => waited + place.setUp
-const longestTailFirst: Rule = (_, waited, tail) => waited * 4 - tail
-const quickestFirst: Rule = (place, waited) => waited + wayOf(place.task, place.way).perModel * place.count
+export type Rule = (asked: Asked) => number
+
+const pressing = ({ batch }: Asked) => -batch.priority * 1e7
+const byStart: Rule = ({ waited }) => waited
+const openPotFirst: Rule = ({ waited, place }) => waited + place.setUp
+const longestTailFirst: Rule = ({ waited, tail }) => waited * 4 - tail
+const quickestFirst: Rule = ({ waited, handsSeconds }) => waited + handsSeconds
 /** Where only so many may be in hand, a batch that is nearly through makes room for the next. */
-const furthestFirst: Rule = (place, waited, tail) => waited + place.setUp + tail / 10
+const furthestFirst: Rule = ({ waited, place, tail }) => waited + place.setUp + tail / 10
 /** By priority, then the date less what is left to do. */
-const pressedFirst: Rule = (place, waited, tail, batch) =>
-  waited * 2 +
-  place.setUp -
-  batch.priority * 1e7 +
-  (batch.due === null ? 1e6 : Math.min(1e6, batch.due - tail))
+const pressedFirst: Rule = (asked) =>
+  asked.waited * 2 +
+  asked.place.setUp +
+  pressing(asked) +
+  (asked.batch.due === null ? 1e6 : Math.min(1e6, asked.batch.due - asked.tail))
 
 /** What is late anyhow is late by as much more as is done before it: of jobs with a date the smallest. */
-const smallestJobFirst: Rule = (place, waited, _, batch, jobLeft) =>
-  waited + place.setUp - batch.priority * 1e7 + (batch.due === null ? 1e6 : Math.min(1e6, jobLeft))
+const smallestJobFirst: Rule = (asked) =>
+  asked.waited +
+  asked.place.setUp +
+  pressing(asked) +
+  (asked.batch.due === null ? 1e6 : Math.min(1e6, asked.jobLeft))
 
-const rules: readonly Rule[] = [byStart, openPotFirst, longestTailFirst, quickestFirst, pressedFirst]
+const rules: readonly Rule[] = [
+  openPotFirst,
+  byStart,
+  ({ waited, place }) => waited * 4 + place.setUp,
+  longestTailFirst,
+  quickestFirst,
+  pressedFirst,
+]
+
+/** The rules that can tell anything apart here. @param most at most so many of those that always can. */
+export function rulesFor({ batches, inHandAtMost }: PlanInstance, most = rules.length): readonly Rule[] {
+  return [
+    ...(batches.some((batch) => batch.job !== undefined) ? [smallestJobFirst] : []),
+    ...(inHandAtMost !== null && inHandAtMost < batches.length ? [furthestFirst] : []),
+    ...rules.slice(0, most),
+  ]
+}
 
 /** What a rule goes by, in numbers: seconds that a painter would rather wait than go against it. */
 export interface RuleBias {
@@ -43,8 +70,8 @@ export interface RuleBias {
 }
 
 export function ruleOf({ setUp, tail, after }: RuleBias): Rule {
-  return (place, waited, left, batch, _, index) =>
-    waited + setUp * place.setUp + tail * left + (after[index] ?? 0) - batch.priority * 1e7
+  return (asked) =>
+    asked.waited + setUp * asked.place.setUp + tail * asked.tail + (after[asked.index] ?? 0) + pressing(asked)
 }
 
 /** So many seconds one batch may count before another. */
@@ -79,96 +106,92 @@ export function perturbBias({ setUp, tail, after }: RuleBias, random: () => numb
   }
 }
 
-/** The rules that can tell anything apart here. @param most at most so many of those that always can. */
-export function rulesFor({ batches, inHandAtMost }: PlanInstance, most = rules.length): readonly Rule[] {
-  return [
-    ...rules.slice(0, most),
-    ...(inHandAtMost !== null && inHandAtMost < batches.length ? [furthestFirst] : []),
-    ...(batches.some((batch) => batch.job !== undefined) ? [smallestJobFirst] : []),
-  ]
+interface DispatchOptions {
+  /** A place is looked for with whoever is free first, where it will do; else the best of anybody's. */
+  readonly whoIsFree?: boolean
+  /** Of each batch so many of the next tasks are asked for, in the order of its list; all by default. */
+  readonly width?: number
+  /** Tasks after which the next of their list comes at once, where the builder itself does not see to that. */
+  readonly atOnce?: Uint8Array
 }
 
-const nothing: ReadonlySet<PlanTask> = new Set()
+/** Builds a sequence by asking the rule after every task; ties go to the batch furthest from its end, then the first. */
+export type Dispatch = (policy: SplitPolicy, rule: Rule, options?: DispatchOptions) => TaskSequence
 
-/**
- * A row built by asking the rule after every task; ties go to the batch furthest from its end, then the first.
- * @param kinds which batches are alike; see `kindsOf`.
- * @param asks for whom a place is looked for: the best of anybody's, or that of whoever is free first where it will do.
- * @param atOnce after these comes the next task of their batch, where the desk itself does not see to that.
- */
-export function dispatch(
-  desk: ScheduleBuilder,
-  instance: PlanInstance,
-  policy: SplitPolicy,
-  rule: Rule,
-  kinds: readonly number[],
-  asks: 'anybody' | 'whoever is free' = 'anybody',
-  atOnce: ReadonlySet<PlanTask> = nothing,
-): TaskSequence {
-  const tails = instance.batches.map(tailAfter)
-  const position = instance.batches.map(() => 0)
-  const jobLeft = leftOfJobs(instance.batches)
-  const asked = new Int32Array(instance.batches.length)
-  const open = new Set(instance.batches.keys())
-  let owed = -1
-  let round = 0
-  const people = instance.painters.length
-  const row: number[] = []
-  desk.reset(policy)
-  for (;;) {
-    let free = Number.POSITIVE_INFINITY
-    let first = 0
-    for (let painter = 0; painter < people; painter++) {
-      const from = desk.free(painter)
-      if (from >= free) continue
-      free = from
-      first = painter
-    }
-    const who = asks === 'anybody' ? 0 : 1 + first
-    let best = -1
-    let last: PlanTask | null = null
-    let choice = 0
-    let bestScore = Number.POSITIVE_INFINITY
-    let bestTail = 0
-    round += 1
-    for (const batch of owed >= 0 ? [owed] : open) {
-      const planned = instance.batches[batch]
-      if (!planned) continue
-      // Of batches alike that nobody has begun one speaks for all.
-      const kind = kinds[batch] ?? -1
-      if (kind >= 0 && position[batch] === 0) {
-        if (asked[kind] === round) continue
-        asked[kind] = round
+export function dispatcher(builder: ScheduleBuilder): Dispatch {
+  const { instance, taskAt, tasks, batchOf, people } = builder.compiled
+  const { batches } = instance
+  const tails = batches.flatMap(tailAfter)
+  const alike = kindsOf(batches)
+  const jobLeft = leftOfJobs(batches)
+
+  return (policy, rule, { width = Number.POSITIVE_INFINITY, atOnce, whoIsFree = false } = {}) => {
+    const asked = new Int32Array(batches.length)
+    const open = new Set(batches.keys())
+    let owed = -1
+    let round = 0
+    const { sequence, record } = recorder(builder)
+    builder.reset(policy, record)
+    for (;;) {
+      let free = Number.POSITIVE_INFINITY
+      let first = 0
+      for (let painter = 0; painter < people; painter++) {
+        const from = builder.free(painter)
+        if (from >= free) continue
+        free = from
+        first = painter
       }
-      const place = desk.peek(batch, who)
-      if (!place) continue
-      const tail = tails[batch]?.[position[batch] ?? 0] ?? 0
-      const score = rule(place, place.start - free, tail, planned, jobLeft[batch] ?? 0, batch)
-      if (best < 0 || score < bestScore || (score === bestScore && tail > bestTail)) {
-        best = batch
-        last = place.task
-        choice = 1 + place.way * people + place.painter
-        bestScore = score
-        bestTail = tail
+      const best = { task: -1, choice: 0, score: Number.POSITIVE_INFINITY, tail: 0 }
+      const ask = (task: number): boolean => {
+        const place = builder.peek(task, whoIsFree ? 1 + first : 0)
+        const batch = batches[batchOf[task] ?? 0]
+        if (!place || !batch || place.tooLate) return false
+        const tail = tails[task] ?? 0
+        const score = rule({
+          place,
+          waited: place.start - free,
+          tail,
+          batch,
+          index: batchOf[task] ?? 0,
+          jobLeft: jobLeft[batchOf[task] ?? 0] ?? 0,
+          handsSeconds: place.end - place.start - place.setUp,
+        })
+        if (best.task < 0 || score < best.score || (score === best.score && tail > best.tail)) {
+          best.task = task
+          best.choice = 1 + place.way * people + place.painter
+          best.score = score
+          best.tail = tail
+        }
+        return true
       }
+      round += 1
+      if (owed >= 0) ask(owed)
+      else
+        for (const batch of open) {
+          // Of batches alike that nobody has begun one speaks for all.
+          const kind = alike[batch] ?? -1
+          if (kind >= 0 && !builder.isBegun(batch)) {
+            if (asked[kind] === round) continue
+            asked[kind] = round
+          }
+          let found = 0
+          for (let task = taskAt[batch] ?? 0; task < (taskAt[batch + 1] ?? 0) && found < width; task++)
+            if (builder.mayBegin(task) && ask(task)) found += 1
+        }
+      if (best.task < 0 || !builder.place(best.task, best.choice)) return inFull(tasks.length, sequence)
+      const batch = batchOf[best.task] ?? 0
+      if (builder.isThrough(batch)) open.delete(batch)
+      owed = atOnce?.[best.task] === 1 && !builder.isLaid(best.task + 1) ? best.task + 1 : -1
     }
-    if (best < 0) return row
-    row.push(sequenceEntry(instance, best, choice))
-    position[best] = (position[best] ?? 0) + 1
-    if (!desk.place(best, choice)) return row
-    if (!desk.hasTask(best)) open.delete(best)
-    owed = last !== null && atOnce.has(last) && desk.hasTask(best) ? best : -1
   }
 }
 
-/**
- * By batch a number that those alike share while nothing of them is done; −1 for one that is by itself.
- */
+/** By batch a number that those alike share while nothing of them is done; −1 for one that is by itself. */
 export function kindsOf(batches: readonly PlanBatch[]): readonly number[] {
   const known = new Map<string, number>()
-  return batches.map(({ tasks, drying, begun, kind, due, priority, job }) => {
+  return batches.map(({ tasks, comesAfter, drying, begun, kind, due, priority, job }) => {
     if (begun || drying.length > 0) return -1
-    const text = JSON.stringify([kind, due, priority, job, tasks])
+    const text = JSON.stringify([kind, due, priority, job, comesAfter, tasks])
     const number = known.get(text) ?? known.size
     known.set(text, number)
     return number

@@ -1,35 +1,24 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { bareBatch, barePlan, bareTask } from '../testing/bare-plan.ts'
+import { bareBatch, barePlan, bareTask } from './bare-plan.ts'
 import { anyFreeInstance } from '../testing/plan-arbitrary.ts'
 import { createScheduleBuilder } from './schedule-builder.ts'
 import { fillGaps } from './fill-gaps.ts'
-import { freeOrder } from './free-order.ts'
-import type { PlanInstance, PlanSegment } from './instance.ts'
-import { buildSchedule } from './task-sequence.ts'
-import { mutable, withOrders } from './sequence.ts'
+import type { PlanInstance } from './instance.ts'
+import { buildSchedule, inTurn, taskCount } from './task-sequence.ts'
 import { validatePlan } from './validate-plan.ts'
+import { laidOut } from '../testing/laid-out.ts'
 import { rounds } from '../testing/rounds.ts'
 
-/** A row, else the batches one after the other in the order of their lists, and the same with its gaps filled. */
-function filled(instance: PlanInstance, most = 1000, given?: readonly number[]) {
-  const orders = instance.batches.map((batch) => batch.tasks.map((_, index) => index))
-  const row = given ?? instance.batches.flatMap((batch, index) => batch.tasks.map(() => index))
-  const work = mutable(instance, orders)
-  const desk = createScheduleBuilder(work.instance)
-  const before = {
-    row,
-    policy: 'fill' as const,
-    orders,
-    cost: buildSchedule(desk, orders.length, row, 'fill'),
-  }
-  const after = fillGaps(desk, work, instance.batches.map(freeOrder), before, most)
-  const found = withOrders(instance, after.orders)
-  const segments: PlanSegment[] = []
-  buildSchedule(createScheduleBuilder(found), orders.length, after.row, 'fill', (segment) =>
-    segments.push(segment),
-  )
-  return { before, after, found, segments }
+/** Batches by turns, else one after the other in the order of their lists, and the same with its gaps filled. */
+function filled(instance: PlanInstance, most = 1000, turns: readonly number[] = []) {
+  const sequence = inTurn(instance, turns)
+  const builder = createScheduleBuilder(instance)
+  const before = { sequence, policy: 'fill' as const, cost: buildSchedule(builder, sequence, 'fill') }
+  const after = fillGaps(builder, before, most)
+  const tasks = taskCount(instance)
+  const order = after.sequence.map((entry) => entry % tasks)
+  return { before, after, order, segments: laidOut(instance, after).segments }
 }
 
 const beside = ({ exposed, setUpSeconds }: { exposed: number; setUpSeconds: number }) =>
@@ -41,10 +30,10 @@ describe('fillGaps', () => {
     const wash = bareTask({ stage: 1, family: 1, regions: [0], perModel: 5 })
     const coat = bareTask({ stage: 2, family: 2, regions: [1], perModel: 30 })
     const batch = bareBatch([grit, wash, coat], { comesAfter: [[], [0], []] })
-    const { before, after } = filled(barePlan([batch]))
+    const { before, after, order } = filled(barePlan([batch]))
     expect(before.cost).toMatchObject({ exposed: 30, finish: 70 })
     expect(after.cost).toMatchObject({ exposed: 0, finish: 40 })
-    expect(after.orders).toEqual([[0, 2, 1]])
+    expect(order).toEqual([0, 2, 1])
   })
 
   it('leaves it where opening the pot by itself would take longer than the wait', () => {
@@ -64,9 +53,9 @@ describe('fillGaps', () => {
     const coat = bareTask({ stage: 2, family: 2, setUp: 4, regions: [1], perModel: 3 })
     const cuffs = bareTask({ stage: 3, family: 2, setUp: 4, regions: [1], perModel: 9 })
     const batch = bareBatch([grit, wash, coat, cuffs], { comesAfter: [[], [0], [], [2]] })
-    const { before, after } = filled(barePlan([batch]))
+    const { before, after, order } = filled(barePlan([batch]))
     expect(before.cost).toMatchObject({ exposed: 20, setUpSeconds: 4 })
-    expect(after.orders).toEqual([[0, 2, 3, 1]])
+    expect(order).toEqual([0, 2, 3, 1])
     expect(after.cost).toMatchObject({ exposed: 4, setUpSeconds: 4 })
   })
 
@@ -85,7 +74,7 @@ describe('fillGaps', () => {
       ],
       { painters: [{ sessions: hours, pace: 1 }] },
     )
-    const { before, after, found, segments } = filled(given, 1000, [0, 1, 0, 1])
+    const { before, after, segments } = filled(given, 1000, [0, 1, 0, 1])
     expect(before.cost).toMatchObject({ exposed: 40, finish: 270 })
     expect(after.cost).toMatchObject({ exposed: 20, finish: 250 })
     expect(segments.map(({ batch, start, putOff }) => [batch, start, putOff])).toEqual([
@@ -94,7 +83,7 @@ describe('fillGaps', () => {
       [1, 200, true],
       [0, 240, false],
     ])
-    expect(validatePlan(found, segments)).toEqual([])
+    expect(validatePlan(given, segments)).toEqual([])
   })
 
   it('touches no batch that is not in hand', () => {
@@ -111,12 +100,12 @@ describe('fillGaps', () => {
   it('ends nothing later, costs no more than is done meanwhile, and keeps every rule of the desk', () => {
     fc.assert(
       fc.property(anyFreeInstance({ batches: 3, stages: 6, models: 3, sessions: true }), (instance) => {
-        const { before, after, found, segments } = filled(instance)
+        const { before, after, segments } = filled(instance)
         if (!Number.isFinite(before.cost.finish)) return
         expect(after.cost.finish).toBeLessThanOrEqual(before.cost.finish)
         expect(after.cost.late).toBeLessThanOrEqual(before.cost.late)
         expect(beside(after.cost)).toBeLessThanOrEqual(beside(before.cost) + before.cost.exposed)
-        expect(validatePlan(found, segments)).toEqual([])
+        expect(validatePlan(instance, segments)).toEqual([])
       }),
       { numRuns: rounds(50) },
     )

@@ -1,17 +1,8 @@
 import { regionsMeet } from '../trade/index.ts'
-import { choicesOf, type ScheduleBuilder } from './schedule-builder.ts'
-import type { FreeOrder } from './free-order.ts'
-import type { PlanCost, PlanInstance, PlanSegment, PlanTask } from './instance.ts'
-import { buildSchedule } from './task-sequence.ts'
-import {
-  inFull,
-  ownOrder,
-  sequenceOf,
-  settled,
-  type FoundSequence,
-  type Mutable,
-  type Sequence,
-} from './sequence.ts'
+import type { PlanCost, PlanSegment } from './instance.ts'
+import type { ScheduleBuilder } from './schedule-builder.ts'
+import type { SearchResult } from './search.ts'
+import { buildSchedule, inFull, recorder, type TaskSequence } from './task-sequence.ts'
 
 /**
  * Where somebody waits at the desk, a task of a batch in hand that was to come later is taken at once, as long as nothing
@@ -19,45 +10,33 @@ import {
  * could be done, even where the same wait would only come later. Waits are gone through once, in the order of time.
  * @param most so many changes are tried at most. @returns the same plan where there is nothing to fill.
  */
-export function fillGaps(
-  desk: ScheduleBuilder,
-  work: Mutable,
-  frees: readonly FreeOrder[],
-  found: FoundSequence,
-  most: number,
-): FoundSequence {
-  const count = work.instance.batches.length
-  const whole = inFull(desk, work, found)
-  let best = whole
-  let laid = lay(desk, work, best)
+export function fillGaps(builder: ScheduleBuilder, found: SearchResult, most: number): SearchResult {
+  let laid = lay(builder, found)
   let tried = 0
   let reached = Number.NEGATIVE_INFINITY
+  let filled = found
   for (;;) {
     const gap = laid.gaps.find(({ from }) => from > reached)
-    if (!gap || tried >= most) break
-    const isDry = dryWithin(gap, laid, work)
-    const filled = tries(sequenceOf(best, count), best, frees, gap.place, count, isDry).some(
-      ({ sequence, orders }) => {
-        let next: FoundSequence = { ...best, row: sequence.entries, orders }
-        for (let round = 0; round <= mostPutOff && tried < most; round++) {
-          tried += 1
-          const then = lay(desk, work, next)
-          if (fills(then, laid, gap)) {
-            best = { ...next, cost: then.cost }
-            laid = then
-            return true
-          }
-          const early = waitedForEarlier(then, laid)
-          if (early.length === 0) return false
-          next = { ...next, row: putOff(work.instance, next.row, early) }
+    if (!gap || tried >= most) return filled
+    const isFilled = tries(builder, laid, gap).some((sequence) => {
+      let next = sequence
+      for (let round = 0; round <= mostPutOff && tried < most; round++) {
+        tried += 1
+        const then = lay(builder, { ...found, sequence: next })
+        if (fills(then, laid, gap)) {
+          laid = then
+          filled = { ...found, sequence: then.sequence, cost: then.cost }
+          return true
         }
-        return false
-      },
-    )
+        const early = waitedForEarlier(then, laid)
+        if (early.size === 0) return false
+        next = putOff(builder, then.sequence, early)
+      }
+      return false
+    })
     // A rest of the gap begins later, and comes next.
-    if (!filled) reached = gap.from
+    if (!isFilled) reached = gap.from
   }
-  return best === whole ? found : best
 }
 
 /** So often what would now be waited for a session earlier is put off again. */
@@ -65,11 +44,13 @@ const mostPutOff = 3
 
 interface Laid {
   readonly cost: PlanCost
+  /** In the order in which it is laid. */
+  readonly sequence: TaskSequence
+  readonly segments: readonly (PlanSegment & { readonly id: number })[]
   /** In the order of time. */
   readonly gaps: readonly Gap[]
-  readonly laid: readonly { readonly segment: PlanSegment; readonly task: PlanTask }[]
-  /** By batch and task of its own list, the session in which it is begun. */
-  readonly sessions: ReadonlyMap<string, number>
+  /** By task the session in which it is begun. */
+  readonly sessions: ReadonlyMap<number, number>
 }
 
 /** A wait at the desk. */
@@ -77,122 +58,108 @@ interface Gap {
   readonly painter: number
   readonly from: number
   readonly to: number
-  /** Where in the row that stands which is waited for. */
-  readonly place: number
-  /** What is waited for, as in `sessions`. */
-  readonly key: string
+  /** What is waited for. */
+  readonly task: number
   readonly session: number
 }
 
-function lay(desk: ScheduleBuilder, work: Mutable, { row, policy, orders }: FoundSequence): Laid {
-  const { batches, painters } = work.instance
-  orders.forEach((order, batch) => work.set(batch, order))
-  const laid: { segment: PlanSegment; task: PlanTask }[] = []
-  const sessions = new Map<string, number>()
-  const keyOf = ({ batch, task }: PlanSegment) => `${String(batch)} ${String(orders[batch]?.[task])}`
-  const cost = buildSchedule(desk, batches.length, row, policy, (segment) => {
-    const task = batches[segment.batch]?.tasks[segment.task]
-    if (task) laid.push({ segment, task })
-    if (segment.from === 0) sessions.set(keyOf(segment), segment.session)
+function lay(
+  builder: ScheduleBuilder,
+  { sequence, policy }: Pick<SearchResult, 'sequence' | 'policy'>,
+): Laid {
+  const { taskAt, tasks, people, opens } = builder.compiled
+  const segments: (PlanSegment & { id: number })[] = []
+  const sessions = new Map<number, number>()
+  const laid = recorder(builder)
+  const cost = buildSchedule(builder, sequence, policy, (segment) => {
+    laid.record(segment)
+    const id = (taskAt[segment.batch] ?? 0) + segment.task
+    segments.push({ ...segment, id })
+    if (segment.from === 0) sessions.set(id, segment.session)
   })
-  const places = placesOf(row, batches.length)
-  const gaps = painters.flatMap(({ sessions: hours }, painter) => {
-    const own = laid
-      .flatMap(({ segment }) => (segment.painter === painter ? [segment] : []))
-      .sort((a, b) => a.start - b.start)
+  const gaps = Array.from({ length: people }, (_, painter): Gap[] => {
+    const own = segments.filter((segment) => segment.painter === painter).sort((a, b) => a.start - b.start)
     return own.flatMap((segment, index) => {
       const before = own[index - 1]
-      const from =
-        before?.session === segment.session ? before.end : (hours?.[segment.session]?.start ?? segment.start)
-      const place = places[segment.batch]?.[segment.task]
-      return segment.from === 0 && segment.start > from && place !== undefined
-        ? [{ painter, from, to: segment.start, place, key: keyOf(segment), session: segment.session }]
+      const opensAt = Math.max(0, opens[painter]?.[segment.session] ?? 0)
+      const from = before?.session === segment.session ? before.end : opensAt
+      return segment.from === 0 && segment.start > from
+        ? [{ painter, from, to: segment.start, task: segment.id, session: segment.session }]
         : []
     })
   })
-  return { cost, gaps: gaps.sort((a, b) => a.from - b.from), laid, sessions }
-}
-
-/** Where in the row that stands which would now be waited for, and was begun in a later session before. */
-function waitedForEarlier(then: Laid, now: Laid): readonly number[] {
-  return then.gaps.flatMap(({ key, session, place }) =>
-    session < (now.sessions.get(key) ?? session) ? [place] : [],
-  )
-}
-
-function putOff(
-  instance: PlanInstance,
-  row: readonly number[],
-  places: readonly number[],
-): readonly number[] {
-  const by = instance.batches.length * choicesOf(instance)
-  return row.map((entry, place) => (places.includes(place) && entry < by ? entry + by : entry))
-}
-
-/** Whether a task, by its place in the batch's own list, could be begun on its first model before a wait is over. */
-function dryWithin({ to }: Gap, { laid }: Laid, work: Mutable) {
-  const before = laid.filter(({ segment }) => segment.from === 0 && segment.start < to)
-  return (batch: number, task: number) => {
-    const wanted = work.instance.batches[batch]?.tasks[work.orderOf(batch).indexOf(task)]
-    return before.every(
-      ({ segment, task: below }) =>
-        segment.batch !== batch ||
-        !regionsMeet(below.regions, wanted?.regions ?? 'whole') ||
-        segment.start + segment.setUp + below.perModel + below.wait < to,
-    )
+  return {
+    cost,
+    sequence: inFull(tasks.length, laid.sequence),
+    segments,
+    gaps: gaps.flat().sort((a, b) => a.from - b.from),
+    sessions,
   }
 }
 
-/** By batch, where in the row each of its tasks is mentioned. */
-function placesOf(row: readonly number[], batches: number): readonly number[][] {
-  const places = Array.from({ length: batches }, (): number[] => [])
-  row.forEach((entry, place) => places[entry % batches]?.push(place))
-  return places
+/** The tasks that would now be waited for, and were begun in a later session before. */
+function waitedForEarlier(then: Laid, now: Laid): ReadonlySet<number> {
+  const early = then.gaps.filter(({ task, session }) => session < (now.sessions.get(task) ?? session))
+  return new Set(early.map(({ task }) => task))
+}
+
+function putOff(
+  { compiled, choices }: ScheduleBuilder,
+  sequence: TaskSequence,
+  early: ReadonlySet<number>,
+): TaskSequence {
+  const count = compiled.tasks.length
+  return sequence.map((entry) =>
+    early.has(entry % count) && entry < count * choices ? entry + count * choices : entry,
+  )
 }
 
 /** So many tasks of a batch, one after the other, are taken forward together at most. */
 const longestRun = 3
 
 /**
- * What could be taken before what stands at a place: tasks of batches in hand that nothing holds back, the nearest first,
+ * What could be taken before what is waited for: tasks of batches in hand that nothing holds back, the nearest first,
  * each by itself and with those of its batch that come after it.
  */
-function tries(
-  { entries, tasks }: Sequence,
-  { orders }: FoundSequence,
-  frees: readonly FreeOrder[],
-  at: number,
-  count: number,
-  isDry: (batch: number, task: number) => boolean,
-): readonly { readonly sequence: Sequence; readonly orders: FoundSequence['orders'] }[] {
-  const done = Array.from({ length: count }, (): number[] => [])
-  for (let place = 0; place < at; place++) done[(entries[place] ?? 0) % count]?.push(tasks[place] ?? 0)
-  const ready = done.map((own, batch) => new Set(own.length > 0 ? frees[batch]?.ready(own) : []))
-  return entries.flatMap((entry, place) => {
-    const batch = entry % count
-    const task = tasks[place] ?? 0
-    if (place <= at || !ready[batch]?.has(task) || !isDry(batch, task)) return []
-    const later = entries.flatMap((each, index) => (index > place && each % count === batch ? [index] : []))
+function tries(builder: ScheduleBuilder, { sequence, segments }: Laid, gap: Gap): readonly TaskSequence[] {
+  const { batchOf, tasks, before } = builder.compiled
+  const count = tasks.length
+  const taskOf = (entry: number) => entry % count
+  const at = sequence.findIndex((entry) => taskOf(entry) === gap.task)
+  const done = new Set(sequence.slice(0, at).map(taskOf))
+  const inHand = new Set([...done].map((task) => batchOf[task] ?? 0))
+  const leads = (task: number) =>
+    task > 0 && batchOf[task - 1] === batchOf[task] && tasks[task - 1]?.maxWait !== null
+  const isReady = (task: number) =>
+    inHand.has(batchOf[task] ?? 0) && before[task]?.every((each) => done.has(each)) === true && !leads(task)
+  const isDry = (task: number) =>
+    segments.every(
+      (segment) =>
+        segment.batch !== batchOf[task] ||
+        segment.from > 0 ||
+        segment.start >= gap.to ||
+        !regionsMeet(tasks[segment.id]?.regions ?? 'whole', tasks[task]?.regions ?? 'whole') ||
+        segment.start + segment.setUp + (tasks[segment.id]?.perModel ?? 0) + (tasks[segment.id]?.wait ?? 0) <
+          gap.to,
+    )
+  return sequence.flatMap((entry, place) => {
+    const task = taskOf(entry)
+    if (place <= at || !isReady(task) || !isDry(task)) return []
+    const later = [...sequence.keys()].filter(
+      (each) => each > place && batchOf[taskOf(sequence[each] ?? 0)] === batchOf[task],
+    )
     return Array.from({ length: longestRun }, (_, more) => [place, ...later.slice(0, more)])
       .filter((run, more) => run.length === more + 1)
-      .map((run) => {
-        const moved = {
-          entries: forward(entries, run, at),
-          tasks: forward(tasks, run, at),
-        }
-        const renewed = [...orders]
-        renewed[batch] = frees[batch]?.nearest(ownOrder(moved, batch, count)) ?? []
-        return { sequence: settled(moved, renewed, count), orders: renewed }
-      })
+      .map((run) => forward(sequence, run, at))
   })
 }
 
-function forward(row: readonly number[], run: readonly number[], at: number): readonly number[] {
+function forward(sequence: TaskSequence, run: readonly number[], at: number): TaskSequence {
   const taken = new Set(run)
   return [
-    ...row.slice(0, at),
-    ...run.map((place) => row[place] ?? 0),
-    ...row.filter((_, place) => place >= at && !taken.has(place)),
+    ...sequence.slice(0, at),
+    ...run.map((place) => sequence[place] ?? 0),
+    ...sequence.filter((_, place) => place >= at && !taken.has(place)),
   ]
 }
 

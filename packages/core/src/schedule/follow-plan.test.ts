@@ -1,46 +1,35 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { bareBatch, barePlan, bareTask } from '../testing/bare-plan.ts'
+import { bareBatch, barePlan, bareTask } from './bare-plan.ts'
 import { anyFreeInstance } from '../testing/plan-arbitrary.ts'
 import { createScheduleBuilder } from './schedule-builder.ts'
 import { planFollower } from './follow-plan.ts'
-import { freedomOf, rowFollower } from './follow-sequence.ts'
+import { followsSoon, sequenceFollower } from './follow-sequence.ts'
 import type { PlanBatch, PlanInstance, PlanTask } from './instance.ts'
+import { inTurn } from './task-sequence.ts'
 import { rounds } from '../testing/rounds.ts'
 
-/** An instance in which nothing has to follow soon, as futures have it, with the lists its desk lays. */
+/** An instance in which nothing has to follow soon, as futures have it. */
 function alive(instance: PlanInstance) {
-  const lists = instance.batches.map((batch) =>
-    batch.tasks.map((one): PlanTask => ({ ...one, maxWait: null })),
-  )
-  const batches = instance.batches.map((batch, index): PlanBatch => ({
+  const batches = instance.batches.map((batch): PlanBatch => ({
     ...batch,
-    tasks: lists[index]!,
+    tasks: batch.tasks.map((one) => ({ ...one, maxWait: null })),
     comesAfter: null,
     firstBy: [],
   }))
-  const lived = { ...instance, batches }
-  return {
-    lived,
-    lists,
-    desk: createScheduleBuilder(lived),
-    freedom: freedomOf(instance.batches, instance.batches),
-  }
+  return { builder: createScheduleBuilder({ ...instance, batches }), follows: followsSoon(instance) }
 }
-
-const batchByBatch = (instance: PlanInstance) =>
-  instance.batches.flatMap((batch, index) => batch.tasks.map(() => index))
 
 function both(instance: PlanInstance, planned: number) {
   const one = alive(instance)
   const other = alive(instance)
-  const row = batchByBatch(instance)
-  const anew = planFollower(one.desk, one.lived, one.lists, one.freedom, row, planned)('fill')
-  const dry = Math.max(0, ...instance.batches.map((_, batch) => one.desk.dryAt(batch)))
+  const sequence = inTurn(instance, [])
+  const anew = planFollower(one.builder, one.follows, sequence, planned)('fill')
+  const dry = Math.max(0, ...instance.batches.map((_, batch) => one.builder.dryAt(batch)))
   return {
     anew: anew.finish,
     dry,
-    followed: rowFollower(other.desk, other.lists, other.freedom, row)('fill').finish,
+    followed: sequenceFollower(other.builder, other.follows, sequence)('fill').finish,
   }
 }
 
@@ -65,7 +54,7 @@ describe('a plan followed by somebody who plans anew when it is late', () => {
     expect(both(late, 49 * hour).anew).toBe(dayAfter)
   })
 
-  it('is never later than whoever keeps to the row, and the desk holds what is told', () => {
+  it('is never later than whoever keeps to the sequence, and the builder holds what is told', () => {
     fc.assert(
       fc.property(
         anyFreeInstance({ batches: 3, stages: 4, models: 3, sessions: true, everything: true }),

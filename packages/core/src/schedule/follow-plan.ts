@@ -1,7 +1,8 @@
-import type { ScheduleBuilder, SplitPolicy } from './schedule-builder.ts'
-import { dispatch, rulesFor } from './dispatch.ts'
-import { rowFollower, type RowFollower, type RowFreedom } from './follow-sequence.ts'
-import type { PlanCost, PlanInstance, PlanTask } from './instance.ts'
+import { dispatcher, rulesFor } from './dispatch.ts'
+import { sequenceFollower, type SequenceFollower } from './follow-sequence.ts'
+import type { PlanCost } from './instance.ts'
+import type { SplitPolicy } from './place-finder.ts'
+import type { ScheduleBuilder } from './schedule-builder.ts'
 import type { TaskSequence } from './task-sequence.ts'
 
 /** A rule asks every batch after every task: of more than so many questions planning anew takes too long for a future. */
@@ -10,38 +11,33 @@ const mostAsked = 800
 const rulesTried = 2
 
 /**
- * A row followed by a rule, and planned anew where that ends later than was planned: what small jobs win by another order
- * may be a whole session, as long drying begins before an evening ends instead of after it. The desk holds what was laid
- * last, which is what is told.
- * @param instance the same that the desk lays. @param planned when the plan ends, in seconds from now.
+ * A sequence followed by a rule, and planned anew where that ends later than was planned: what small jobs win by another
+ * order may be a whole session, as long drying begins before an evening ends instead of after it. The builder holds what was
+ * laid last, which is what is told.
+ * @param follows see `sequenceFollower`. @param planned when the plan ends, in seconds from now.
  */
 export function planFollower(
-  desk: ScheduleBuilder,
-  instance: PlanInstance,
-  taskLists: readonly PlanTask[][],
-  freedom: RowFreedom,
-  row: TaskSequence,
+  builder: ScheduleBuilder,
+  follows: Uint8Array,
+  sequence: TaskSequence,
   planned: number,
-): RowFollower {
-  const follow = rowFollower(desk, taskLists, freedom, row)
+): SequenceFollower {
+  const { instance, tasks } = builder.compiled
+  const follow = sequenceFollower(builder, follows, sequence)
   const batches = instance.batches.length
-  const tasks = taskLists.reduce((sum, list) => sum + list.length, 0)
-  if (tasks * batches > mostAsked || batches === 1) return follow
+  if (tasks.length * batches > mostAsked || batches === 1) return follow
   const rules = rulesFor(instance, rulesTried)
-  const eachAlone = instance.batches.map(() => -1)
-  const atOnce = new Set(
-    taskLists.flatMap((list, batch) => list.filter((_, at) => freedom.follows[batch]?.[at] === true)),
-  )
+  const dispatch = dispatcher(builder)
   return (policy: SplitPolicy): PlanCost => {
     const followed = follow(policy)
     if (followed.finish <= planned) return followed
-    let best = { cost: followed, laid: desk.save() }
+    let best = { cost: followed, laid: builder.save() }
     for (const rule of rules) {
-      dispatch(desk, instance, policy, rule, eachAlone, 'anybody', atOnce)
-      const cost = desk.cost()
-      if (cost.finish < best.cost.finish) best = { cost, laid: desk.save() }
+      dispatch(policy, rule, { atOnce: follows })
+      const cost = builder.cost()
+      if (cost.finish < best.cost.finish) best = { cost, laid: builder.save() }
     }
-    desk.load(best.laid)
+    builder.load(best.laid)
     return best.cost
   }
 }

@@ -1,46 +1,48 @@
-import type { ScheduleBuilder } from './schedule-builder.ts'
 import type { PlanInstance } from './instance.ts'
-import { sequenceEntry, type TaskSequence } from './task-sequence.ts'
+import type { ScheduleBuilder } from './schedule-builder.ts'
+import { inFull, sequenceEntry, type TaskSequence } from './task-sequence.ts'
 
 /**
  * Hand habit: finish a batch, then the next; begun batches first. Several painters each take a whole batch,
  * and the next one when they are through with it.
  */
-export function batchByBatch(instance: PlanInstance, desk?: ScheduleBuilder): TaskSequence {
+export function batchByBatch(builder: ScheduleBuilder): TaskSequence {
+  const { instance, taskAt, tasks, people } = builder.compiled
+  const tasksOf = (batch: number) => range(taskAt[batch] ?? 0, taskAt[batch + 1] ?? 0)
   const order = beginningOrder(instance)
-  const people = instance.painters.length
-  if (people === 1 || !desk) return order.flatMap((batch) => tasksOf(instance, batch).map(() => batch))
-  const row: number[] = []
-  const waiting = order.filter((batch) => tasksOf(instance, batch).length > 0)
-  const inWork: (number | null)[] = instance.painters.map(() => null)
-  desk.reset('fill')
+  if (people === 1) return order.flatMap(tasksOf)
+  const sequence: number[] = []
+  const waiting = order.filter((batch) => tasksOf(batch).length > 0)
+  const inWork: number[][] = instance.painters.map(() => [])
+  builder.reset('fill')
   for (;;) {
-    let best: { painter: number; start: number } | null = null
-    for (let painter = 0; painter < people; painter++) {
-      const batch = inWork[painter] ?? waiting.shift() ?? null
-      inWork[painter] = batch
-      if (batch === null) continue
-      const start = desk.peek(batch, 1 + painter)?.start ?? Number.POSITIVE_INFINITY
-      if (best === null || start < best.start) best = { painter, start }
+    let best: { painter: number; task: number; start: number } | null = null
+    for (const [painter, own] of inWork.entries()) {
+      const following = own.length === 0 ? waiting.shift() : undefined
+      if (following !== undefined) own.push(...tasksOf(following))
+      const [task] = own
+      if (task === undefined) continue
+      const start = builder.peek(task, 1 + painter)?.start ?? Number.POSITIVE_INFINITY
+      if (best === null || start < best.start) best = { painter, task, start }
     }
-    if (best === null) return row
-    const batch = inWork[best.painter] ?? 0
-    row.push(sequenceEntry(instance, batch, 1 + best.painter))
-    if (!desk.place(batch, 1 + best.painter)) return fill(instance, row)
-    if (!desk.hasTask(batch)) inWork[best.painter] = null
+    if (best === null) return sequence
+    sequence.push(sequenceEntry(tasks.length, best.task, 1 + best.painter))
+    inWork[best.painter]?.shift()
+    if (!builder.place(best.task, 1 + best.painter)) return inFull(tasks.length, sequence)
   }
 }
 
 /** Hand habit: every stage over everything that may be in hand together, before the next stage. */
-export function stageByStage(instance: PlanInstance): TaskSequence {
-  return stageByStageInGroups(instance, instance.batches.length)
+export function stageByStage(builder: ScheduleBuilder): TaskSequence {
+  return stageByStageInGroups(builder, builder.compiled.instance.batches.length)
 }
 
 /**
  * Stage by stage over groups of at most `size` batches (fewer where fewer may be in hand), one group after the
  * other. What has to follow soon follows at once.
  */
-export function stageByStageInGroups(instance: PlanInstance, size: number): TaskSequence {
+export function stageByStageInGroups({ compiled }: ScheduleBuilder, size: number): TaskSequence {
+  const { instance, taskAt } = compiled
   const begun = instance.batches.filter((batch) => batch.begun).length
   const most = Math.max(1, Math.min(size, instance.inHandAtMost ?? size))
   const first = Math.max(most, begun)
@@ -48,28 +50,18 @@ export function stageByStageInGroups(instance: PlanInstance, size: number): Task
     const group = position < first ? 0 : 1 + Math.floor((position - first) / most)
     let stage = 0
     let follows = false
-    return tasksOf(instance, batch).map((task) => {
-      stage = follows ? stage : task.stage
-      follows = task.maxWait !== null
-      return { batch, stage, group, position }
+    return (instance.batches[batch]?.tasks ?? []).map((own, index) => {
+      stage = follows ? stage : own.stage
+      follows = own.maxWait !== null
+      return { task: (taskAt[batch] ?? 0) + index, stage, group, position }
     })
   })
-  tasks.sort((a, b) => a.group - b.group || a.stage - b.stage || a.position - b.position)
-  return tasks.map((task) => task.batch)
+  tasks.sort((a, b) => a.group - b.group || a.stage - b.stage || a.position - b.position || a.task - b.task)
+  return tasks.map(({ task }) => task)
 }
 
-function tasksOf(instance: PlanInstance, batch: number) {
-  return instance.batches[batch]?.tasks ?? []
-}
-
-/** A row cut short, with what is missing at its end. */
-function fill(instance: PlanInstance, row: readonly number[]): TaskSequence {
-  const left = instance.batches.map((batch) => batch.tasks.length)
-  for (const entry of row) {
-    const batch = entry % left.length
-    left[batch] = (left[batch] ?? 0) - 1
-  }
-  return [...row, ...left.flatMap((count, batch) => Array.from({ length: Math.max(0, count) }, () => batch))]
+function range(from: number, to: number): readonly number[] {
+  return Array.from({ length: to - from }, (_, index) => from + index)
 }
 
 function beginningOrder(instance: PlanInstance): number[] {

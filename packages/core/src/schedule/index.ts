@@ -1,10 +1,8 @@
+export { bareBatch, barePlan, bareTask } from './bare-plan.ts'
 export { earliestFinish, lowerBound } from './bounds.ts'
-export { choicesOf, createScheduleBuilder } from './schedule-builder.ts'
-export { openTime, slotsOf, slotsOfSpans } from './time-slots.ts'
 export { planFollower } from './follow-plan.ts'
-export { freedomOf } from './follow-sequence.ts'
+export { followsSoon } from './follow-sequence.ts'
 export { evenGroup, followingGroups, groupSize, impossiblePair } from './following-groups.ts'
-export { freeOrder } from './free-order.ts'
 export { batchByBatch, stageByStage } from './habits.ts'
 export {
   type FirstBy,
@@ -22,6 +20,21 @@ export {
   touchUpParts,
   wayOf,
 } from './instance.ts'
-export { sequenceEntry, buildSchedule, type TaskSequence, withNothingPutOff } from './task-sequence.ts'
-export { type SearchResult, isMuch } from './search.ts'
-export { type KeptOrder, layKept, searchFreely } from './search-freely.ts'
+export { createScheduleBuilder } from './schedule-builder.ts'
+export {
+  isMuch,
+  type KeptPlan as EarlierPlan,
+  layKept,
+  type SearchBudget,
+  searchPlan,
+  type SearchResult,
+} from './search.ts'
+export {
+  buildSchedule,
+  inFull,
+  inTurn,
+  sequenceEntry,
+  type TaskSequence,
+  withNothingPutOff,
+} from './task-sequence.ts'
+export { openTime, slotsOf, slotsOfSpans } from './time-slots.ts'

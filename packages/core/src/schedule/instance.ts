@@ -173,6 +173,8 @@ export interface PlanCost {
   readonly flow: number
   /** Seconds of one stage beyond half an hour, or of one kind beyond an hour and a half, without a change. */
   readonly sameness: number
+  /** What it is worth in seconds that tasks stay where an earlier plan had them, of those that do not. */
+  readonly moved: number
 }
 
 /** Its own way, then its others. */

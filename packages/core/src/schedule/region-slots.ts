@@ -16,7 +16,7 @@ export interface RegionSlots {
   readonly allDryAt: () => number
 }
 
-export function slotCount(batch: PlanBatch, regionCount: number): number {
+function slotCount(batch: PlanBatch, regionCount: number): number {
   return batch.models * (regionCount + 3)
 }
 

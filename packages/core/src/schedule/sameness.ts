@@ -1,5 +1,5 @@
-import type { BuilderState } from './builder-state.ts'
-import type { PlanInstance, PlanTask } from './instance.ts'
+import { sumOf, type BuilderState } from './builder-state.ts'
+import type { PlanInstance } from './instance.ts'
 
 /** From memory: half an hour and an hour and a half. */
 const usual = { stage: 1800, kind: 5400 }
@@ -7,16 +7,25 @@ const usual = { stage: 1800, kind: 5400 }
 /** Adds up how long one stage, or one kind of work, goes on beyond what is still pleasant. */
 export function samenessCounter(
   { batches, bores = usual }: PlanInstance,
-  { familySession, runs, sums }: BuilderState,
+  { session: sessionOf, runs, sums }: BuilderState,
 ) {
-  return (batch: number, task: PlanTask, painter: number, session: number, worked: number) => {
+  const kinds = Int32Array.from(batches, (batch) => batch.kind)
+  const stages = Int32Array.from(
+    batches.flatMap((batch) => batch.tasks),
+    (task) => task.stage,
+  )
+  return (batch: number, task: number, painter: number, session: number, worked: number) => {
     const at = painter * 4
-    const kind = batches[batch]?.kind ?? 0
-    const goesOn = familySession[painter] === session
-    const stageRun = goesOn && runs[at] === task.stage ? (runs[at + 1] ?? 0) : 0
+    const kind = kinds[batch] ?? 0
+    const stage = stages[task] ?? 0
+    const goesOn = sessionOf[painter] === session
+    const stageRun = goesOn && runs[at] === stage ? (runs[at + 1] ?? 0) : 0
     const kindRun = goesOn && runs[at + 2] === kind ? (runs[at + 3] ?? 0) : 0
-    sums.sameness += beyond(stageRun, worked, bores.stage) + beyond(kindRun, worked, bores.kind)
-    runs[at] = task.stage
+    sums[sumOf.sameness] =
+      (sums[sumOf.sameness] ?? 0) +
+      beyond(stageRun, worked, bores.stage) +
+      beyond(kindRun, worked, bores.kind)
+    runs[at] = stage
     runs[at + 1] = stageRun + worked
     runs[at + 2] = kind
     runs[at + 3] = kindRun + worked

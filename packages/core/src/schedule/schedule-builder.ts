@@ -1,25 +1,9 @@
-import { builderCost } from './builder-cost.ts'
-import { copyDraft, emptyDraft, fitting, isBetter, type Draft, type Place } from './builder-draft.ts'
-import { builderPots } from './builder-pots.ts'
-import { builderReadiness } from './builder-readiness.ts'
-import { firstSlotAfter, sessionsOf, slotsOf } from './time-slots.ts'
-import { builderState } from './builder-state.ts'
+import { builderState, sumOf } from './builder-state.ts'
 import { builderView, type BuilderView } from './builder-view.ts'
-import { rackReady } from './drying-rack.ts'
-import { everFollowed, followingStart } from './following-start.ts'
-import {
-  handsSeconds,
-  wayOf,
-  type PlanCost,
-  type PlanInstance,
-  type PlanSegment,
-  type PlanTask,
-  type PlanWay,
-} from './instance.ts'
+import { compileInstance, type CompiledInstance } from './compiled.ts'
+import type { PlanCost, PlanInstance, PlanSegment } from './instance.ts'
+import { copyPlace, noPlace, placeFinder, type Place, type SplitPolicy } from './place-finder.ts'
 import { samenessCounter } from './sameness.ts'
-
-/** How a stage too long for what is left of a session is placed: begin it there, or keep it in one piece. */
-export type SplitPolicy = 'fill' | 'whole'
 
 /**
  * Who does a task and how: 0 leaves it to the desk, else 1 + way × painters + painter. With `choicesOf` added it is not
@@ -35,407 +19,407 @@ export function choicesOf({ batches, painters }: PlanInstance): number {
 
 /**
  * The painters at their desks, laying tasks one after the other, each as early as those before it allow. Every
- * schedule in which nothing could be moved earlier by itself is such a row of tasks, so a search over rows misses
- * no better plan, but where waiting before a task with a maximum wait would pay.
+ * schedule in which nothing could be moved earlier by itself is such a sequence of tasks, so a search over sequences misses
+ * no better plan, but where waiting before a task with a maximum wait would pay. Tasks are numbered through all batches.
  */
 export interface ScheduleBuilder extends BuilderView {
+  readonly compiled: CompiledInstance
+  readonly choices: number
   readonly reset: (policy: SplitPolicy, record?: (segment: PlanSegment) => void) => void
-  /** The batch has a task left. */
-  readonly hasTask: (batch: number) => boolean
-  /** Its next task may begin: enough room in hand, and what is joined to it is through. */
-  readonly mayGoOn: (batch: number) => boolean
-  /** Where the next task would begin; `null` when it may not, or does not fit anywhere. */
-  readonly peek: (batch: number, choice?: Choice) => Place | null
-  /** Lays the batch's next task, and before it what would be too late after it; false when it cannot. */
-  readonly place: (batch: number, choice?: Choice) => boolean
+  readonly isLaid: (task: number) => boolean
+  readonly isBegun: (batch: number) => boolean
+  readonly isThrough: (batch: number) => boolean
+  /** It may be begun: what comes before it is laid, nothing else of its batch has to follow first, there is room in hand. */
+  readonly mayBegin: (task: number) => boolean
+  /** Where it would begin; `null` when it may not, or does not fit anywhere. The object is written over and over. */
+  readonly peek: (task: number, choice?: Choice) => Readonly<Place> | null
+  /** The same, of a task that may begin: whoever asked need not have it asked again. */
+  readonly lay: (task: number, choice: Choice) => boolean
+  /** Lays it, and before it what would be too late after it; false when it cannot. */
+  readonly place: (task: number, choice?: Choice) => boolean
   /** Lays it and nothing else; false when something else would then be too late. */
-  readonly placeAlone: (batch: number, choice: Choice) => boolean
+  readonly placeAlone: (task: number, choice: Choice) => boolean
   /** When a painter's hands are free. */
   readonly free: (painter: number) => number
   readonly dryAt: (batch: number) => number
-  readonly setUpSeconds: () => number
   readonly cost: () => PlanCost
-  readonly save: () => Float64Array
+  /** When the tasks of a batch are through on average, in seconds at the desk. */
+  readonly throughAt: (batch: number) => number
+  /**
+   * Seconds at the desk by which the last hands rest at the earliest, however the rest is laid.
+   * @param workLeft least hands-on seconds of what is not laid.
+   */
+  readonly leastDeskSeconds: (workLeft: number) => number
+  readonly save: (into?: Float64Array) => Float64Array
   readonly load: (state: Float64Array) => void
 }
+
+/** Where an earlier plan had the tasks. */
+export interface EarlierPlaces {
+  /** By task, in seconds from now; NaN where it did not know the task. */
+  readonly startsAt: Float64Array
+  /** By task; −1 where it did not know it. */
+  readonly painters: Int32Array
+}
+
+/** A task may begin so much sooner or later and is still where it was. */
+const sameTime = 900
+/** What it is worth in seconds that a task stays: tonight, later, and with its painter. */
+const staying = { tonight: 300, later: 30, painter: 120 }
 
 /** @param skipped by painter and session: 1 where a session falls out; read anew for every task. */
 export function createScheduleBuilder(
   instance: PlanInstance,
   skipped?: readonly Uint8Array[],
+  earlier?: EarlierPlaces,
 ): ScheduleBuilder {
-  const { batches, painters } = instance
-  const people = painters.length
-  const choices = choicesOf(instance)
-  const state = builderState(instance)
+  const compiled = compileInstance(instance)
+  const { people, batchOf, taskAt, modelsFrom, models, wayFrom, before, helps, tasks, atDesk } = compiled
   const {
-    free,
-    family,
-    familySession,
-    onPalette,
-    stationFree,
-    next,
-    regions,
-    deadline,
-    pending,
-    rack,
+    family: familyOf,
+    hands: handsOf,
+    wait: waits,
+    station: stationOf,
+    onRack,
+    opens: opensAt,
+  } = compiled
+  const { whole, maxWait, regions, regionsFrom, families } = compiled
+  const choices = choicesOf(instance)
+  const state = builderState(compiled)
+  const { sums, free, laid, left, begun, pending, deadline, wet, width, rack, stamp, onPalette } = state
+  const {
+    family: openFamily,
+    session: sessionOf,
     lastHands,
     firstHands,
-    sums,
+    dry: dryOf,
+    through: throughOf,
   } = state
-  const mostInHand = instance.inHandAtMost ?? Number.POSITIVE_INFINITY
-  const helps = new Set(batches.flatMap((batch) => batch.tasks.flatMap((task) => task.joins)))
-  const begunAtFirst = batches.filter(
-    (batch, index) => batch.begun && batch.tasks.length > 0 && !helps.has(index),
-  ).length
-  const anyWindow = instance.windows.length
-  const slotTable = painters.map((_, painter) =>
-    Array.from({ length: anyWindow + 1 }, (__, at) =>
-      slotsOf(instance, painter, at === anyWindow ? null : at),
-    ),
-  )
-  const alone = painters.map((_, painter) => painter)
-  const { isOpen, isOnPalette, setUpOf } = builderPots(instance, state)
-  const readiness = builderReadiness(instance, state, helps)
-  const { lookUpDry, dryFor, soonest, latestFor, roomInHand, stationReady, earliestStation } = readiness
-  const startOfChain = followingStart(instance, state, slotTable, readiness)
-  const idle = builderState(instance)
-  const canBeFollowed = everFollowed(instance, idle, slotTable, builderReadiness(instance, idle, helps))
-  const view = builderView(instance, state, slotTable)
+  const isBound = tasks.some((task) => task.maxWait !== null) || (sums[sumOf.pending] ?? 0) > 0
+  const { batches } = instance
+  const finder = placeFinder(compiled, state, builderState(compiled), choices, skipped)
+  const { draft } = finder
   const countSameness = samenessCounter(instance, state)
-  const costOf = builderCost(instance, state, view)
-  let policy: SplitPolicy = 'fill'
+  const mostInHand = instance.inHandAtMost ?? Number.POSITIVE_INFINITY
+  const severalHands = people > 1
+  const racked = instance.rack !== null
+  const kept = noPlace()
+  /** What the draft is of, and since when nothing was laid: who has peeked a place without looking again. */
+  const drafted = { task: -1, choice: -1, stamp: -1 }
   let record: ((segment: PlanSegment) => void) | undefined
   let failed = false
 
-  function reset(newPolicy: SplitPolicy, newRecord?: (segment: PlanSegment) => void): void {
-    policy = newPolicy
+  function reset(policy: SplitPolicy, newRecord?: (segment: PlanSegment) => void): void {
     record = newRecord
     failed = false
+    finder.reset(policy)
     state.reset()
-    sums.inHand = begunAtFirst
   }
 
-  const taskOf = (batch: number): PlanTask | undefined => batches[batch]?.tasks[next[batch] ?? 0]
-  const hasTask = (batch: number): boolean => taskOf(batch) !== undefined
-
-  function mayGoOn(batch: number): boolean {
-    const task = taskOf(batch)
-    if (!task) return false
-    for (const joined of task.joins) if (hasTask(joined)) return false
-    if ((next[batch] ?? 0) > 0 || (batches[batch]?.begun ?? false)) return true
-    return sums.inHand < mostInHand || helps.has(batch)
-  }
-
-  const firstTask = batches.find((batch) => batch.tasks.length > 0)?.tasks[0] ?? ({} as PlanTask)
-  const draft = emptyDraft(firstTask)
-  const better = emptyDraft(firstTask)
-  const kept = emptyDraft(firstTask)
-
-  const hasWorked = (painter: number) => (free[painter] ?? 0) > (sessionsOf(instance, painter)[0]?.start ?? 0)
-
-  /** The earliest place with this painter and way, into `draft`; false when there is none. */
-  function find(
-    batch: number,
-    task: PlanTask,
-    left: number,
-    wayIndex: number,
-    painter: number,
-    putOff = false,
-  ): boolean {
-    const way = wayOf(task, wayIndex)
-    if (way.painters !== null && !way.painters.includes(painter)) return false
-    const hands = handsSeconds(way, painters[painter])
-    const windows = way.windows ?? anyWindow
-    const slots = slotTable[painter]?.[windows]
-    if (!slots) return false
-    const wanted = task.models.length - left
-    const from = Math.max(free[painter] ?? 0, roomInHand(batch))
-    const dry = dryFor(task, left, hands, from)
-    const latest = latestFor(batch, task, left, hands)
-    const station = stationReady(way.station)
-    const bound = task.maxWait !== null || pending[batch] !== 0
-    if (task.maxWait !== null && !canBeFollowed(batch, next[batch] ?? 0, wayIndex, painter)) return false
-    const together =
-      !instance.maySplit || bound || (policy === 'whole' && way.setUp + wanted * hands <= slots.longest)
-    for (let at = firstSlotAfter(slots, from); at < slots.count; at++) {
-      const closesAt = slots.end[at] ?? 0
-      const session = slots.session[at] ?? 0
-      if (putOff && session === familySession[painter] && hasWorked(painter)) continue
-      if (skipped?.[painter]?.[session] === 1) continue
-      const setUp = setUpOf(painter, way, session)
-      let start = Math.max(from, slots.start[at] ?? 0, dry - setUp, station - setUp)
-      let count = fitting(closesAt - start - setUp, hands, wanted)
-      if (count <= 0 || (count < wanted && together)) continue
-      if (instance.rack !== null && way.onRack) {
-        const entries = { entries: rack, count: sums.onRack }
-        start = rackReady(entries, instance.rack, start + setUp, count * hands + way.wait, count) - setUp
-        count = Math.min(count, fitting(closesAt - start - setUp, hands, wanted))
-        if (count <= 0 || (count < wanted && together)) continue
-      }
-      if (task.maxWait !== null) {
-        const last = closesAt - setUp - wanted * hands
-        start = startOfChain(batch, next[batch] ?? 0, start, last, setUp, wayIndex, painter)
-        if (Number.isNaN(start)) continue
-      }
-      draft.task = task
-      draft.way = wayIndex
-      draft.painter = painter
-      draft.start = start
-      draft.setUp = setUp
-      draft.count = count
-      draft.end = start + setUp + count * hands
-      draft.session = session
-      draft.tooLate = start + setUp > latest
-      return true
+  function mayBegin(task: number): boolean {
+    const batch = batchOf[task] ?? 0
+    if (laid[task] === 1) return false
+    if (isBound) {
+      const follows = pending[batch] ?? 0
+      if (follows > 0 && follows !== task + 1) return false
     }
-    return false
+    const needed = before[task]
+    if (needed) for (let at = 0; at < needed.length; at++) if (laid[needed[at] ?? 0] === 0) return false
+    return begun[batch] === 1 || (sums[sumOf.inHand] ?? 0) < mostInHand || helps[batch] === 1
   }
-
-  /** The best place for a task, looked for among all. */
-  function choose(batch: number, task: PlanTask, choice: Choice): boolean {
-    lookUpDry(batch, task, 0)
-    const putOff = choice >= choices
-    draft.putOff = putOff
-    const who = putOff ? choice - choices : choice
-    if (who > 0) {
-      const way = Math.floor((who - 1) / people)
-      const painter = (who - 1) % people
-      if (way <= task.others.length && find(batch, task, 0, way, painter, putOff)) return true
-    }
-    if (putOff) {
-      // There is no other session for it.
-      if (chooseAnybody(batch, task, true)) return true
-      draft.putOff = false
-    }
-    return chooseAnybody(batch, task, false)
-  }
-
-  /** With whoever is through first. */
-  function chooseAnybody(batch: number, task: PlanTask, putOff: boolean): boolean {
-    if (people === 1 && task.others.length === 0) return find(batch, task, 0, 0, 0, putOff)
-    let any = false
-    let bestEnd = 0
-    for (let at = 0; at <= task.others.length; at++) {
-      const way = wayOf(task, at)
-      for (const painter of way.painters ?? alone) {
-        if (any && !better.tooLate && earliestEnd(task, way, painter) > bestEnd) continue
-        if (!find(batch, task, 0, at, painter, putOff)) continue
-        const end = wholeEnd(draft) + way.wait
-        if (any && !isBetter(draft, end, better, bestEnd)) continue
-        any = true
-        copyDraft(draft, better)
-        bestEnd = end
-      }
-    }
-    if (any) copyDraft(better, draft)
-    return any
-  }
-
-  /** A painter is not through with a task, and it is not dry, before this: most need not be asked where they would begin. */
-  function earliestEnd(task: PlanTask, way: PlanWay, painter: number): number {
-    const hands = handsSeconds(way, painters[painter])
-    const models = task.models.length
-    return Math.max(free[painter] ?? 0, soonest(models, hands)) + models * hands + way.wait
-  }
-
-  /** When a task that does not fit into its session would be through. */
-  function wholeEnd(each: Draft): number {
-    const left = each.task.models.length - each.count
-    if (left === 0) return each.end
-    const following = sessionsOf(instance, each.painter)[each.session + 1]
-    if (!following) return Number.POSITIVE_INFINITY
-    return following.start + left * handsSeconds(wayOf(each.task, each.way), painters[each.painter])
-  }
-
-  /** What the draft is of, and since when nothing was laid: who has peeked places without looking again. */
-  const drafted = { batch: -1, choice: -1, stamp: -1 }
 
   /** What a choice comes to: where nobody else could do it and in no other way, it is put off or not. */
-  function meant(task: PlanTask, choice: Choice): Choice {
-    if (people > 1 || task.others.length > 0) return choice
+  function meant(task: number, choice: Choice): Choice {
+    if (people > 1 || (wayFrom[task + 1] ?? 0) - (wayFrom[task] ?? 0) > 1) return choice
     return choice < choices ? 0 : choices
   }
 
-  /** The best place for the batch's next task, into `draft`, unless it lies there already. */
-  function look(batch: number, task: PlanTask, choice: Choice): boolean {
+  /** The best place for a task, into `draft`, unless it lies there already. */
+  function look(task: number, choice: Choice): boolean {
     const wanted = meant(task, choice)
-    const isThere =
-      drafted.stamp === state.stamp.now &&
-      drafted.batch === batch &&
-      drafted.choice === wanted &&
-      draft.task === task
-    if (isThere) return true
+    if (drafted.stamp === stamp.now && drafted.task === task && drafted.choice === wanted) return true
     drafted.stamp = -1
-    if (!choose(batch, task, wanted)) return false
-    drafted.batch = batch
+    if (!finder.choose(task, wanted)) return false
+    drafted.task = task
     drafted.choice = wanted
-    drafted.stamp = state.stamp.now
+    drafted.stamp = stamp.now
     return true
   }
 
-  function peek(batch: number, choice: Choice = 0): Place | null {
-    const task = taskOf(batch)
-    if (!task || !mayGoOn(batch) || !look(batch, task, choice)) return null
-    return draft
+  const peek = (task: number, choice: Choice = 0): Readonly<Place> | null =>
+    mayBegin(task) && look(task, choice) ? draft : null
+
+  function place(task: number, choice: Choice = 0): boolean {
+    if (!failed && mayBegin(task)) return lay(task, choice)
+    failed = true
+    return false
   }
 
-  function placeAlone(batch: number, choice: Choice): boolean {
-    const task = taskOf(batch)
-    if (!task || !look(batch, task, choice) || draft.tooLate) return false
-    if (sums.pending > 0 && missedAfterDraft(batch) >= 0) return false
-    return put(batch, task)
-  }
-
-  function place(batch: number, choice: Choice = 0): boolean {
-    const task = taskOf(batch)
-    if (!task || failed) return false
-    if (!mayGoOn(batch) || !look(batch, task, choice)) {
+  function lay(task: number, choice: Choice): boolean {
+    if (failed || !look(task, choice)) {
       failed = true
       return false
     }
-    if (sums.pending > 0 && pending[batch] === 0) {
-      const urgent = missedAfterDraft(batch)
-      if (urgent >= 0) return place(urgent) && place(batch, choice)
+    if (isBound && (sums[sumOf.pending] ?? 0) > 0 && (pending[batchOf[task] ?? 0] ?? 0) === 0) {
+      const urgent = missedAfterDraft(task)
+      if (urgent >= 0) return place(urgent) && place(task, choice)
     }
-    return put(batch, task)
+    return put(task)
   }
 
-  /** A batch that would miss its maximum wait if the draft were laid before it; −1 when none would. */
-  function missedAfterDraft(batch: number): number {
-    copyDraft(draft, kept)
-    const { painter, end } = kept
-    const way = wayOf(kept.task, kept.way)
-    const before = [free[painter] ?? 0, family[painter] ?? -1, familySession[painter] ?? 0] as const
-    free[painter] = kept.count < kept.task.models.length ? Number.POSITIVE_INFINITY : end
-    family[painter] = way.family
-    familySession[painter] = kept.session
-    const station = way.station === null ? -1 : earliestStation(way.station)
-    const stationBefore = stationFree[station] ?? 0
-    if (station >= 0) stationFree[station] = end
+  function placeAlone(task: number, choice: Choice): boolean {
+    if (!mayBegin(task) || !look(task, choice) || draft.tooLate) return false
+    if ((sums[sumOf.pending] ?? 0) > 0 && missedAfterDraft(task) >= 0) return false
+    return put(task)
+  }
+
+  /** A task that would miss its maximum wait if the draft were laid before it; −1 when none would. */
+  function missedAfterDraft(task: number): number {
+    copyPlace(draft, kept)
+    drafted.stamp = -1
+    const { painter } = kept
+    const way = (wayFrom[task] ?? 0) + kept.way
+    const wasFree = free[painter] ?? 0
+    const wasFamily = openFamily[painter] ?? -1
+    const wasSession = sessionOf[painter] ?? 0
+    free[painter] = kept.count < (tasks[task]?.models.length ?? 0) ? Number.POSITIVE_INFINITY : kept.end
+    openFamily[painter] = familyOf[way] ?? 0
+    sessionOf[painter] = kept.session
+    const station = stationOf[way] ?? -1
+    const at = station < 0 ? -1 : finder.earliestStation(station)
+    const stationWas = state.stationFree[at] ?? 0
+    if (at >= 0) state.stationFree[at] = kept.end
     let missed = -1
-    for (let other = 0; other < batches.length && missed < 0; other++) {
-      const task = pending[other] === 0 || other === batch ? undefined : taskOf(other)
-      if (task && !(choose(other, task, 0) && !draft.tooLate)) missed = other
+    for (let batch = 0; batch < pending.length && missed < 0; batch++) {
+      const follows = (pending[batch] ?? 0) - 1
+      if (follows < 0 || batch === batchOf[task]) continue
+      if (!finder.choose(follows, 0) || draft.tooLate) missed = follows
     }
-    free[painter] = before[0]
-    family[painter] = before[1]
-    familySession[painter] = before[2]
-    if (station >= 0) stationFree[station] = stationBefore
-    copyDraft(kept, draft)
+    free[painter] = wasFree
+    openFamily[painter] = wasFamily
+    sessionOf[painter] = wasSession
+    if (at >= 0) state.stationFree[at] = stationWas
+    copyPlace(kept, draft)
     return missed
   }
 
   /** Lays the draft, and goes on with the same painter until every model is through. */
-  function put(batch: number, task: PlanTask): boolean {
+  function put(task: number): boolean {
     const { way, painter } = draft
+    const batch = batchOf[task] ?? 0
+    const count = (modelsFrom[task + 1] ?? 0) - (modelsFrom[task] ?? 0)
     drafted.stamp = -1
-    let left = 0
+    let through = 0
     for (;;) {
       if (draft.tooLate) failed = true
-      if (left === 0) firstHands[batch] = draft.start + draft.setUp
-      lay(batch, task, left)
-      left += draft.count
-      if (left >= task.models.length) break
-      lookUpDry(batch, task, left)
-      if (!find(batch, task, left, way, painter)) {
+      if (through === 0) firstHands[batch] = draft.start + draft.setUp
+      layPart(task, batch, through)
+      through += draft.count
+      if (through >= count) break
+      if (!finder.goOn(task, through, way, painter)) {
         failed = true
         return false
       }
     }
-    countInHand(batch, task)
+    countInHand(task, batch)
     return !failed
   }
 
-  function lay(batch: number, task: PlanTask, left: number): void {
-    const { painter, start, setUp, count, end, session } = draft
-    const way = wayOf(task, draft.way)
-    const opensPot = !isOpen(painter, way, session) && !isOnPalette(painter, way, session)
-    const hands = handsSeconds(way, painters[painter])
-    const from = state.modelAt[batch] ?? 0
-    let clock = start + setUp
-    for (let index = left; index < left + count; index++) {
-      clock += hands
-      const model = task.models[index] ?? 0
-      regions[batch]?.wet(model, task.regions, clock, clock + way.wait)
-      if (task.maxWait !== null) deadline[from + model] = clock + task.maxWait
-    }
+  function layPart(task: number, batch: number, from: number): void {
+    const { painter, start, setUp, opensPot, count, end, session } = draft
+    const way = (wayFrom[task] ?? 0) + draft.way
+    const family = familyOf[way] ?? 0
+    const hands = handsOf[way * people + painter] ?? 0
+    touch(task, from, count, start + setUp, hands, waits[way] ?? 0)
     record?.({
       batch,
-      task: next[batch] ?? 0,
+      task: task - (taskAt[batch] ?? 0),
       way: draft.way,
       painter,
-      from: left,
+      from,
       count,
       start,
       setUp,
       opensPot,
       end,
       session,
-      putOff: draft.putOff && left === 0,
+      putOff: draft.putOff && from === 0,
     })
-    const opens = sessionsOf(instance, painter)[session]?.start ?? 0
-    sums.exposed += start - Math.max(free[painter] ?? 0, opens)
-    sums.setUp += setUp
-    sums.hands += end - start
-    if (opensPot) sums.pots += 1
+    const opens = opensAt[painter]?.[session] ?? 0
+    add(sumOf.exposed, start - Math.max(free[painter] ?? 0, opens))
+    add(sumOf.setUp, setUp)
+    add(sumOf.hands, end - start)
+    if (opensPot) add(sumOf.pots, 1)
+    if (earlier && from === 0) add(sumOf.moved, movedFrom(earlier, task, painter, start))
     countSameness(batch, task, painter, session, count * hands)
-    family[painter] = way.family
-    onPalette[painter * state.families + way.family] = session + 1
-    familySession[painter] = session
+    openFamily[painter] = family
+    onPalette[painter * families + family] = session + 1
+    sessionOf[painter] = session
     free[painter] = end
-    lastHands[batch] = Math.max(lastHands[batch] ?? 0, end)
-    if (way.station !== null) stationFree[earliestStation(way.station)] = end
-    if (instance.rack !== null && way.onRack) {
-      rack[sums.onRack * 3] = start + setUp
-      rack[sums.onRack * 3 + 1] = end + way.wait
-      rack[sums.onRack * 3 + 2] = count
-      sums.onRack += 1
+    if (end > (lastHands[batch] ?? 0)) lastHands[batch] = end
+    const dry = end + (waits[way] ?? 0)
+    if (dry > (dryOf[batch] ?? 0)) dryOf[batch] = dry
+    const station = stationOf[way] ?? -1
+    if (station >= 0) state.stationFree[finder.earliestStation(station)] = end
+    if (racked && onRack[way] === 1) {
+      const at = (sums[sumOf.onRack] ?? 0) * 3
+      rack[at] = start + setUp
+      rack[at + 1] = dry
+      rack[at + 2] = count
+      add(sumOf.onRack, 1)
     }
   }
 
-  function countInHand(batch: number, task: PlanTask): void {
-    const planned = batches[batch]
-    const placed = (next[batch] ?? 0) + 1
-    next[batch] = placed
-    const last = placed === planned?.tasks.length
-    state.stamp.now += 1
-    if (!helps.has(batch)) {
-      if (placed === 1 && !planned?.begun) sums.inHand += 1
-      if (last) sums.inHand -= 1
-    }
-    if (pending[batch] !== 0) {
-      pending[batch] = 0
-      sums.pending -= 1
-    }
-    if (task.maxWait !== null && !last) {
-      pending[batch] = 1
-      sums.pending += 1
-      // Models that this task left out are bound by nothing.
-      const from = state.modelAt[batch] ?? 0
-      for (let model = 0; model < (planned?.models ?? 0); model++) {
-        if (!task.models.includes(model)) deadline[from + model] = Number.POSITIVE_INFINITY
+  function movedFrom({ startsAt, painters }: EarlierPlaces, task: number, painter: number, start: number) {
+    const before = startsAt[task] ?? Number.NaN
+    if (Number.isNaN(before)) return 0
+    const who = painters[task] ?? -1
+    const own = who === painter ? 0 : staying.painter
+    if (Math.abs(start - before) <= sameTime) return own
+    const isTonight = before < (compiled.closes[who] ?? 0)
+    return own + (isTonight ? staying.tonight : staying.later)
+  }
+
+  function add(sum: number, more: number): void {
+    sums[sum] = (sums[sum] ?? 0) + more
+  }
+
+  /** The models leave the hands one after the other, and are dry so much later. */
+  function touch(
+    task: number,
+    from: number,
+    count: number,
+    begin: number,
+    hands: number,
+    wait: number,
+  ): void {
+    const first = (modelsFrom[task] ?? 0) + from
+    const isWhole = whole[task] === 1
+    const within = maxWait[task] ?? Number.POSITIVE_INFINITY
+    const firstRegion = regionsFrom[task] ?? 0
+    const endRegion = regionsFrom[task + 1] ?? 0
+    let clock = begin
+    for (let at = first; at < first + count; at++) {
+      clock += hands
+      const model = models[at] ?? 0
+      const base = model * width
+      const until = clock + wait
+      if (until > (wet[base + 1] ?? 0)) wet[base + 1] = until
+      if (severalHands && clock > (wet[base + 2] ?? 0)) wet[base + 2] = clock
+      if (isWhole) {
+        if (until > (wet[base] ?? 0)) wet[base] = until
+      } else {
+        for (let region = firstRegion; region < endRegion; region++) {
+          const place = base + 3 + (regions[region] ?? 0)
+          if (until > (wet[place] ?? 0)) wet[place] = until
+        }
       }
+      if (within !== Number.POSITIVE_INFINITY) deadline[model] = clock + within
     }
   }
+
+  function countInHand(task: number, batch: number): void {
+    const { painter, end, session } = draft
+    const opens = opensAt[painter]?.[session] ?? 0
+    throughOf[batch] = (throughOf[batch] ?? 0) + (atDesk[painter]?.before[session] ?? 0) + end - opens
+    stamp.now += 1
+    laid[task] = 1
+    left[batch] = (left[batch] ?? 0) - 1
+    const isLast = left[batch] === 0
+    if (helps[batch] !== 1) {
+      if (begun[batch] !== 1) add(sumOf.inHand, 1)
+      if (isLast) add(sumOf.inHand, -1)
+    }
+    begun[batch] = 1
+    if (!isBound) return
+    if ((pending[batch] ?? 0) > 0) {
+      pending[batch] = 0
+      add(sumOf.pending, -1)
+    }
+    if (maxWait[task] === Number.POSITIVE_INFINITY || task + 1 >= (taskAt[batch + 1] ?? 0)) return
+    pending[batch] = task + 2
+    add(sumOf.pending, 1)
+    // Models that this task left out are bound by nothing.
+    const own = tasks[task]?.models ?? []
+    for (let model = 0; model < (batches[batch]?.models ?? 0); model++)
+      if (!own.includes(model)) deadline[(compiled.modelAt[batch] ?? 0) + model] = Number.POSITIVE_INFINITY
+  }
+
+  const lateOfJob = new Float64Array(1 + batches.reduce((most, batch) => Math.max(most, batch.job ?? -1), -1))
 
   function cost(): PlanCost {
-    if (batches.some((_, batch) => hasTask(batch))) failed = true
-    return costOf(failed)
+    let finish = 0
+    let flow = 0
+    let late = 0
+    let pressed = 0
+    lateOfJob.fill(0)
+    for (let index = 0; index < left.length; index++) {
+      if ((left[index] ?? 0) > 0) failed = true
+      const batch = batches[index]
+      const dry = dryOf[index] ?? 0
+      flow += dry
+      if (dry > finish) finish = dry
+      if (!batch) continue
+      pressed += batch.priority * dry
+      if (batch.due === null) continue
+      const own = Math.max(0, dry - batch.due)
+      const known = batch.job === undefined ? 0 : (lateOfJob[batch.job] ?? 0)
+      if (own <= known) continue
+      late += own - known
+      if (batch.job !== undefined) lateOfJob[batch.job] = own
+    }
+    let handsDone = 0
+    let deskSeconds = 0
+    for (let painter = 0; painter < people; painter++) {
+      const until = free[painter] ?? 0
+      handsDone = Math.max(handsDone, until)
+      deskSeconds = Math.max(deskSeconds, atDesk[painter]?.until(until) ?? 0)
+    }
+    return {
+      late,
+      pressed,
+      finish: failed ? Number.POSITIVE_INFINITY : finish,
+      handsDone,
+      deskSeconds,
+      handsOnSeconds: sums[sumOf.hands] ?? 0,
+      setUpSeconds: sums[sumOf.setUp] ?? 0,
+      potOpenings: sums[sumOf.pots] ?? 0,
+      exposed: sums[sumOf.exposed] ?? 0,
+      flow,
+      sameness: sums[sumOf.sameness] ?? 0,
+      moved: sums[sumOf.moved] ?? 0,
+    }
+  }
+
+  function leastDeskSeconds(workLeft: number): number {
+    let all = workLeft
+    let latest = 0
+    for (let painter = 0; painter < people; painter++) {
+      const until = atDesk[painter]?.until(free[painter] ?? 0) ?? 0
+      all += until
+      if (until > latest) latest = until
+    }
+    return Math.max(latest, all / people)
   }
 
   return {
+    compiled,
+    choices,
     reset,
-    hasTask,
-    mayGoOn,
+    isLaid: (task) => laid[task] === 1,
+    isBegun: (batch) => begun[batch] === 1,
+    isThrough: (batch) => left[batch] === 0,
+    mayBegin,
     peek,
+    lay,
     place,
     placeAlone,
-    ...view,
     free: (painter) => free[painter] ?? 0,
-    dryAt: (batch) => regions[batch]?.allDryAt() ?? 0,
-    setUpSeconds: () => sums.setUp,
+    dryAt: (batch) => dryOf[batch] ?? 0,
     cost,
+    throughAt: (batch) => (throughOf[batch] ?? 0) / Math.max(1, batches[batch]?.tasks.length ?? 0),
+    leastDeskSeconds,
+    ...builderView(compiled, state),
     save: state.save,
     load: (saved) => {
       state.load(saved)

@@ -1,38 +1,36 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { bestByForce } from '../testing/exhaustive.ts'
-import { provedCaseNames, readProvedCase } from '../testing/proved-cases.ts'
-import { bareBatch, barePlan, bareTask } from '../testing/bare-plan.ts'
-import { anyInstance, withFirstBy } from '../testing/plan-arbitrary.ts'
+import { freeCaseNames, provedCaseNames, readFreeCase, readProvedCase } from '../testing/proved-cases.ts'
+import { bareBatch, barePlan, bareTask } from './bare-plan.ts'
+import { anyFreeInstance, anyInstance, withFirstBy } from '../testing/plan-arbitrary.ts'
 import { earliestFinish, lowerBound } from './bounds.ts'
-import { createScheduleBuilder } from './schedule-builder.ts'
+import { createScheduleBuilder, type ScheduleBuilder } from './schedule-builder.ts'
 import { batchByBatch, stageByStage } from './habits.ts'
-import type { PlanInstance, PlanSegment, PlanTask } from './instance.ts'
+import type { PlanInstance, PlanTask } from './instance.ts'
 import { buildSchedule, type TaskSequence } from './task-sequence.ts'
-import { searchRow } from './search.ts'
+import { searchPlan } from './search.ts'
 import { validatePlan } from './validate-plan.ts'
+import { laidOut } from '../testing/laid-out.ts'
 import { provingSeeds, rounds } from '../testing/rounds.ts'
 
 const large = { batches: 4, stages: 5, models: 4, sessions: true }
 
-function finishOf(instance: PlanInstance, row: TaskSequence, policy: 'fill' | 'whole' = 'fill') {
-  return buildSchedule(createScheduleBuilder(instance), instance.batches.length, row, policy).finish
+function finishOf(
+  instance: PlanInstance,
+  habit: (builder: ScheduleBuilder) => TaskSequence,
+  policy: 'fill' | 'whole' = 'fill',
+) {
+  const builder = createScheduleBuilder(instance)
+  return buildSchedule(builder, habit(builder), policy).finish
 }
 
 function planned(instance: PlanInstance, evaluations = 60, seed = 1) {
-  const found = searchRow(instance, { seed, evaluations })
-  const segments: PlanSegment[] = []
-  const cost = buildSchedule(
-    createScheduleBuilder(instance),
-    instance.batches.length,
-    found.row,
-    found.policy,
-    (segment) => segments.push(segment),
-  )
-  return { found, cost, segments }
+  const found = searchPlan(instance, { seed, evaluations })
+  return { found, ...laidOut(instance, found) }
 }
 
-describe('searchRow with painters, stations, windows, racks, maximum waits, ways and joins', () => {
+describe('searchPlan with painters, stations, windows, racks, maximum waits, ways and joins', () => {
   const everything = { batches: 4, stages: 4, models: 4, sessions: true, everything: true }
 
   it('gives valid plans for any instance, or says there is none', () => {
@@ -54,15 +52,14 @@ describe('searchRow with painters, stations, windows, racks, maximum waits, ways
         const { cost } = planned(instance, 30)
         expect(cost.finish).toBeGreaterThanOrEqual(earliestFinish(lowerBound(instance)))
         if (cost.late > 0 || cost.pressed > 0 || instance.batches.some((batch) => batch.due !== null)) return
-        const byBatch = batchByBatch(instance, createScheduleBuilder(instance))
-        expect(cost.finish).toBeLessThanOrEqual(finishOf(instance, byBatch))
-        expect(cost.finish).toBeLessThanOrEqual(finishOf(instance, stageByStage(instance)))
+        expect(cost.finish).toBeLessThanOrEqual(finishOf(instance, batchByBatch))
+        expect(cost.finish).toBeLessThanOrEqual(finishOf(instance, stageByStage))
       }),
       { numRuns: rounds(50), seed: 20_261_127 },
     )
   })
 
-  it('gives the same row for the same seed', () => {
+  it('gives the same plan for the same seed', () => {
     fc.assert(
       fc.property(anyInstance(everything), fc.integer(), (instance, seed) => {
         expect(planned(instance, 40, seed).found).toEqual(planned(instance, 40, seed).found)
@@ -106,7 +103,7 @@ describe('what has to follow soon', () => {
     expect(planned(plan).cost.finish).toBe(30)
   })
 
-  it('finds a row by chance where no rule does', () => {
+  it('finds a sequence by chance where no rule does', () => {
     const given = fc.sample(
       anyInstance({ batches: 6, stages: 8, models: 4, sessions: true, everything: true }),
       { seed: 1, numRuns: 28 },
@@ -119,7 +116,7 @@ describe('what has to follow soon', () => {
     }
   })
 
-  it('stops building rows when the time is spent', () => {
+  it('stops building sequences when the time is spent', () => {
     const plan = barePlan(
       Array.from({ length: 6 }, () => soon({})),
       {
@@ -127,13 +124,14 @@ describe('what has to follow soon', () => {
       },
     )
     let asked = 0
-    const found = searchRow(plan, { seed: 1, evaluations: 5000, spent: () => ((asked += 1), 1) })
-    expect(found.row).toEqual(batchByBatch(plan, createScheduleBuilder(plan)))
+    const found = searchPlan(plan, { seed: 1, evaluations: 5000, spent: () => ((asked += 1), 1) })
+    const byHabit = batchByBatch(createScheduleBuilder(plan))
+    expect(found.cost).toEqual(laidOut(plan, { sequence: byHabit, policy: 'fill' }).cost)
     expect(asked).toBeLessThan(10)
   })
 })
 
-describe('searchRow', () => {
+describe('searchPlan', () => {
   it('never overlaps hands, paints wet regions, works outside sessions or holds too many batches', () => {
     fc.assert(
       fc.property(anyInstance(large), (instance) => {
@@ -150,9 +148,8 @@ describe('searchRow', () => {
       fc.property(anyInstance(large), fc.integer({ min: 0, max: 50 }), (instance, evaluations) => {
         const { cost } = planned(instance, evaluations)
         for (const policy of ['fill', 'whole'] as const) {
-          const byBatch = batchByBatch(instance, createScheduleBuilder(instance))
-          expect(cost.finish).toBeLessThanOrEqual(finishOf(instance, byBatch, policy))
-          expect(cost.finish).toBeLessThanOrEqual(finishOf(instance, stageByStage(instance), policy))
+          expect(cost.finish).toBeLessThanOrEqual(finishOf(instance, batchByBatch, policy))
+          expect(cost.finish).toBeLessThanOrEqual(finishOf(instance, stageByStage, policy))
         }
       }),
       { numRuns: rounds(100) },
@@ -168,7 +165,7 @@ describe('searchRow', () => {
     )
   })
 
-  it('gives the same row for the same seed', () => {
+  it('gives the same plan for the same seed', () => {
     fc.assert(
       fc.property(anyInstance(large), fc.integer(), (instance, seed) => {
         expect(planned(instance, 40, seed).found).toEqual(planned(instance, 40, seed).found)
@@ -235,8 +232,99 @@ describe.each(provedCaseNames)('%s', (name) => {
   })
 
   it('evaluates both hand habits as the reference does', () => {
-    const byBatch = batchByBatch(instance, createScheduleBuilder(instance))
-    expect(finishOf(instance, byBatch)).toBe(reference.batchByBatch)
-    expect(finishOf(instance, stageByStage(instance))).toBe(reference.stageByStage)
+    expect(finishOf(instance, batchByBatch)).toBe(reference.batchByBatch)
+    expect(finishOf(instance, stageByStage)).toBe(reference.stageByStage)
+  })
+})
+
+describe.each(freeCaseNames)('%s', (name) => {
+  const { instance, optimum, chain } = readFreeCase(name)
+
+  it.each(provingSeeds)('reaches the proved optimum and its fewest set-ups from seed %i', (seed) => {
+    const { cost, segments } = planned(instance, 40_000, seed)
+    expect([cost.finish, cost.potOpenings]).toEqual([optimum.makespanMinutes, optimum.setUps])
+    expect(validatePlan(instance, segments)).toEqual([])
+    expect(cost.finish).toBeGreaterThanOrEqual(earliestFinish(lowerBound(instance)))
+  })
+
+  it('ends when its time is used up, whatever else it may spend', () => {
+    let asked = 0
+    const spent = () => (asked += 1) / 200
+    const { cost } = searchPlan(instance, { seed: 1, evaluations: 1e9, spent }, ['date'])
+    expect(cost.finish).toBeGreaterThanOrEqual(optimum.makespanMinutes)
+    expect(cost.finish).toBeLessThanOrEqual(chain.makespanMinutes)
+  })
+
+  it('held to its list, it is the best chain', () => {
+    const held = {
+      ...instance,
+      batches: instance.batches.map((batch) => ({ ...batch, comesAfter: null })),
+    }
+    const { cost } = planned(held, 40_000)
+    expect([cost.finish, cost.potOpenings]).toEqual([chain.makespanMinutes, chain.setUps])
+  })
+})
+
+describe('batches in any sound order', () => {
+  const some = { batches: 3, stages: 6, models: 3, sessions: true }
+
+  it('keeps what has to come before what, and every rule of the desk', () => {
+    fc.assert(
+      fc.property(anyFreeInstance(some), (instance) => {
+        const { segments, cost } = planned(instance, 300)
+        if (Number.isFinite(cost.finish)) expect(validatePlan(instance, segments)).toEqual([])
+      }),
+      { numRuns: rounds(50) },
+    )
+  })
+
+  it('is never later than either hand habit by the lists, nor before the bound', () => {
+    fc.assert(
+      fc.property(anyFreeInstance(some), (instance) => {
+        const { cost } = planned(instance, 30)
+        expect(cost.finish).toBeGreaterThanOrEqual(earliestFinish(lowerBound(instance)))
+        if (cost.late > 0 || cost.pressed > 0) return
+        expect(cost.finish).toBeLessThanOrEqual(finishOf(instance, batchByBatch))
+        expect(cost.finish).toBeLessThanOrEqual(finishOf(instance, stageByStage))
+      }),
+      { numRuns: rounds(50) },
+    )
+  })
+
+  it('gives the same plan for the same seed', () => {
+    fc.assert(
+      fc.property(anyFreeInstance(some), fc.integer(), (instance, seed) => {
+        const budget = { seed, evaluations: 60 }
+        expect(searchPlan(instance, budget, ['date'])).toEqual(searchPlan(instance, budget, ['date']))
+      }),
+      { numRuns: rounds(20) },
+    )
+  })
+
+  it('finds the best finish of small instances, as trying every order of every batch does', () => {
+    const small = { batches: 2, stages: 4, models: 2, sessions: false }
+    fc.assert(
+      fc.property(anyFreeInstance(small), (instance) => {
+        const best = bestByForce(instance)
+        const { cost } = planned(instance, 6000)
+        expect(cost.finish).toBe(best.finish)
+      }),
+      { numRuns: rounds(30), seed: 20_261_126 },
+    )
+  })
+})
+
+describe('what was begun before, in any sound order', () => {
+  it('is in time where any order of every batch has it in time', () => {
+    const small = { batches: 2, stages: 3, models: 2, sessions: false }
+    fc.assert(
+      fc.property(withFirstBy(anyFreeInstance(small)), (instance) => {
+        const best = bestByForce(instance)
+        const { cost, segments } = planned(instance, 3000)
+        expect(cost.finish).toBe(best.finish)
+        if (Number.isFinite(cost.finish)) expect(validatePlan(instance, segments)).toEqual([])
+      }),
+      { numRuns: rounds(40), seed: 20_261_127 },
+    )
   })
 })

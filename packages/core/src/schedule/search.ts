@@ -1,234 +1,292 @@
-import { anneal } from './anneal.ts'
-import { beam, leastBeam } from './beam.ts'
-import { seededRandom } from '../units/index.ts'
-import { createScheduleBuilder, type ScheduleBuilder, type SplitPolicy } from './schedule-builder.ts'
-import { randomBias, dispatch, kindsOf, perturbBias, ruleOf, rulesFor, type RuleBias } from './dispatch.ts'
-import { batchByBatch, stageByStage, stageByStageInGroups } from './habits.ts'
 import type { Aim } from '../trade/index.ts'
+import { seededRandom } from '../units/index.ts'
+import { beam } from './beam.ts'
+import { dispatcher, perturbBias, randomBias, type RuleBias, ruleOf, rulesFor } from './dispatch.ts'
+import { batchByBatch, stageByStage, stageByStageInGroups } from './habits.ts'
+import { fillGaps } from './fill-gaps.ts'
+import { improve, type Walk } from './improve.ts'
 import type { PlanCost, PlanInstance } from './instance.ts'
-import { buildSchedule, type TaskSequence } from './task-sequence.ts'
-import { shopOf, solveShop } from './shop.ts'
+import type { SplitPolicy } from './place-finder.ts'
+import { createScheduleBuilder, type EarlierPlaces, type ScheduleBuilder } from './schedule-builder.ts'
+import { buildSchedule, inFull, recorder, type TaskSequence } from './task-sequence.ts'
 import { orderOfAims, type PlanOrder } from './weigh-plan.ts'
 
 export interface SearchBudget {
   readonly seed: number
-  /** Rows tried beyond the built ones: the same answer on every machine. */
+  /** Sequences tried beyond the built ones: the same answer on every machine. */
   readonly evaluations: number
   /** The share of the time that is used up, asked now and then; from 1 on the search ends with the best so far. */
   readonly spent?: () => number
 }
 
-/** The same with less to spend. */
-export function portion(budget: SearchBudget, time: number, evaluations: number): SearchBudget {
-  const { spent } = budget
-  return {
-    seed: budget.seed,
-    evaluations: Math.floor(budget.evaluations * evaluations),
-    ...(spent ? { spent: spentBetween(spent, 0, time) } : {}),
-  }
-}
-
-/** What is used up of a part of the time. */
-export function spentBetween(spent: () => number, from: number, to: number): () => number {
-  return () => Math.max(0, (spent() - from) / (to - from))
-}
-
 export interface SearchResult {
-  readonly row: TaskSequence
+  readonly sequence: TaskSequence
   readonly policy: SplitPolicy
   readonly cost: PlanCost
 }
 
-export const policies: readonly SplitPolicy[] = ['fill', 'whole']
+/** What was planned before: the order of it, and where it had the tasks. */
+export interface KeptPlan {
+  readonly sequence: TaskSequence
+  readonly places: EarlierPlaces
+}
+
+const policies: readonly SplitPolicy[] = ['fill', 'whole']
 const dateFirst: readonly Aim[] = ['date']
 
 /** So many seconds, or such a share, a new plan has to save for the one before it to be given up. */
 const worthwhile = { seconds: 600, share: 0.01 }
 
-/** Of so many tasks only the first rules build a row: each asks every batch and painter for every task. */
-const manyTasks = 2000
-const rulesForMany = 2
-
-/** So many rows by chance are tried where none of those built can be laid. */
-const chancesForAny = 400
-
-/** So much of the search of a long row goes to the rules by which rows are built. */
-const leanedShare = 0.85
-/** So many begin anew before the best is changed, and such a share of those after. */
-const firstLeanings = 12
-const startsAnew = 0.2
-
-/** Beyond this many tasks a beam sees too little ahead. */
-const beamTasks = 70
-const beamBatches = 8
-
 /**
- * Rows built by habit and by rule, then searched on by the method that suits the shape: a pure shop by tabu search
- * or iterated greedy, a small instance by a beam over states, and everything by annealing. Both hand habits are
- * among the rows built, so the answer is never worse than either. With a row to keep, what the plan was before
- * something happened, it starts from that one and stays close to it.
+ * Searches the sequences of an instance by one method, whatever its shape: sequences built by habit and by rule, then walks by
+ * small changes; several short ones from the best of them, the best of these gone on with, and the best of all polished. Both
+ * hand habits are among those built, so the answer is never worse than either. With a plan to keep, what was planned before
+ * something happened, it starts from that one and stays with it unless another is really better.
  */
-export function searchRow(
+export function searchPlan(
   instance: PlanInstance,
   budget: SearchBudget,
   aims: readonly Aim[] = dateFirst,
-  keep: TaskSequence | null = null,
+  keep: KeptPlan | null = null,
 ): SearchResult {
-  const desk = createScheduleBuilder(instance)
+  const builder = createScheduleBuilder(instance, undefined, keep?.places)
   const order = orderOfAims(aims, instance.batches.length)
-  const better = (a: SearchResult, b: SearchResult) => (order.compare(b.cost, a.cost) < 0 ? b : a)
-  const built = builtRows(desk, instance, keep, budget).sort((a, b) => order.compare(a.cost, b.cost))
-  if (built[0] && !Number.isFinite(built[0].cost.finish)) built.unshift(...anyRow(desk, instance, budget))
-  let best = built[0] ?? emptyRow(desk)
-  const batches = instance.batches.length
-  const tasks = best.row.length
-  if (budget.evaluations === 0 || (new Set(best.row).size < 2 && instance.painters.length === 1)) return best
-  const shop = shopOf(instance)
-  if (shop) {
-    const row = solveShop(instance, shop, budget)
-    return better(best, { row, policy: 'fill', cost: buildSchedule(desk, batches, row, 'fill') })
+  const isBetter = (a: SearchResult, b: SearchResult) => order.compare(a.cost, b.cost) < 0
+  const built = builtSequences(builder, keep?.sequence ?? null, budget)
+  if (built.every((each) => !Number.isFinite(each.cost.finish))) built.push(...byChance(builder, budget))
+  const starts = built.toSorted((a, b) => order.compare(a.cost, b.cost))
+  const [first] = starts
+  if (!first) return { sequence: [], policy: 'fill', cost: buildSchedule(builder, [], 'fill') }
+  if (budget.evaluations === 0 || first.sequence.length < 2) return first
+  if (keep) {
+    const kept = built.slice(0, policies.length).reduce((a, b) => (isBetter(b, a) ? b : a))
+    const found = repaired(builder, order, kept, first, budget)
+    return isWorthwhile(kept.cost, found.cost) ? found : kept
   }
-  const small =
-    !keep &&
-    tasks <= beamTasks &&
-    batches <= beamBatches &&
-    instance.rack === null &&
-    budget.evaluations >= leastBeam(tasks)
-  const long = !keep && tasks > beamTasks
-  if (long) {
-    built.unshift(...leaned(desk, instance, order, best, portion(budget, leanedShare, leanedShare)))
-    best = built[0] ?? best
+  const tasks = first.sequence.length
+  const opening = tasks > longTasks ? biasedShare : tasks <= beamTasks && aims[0] === 'date' ? beamShare : 0
+  const opened = part(budget, 0, opening)
+  if (tasks > longTasks) starts.unshift(...biased(builder, order, first, opened))
+  else if (opening > 0) {
+    const whole = (sequence: TaskSequence) => asLaid(builder, sequence, 'whole')
+    starts.unshift(beam(builder, first, isBetter, whole, opened))
   }
-  const starts = policies.flatMap((policy) => built.find((found) => found.policy === policy) ?? [])
-  const from = long ? leanedShare : 0
-  const share = small ? 0.05 : 1 - from
-  starts.forEach((start, index) => {
-    if (!Number.isFinite(start.cost.finish)) return
-    const evaluations = Math.floor((budget.evaluations * share) / starts.length)
-    const seed = budget.seed + index
-    const times = [
-      from + (index / starts.length) * share,
-      from + ((index + 1) / starts.length) * share,
-    ] as const
-    best = better(best, anneal(desk, instance, order, start, { ...budget, seed, evaluations }, times))
-  })
-  if (small) best = better(best, beam(desk, instance, order, best, budget))
-  return keep ? keptUnlessWorse(built, keep, best) : best
+  const found = walks(builder, order, [starts[0] ?? first, ...starts.slice(1)], part(budget, opening, 1))
+  return fillGaps(builder, found, Math.floor(budget.evaluations * filled))
 }
 
-/** What was planned before, unless the new one is really better: a small change makes a small difference. */
-function keptUnlessWorse(
-  built: readonly SearchResult[],
-  keep: TaskSequence,
-  best: SearchResult,
+/** Small steps from the plan that was kept; and from the best that was built anew, should much have changed. */
+function repaired(
+  builder: ScheduleBuilder,
+  order: PlanOrder,
+  kept: SearchResult,
+  built: SearchResult,
+  budget: SearchBudget,
 ): SearchResult {
-  const kept = built.find((found) => found.row === keep)
-  if (!kept || !Number.isFinite(kept.cost.finish)) return best
-  return isWorthwhile(kept.cost, best.cost) ? best : kept
+  const how = { warmth: 0.05, polish: 0.3 }
+  const walked = Number.isFinite(kept.cost.finish)
+    ? improve(builder, order, kept, part(budget, 0, 0.6), how)
+    : built
+  const anew = improve(builder, order, built, part(budget, 0.6, 1), { warmth: 0.3, polish: 0.3 })
+  const best = order.compare(anew.cost, walked.cost) < 0 ? anew : walked
+  return fillGaps(builder, best, Math.floor(budget.evaluations * filled))
 }
 
-/** Whether a new plan is so much better that what was planned before is given up for it. */
-export function isWorthwhile(kept: PlanCost, best: PlanCost): boolean {
-  return (
-    kept.late > best.late ||
-    kept.pressed > best.pressed ||
-    saves(kept.deskSeconds, best.deskSeconds) ||
-    saves(kept.finish, best.finish)
-  )
-}
+/** Of few tasks most sequences are seen level by level. */
+const beamTasks = 40
+const beamShare = 0.4
 
-function emptyRow(desk: ScheduleBuilder): SearchResult {
-  return { row: [], policy: 'fill', cost: buildSchedule(desk, 0, [], 'fill') }
-}
-
-/** Where what has to follow soon defeats every rule, the first row by chance that can be laid; none when none is met. */
-function anyRow(desk: ScheduleBuilder, instance: PlanInstance, budget: SearchBudget): SearchResult[] {
-  const random = seededRandom(budget.seed)
-  const batches = instance.batches.length
-  const tried = instance.batches.flatMap((batch, index) => batch.tasks.map(() => index))
-  for (let step = 0; step < Math.min(budget.evaluations, chancesForAny); step++) {
-    if ((budget.spent?.() ?? 0) >= 1) break
-    for (let at = tried.length - 1; at > 0; at--) {
-      const other = Math.floor(random() * (at + 1))
-      ;[tried[at], tried[other]] = [tried[other] ?? 0, tried[at] ?? 0]
-    }
-    for (const policy of policies) {
-      const cost = buildSchedule(desk, batches, tried, policy)
-      if (Number.isFinite(cost.finish)) return [{ row: [...tried], policy, cost }]
-    }
-  }
-  return []
-}
-
-interface Leaned {
-  readonly leaning: RuleBias
-  readonly built: SearchResult
-}
+/** Of more tasks small changes do not reach far; those of the rule by which a sequence is built do. */
+const longTasks = 70
+const biasedShare = 0.6
+/** A rule asks every batch after every task: it takes as long as so many sequences. */
+const ruleTakes = 4
+/** Of each batch so many of the next tasks are asked for by a rule. */
+const ruleWidth = 3
+/** So many rules begin anew before the best is changed, and such a share of those after. */
+const firstAnew = 12
+const thenAnew = 0.2
 
 /**
- * Rows built by rules that lean one way or another, the best of them changed a little again and again: where a row is too long
- * to be bettered by small changes of its own, small changes of what it is built by still reach far.
+ * Sequences built by rules that lean one way or another, the best of them changed a little again and again.
  * @returns those better than the best so far, the best first.
  */
-function leaned(
-  desk: ScheduleBuilder,
-  instance: PlanInstance,
+function biased(
+  builder: ScheduleBuilder,
   order: PlanOrder,
   best: SearchResult,
   { seed, evaluations, spent }: SearchBudget,
 ): readonly SearchResult[] {
   const random = seededRandom(seed)
-  const batches = instance.batches.length
-  const eachAlone = instance.batches.map(() => -1)
-  // A rule asks every batch after every task: it takes as long as several rows.
-  const most = Math.floor(evaluations / Math.max(1, batches / 14))
+  const dispatch = dispatcher(builder)
+  const batches = builder.compiled.instance.batches.length
   const found: SearchResult[] = []
-  let current: Leaned | null = null
+  let current: { readonly bias: RuleBias; readonly built: SearchResult } | null = null
+  const most = Math.floor(evaluations / ruleTakes)
   for (let step = 0; step < most && (spent?.() ?? 0) < 1; step++) {
-    const from: Leaned | null = step < firstLeanings || random() < startsAnew ? null : current
-    const leaning: RuleBias = from ? perturbBias(from.leaning, random) : randomBias(random, batches)
+    const from = step < firstAnew || random() < thenAnew ? null : current
+    const bias: RuleBias = from ? perturbBias(from.bias, random) : randomBias(random, batches)
     const policy: SplitPolicy = from?.built.policy ?? (random() < 0.7 ? 'fill' : 'whole')
-    const row = dispatch(desk, instance, policy, ruleOf(leaning), eachAlone, 'whoever is free')
-    const built: SearchResult = { row, policy, cost: desk.cost() }
+    const sequence = dispatch(policy, ruleOf(bias), { whoIsFree: true, width: ruleWidth })
+    const built: SearchResult = { sequence, policy, cost: builder.cost() }
     if (current !== null && order.compare(built.cost, current.built.cost) > 0) continue
-    current = { leaning, built }
+    current = { bias, built }
     if (order.compare(built.cost, (found[0] ?? best).cost) < 0) found.unshift(built)
   }
   return found
 }
 
-/** As many as there is time for, the habits first; one at least. */
-function builtRows(
-  desk: ScheduleBuilder,
-  instance: PlanInstance,
+/** What there is to spend between two shares of it. */
+function part({ seed, evaluations, spent }: SearchBudget, from: number, to: number): SearchBudget {
+  return {
+    seed,
+    evaluations: Math.floor(evaluations * (to - from)),
+    ...(spent ? { spent: () => Math.max(0, (spent() - from) / (to - from)) } : {}),
+  }
+}
+
+/** What was planned before, laid again with nothing searched for. */
+export function layKept(instance: PlanInstance, keep: TaskSequence, aims: readonly Aim[]): SearchResult {
+  const builder = createScheduleBuilder(instance)
+  const { compare } = orderOfAims(aims, instance.batches.length)
+  const laid = policies.map((policy) => asLaid(builder, keep, policy))
+  return laid.reduce((a, b) => (compare(b.cost, a.cost) < 0 ? b : a))
+}
+
+/** What filling the gaps of the best plan may take beside the search. */
+const filled = 0.15
+
+/** How many walks are taken first, and with how many of them it goes on: few tasks are soon walked through. */
+function walksFor(tasks: number): { readonly first: number; readonly then: number } {
+  if (tasks <= 60) return { first: 8, then: 3 }
+  return tasks <= 200 ? { first: 4, then: 2 } : { first: 2, then: 1 }
+}
+
+const shares = { first: 0.5, then: 0.35, last: 0.15 }
+/** Every other of the first walks is led by what some batches would like; so much at most. */
+const strongest = 1
+
+function walks(
+  builder: ScheduleBuilder,
+  order: PlanOrder,
+  sorted: readonly [SearchResult, ...SearchResult[]],
+  budget: SearchBudget,
+): SearchResult {
+  const [best] = sorted
+  if ((budget.spent?.() ?? 0) >= 1) return best
+  const { instance, tasks } = builder.compiled
+  const byOrder = (all: readonly SearchResult[]) => all.toSorted((a, b) => order.compare(a.cost, b.cost))
+  const starts = startsAmong(sorted, instance.maySplit)
+  const random = seededRandom(budget.seed)
+  const count = walksFor(tasks.length)
+  let from = 0
+  let walked = 0
+  const walk = (start: SearchResult, share: number, how: Walk): SearchResult => {
+    const own = part(budget, from, from + share)
+    from += share
+    walked += 1
+    return improve(builder, order, start, { ...own, seed: budget.seed * 1000 + walked }, how)
+  }
+  /** Each of the first walks begins from another place, or is led elsewhere, or leaves open who does what. */
+  const firstOf = (index: number): SearchResult => {
+    const start = starts[index % starts.length] ?? best
+    const isLed = index % 2 === 1
+    const strength = strongest * random()
+    const guide = Float64Array.from(instance.batches, () => strength * random() ** 2)
+    const how = { warmth: 1, polish: 0.1, ...(isLed ? { guide } : {}) }
+    return walk(index % 4 < 2 ? freed(start) : start, shares.first / count.first, how)
+  }
+  const freed = (start: SearchResult): SearchResult => {
+    const sequence = start.sequence.map((entry) => entry % tasks.length)
+    return { ...start, sequence, cost: buildSchedule(builder, sequence, start.policy) }
+  }
+  const first = Array.from({ length: starts.length === 0 ? 0 : count.first }, (_, index) => firstOf(index))
+  const then = byOrder(first)
+    .slice(0, count.then)
+    .map((each) => walk(each, shares.then / count.then, { warmth: 0.3, polish: 0.1 }))
+  const last = byOrder([...then, ...first])
+    .slice(0, 1)
+    .map((each) => walk(each, shares.last, { warmth: 0.1, polish: 0.5 }))
+  return byOrder([best, ...last, ...then, ...first])[0] ?? best
+}
+
+/** So many of the sequences that were built are walked from. */
+const mostStarts = 4
+
+/** The best that was built, by each policy where they differ. */
+function startsAmong(sorted: readonly SearchResult[], maySplit: boolean): readonly SearchResult[] {
+  const finite = sorted.filter(({ cost }) => Number.isFinite(cost.finish))
+  const some = maySplit
+    ? policies.flatMap((policy) => finite.filter((each) => each.policy === policy).slice(0, mostStarts / 2))
+    : finite.filter((each) => each.policy === 'fill').slice(0, mostStarts)
+  return some.toSorted((a, b) => sorted.indexOf(a) - sorted.indexOf(b))
+}
+
+function builtSequences(
+  builder: ScheduleBuilder,
   keep: TaskSequence | null,
   { spent }: SearchBudget,
 ): SearchResult[] {
+  const { instance, tasks } = builder.compiled
   const batches = instance.batches.length
-  if (batches === 0) return []
-  const kinds = kindsOf(instance.batches)
-  const tasks = instance.batches.reduce((sum, batch) => sum + batch.tasks.length, 0)
-  const rules = rulesFor(instance, tasks > manyTasks ? rulesForMany : undefined)
-  const groups = [...new Set([2, 3, 4, 6, 8].filter((size) => size < batches))]
-  const habits = [() => batchByBatch(instance, desk), () => stageByStage(instance)]
-  const ruled = (policy: SplitPolicy) => [
-    ...groups.map((size) => () => stageByStageInGroups(instance, size)),
-    ...rules.map((rule) => () => dispatch(desk, instance, policy, rule, kinds)),
-  ]
-  const waysOf = (rows: (policy: SplitPolicy) => readonly (() => TaskSequence)[]) =>
-    policies.flatMap((policy) => rows(policy).map((make) => ({ policy, make })))
-  const ways = keep ? waysOf(() => [() => keep, ...habits]) : [...waysOf(() => habits), ...waysOf(ruled)]
+  if (tasks.length === 0) return []
+  const dispatch = dispatcher(builder)
+  const groups = [2, 3, 4, 6, 8].filter((size) => size < batches)
+  const habits = [() => batchByBatch(builder), () => stageByStage(builder)]
+  const made = (make: () => TaskSequence, policy: SplitPolicy) => ({ make, policy })
+  const makers = keep
+    ? [() => inFull(tasks.length, keep), ...habits].flatMap((make) =>
+        policies.map((policy) => made(make, policy)),
+      )
+    : policies.flatMap((policy) => [
+        ...[...habits, ...groups.map((size) => () => stageByStageInGroups(builder, size))].map((make) =>
+          made(make, policy),
+        ),
+        ...rulesFor(instance).map((rule) => made(() => dispatch(policy, rule), policy)),
+      ])
   const built: SearchResult[] = []
-  for (const { policy, make } of ways) {
-    if (built.length > 0 && (spent?.() ?? 0) >= 1) break
-    const row = make()
-    built.push({ row, policy, cost: buildSchedule(desk, batches, row, policy) })
+  for (const { make, policy } of makers) {
+    if (built.length >= (keep ? policies.length : 1) && (spent?.() ?? 0) >= 1) return built
+    built.push(asLaid(builder, make(), policy))
   }
   return built
 }
 
-function saves(kept: number, best: number): boolean {
-  return isMuch(kept - best, best)
+/** So many sequences by chance are tried where none of those built can be laid. */
+const mostByChance = 400
+
+/** Where what has to follow soon defeats every rule, the first sequence by chance that can be laid; none when none is met. */
+function byChance(builder: ScheduleBuilder, { seed, evaluations, spent }: SearchBudget): SearchResult[] {
+  const random = seededRandom(seed)
+  const tried = [...builder.compiled.tasks.keys()]
+  for (let step = 0; step < Math.min(evaluations, mostByChance) && (spent?.() ?? 0) < 1; step++) {
+    for (let at = tried.length - 1; at > 0; at--) {
+      const other = Math.floor(random() * (at + 1))
+      ;[tried[at], tried[other]] = [tried[other] ?? 0, tried[at] ?? 0]
+    }
+    for (const policy of policies) {
+      const found = asLaid(builder, tried, policy)
+      if (Number.isFinite(found.cost.finish)) return [found]
+    }
+  }
+  return []
+}
+
+/** The same plan with its tasks in the order in which they come to be laid. */
+function asLaid(builder: ScheduleBuilder, sequence: TaskSequence, policy: SplitPolicy): SearchResult {
+  const laid = recorder(builder)
+  const cost = buildSchedule(builder, sequence, policy, laid.record)
+  return { sequence: inFull(builder.compiled.tasks.length, laid.sequence), policy, cost }
+}
+
+/** Whether a new plan is so much better that what was planned before is given up for it. */
+function isWorthwhile(kept: PlanCost, best: PlanCost): boolean {
+  return (
+    kept.late > best.late ||
+    kept.pressed > best.pressed ||
+    isMuch(kept.deskSeconds - best.deskSeconds, best.deskSeconds) ||
+    isMuch(kept.finish - best.finish, best.finish)
+  )
 }
 
 /** Whether so many seconds are enough to give up a plan that takes `of`. */

@@ -1,24 +1,16 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { bareBatch, barePlan, bareTask } from '../testing/bare-plan.ts'
+import { bareBatch, barePlan, bareTask } from './bare-plan.ts'
 import { anyInstance } from '../testing/plan-arbitrary.ts'
 import { choicesOf, createScheduleBuilder } from './schedule-builder.ts'
-import type { PlanInstance, PlanSegment } from './instance.ts'
-import { sequenceEntry, buildSchedule, withNothingPutOff, type TaskSequence } from './task-sequence.ts'
+import type { PlanInstance } from './instance.ts'
+import { inTurn, sequenceEntry, withNothingPutOff, type TaskSequence } from './task-sequence.ts'
 import { validatePlan } from './validate-plan.ts'
+import { laidOut } from '../testing/laid-out.ts'
 import { rounds } from '../testing/rounds.ts'
 
-function laid(instance: PlanInstance, row: TaskSequence) {
-  const segments: PlanSegment[] = []
-  const cost = buildSchedule(
-    createScheduleBuilder(instance),
-    instance.batches.length,
-    row,
-    'fill',
-    (segment) => segments.push(segment),
-  )
-  return { cost, segments }
-}
+const laid = (instance: PlanInstance, sequence: TaskSequence) =>
+  laidOut(instance, { sequence, policy: 'fill' })
 
 describe('what is put off', () => {
   const hours = [
@@ -29,16 +21,16 @@ describe('what is put off', () => {
   const evenings = barePlan([batch], { painters: [{ sessions: hours, pace: 1 }] })
 
   it('is not begun in the session that the painter is in', () => {
-    const putOff = sequenceEntry(evenings, 0, choicesOf(evenings))
-    expect(laid(evenings, [0, 0]).cost).toMatchObject({ finish: 50, exposed: 30 })
+    const putOff = sequenceEntry(2, 1, choicesOf(evenings))
+    expect(laid(evenings, [0, 1]).cost).toMatchObject({ finish: 50, exposed: 30 })
     expect(laid(evenings, [0, putOff]).cost).toMatchObject({ finish: 210, exposed: 0 })
     expect(laid(evenings, [0, putOff]).segments.map((segment) => segment.putOff)).toEqual([false, true])
   })
 
   it('is begun after all where there is no other session, and by whoever has done nothing yet', () => {
     const oneEvening = { ...evenings, painters: [{ sessions: hours.slice(0, 1), pace: 1 }] }
-    const [first, second] = [sequenceEntry(evenings, 0, choicesOf(evenings)), sequenceEntry(oneEvening, 0, 2)]
-    expect(laid(evenings, [first, 0]).cost.finish).toBe(50)
+    const [first, second] = [sequenceEntry(2, 0, choicesOf(evenings)), sequenceEntry(2, 1, 2)]
+    expect(laid(evenings, [first, 1]).cost.finish).toBe(50)
     expect(laid(oneEvening, [0, second])).toMatchObject({ cost: { finish: 50 } })
     expect(laid(oneEvening, [0, second]).segments.some((segment) => segment.putOff)).toBe(false)
   })
@@ -48,12 +40,12 @@ describe('what is put off', () => {
     const flags = fc.array(fc.boolean(), { minLength: 16, maxLength: 16 })
     fc.assert(
       fc.property(anyInstance(limits), flags, (instance, putOff) => {
-        const plain = instance.batches.flatMap((each, index) => each.tasks.map(() => index))
-        const by = instance.batches.length * choicesOf(instance)
-        const row = plain.map((entry, at) => (putOff[at] === true ? entry + by : entry))
-        const { cost, segments } = laid(instance, row)
+        const plain = inTurn(instance, [])
+        const by = plain.length * choicesOf(instance)
+        const sequence = plain.map((entry, at) => (putOff[at] === true ? entry + by : entry))
+        const { cost, segments } = laid(instance, sequence)
         if (Number.isFinite(cost.finish)) expect(validatePlan(instance, segments)).toEqual([])
-        expect(withNothingPutOff(instance, row)).toEqual(plain)
+        expect(withNothingPutOff(createScheduleBuilder(instance), sequence)).toEqual(plain)
       }),
       { numRuns: rounds(100) },
     )

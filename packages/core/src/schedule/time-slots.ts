@@ -11,7 +11,7 @@ export interface TimeSlots {
 
 const always: readonly Span[] = [{ start: 0, end: Number.POSITIVE_INFINITY }]
 
-export function sessionsOf(instance: PlanInstance, painter: number): readonly Span[] {
+function sessionsOf(instance: PlanInstance, painter: number): readonly Span[] {
   return instance.painters[painter]?.sessions ?? always
 }
 
@@ -76,6 +76,8 @@ export function firstSlotAfter({ end, count }: TimeSlots, moment: number): numbe
 export interface OpenTime {
   /** Seconds at the desk before a moment. */
   readonly until: (moment: number) => number
+  /** By slot: seconds at the desk before it begins. */
+  readonly before: Float64Array
   /** The first moment by which so many seconds have been at the desk; the end of the last slot when there are fewer. */
   readonly when: (seconds: number) => number
 }
@@ -86,6 +88,7 @@ export function openTime(slots: TimeSlots): OpenTime {
     before[at + 1] = (before[at] ?? 0) + (slots.end[at] ?? 0) - (slots.start[at] ?? 0)
   }
   return {
+    before,
     until: (moment) => {
       const at = firstSlotAfter(slots, moment)
       return (before[at] ?? 0) + (at < slots.count ? Math.max(0, moment - (slots.start[at] ?? 0)) : 0)

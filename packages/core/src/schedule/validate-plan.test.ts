@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { bareBatch, bareTask } from '../testing/bare-plan.ts'
+import { bareBatch, bareTask } from './bare-plan.ts'
 import type { PlanInstance, PlanSegment, PlanTask } from './instance.ts'
 import { validatePlan } from './validate-plan.ts'
 

@@ -1,4 +1,4 @@
-import type { PlanInstance, PlanSegment, PlanTask, PlanWay, Span } from './instance.ts'
+import type { PlanBatch, PlanInstance, PlanSegment, PlanTask, PlanWay, Span } from './instance.ts'
 
 /** One rule of the desk that a plan breaks. */
 export interface Breach {
@@ -204,7 +204,8 @@ function checkBatch(instance: PlanInstance, laid: readonly Laid[], batchIndex: n
     if (other) breaches.push({ kind: 'wrong-painter', segment: other.at })
   })
   begins.forEach((begin, index) => {
-    if (index > 0 && begin < (begins[index - 1] ?? 0)) breaches.push({ kind: 'out-of-order', segment: -1 })
+    if (earlierOf(batch, index).some((earlier) => begin < (begins[earlier] ?? 0)))
+      breaches.push({ kind: 'out-of-order', segment: -1 })
   })
   for (let model = 0; model < batch.models; model++) {
     const done = (touches.get(model) ?? []).sort((a, b) => a.start - b.start || a.taskIndex - b.taskIndex)
@@ -213,7 +214,7 @@ function checkBatch(instance: PlanInstance, laid: readonly Laid[], batchIndex: n
     if (got.join() !== needed.join()) breaches.push({ kind: 'model-missed', segment: -1 })
     for (const [index, touch] of done.entries()) {
       for (const earlier of done.slice(0, index)) {
-        if (earlier.taskIndex > touch.taskIndex)
+        if (earlierOf(batch, earlier.taskIndex).includes(touch.taskIndex))
           breaches.push({ kind: 'out-of-order', segment: touch.segment })
         if (touch.start < earlier.end) breaches.push({ kind: 'in-two-hands', segment: touch.segment })
         if (share(earlier.task.regions, touch.task.regions) && touch.start < earlier.dry) {
@@ -243,6 +244,11 @@ function checkBatch(instance: PlanInstance, laid: readonly Laid[], batchIndex: n
     }
   }
   return breaches
+}
+
+/** The tasks that have to be begun before one of a batch. */
+function earlierOf({ comesAfter }: PlanBatch, task: number): readonly number[] {
+  return comesAfter ? (comesAfter[task] ?? []) : Array.from({ length: task }, (_, earlier) => earlier)
 }
 
 /** What is joined is through and dry before. */

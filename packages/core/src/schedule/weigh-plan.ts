@@ -19,6 +19,8 @@ export interface PlanOrder {
   readonly compare: (a: PlanCost, b: PlanCost) => number
   /** A smooth figure to search by; small is good. */
   readonly height: (cost: PlanCost) => number
+  /** No plan with so many seconds at the desk has a smaller height. */
+  readonly heightFloor: (deskSeconds: number) => number
 }
 
 /**
@@ -33,30 +35,42 @@ export function orderOfAims(order: readonly Aim[], batches: number): PlanOrder {
   const finishFirst = full[0] === 'date'
   // Of plans that end alike: who minds waiting next wants the time beside the work small, whatever it goes into.
   const mindsWaiting = full[1] === 'waiting'
-  const beside = mindsWaiting ? 0.3 : 0.05
   const besideWork = ({ setUpSeconds, exposed }: PlanCost) =>
     mindsWaiting ? setUpSeconds + exposed : setUpSeconds
+  const weightOf = (aim: Aim) => step ** -full.indexOf(aim)
+  // With the date first the others only guide.
+  const scale = finishFirst ? 0.02 : 1
+  const beside = finishFirst ? (mindsWaiting ? 0.3 : 0.05) : 0
+  const byDate = finishFirst ? 1 : weightOf('date')
+  const byPot = scale * weightOf('pots')
+  const bySetUp = byPot + beside
+  const byWaiting = scale * weightOf('waiting') + (mindsWaiting ? beside : 0)
+  const byFlow = (scale * weightOf('first')) / Math.max(1, batches) / 10
+  const byVariety = scale * weightOf('variety')
   return {
     compare: (a, b) => {
       if (!Number.isFinite(a.finish) || !Number.isFinite(b.finish)) return compareNumbers(a.finish, b.finish)
       return (
         a.late - b.late ||
         a.pressed - b.pressed ||
-        (finishFirst ? a.finish - b.finish || besideWork(a) - besideWork(b) : 0) ||
-        weighed(a) - weighed(b) ||
+        (finishFirst ? a.finish + a.moved - b.finish - b.moved || besideWork(a) - besideWork(b) : 0) ||
+        weighed(a) + a.moved - weighed(b) - b.moved ||
         a.finish - b.finish ||
         a.flow - b.flow
       )
     },
     // Time at the desk, not on the calendar: there a few seconds saved show at once, while the finish only
     // moves when they add up to an evening.
-    height: finishFirst
-      ? (cost) =>
-          terms.date(cost, batches) +
-          (cost.late + cost.pressed) / 8 +
-          beside * besideWork(cost) +
-          0.02 * (weighed(cost) - terms.date(cost, batches))
-      : (cost) => weighed(cost) + (cost.late + cost.pressed) / 8,
+    height: (cost) =>
+      byDate * (cost.deskSeconds + cost.finish - cost.handsDone) +
+      (cost.late + cost.pressed) / 8 +
+      cost.moved +
+      bySetUp * cost.setUpSeconds +
+      byPot * 60 * cost.potOpenings +
+      byWaiting * cost.exposed +
+      byFlow * cost.flow +
+      byVariety * cost.sameness,
+    heightFloor: (deskSeconds) => byDate * deskSeconds,
   }
 }
 

@@ -3,16 +3,14 @@ import type { PlanInstance, PlanSegment, PlanTask } from '../schedule/instance.t
 /**
  * Seconds a lone painter waits at the desk though a stage of a batch in hand was allowed, dry and would have been
  * through before the session's end, beyond what leaving it saves in set-ups. Shares no code with the planner.
- * @param listed the instance with what has to come before what; @param found the one the segments speak of.
  */
 export function avoidableWaits(
-  listed: PlanInstance,
-  found: PlanInstance,
+  instance: PlanInstance,
   segments: readonly PlanSegment[],
 ): { readonly waits: number; readonly avoidable: number } {
-  const sessions = listed.painters[0]?.sessions ?? [{ start: 0, end: Number.POSITIVE_INFINITY }]
+  const sessions = instance.painters[0]?.sessions ?? [{ start: 0, end: Number.POSITIVE_INFINITY }]
   const inTime = segments.toSorted((a, b) => a.start - b.start)
-  const taskOf = (segment: PlanSegment): PlanTask => found.batches[segment.batch]!.tasks[segment.task]!
+  const taskOf = (segment: PlanSegment): PlanTask => instance.batches[segment.batch]!.tasks[segment.task]!
   let waits = 0
   let avoidable = 0
   for (const [at, segment] of inTime.entries()) {
@@ -25,7 +23,7 @@ export function avoidableWaits(
     waits += wait
     const inHand = new Set(before.map((each) => each.batch))
     let most = 0
-    listed.batches.forEach((batch, index) => {
+    instance.batches.forEach((batch, index) => {
       if (!inHand.has(index) && !batch.begun) return
       batch.tasks.forEach((task, place) => {
         const isLaid = (some: PlanTask) =>

@@ -8,7 +8,7 @@ import { layDesk, type DeskInput } from '../forecasting/plan-desk.ts'
 import { createScheduleBuilder } from '../schedule/schedule-builder.ts'
 import { spanOf } from '../plan/desk-hours.ts'
 import { planFollower } from '../schedule/follow-plan.ts'
-import { freedomOf } from '../schedule/follow-sequence.ts'
+import { followsSoon } from '../schedule/follow-sequence.ts'
 import type { PlanInstance, PlanTask } from '../schedule/instance.ts'
 import { solveLine, type SolvedLine } from '../plan/plan-line.ts'
 import type { Project } from '../trade/project.ts'
@@ -160,17 +160,16 @@ function lived(
         .filter(({ start }) => random() >= single && sickWeeks[Math.floor(start / (7 * day))] !== true),
     })),
   }
-  const freedom = freedomOf(solved.instance.batches, solved.listed.batches)
-  const desk = createScheduleBuilder(instance)
+  const builder = createScheduleBuilder(instance)
   // Where whoever is free takes a task, somebody else takes it when one is ill.
-  const { row } = solved.found
-  const count = instance.batches.length
+  const { sequence, policy } = solved.found
+  const count = instance.batches.reduce((sum, batch) => sum + batch.tasks.length, 0)
   const isFree = solved.desk.teamwork === 'free'
   const planned = (solved.plan.finishesAt - solved.now) / 1000
-  const kept = isFree ? row.map((entry) => entry % count) : row
-  const follow = planFollower(desk, instance, lists, freedom, kept, planned)
-  const { finish } = follow(solved.found.policy)
-  return { finish, dryAt: desk.dryAt }
+  const kept = isFree ? sequence.map((entry) => entry % count) : sequence
+  const follow = planFollower(builder, followsSoon(solved.instance), kept, planned)
+  const { finish } = follow(policy)
+  return { finish, dryAt: builder.dryAt }
 }
 
 /**

@@ -62,12 +62,8 @@ export function solved(
 
 export function segmentsOf({ instance, found }: SolvedLine): readonly PlanSegment[] {
   const segments: PlanSegment[] = []
-  buildSchedule(
-    createScheduleBuilder(instance),
-    instance.batches.length,
-    found.row,
-    found.policy,
-    (segment) => segments.push(segment),
+  buildSchedule(createScheduleBuilder(instance), found.sequence, found.policy, (segment) =>
+    segments.push(segment),
   )
   return segments
 }

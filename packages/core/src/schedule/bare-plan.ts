@@ -1,4 +1,4 @@
-import type { PlanBatch, PlanInstance, PlanTask } from '../schedule/instance.ts'
+import type { PlanBatch, PlanInstance, PlanTask } from './instance.ts'
 
 /** A task on the one model of a batch, on all of it, with nothing asked for; times in whatever the test counts in. */
 export const bareTask = (some: Partial<PlanTask> = {}): PlanTask => ({

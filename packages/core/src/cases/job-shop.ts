@@ -1,5 +1,5 @@
 import { seededRandom } from '../units/index.ts'
-import type { SearchBudget } from './search.ts'
+import type { SearchBudget } from '../schedule/index.ts'
 import type { Shop } from './shop.ts'
 
 /**

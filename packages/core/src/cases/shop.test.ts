@@ -1,26 +1,22 @@
 import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
-import { readJobShop, taillard20x5, taillardFlowShop, shopInstance } from '../testing/shops.ts'
-import { createScheduleBuilder } from './schedule-builder.ts'
-import type { PlanInstance, PlanSegment } from './instance.ts'
-import { buildSchedule } from './task-sequence.ts'
-import { searchRow } from './search.ts'
-import { validatePlan } from './validate-plan.ts'
+import { taillard20x5, taillardFlowShop } from '../testing/shops.ts'
+import type { PlanInstance } from '../schedule/instance.ts'
+import { validatePlan } from '../schedule/validate-plan.ts'
+import { laidOut } from '../testing/laid-out.ts'
+import { readJobShop, shopInstance } from './read-shop.ts'
+import { searchCase } from './solve-case.ts'
 
 const jobShop = (name: string) =>
   readJobShop(readFileSync(new URL(`../../cases/${name}.txt`, import.meta.url), 'utf8'))
 
 function makespan(instance: PlanInstance, evaluations: number): number {
-  const found = searchRow(instance, { seed: 1, evaluations })
-  const segments: PlanSegment[] = []
-  buildSchedule(createScheduleBuilder(instance), instance.batches.length, found.row, found.policy, (each) =>
-    segments.push(each),
-  )
-  expect(validatePlan(instance, segments)).toEqual([])
+  const found = searchCase(instance, { seed: 1, evaluations })
+  expect(validatePlan(instance, laidOut(instance, found).segments)).toEqual([])
   return found.cost.finish
 }
 
-describe('published shops, by the planner as it is', () => {
+describe('published shops', () => {
   // Fisher & Thompson (1963), Lawrence (1984).
   it.each([
     ['ft06', 55],

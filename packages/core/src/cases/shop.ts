@@ -1,8 +1,6 @@
-import type { PlanInstance } from './instance.ts'
+import { inTurn, type PlanInstance, type SearchBudget, type TaskSequence } from '../schedule/index.ts'
 import { permutationRow, solveFlowShop } from './flow-shop.ts'
 import { solveJobShop } from './job-shop.ts'
-import { sequenceEntry, type TaskSequence } from './task-sequence.ts'
-import type { SearchBudget } from './search.ts'
 
 /** Jobs that pass machines in an order of their own, one at a time on each. */
 export interface Shop {
@@ -46,20 +44,18 @@ export function shopOf(instance: PlanInstance): Shop | null {
   return { jobs, machines: painters.length }
 }
 
-/** A row whose makespan is small: by tabu search, and for jobs that all pass the machines alike by iterated greedy before it. */
+/** A sequence whose makespan is small: by tabu search, and for jobs that all pass the machines alike by iterated greedy before it. */
 export function solveShop(instance: PlanInstance, shop: Shop, budget: SearchBudget): TaskSequence {
   const [first] = shop.jobs
   const alike =
     first !== undefined &&
     shop.jobs.every((job) => sameRoute(job, first) && job.every((each) => each.lag === 0))
-  if (!alike || !hasEachOnce(first))
-    return solveJobShop(shop, budget).map((job) => sequenceEntry(instance, job, 0))
+  if (!alike || !hasEachOnce(first)) return inTurn(instance, solveJobShop(shop, budget))
   // Where all pass alike, overtaking pays seldom: first the best common order, then what overtaking adds to it.
   const { spent } = budget
   const half = spent ? { ...budget, spent: () => spent() * 2 } : budget
   const order = permutationRow(solveFlowShop(shop, half), first.length)
-  const row = solveJobShop(shop, budget, order)
-  return row.map((job) => sequenceEntry(instance, job, 0))
+  return inTurn(instance, solveJobShop(shop, budget, order))
 }
 
 function sameRoute(a: readonly ShopOperation[], b: readonly ShopOperation[]): boolean {
