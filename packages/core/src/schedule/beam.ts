@@ -38,17 +38,22 @@ export function beam(
   const levels = builder.compiled.tasks.length
   let best = known
   let left = budget.evaluations
-  for (let width = narrowest; width <= widest && left >= width * levels; width *= widening) {
+  let width = narrowest
+  while (width <= widest && left >= width * levels) {
     const began = budget.spent?.() ?? 0
     const { sequence, complete } = sweep(builder, width, best, budget)
     if (sequence) {
       const found = layWhole(sequence)
       if (isBetter(found, best)) best = found
     }
+    if (complete) break
     left -= width * levels
     const now = budget.spent?.() ?? 0
-    // A wider one takes so many times as long.
-    if (complete || now + (now - began) * widening > 1) break
+    // So wide that it ends in time, as far as the last one tells.
+    const inTime = budget.spent ? (0.85 * (1 - now)) / Math.max(1e-6, now - began) : widening
+    const factor = Math.min(widening, inTime)
+    if (factor < 1) break
+    width = Math.ceil(width * factor)
   }
   return best
 }
@@ -94,10 +99,7 @@ function sweep(
             if ((hands[way * people + painter] ?? -1) < 0) continue
             const choice = 1 + (way - (wayFrom[task] ?? 0)) * people + painter
             // What has to be laid before it is a child of its own.
-            if (builder.placeAlone(task, choice)) {
-              const child = judged(parent, sequenceEntry(count, task, choice))
-              if (child) keep(child)
-            }
+            if (builder.placeAlone(task, choice)) keep(parent, sequenceEntry(count, task, choice))
             builder.load(node.state)
           }
         }
@@ -114,23 +116,28 @@ function sweep(
     })
     if (nodes.length === 0) return { sequence: null, complete }
 
-    function keep(child: Child): void {
+    function keep(parent: number, entry: number): void {
       const key = builder.hash()
       const twin = seen.get(key)
+      if (twin !== undefined && builder.setUpSeconds() >= (children[twin]?.setUp ?? 0)) return
+      const child = judged(parent, entry)
+      if (!child) return
       if (twin === undefined) {
         seen.set(key, children.length)
         children.push(child)
-      } else if (child.setUp < (children[twin]?.setUp ?? 0)) children[twin] = child
+      } else children[twin] = child
     }
   }
   return { sequence: nodes[0]?.sequence ?? null, complete }
 
   /** How the state just reached looks; `null` where it cannot end before what is known. */
   function judged(parent: number, entry: number): Child | null {
-    let workLeft = 0
-    for (let task = 0; task < count; task++) if (!builder.isLaid(task)) workLeft += work[task] ?? 0
-    const { setUp, unopened } = builder.setUps()
+    const { setUp, unopened, workLeft } = builder.toCome(work)
     const balanced = builder.workedUntil(workLeft + unopened)
+    const opened = setUp + unopened
+    const isBeaten = (bound: number) =>
+      bound > known.finish || (bound === known.finish && opened >= known.setUpSeconds)
+    if (isBeaten(balanced)) return null
     let latest = balanced
     let ahead = 0
     for (let batch = 0; batch < taskAt.length - 1; batch++) {
@@ -144,10 +151,8 @@ function sweep(
       latest = Math.max(latest, end)
       if (!builder.isThrough(batch)) ahead += end
     }
-    if (latest > known.finish || (latest === known.finish && setUp + unopened >= known.setUpSeconds))
-      return null
+    if (isBeaten(latest)) return null
     const hope = latest + balanced * 0.05 + ahead * 0.002
-    const opened = setUp + unopened
     return {
       parent,
       entry,

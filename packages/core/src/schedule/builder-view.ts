@@ -6,10 +6,19 @@ import { waysOf } from './instance.ts'
 export interface BuilderView {
   /** The earliest moment by which so much work can be done from here on, however it is shared. */
   readonly workedUntil: (work: number) => number
-  /** Seconds of set-ups so far, and the least that must still come: of pots that nobody has open. */
-  readonly setUps: () => { readonly setUp: number; readonly unopened: number }
+  /**
+   * Seconds of set-ups so far, and the least that must still come: of pots that nobody has open; and of work.
+   * @param work by task.
+   */
+  readonly toCome: (work: Float64Array) => ToCome
   /** States with the same hash go on alike. */
   readonly hash: () => number
+}
+
+interface ToCome {
+  readonly setUp: number
+  readonly unopened: number
+  readonly workLeft: number
 }
 
 export function builderView(compiled: CompiledInstance, state: BuilderState): BuilderView {
@@ -45,18 +54,25 @@ export function builderView(compiled: CompiledInstance, state: BuilderState): Bu
     return sameHours && first ? Math.max(from, Math.ceil(first.when((work + already) / people))) : from
   }
 
-  function setUps() {
+  function toCome(work: Float64Array): ToCome {
     needed.fill(0)
-    let unopened = 0
-    for (let task = 0; task < tasks.length; task++) {
-      // Another way may do without this pot.
-      if (laid[task] === 1 || (wayFrom[task + 1] ?? 0) - (wayFrom[task] ?? 0) > 1) continue
-      const own = familyOf[wayFrom[task] ?? 0] ?? 0
-      if (needed[own] === 1) continue
-      needed[own] = 1
-      if (!family.includes(own)) unopened += least[own] ?? 0
+    for (let painter = 0; painter < people; painter++) {
+      const open = family[painter] ?? -1
+      if (open >= 0) needed[open] = 1
     }
-    return { setUp: sums[sumOf.setUp] ?? 0, unopened }
+    let unopened = 0
+    let workLeft = 0
+    for (let task = 0; task < tasks.length; task++) {
+      if (laid[task] === 1) continue
+      workLeft += work[task] ?? 0
+      const way = wayFrom[task] ?? 0
+      const own = familyOf[way] ?? 0
+      // Another way may do without this pot.
+      if (needed[own] === 1 || (wayFrom[task + 1] ?? 0) - way > 1) continue
+      needed[own] = 1
+      unopened += least[own] ?? 0
+    }
+    return { setUp: sums[sumOf.setUp] ?? 0, unopened, workLeft }
   }
 
   function hash(): number {
@@ -82,5 +98,5 @@ export function builderView(compiled: CompiledInstance, state: BuilderState): Bu
     return (low >>> 0) * 2_097_152 + ((high >>> 0) & 2_097_151)
   }
 
-  return { workedUntil, setUps, hash }
+  return { workedUntil, toCome, hash }
 }

@@ -42,6 +42,7 @@ export interface ScheduleBuilder extends BuilderView {
   /** When a painter's hands are free. */
   readonly free: (painter: number) => number
   readonly dryAt: (batch: number) => number
+  readonly setUpSeconds: () => number
   readonly cost: () => PlanCost
   /** When the tasks of a batch are through on average, in seconds at the desk. */
   readonly throughAt: (batch: number) => number
@@ -416,6 +417,7 @@ export function createScheduleBuilder(
     placeAlone,
     free: (painter) => free[painter] ?? 0,
     dryAt: (batch) => dryOf[batch] ?? 0,
+    setUpSeconds: () => sums[sumOf.setUp] ?? 0,
     cost,
     throughAt: (batch) => (throughOf[batch] ?? 0) / Math.max(1, batches[batch]?.tasks.length ?? 0),
     leastDeskSeconds,

@@ -5,7 +5,7 @@ import { dispatcher, perturbBias, randomBias, type RuleBias, ruleOf, rulesFor } 
 import { batchByBatch, stageByStage, stageByStageInGroups } from './habits.ts'
 import { fillGaps } from './fill-gaps.ts'
 import { improve, type Walk } from './improve.ts'
-import type { PlanCost, PlanInstance } from './instance.ts'
+import { isChain, type PlanCost, type PlanInstance } from './instance.ts'
 import type { SplitPolicy } from './place-finder.ts'
 import { createScheduleBuilder, type EarlierPlaces, type ScheduleBuilder } from './schedule-builder.ts'
 import { buildSchedule, inFull, recorder, type TaskSequence } from './task-sequence.ts'
@@ -64,12 +64,18 @@ export function searchPlan(
     return isWorthwhile(kept.cost, found.cost) ? found : kept
   }
   const tasks = first.sequence.length
-  const opening = tasks > longTasks ? biasedShare : tasks <= beamTasks && aims[0] === 'date' ? beamShare : 0
+  const inOrder = instance.batches.every(isChain)
+  const byLevels = aims[0] === 'date' && tasks <= beamTasks
+  const opening = tasks > longTasks ? biasedShare : byLevels ? beamShare[inOrder ? 'inOrder' : 'free'] : 0
   const opened = part(budget, 0, opening)
   if (tasks > longTasks) starts.unshift(...biased(builder, order, first, opened))
   else if (opening > 0) {
     const whole = (sequence: TaskSequence) => asLaid(builder, sequence, 'whole')
-    starts.unshift(beam(builder, first, isBetter, whole, opened))
+    // What is known already need not be built again: the better it is, the less is left to see.
+    const walked = improve(builder, order, first, part(opened, 0, 0.15), { warmth: 0.5, polish: 0.2 })
+    starts.unshift(
+      beam(builder, isBetter(walked, first) ? walked : first, isBetter, whole, part(opened, 0.15, 1)),
+    )
   }
   const found = walks(builder, order, [starts[0] ?? first, ...starts.slice(1)], part(budget, opening, 1))
   return fillGaps(builder, found, Math.floor(budget.evaluations * filled))
@@ -94,7 +100,7 @@ function repaired(
 
 /** Of few tasks most sequences are seen level by level. */
 const beamTasks = 40
-const beamShare = 0.4
+const beamShare = { inOrder: 0.85, free: 0.4 }
 
 /** Of more tasks small changes do not reach far; those of the rule by which a sequence is built do. */
 const longTasks = 70
