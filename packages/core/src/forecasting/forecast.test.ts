@@ -68,12 +68,13 @@ describe('offers', () => {
   it('are what a painter could do, each worked out by running it', () => {
     const offers = offersFor(due, figures.estimate)
     expect(offers.map((offer) => offer.kind)).toEqual([
+      'batches',
+      'batches',
+      'batches',
+      'batches',
       'one-more-session',
       'longer-sessions',
       'leave-out',
-      'batch-size',
-      'batch-size',
-      'in-hand',
     ])
     const before = forecastFigures(figures, wish)!
     const longer = tryOffer(figures, { kind: 'longer-sessions', bySeconds: 3600 }, wish)!

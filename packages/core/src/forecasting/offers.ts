@@ -2,7 +2,8 @@ import { addDays, type Instant, type LocalDate, type Seconds, type StageId } fro
 import { localDateAt, painterSessions } from '../calendar/index.ts'
 import type { Figures, LineEstimate } from '../estimating/index.ts'
 import { planningOf, type PlanWish, solveLine } from '../plan/index.ts'
-import { largestBatchSize, type Project } from '../trade/index.ts'
+import type { Progress } from '../progress/index.ts'
+import { type Batch, keepBatches, largestBatchSize, type Project } from '../trade/index.ts'
 import { forecastFinish, type FinishForecast } from './forecast-finish.ts'
 
 /** Something the painter could do for better odds. */
@@ -10,8 +11,12 @@ export type Offer =
   | { readonly kind: 'one-more-session' }
   | { readonly kind: 'longer-sessions'; readonly bySeconds: number }
   | { readonly kind: 'leave-out'; readonly stageId: StageId }
-  | { readonly kind: 'batch-size'; readonly batchSize: number }
-  | { readonly kind: 'in-hand'; readonly batches: number }
+  | {
+      readonly kind: 'batches'
+      readonly batchSize: number
+      /** How many at once; `null`: any number. */
+      readonly inHand: number | null
+    }
 
 export interface OddsWish extends PlanWish {
   readonly futures?: number
@@ -36,22 +41,45 @@ export function offersFor(project: Project, estimate: LineEstimate): readonly Of
     .filter((stage) => (left.get(stage.id) ?? 0) > 0)
     .sort((a, b) => (left.get(b.id) ?? 0) - (left.get(a.id) ?? 0))
     .slice(0, 3)
-  const half = Math.ceil(project.batchSize / 2)
-  const double = Math.min(largestBatchSize(project), project.batchSize * 2)
-  const sizes = [half, double].filter((size) => size !== project.batchSize)
   return [
+    ...batchOffers(project),
     { kind: 'one-more-session' },
     { kind: 'longer-sessions', bySeconds: halfAnHour },
     ...optional.map((stage): Offer => ({ kind: 'leave-out', stageId: stage.id })),
-    ...[...new Set(sizes)].map((batchSize): Offer => ({ kind: 'batch-size', batchSize })),
-    ...(project.batchesInHand === null
-      ? []
-      : [{ kind: 'in-hand', batches: project.batchesInHand + 1 } satisfies Offer]),
   ]
 }
 
-/** The project as it would be with the offer taken. */
-export function takeOffer(project: Project, offer: Offer, now: Instant): Project {
+/** Whole units at once, the same batches with any number in hand, and batches half and twice as large. */
+function batchOffers(project: Project): readonly Offer[] {
+  const { batchSize, batchesInHand: inHand } = project
+  const largest = largestBatchSize(project)
+  const own = Math.min(batchSize, largest)
+  const ways = [
+    { batchSize: largest, inHand: null },
+    { batchSize: own, inHand: null },
+    { batchSize: Math.ceil(own / 2), inHand },
+    { batchSize: Math.min(largest, own * 2), inHand },
+  ]
+  const isOther = (way: (typeof ways)[number]) => way.batchSize !== own || way.inHand !== inHand
+  return ways
+    .filter((way, index) => isOther(way) && ways.findIndex((each) => isSame(each, way)) === index)
+    .map((way): Offer => ({ kind: 'batches', ...way }))
+}
+
+interface BatchWay {
+  readonly batchSize: number
+  readonly inHand: number | null
+}
+
+const isSame = (a: BatchWay, b: BatchWay) => a.batchSize === b.batchSize && a.inHand === b.inHand
+
+/** The project as it would be with the offer taken; what is begun stays together as it stands on the desk. */
+export function takeOffer(
+  project: Project,
+  offer: Offer,
+  now: Instant,
+  marks: Progress['marks'] = new Map(),
+): Project {
   switch (offer.kind) {
     case 'one-more-session':
       return withOneMoreSession(project, now)
@@ -71,10 +99,17 @@ export function takeOffer(project: Project, offer: Offer, now: Instant): Project
     }
     case 'leave-out':
       return { ...project, line: project.line.filter((stage) => stage.id !== offer.stageId) }
-    case 'batch-size':
-      return { ...project, batchSize: offer.batchSize }
-    case 'in-hand':
-      return { ...project, batchesInHand: offer.batches }
+    case 'batches': {
+      const isBegun = (batch: Batch) => batch.models.some(({ id }) => (marks.get(id)?.size ?? 0) > 0)
+      const batches = keepBatches(project, isBegun)
+      return {
+        ...project,
+        batchSize: offer.batchSize,
+        firstBatch: null,
+        batchesInHand: offer.inHand,
+        planning: { ...project.planning, batches },
+      }
+    }
   }
 }
 
@@ -111,6 +146,6 @@ export function forecastFigures(figures: Figures, wish: OddsWish = {}): FinishFo
 
 /** The same with the offer taken: planned anew, beginning with the plan before, and drawn anew with the same seed. */
 export function tryOffer(figures: Figures, offer: Offer, wish: OddsWish = {}): FinishForecast | null {
-  const project = takeOffer(figures.project, offer, figures.now)
+  const project = takeOffer(figures.project, offer, figures.now, figures.progress.marks)
   return forecastFigures(figures.changed({ project }), wish)
 }

@@ -7,6 +7,7 @@ import { buildBatches, techniqueOf } from './build-batches.ts'
 import {
   batchByBatch,
   createScheduleBuilder,
+  type EveningPrices,
   handsSeconds,
   impossiblePair,
   buildSchedule,
@@ -46,6 +47,17 @@ export interface PlanInstanceOf {
 }
 
 const mostSessions = 10_000
+
+/** What people dislike in an evening, in seconds that they would rather work: from memory, common practice. */
+const eveningPrices: EveningPrices = {
+  paintChange: 60,
+  sprayTrip: 300,
+  airbrush: 240,
+  shortStretch: 180,
+  short: 300,
+  potForOne: 120,
+  unitChange: 60,
+}
 
 /**
  * The work as an instance with as many sessions as the slower hand habits need: then every row of tasks the
@@ -236,6 +248,7 @@ function build(input: InstanceInput, hours: DeskHours): Result<PlanInstance, Pla
     maySplit: true,
     inHandAtMost: desk.batchesInHand,
     bores: { stage: desk.bores.stageSeconds, kind: desk.bores.unitSeconds },
+    prices: eveningPrices,
   }
   const problem = findProblem(input, instance, hours.hasSprayWindows)
   return problem ? failure(problem) : success(shareOut(instance, input.teamwork))

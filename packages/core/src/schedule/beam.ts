@@ -53,7 +53,7 @@ export function beam(
     const inTime = budget.spent ? (0.85 * (1 - now)) / Math.max(1e-6, now - began) : widening
     const factor = Math.min(widening, inTime)
     if (factor < 1) break
-    width = Math.ceil(width * factor)
+    width = Math.min(Math.ceil(width * factor), Math.max(width, Math.floor(left / levels)))
   }
   return best
 }

@@ -13,6 +13,9 @@ export interface BuilderState {
   readonly free: Float64Array
   readonly family: Float64Array
   readonly session: Float64Array
+  /** By painter: the station of the last stretch, −1 for the desk; and its kind. */
+  readonly lastStation: Float64Array
+  readonly lastKind: Float64Array
   /** By painter: stage and seconds, kind and seconds of the run going on. */
   readonly runs: Float64Array
   /** By painter and family: the session in which it was last on the palette, from 1. */
@@ -59,9 +62,10 @@ export const sumOf = {
   sameness: 6,
   hands: 7,
   moved: 8,
+  bother: 9,
 } as const
 
-const sumCount = 9
+const sumCount = 10
 
 export function builderState(compiled: CompiledInstance): BuilderState {
   const { instance, people, families, tasks, modelAt } = compiled
@@ -78,6 +82,8 @@ export function builderState(compiled: CompiledInstance): BuilderState {
     free: add(people),
     family: add(people),
     session: add(people),
+    lastStation: add(people),
+    lastKind: add(people),
     runs: add(people * 4),
     onPalette: add(people * families),
     stationFree: add(places),
@@ -114,6 +120,8 @@ export function builderState(compiled: CompiledInstance): BuilderState {
     free: view(at.free),
     family: view(at.family),
     session: view(at.session),
+    lastStation: view(at.lastStation),
+    lastKind: view(at.lastKind),
     runs: view(at.runs),
     onPalette: view(at.onPalette),
     stationFree: view(at.stationFree),
@@ -137,6 +145,8 @@ export function builderState(compiled: CompiledInstance): BuilderState {
     state.onPalette[instance.openFamily] = 1
   }
   state.runs.fill(-1)
+  state.lastStation.fill(-1)
+  state.lastKind.fill(-1)
   for (let painter = 0; painter < people; painter++) {
     state.free[painter] = Math.max(0, compiled.opens[painter]?.[0] ?? 0)
     state.runs[painter * 4 + 1] = 0

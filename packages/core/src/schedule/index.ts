@@ -5,6 +5,7 @@ export { followsSoon } from './follow-sequence.ts'
 export { evenGroup, followingGroups, groupSize, impossiblePair } from './following-groups.ts'
 export { batchByBatch, stageByStage } from './habits.ts'
 export {
+  type EveningPrices,
   type FirstBy,
   handsSeconds,
   isChain,

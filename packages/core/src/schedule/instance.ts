@@ -100,6 +100,21 @@ export interface PlanPainter {
   readonly pace: number
 }
 
+/** What people dislike in an evening, in seconds that they would rather work (common practice). */
+export interface EveningPrices {
+  readonly paintChange: number
+  /** Going to where cans are used; as long as nothing else is done in between it is one trip. */
+  readonly sprayTrip: number
+  /** Cleaning the airbrush after a run with it. */
+  readonly airbrush: number
+  /** A stretch shorter than `short`, the more the shorter it is. */
+  readonly shortStretch: number
+  readonly short: number
+  /** A pot opened for one model. */
+  readonly potForOne: number
+  readonly unitChange: number
+}
+
 /**
  * Time 0 = the moment of planning. Batches go through their tasks in order; painters work one task at a time in
  * their sessions, with set-ups that depend on the pot before; drying keeps lags per model and region. A job shop is
@@ -128,6 +143,8 @@ export interface PlanInstance {
   readonly bores?: { readonly stage: number; readonly kind: number }
   /** The pot that is open at time 0, with the first painter. */
   readonly openFamily: number | null
+  /** Without them an evening has no price but its time, and a plan that ends a second sooner is the better one. */
+  readonly prices?: EveningPrices
 }
 
 /** One unbroken stretch of hands-on work: a set-up, perhaps, then whole models back to back. */
@@ -173,6 +190,10 @@ export interface PlanCost {
   readonly flow: number
   /** Seconds of one stage beyond half an hour, or of one kind beyond an hour and a half, without a change. */
   readonly sameness: number
+  /** When the session begins in which the hands rest for good. */
+  readonly lastOpens: number
+  /** What people dislike in its evenings, in seconds; see `EveningPrices`. */
+  readonly bother: number
   /** What it is worth in seconds that tasks stay where an earlier plan had them, of those that do not. */
   readonly moved: number
 }

@@ -3,6 +3,7 @@ import { builderView, type BuilderView } from './builder-view.ts'
 import { compileInstance, type CompiledInstance } from './compiled.ts'
 import type { PlanCost, PlanInstance, PlanSegment } from './instance.ts'
 import { copyPlace, noPlace, placeFinder, type Place, type SplitPolicy } from './place-finder.ts'
+import { botherCounter } from './evening-bother.ts'
 import { samenessCounter } from './sameness.ts'
 
 /**
@@ -63,6 +64,7 @@ export interface EarlierPlaces {
   readonly painters: Int32Array
 }
 
+const day = 86_400
 /** A task may begin so much sooner or later and is still where it was. */
 const sameTime = 900
 /** What it is worth in seconds that a task stays: tonight, later, and with its painter. */
@@ -101,6 +103,7 @@ export function createScheduleBuilder(
   const finder = placeFinder(compiled, state, builderState(compiled), choices, skipped)
   const { draft } = finder
   const countSameness = samenessCounter(instance, state)
+  const countBother = botherCounter(instance, state)
   const mostInHand = instance.inHandAtMost ?? Number.POSITIVE_INFINITY
   const severalHands = people > 1
   const racked = instance.rack !== null
@@ -253,6 +256,7 @@ export function createScheduleBuilder(
     if (opensPot) add(sumOf.pots, 1)
     if (earlier && from === 0) add(sumOf.moved, movedFrom(earlier, task, painter, start))
     countSameness(batch, task, painter, session, count * hands)
+    countBother(batch, stationOf[way] ?? -1, draft)
     openFamily[painter] = family
     onPalette[painter * families + family] = session + 1
     sessionOf[painter] = session
@@ -348,6 +352,9 @@ export function createScheduleBuilder(
 
   const lateOfJob = new Float64Array(1 + batches.reduce((most, batch) => Math.max(most, batch.job ?? -1), -1))
 
+  /** Where an evening has prices, a moment counts by the day. */
+  const told = (seconds: number) => (instance.prices ? Math.ceil(seconds / day) * day : seconds)
+
   function cost(): PlanCost {
     let finish = 0
     let flow = 0
@@ -361,9 +368,9 @@ export function createScheduleBuilder(
       flow += dry
       if (dry > finish) finish = dry
       if (!batch) continue
-      pressed += batch.priority * dry
+      pressed += batch.priority * told(dry)
       if (batch.due === null) continue
-      const own = Math.max(0, dry - batch.due)
+      const own = Math.max(0, told(dry - batch.due))
       const known = batch.job === undefined ? 0 : (lateOfJob[batch.job] ?? 0)
       if (own <= known) continue
       late += own - known
@@ -371,8 +378,11 @@ export function createScheduleBuilder(
     }
     let handsDone = 0
     let deskSeconds = 0
+    let lastOpens = 0
     for (let painter = 0; painter < people; painter++) {
       const until = free[painter] ?? 0
+      const opens = opensAt[painter]?.[sessionOf[painter] ?? 0] ?? 0
+      if (openFamily[painter] !== -1 && opens > lastOpens) lastOpens = opens
       handsDone = Math.max(handsDone, until)
       deskSeconds = Math.max(deskSeconds, atDesk[painter]?.until(until) ?? 0)
     }
@@ -388,6 +398,8 @@ export function createScheduleBuilder(
       exposed: sums[sumOf.exposed] ?? 0,
       flow,
       sameness: sums[sumOf.sameness] ?? 0,
+      lastOpens,
+      bother: sums[sumOf.bother] ?? 0,
       moved: sums[sumOf.moved] ?? 0,
     }
   }

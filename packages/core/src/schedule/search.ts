@@ -50,7 +50,7 @@ export function searchPlan(
   keep: KeptPlan | null = null,
 ): SearchResult {
   const builder = createScheduleBuilder(instance, undefined, keep?.places)
-  const order = orderOfAims(aims, instance.batches.length)
+  const order = orderOfAims(aims, instance)
   const isBetter = (a: SearchResult, b: SearchResult) => order.compare(a.cost, b.cost) < 0
   const built = builtSequences(builder, keep?.sequence ?? null, budget)
   if (built.every((each) => !Number.isFinite(each.cost.finish))) built.push(...byChance(builder, budget))
@@ -104,7 +104,7 @@ const beamShare = { inOrder: 0.85, free: 0.4 }
 
 /** Of more tasks small changes do not reach far; those of the rule by which a sequence is built do. */
 const longTasks = 70
-const biasedShare = 0.6
+const biasedShare = 0.5
 /** A rule asks every batch after every task: it takes as long as so many sequences. */
 const ruleTakes = 4
 /** Of each batch so many of the next tasks are asked for by a rule. */
@@ -154,7 +154,7 @@ function part({ seed, evaluations, spent }: SearchBudget, from: number, to: numb
 /** What was planned before, laid again with nothing searched for. */
 export function layKept(instance: PlanInstance, keep: TaskSequence, aims: readonly Aim[]): SearchResult {
   const builder = createScheduleBuilder(instance)
-  const { compare } = orderOfAims(aims, instance.batches.length)
+  const { compare } = orderOfAims(aims, instance)
   const laid = policies.map((policy) => asLaid(builder, keep, policy))
   return laid.reduce((a, b) => (compare(b.cost, a.cost) < 0 ? b : a))
 }

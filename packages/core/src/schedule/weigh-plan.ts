@@ -1,5 +1,5 @@
 import { type Aim, aims } from '../trade/index.ts'
-import type { PlanCost } from './instance.ts'
+import type { PlanCost, PlanInstance } from './instance.ts'
 
 /** One figure of a plan for each aim, in seconds. */
 const terms: Readonly<Record<Aim, (cost: PlanCost, batches: number) => number>> = {
@@ -23,11 +23,15 @@ export interface PlanOrder {
   readonly heightFloor: (deskSeconds: number) => number
 }
 
+type OfOrder = Pick<PlanInstance, 'batches' | 'prices'>
+
 /**
  * Lateness first, then batches with a priority. With the date as first aim an earlier finish always wins, and what
- * comes after decides between equals; else each aim counts four times the next.
+ * comes after decides between equals; else each aim counts four times the next. Where an evening has prices, plans that end in
+ * the same session end alike, and what people dislike counts as the time it is worth.
  */
-export function orderOfAims(order: readonly Aim[], batches: number): PlanOrder {
+export function orderOfAims(order: readonly Aim[], { batches: all, prices }: OfOrder): PlanOrder {
+  const batches = all.length
   const full = [...order, ...aims.filter((aim) => !order.includes(aim))]
   const weights = full.map((aim, index) => ({ term: terms[aim], weight: step ** -index }))
   const weighed = (cost: PlanCost) =>
@@ -47,14 +51,17 @@ export function orderOfAims(order: readonly Aim[], batches: number): PlanOrder {
   const byWaiting = scale * weightOf('waiting') + (mindsWaiting ? beside : 0)
   const byFlow = (scale * weightOf('first')) / Math.max(1, batches) / 10
   const byVariety = scale * weightOf('variety')
+  const soonest = prices
+    ? (a: PlanCost, b: PlanCost) => a.lastOpens - b.lastOpens
+    : (a: PlanCost, b: PlanCost) => a.finish + a.moved - b.finish - b.moved || besideWork(a) - besideWork(b)
   return {
     compare: (a, b) => {
       if (!Number.isFinite(a.finish) || !Number.isFinite(b.finish)) return compareNumbers(a.finish, b.finish)
       return (
         a.late - b.late ||
         a.pressed - b.pressed ||
-        (finishFirst ? a.finish + a.moved - b.finish - b.moved || besideWork(a) - besideWork(b) : 0) ||
-        weighed(a) + a.moved - weighed(b) - b.moved ||
+        (finishFirst ? soonest(a, b) : 0) ||
+        weighed(a) + a.moved + a.bother - weighed(b) - b.moved - b.bother ||
         a.finish - b.finish ||
         a.flow - b.flow
       )
@@ -65,6 +72,7 @@ export function orderOfAims(order: readonly Aim[], batches: number): PlanOrder {
       byDate * (cost.deskSeconds + cost.finish - cost.handsDone) +
       (cost.late + cost.pressed) / 8 +
       cost.moved +
+      cost.bother +
       bySetUp * cost.setUpSeconds +
       byPot * 60 * cost.potOpenings +
       byWaiting * cost.exposed +

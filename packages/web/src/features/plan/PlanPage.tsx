@@ -1,3 +1,4 @@
+import type { Progress } from '@seriatim/core/progress'
 import type { LineEstimate } from '@seriatim/core/estimating'
 import type { LinePlan } from '@seriatim/core/plan'
 import { batchSizesText, splitIntoBatches, type Planning, type Project } from '@seriatim/core/trade'
@@ -88,7 +89,7 @@ export function PlanPage() {
           </Link>
         </p>
         <div className="mt-6 grid grid-cols-1 gap-4">
-          <Odds shown={shown} estimate={estimate} now={now} />
+          <Odds shown={shown} estimate={estimate} now={now} marks={progress?.marks} />
           {earlier && changes ? (
             <ChangesSince before={earlier} changes={changes} timeZone={project.evenings.timeZone} />
           ) : null}
@@ -138,16 +139,18 @@ function Odds({
   shown,
   estimate,
   now,
+  marks,
 }: {
   readonly shown: PlanShown | null
   readonly estimate: LineEstimate | undefined
   readonly now: Instant
+  readonly marks: Progress['marks'] | undefined
 }) {
   const { ref, inView } = useInView({ triggerOnce: true })
   const odds = useOdds(shown, inView ? estimate : null)
   return (
     <div ref={ref}>
-      <OddsTicket odds={odds} now={now} />
+      <OddsTicket odds={odds} now={now} marks={marks} />
     </div>
   )
 }

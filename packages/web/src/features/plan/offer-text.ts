@@ -13,10 +13,8 @@ export function offerText(offer: Offer, project: Pick<Project, 'line'>): string 
       return `Every session ${durationText(offer.bySeconds)} longer`
     case 'leave-out':
       return `Leave out ${project.line.find((stage) => stage.id === offer.stageId)?.name ?? 'a stage'}`
-    case 'batch-size':
-      return `Batches of ${String(offer.batchSize)}`
-    case 'in-hand':
-      return `${String(offer.batches)} batches in hand`
+    case 'batches':
+      return `Batches of ${String(offer.batchSize)}, ${offer.inHand === null ? 'any number' : String(offer.inHand)} at once`
   }
 }
 

@@ -20,9 +20,9 @@ const fresh = (): ProjectSettings => ({
     lengthSeconds: seconds(2.5 * 3600),
     timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone,
   },
-  batchSize: 6,
+  batchSize: 20,
   firstBatch: null,
-  batchesInHand: 3,
+  batchesInHand: null,
   planning: plainPlanning,
 })
 

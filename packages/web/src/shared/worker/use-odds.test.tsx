@@ -51,12 +51,13 @@ it('draws the plan that is shown, and tries what would help once somebody looks 
   expect(tried).toEqual([[before, null]])
 
   rerender({ isLookedAt: true })
-  await waitFor(() => expect(result.current.odds.offers).toHaveLength(4))
+  await waitFor(() => expect(result.current.odds.offers).toHaveLength(5))
   expect(tried.slice(1)).toEqual([
+    [before, 'batches'],
+    [before, 'batches'],
+    [before, 'batches'],
     [before, 'one-more-session'],
     [before, 'longer-sessions'],
-    [before, 'batch-size'],
-    [before, 'batch-size'],
   ])
   expect(result.current.headline).toEqual({ ...result.current.odds.forecast, isFresh: true })
 })
