@@ -241,9 +241,13 @@ function builtSequences(
   const habits = [() => batchByBatch(builder), () => stageByStage(builder)]
   const made = (make: () => TaskSequence, policy: SplitPolicy) => ({ make, policy })
   const makers = keep
-    ? [() => inFull(tasks.length, keep), ...habits].flatMap((make) =>
-        policies.map((policy) => made(make, policy)),
-      )
+    ? [
+        ...[() => inFull(tasks.length, keep), ...habits].flatMap((make) =>
+          policies.map((policy) => made(make, policy)),
+        ),
+        // What was planned may fit no more.
+        ...rulesFor(instance, rulesAnew).map((rule) => made(() => dispatch('fill', rule), 'fill')),
+      ]
     : policies.flatMap((policy) => [
         ...[...habits, ...groups.map((size) => () => stageByStageInGroups(builder, size))].map((make) =>
           made(make, policy),
@@ -258,6 +262,8 @@ function builtSequences(
   return built
 }
 
+/** So many rules that always can tell anything apart are asked beside a plan that is kept. */
+const rulesAnew = 2
 /** So many sequences by chance are tried where none of those built can be laid. */
 const mostByChance = 400
 
