@@ -47,7 +47,7 @@ export {
   type OtherStudio,
 } from './members.ts'
 export { type Photo, type PhotoFields } from './photos.ts'
-export { planToKeep, type PlanToKeep, type StoredPlan } from './plans.ts'
+export { planBefore, planToKeep, type PlanToKeep, type StoredPlan } from './plans.ts'
 export { isLasting, fieldErrors, pathText, problemSchema, type Problem, type ProblemKind } from './problem.ts'
 export { projectJsonSchema, studioJsonSchema } from './file-json-schemas.ts'
 export { anyStudioFileSchema, studioFileSchema, type StudioFile, type StudioFileJson } from './studio-file.ts'

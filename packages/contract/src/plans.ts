@@ -1,4 +1,4 @@
-import type { LaidPlan } from '@seriatim/core/plan'
+import type { LaidPlan, PlanningInput } from '@seriatim/core/plan'
 import { touchUpParts } from '@seriatim/core/schedule'
 import { techniques } from '@seriatim/core/trade'
 import type { BatchId, ModelId, StageId, UnitId } from '@seriatim/core/units'
@@ -20,6 +20,8 @@ const plannedTaskSchema = z.object({
   by: z.enum(techniques).nullable().optional(),
   painter: z.int().min(0).max(99),
   putOff: z.boolean(),
+  /** Plans that were kept before know their order alone. */
+  startsAt: instantField.optional(),
 })
 
 /** The row of a plan: enough to lay it again, on what is left by then. */
@@ -50,14 +52,27 @@ export function planToKeep(
       unitId,
       modelIds: models.map((model) => model.id),
     })),
-    stretches: stretches.map(({ batchId, stageId, touchUp, by, painter, putOff }) => ({
+    stretches: stretches.map(({ batchId, stageId, touchUp, by, painter, putOff, startsAt }) => ({
       batchId,
       stageId,
       touchUp,
       by,
       painter,
       putOff,
+      startsAt,
     })),
     asFound,
   }
+}
+
+/**
+ * What of a kept plan the next one is to keep to: of the same project all it promised; of one that was changed since, where
+ * its tasks were. `undefined` where it planned nothing.
+ */
+export function planBefore(
+  kept: Pick<PlanToKeep, 'revision' | 'stretches' | 'asFound'> | null | undefined,
+  revision: number,
+): PlanningInput['before'] | undefined {
+  if (!kept || kept.stretches.length === 0) return undefined
+  return { stretches: kept.stretches, asFound: kept.revision === revision ? kept.asFound : null }
 }

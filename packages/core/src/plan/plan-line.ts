@@ -220,7 +220,7 @@ function planBefore(
   { work: { line }, times, now }: Pick<PlanningInput, 'work' | 'times' | 'now'>,
   batches: readonly Batch[],
   instance: PlanInstance,
-): EarlierPlan {
+): EarlierPlan | null {
   const indexOf = new Map(batches.map((batch, index) => [batch.id, index]))
   const stageAt = new Map(line.map((stage, index) => [stage.id, index]))
   const people = instance.painters.length
@@ -255,6 +255,8 @@ function planBefore(
     const who = painter < people ? 1 + way * people + painter : 0
     return [sequenceEntry(tasks.length, task, putOff ? who + 1 + ways * people : who)]
   })
+  // Of other batches, or of a line made anew, there is nothing to keep.
+  if (known.size < tasks.length / 2) return null
   return { sequence: inFull(tasks.length, sequence), places: { startsAt, painters } }
 }
 

@@ -26,7 +26,7 @@ export function botherCounter(
       if (station === can) sum += prices.sprayTrip
       if (station === airbrush) sum += prices.airbrush
     }
-    if (goesOn && lastKind[painter] !== kind) sum += prices.unitChange
+    if (goesOn && lastKind[painter] !== -1 && lastKind[painter] !== kind) sum += prices.unitChange
     if (worked < prices.short) sum += prices.shortStretch * (1 - worked / prices.short)
     sums[sumOf.bother] = (sums[sumOf.bother] ?? 0) + sum
     lastStation[painter] = station

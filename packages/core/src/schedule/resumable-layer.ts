@@ -70,6 +70,7 @@ export function resumableLayer(
     const mark = markBefore(from)
     builder.load(states[mark] ?? new Float64Array(0))
     const owed: Owed = []
+    isWhole.fill(0, mark + 1)
     for (let at = mark * step; at < count; at++) {
       const kept = at / step
       if (at % step === 0 && kept > mark) {

@@ -1,7 +1,13 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { bestByForce } from '../testing/exhaustive.ts'
-import { freeCaseNames, provedCaseNames, readFreeCase, readProvedCase } from '../testing/proved-cases.ts'
+import {
+  freeCaseNames,
+  mixedCases,
+  provedCaseNames,
+  readFreeCase,
+  readProvedCase,
+} from '../testing/proved-cases.ts'
 import { bareBatch, barePlan, bareTask } from './bare-plan.ts'
 import { anyFreeInstance, anyInstance, withFirstBy } from '../testing/plan-arbitrary.ts'
 import { earliestFinish, lowerBound } from './bounds.ts'
@@ -326,5 +332,63 @@ describe('what was begun before, in any sound order', () => {
       }),
       { numRuns: rounds(40), seed: 20_261_127 },
     )
+  })
+})
+
+describe.each(mixedCases)('$name', ({ instance, best }) => {
+  it.each(provingSeeds)(
+    'ends no evening later than the best known, nor much later in it, from seed %i',
+    (seed) => {
+      const { cost, segments } = planned(instance, 100_000, seed)
+      expect(validatePlan(instance, segments)).toEqual([])
+      const evening = (minute: number) => (instance.painters[0]!.sessions ? Math.floor(minute / 1440) : 0)
+      expect(evening(cost.finish)).toBeLessThanOrEqual(evening(best))
+      expect(cost.finish).toBeLessThanOrEqual(best * 1.04)
+    },
+  )
+})
+
+describe('a plan that is kept', () => {
+  it('stays as it was for the sake of nothing, and moves little where it has to', () => {
+    const tasks = (name: number) =>
+      [0, 1, 2, 3].map((stage) =>
+        bareTask({ stage, family: stage, setUp: 60, regions: [stage], perModel: 1200 + 60 * name }),
+      )
+    const evenings = [0, 1, 2, 3, 4].map((day) => ({ start: day * 86_400, end: day * 86_400 + 9000 }))
+    const planOf = (batches: number) =>
+      barePlan(
+        Array.from({ length: batches }, (_, index) =>
+          bareBatch(tasks(index), { comesAfter: [[], [], [], []] }),
+        ),
+        { painters: [{ sessions: evenings, pace: 1 }] },
+      )
+    const before = planOf(3)
+    const { found, segments } = planned(before, 3000)
+    const placesOf = (count: number) => {
+      const startsAt = new Float64Array(count).fill(Number.NaN)
+      const painters = new Int32Array(count).fill(-1)
+      for (const { batch, task, start, painter } of segments) {
+        startsAt[batch * 4 + task] = start
+        painters[batch * 4 + task] = painter
+      }
+      return { startsAt, painters }
+    }
+    const keep = { sequence: found.sequence, places: placesOf(12) }
+    const again = searchPlan(before, { seed: 2, evaluations: 3000 }, ['date'], keep)
+    expect(laidOut(before, again).segments).toEqual(segments)
+
+    // One batch more: what was there keeps its place, tonight above all.
+    const more = planOf(4)
+    const sequence = found.sequence.map((entry) => (entry % 12) + 16 * Math.floor(entry / 12))
+    const kept = { sequence, places: placesOf(16) }
+    const next = searchPlan(more, { seed: 2, evaluations: 3000 }, ['date'], kept)
+    const placed = laidOut(more, next).segments
+    const stays = segments.filter((own) =>
+      placed.some(
+        (each) =>
+          each.batch === own.batch && each.task === own.task && Math.abs(each.start - own.start) <= 900,
+      ),
+    )
+    expect(stays.length).toBeGreaterThanOrEqual(segments.length * 0.8)
   })
 })

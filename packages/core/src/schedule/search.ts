@@ -58,44 +58,57 @@ export function searchPlan(
   const [first] = starts
   if (!first) return { sequence: [], policy: 'fill', cost: buildSchedule(builder, [], 'fill') }
   if (budget.evaluations === 0 || first.sequence.length < 2) return first
-  if (keep) {
-    const kept = built.slice(0, policies.length).reduce((a, b) => (isBetter(b, a) ? b : a))
-    const found = repaired(builder, order, kept, first, budget)
-    return isWorthwhile(kept.cost, found.cost) ? found : kept
-  }
-  const tasks = first.sequence.length
-  const inOrder = instance.batches.every(isChain)
-  const byLevels = aims[0] === 'date' && tasks <= beamTasks
-  const opening = tasks > longTasks ? biasedShare : byLevels ? beamShare[inOrder ? 'inOrder' : 'free'] : 0
-  const opened = part(budget, 0, opening)
-  if (tasks > longTasks) starts.unshift(...biased(builder, order, first, opened))
-  else if (opening > 0) {
-    const whole = (sequence: TaskSequence) => asLaid(builder, sequence, 'whole')
-    // What is known already need not be built again: the better it is, the less is left to see.
-    const walked = improve(builder, order, first, part(opened, 0, 0.15), { warmth: 0.5, polish: 0.2 })
-    starts.unshift(
-      beam(builder, isBetter(walked, first) ? walked : first, isBetter, whole, part(opened, 0.15, 1)),
-    )
-  }
-  const found = walks(builder, order, [starts[0] ?? first, ...starts.slice(1)], part(budget, opening, 1))
-  return fillGaps(builder, found, Math.floor(budget.evaluations * filled))
+  if (!keep) return searchedAnew(builder, order, [first, ...starts.slice(1)], aims, budget)
+  const kept = built.slice(0, policies.length).reduce((a, b) => (isBetter(b, a) ? b : a))
+  const found = [
+    repaired(builder, order, kept, part(budget, 0, repairShare)),
+    searchedAnew(builder, order, [first, ...starts.slice(1)], aims, part(budget, repairShare, 1)),
+  ].reduce((a, b) => (isBetter(b, a) ? b : a))
+  return isWorthwhile(kept.cost, found.cost) ? found : kept
 }
 
-/** Small steps from the plan that was kept; and from the best that was built anew, should much have changed. */
+/** A plan that is kept is repaired first; what is left goes to whatever else may have become better. */
+const repairShare = 0.5
+
+/** Small steps from the plan that was kept. */
 function repaired(
   builder: ScheduleBuilder,
   order: PlanOrder,
   kept: SearchResult,
-  built: SearchResult,
   budget: SearchBudget,
 ): SearchResult {
-  const how = { warmth: 0.05, polish: 0.3 }
-  const walked = Number.isFinite(kept.cost.finish)
-    ? improve(builder, order, kept, part(budget, 0, 0.6), how)
-    : built
-  const anew = improve(builder, order, built, part(budget, 0.6, 1), { warmth: 0.3, polish: 0.3 })
-  const best = order.compare(anew.cost, walked.cost) < 0 ? anew : walked
-  return fillGaps(builder, best, Math.floor(budget.evaluations * filled))
+  if (!Number.isFinite(kept.cost.finish)) return kept
+  const walked = improve(builder, order, kept, budget, { warmth: 0.05, polish: 0.3 })
+  return fillGaps(builder, walked, Math.floor(budget.evaluations * filled))
+}
+
+/** @param starts sequences that were built, the best first. */
+function searchedAnew(
+  builder: ScheduleBuilder,
+  order: PlanOrder,
+  starts: readonly [SearchResult, ...SearchResult[]],
+  aims: readonly Aim[],
+  budget: SearchBudget,
+): SearchResult {
+  const [first] = starts
+  const tasks = first.sequence.length
+  const isBetter = (a: SearchResult, b: SearchResult) => order.compare(a.cost, b.cost) < 0
+  const inOrder = builder.compiled.instance.batches.every(isChain)
+  const byLevels = aims[0] === 'date' && tasks <= beamTasks
+  const opening = tasks > longTasks ? biasedShare : byLevels ? beamShare[inOrder ? 'inOrder' : 'free'] : 0
+  const opened = part(budget, 0, opening)
+  const more: SearchResult[] = []
+  if (tasks > longTasks) more.push(...biased(builder, order, first, opened))
+  else if (opening > 0) {
+    const whole = (sequence: TaskSequence) => asLaid(builder, sequence, 'whole')
+    // What is known already need not be built again: the better it is, the less is left to see.
+    const walked = improve(builder, order, first, part(opened, 0, 0.15), { warmth: 0.5, polish: 0.2 })
+    const known = isBetter(walked, first) ? walked : first
+    more.push(beam(builder, known, isBetter, whole, part(opened, 0.15, 1)))
+  }
+  const [best = first, ...others] = [...more, ...starts]
+  const found = walks(builder, order, [best, ...others], part(budget, opening, 1))
+  return fillGaps(builder, found, Math.floor(budget.evaluations * filled))
 }
 
 /** Of few tasks most sequences are seen level by level. */

@@ -1,4 +1,4 @@
-import { planToKeep } from '@seriatim/contract'
+import { planBefore, planToKeep } from '@seriatim/contract'
 import { planNow } from '@seriatim/core/forecasting'
 import type { Instant, ProjectId } from '@seriatim/core/units'
 import type { Database } from '../../db/client.ts'
@@ -20,7 +20,7 @@ export async function planProject(db: Database, id: ProjectId, now: Instant): Pr
   const { revision } = await requireProject(db, id)
   const figures = await createSummaries(db, () => now).figuresOf(id)
   const kept = await readPlan(db, id)
-  const planned = planNow(figures, kept?.revision === revision ? kept : undefined)
+  const planned = planNow(figures, planBefore(kept, revision))
   const { plan, forecast } = planned.ok ? planned.value : { plan: null, forecast: null }
   await db.transaction(async (tx) => {
     const row = plan ? planToKeep(revision, plan) : { ...noPlan, revision }

@@ -1,5 +1,6 @@
 import { createHash } from 'node:crypto'
 import {
+  planBefore,
   demoProjectId,
   knownPace,
   type Hand,
@@ -232,8 +233,9 @@ export function createSummaries(db: Database, now: () => Instant) {
     const [{ elsewhere }, { brought, readings }] = await Promise.all([taughtBeside(id), around()])
     const [{ revision }, kept] = [await requireProject(db, id), await readPlan(db, id)]
     const since = now() - staleAfter
+    const before = planBefore(kept, revision)
     return {
-      plan: kept?.revision === revision ? { stretches: kept.stretches, asFound: kept.asFound } : null,
+      plan: kept && before ? { stretches: kept.stretches, asFound: before.asFound ?? null } : null,
       readings: readings.filter(({ at }) => at >= since),
       pace: knownPace({ brought, elsewhere }, id),
     }

@@ -68,12 +68,16 @@ it('keeps to the plan that is kept with the project: after a reload, and on ever
     before: { stretches: ['as kept'], asFound: 'as promised' },
     effort: 400_000,
   })
-  // What it was made for has changed: it is planned in full, and that is kept.
-  expect(await planOnce(inputs, { id: 'reed', revision: 8 })).not.toHaveProperty('before')
+  // What it was made for has changed: the next begins with it, is searched for in full, and that is kept.
+  expect(await planOnce(inputs, { id: 'reed', revision: 8 })).toEqual({ before: { stretches: ['plan 1'] } })
   expect(sayPlan.mock.calls).toEqual([['reed', 8, { stretches: ['plan 2'], asFound: 'promised by 2' }]])
+  kept({ revision: 3, stretches: ['of before'], asFound: 'as promised' })
+  expect(await planOnce(inputs, { id: 'moss', revision: 4 })).toEqual({
+    before: { stretches: ['of before'] },
+  })
   // All was done when that was planned: it is nothing to keep to.
   kept({ revision: 9, stretches: [] })
-  expect(await planOnce(inputs, { id: 'reed', revision: 9 })).not.toHaveProperty('before')
+  expect(await planOnce(inputs, { id: 'mire', revision: 9 })).not.toHaveProperty('before')
 })
 
 it('keeps nothing that was found in a hurry, or of a project that no server has', async () => {
@@ -112,7 +116,7 @@ it('keeps to the plan before with less effort while the project itself is the sa
 
   rerender({ sources: at(3, { id: 'fen', line: [] }) })
   await waitFor(() => expect(inputs).toHaveLength(4))
-  expect(inputs[3]).toEqual({})
+  expect(inputs[3]).toEqual({ before: { stretches: ['plan 3'] } })
 })
 
 it('follows a plan found in a hurry where that is asked for, and begins with it where one is to be thorough', async () => {

@@ -1,3 +1,4 @@
+import { planBefore, type StoredPlan } from '@seriatim/contract'
 import type { LinePlan, PlanProblem, PlanWish } from '@seriatim/core/plan'
 import type { Project } from '@seriatim/core/trade'
 import type { Result } from '@seriatim/core/units'
@@ -14,10 +15,12 @@ interface Known {
   readonly plan: KeptTo
   /** Searched for as long as it takes, it or the one that it keeps to. */
   readonly isThorough: boolean
+  /** Of the project as it is; else something about it has changed since, and it is where the next one begins. */
+  readonly isOfNow: boolean
 }
 
-/** The last plan of each project: while nothing about the project itself changes, the next one keeps to it. */
-const last = new Map<Project['id'], Known & { readonly project: Project }>()
+/** The last plan of each project: the next one begins with it. */
+const last = new Map<Project['id'], Omit<Known, 'isOfNow'> & { readonly project: Project }>()
 
 /** So much effort goes to a plan that keeps to the one before: what was found then is where it begins. */
 export const quickEffort = 400_000
@@ -48,7 +51,7 @@ export function usePlan(sources: ShownSources | undefined, effort?: number) {
       last.set(project.id, {
         project,
         plan: planned.value,
-        isThorough: isSearched || before?.isThorough === true,
+        isThorough: isSearched || (before?.isThorough === true && before.isOfNow),
       })
       // What was found in a hurry is nothing to keep to.
       if (isSearched && revision !== undefined) keep(project.id, revision, planned.value)
@@ -62,7 +65,7 @@ export function usePlan(sources: ShownSources | undefined, effort?: number) {
   async function keptPlan(): Promise<Known | null> {
     if (revision === undefined || !sources) return null
     const kept = await client.query(keptPlanQuery(sources.project.id)).catch(() => null)
-    return isOf(kept, revision) ? { plan: kept, isThorough: true } : null
+    return knownOf(kept, revision)
   }
 
   function keep(id: Project['id'], of: number, plan: LinePlan) {
@@ -82,29 +85,26 @@ export function usePlanBefore(project: ShownSources['project'] | undefined): Kep
   })
   if (!project) return undefined
   const known = lastPlan(project)
-  if (known) return known.plan
+  if (known?.isOfNow) return known.plan
   if (!isDelivered) return null
   if (isPending) return undefined
-  return isOf(kept, project.revision) ? kept : null
+  return kept && kept.revision === project.revision && kept.stretches.length > 0 ? kept : null
 }
 
 function lastPlan(project: Project): Known | null {
   const known = last.get(project.id)
-  return known?.project === project ? known : null
+  return known ? { ...known, isOfNow: known.project === project } : null
 }
 
-/** What is of nothing, since all was done or nothing could be, is nothing to keep to. */
-function isOf<Kept extends KeptTo & { readonly revision: number }>(
-  kept: Kept | null | undefined,
-  revision: number | undefined,
-): kept is Kept {
-  if (kept === null || kept === undefined) return false
-  return kept.revision === revision && kept.stretches.length > 0
+function knownOf(kept: StoredPlan | null | undefined, revision: number | undefined): Known | null {
+  const plan = revision === undefined ? undefined : planBefore(kept, revision)
+  return plan ? { plan, isThorough: true, isOfNow: kept?.revision === revision } : null
 }
 
 /** A plan found in a hurry is followed only where a hurried one is asked for; else a thorough one begins with it. */
-function keepingTo({ plan, isThorough }: Known, effort: number | undefined): PlanWish {
+function keepingTo({ plan, isThorough, isOfNow }: Known, effort: number | undefined): PlanWish {
   const { stretches, asFound } = plan
+  if (!isOfNow) return { before: { stretches }, ...(effort === undefined ? {} : { effort }) }
   if (!isThorough && effort === undefined) return { before: { stretches } }
   return {
     before: { stretches, ...(asFound ? { asFound } : {}) },
