@@ -18,7 +18,13 @@ export function builderCost(compiled: CompiledInstance, state: BuilderState): Bu
   const { instance, people, atDesk, opens: opensAt } = compiled
   const { batches } = instance
   const { sums, free, left, dry: dryOf, session: sessionOf, family: openFamily } = state
-  const lateOfJob = new Float64Array(1 + batches.reduce((most, batch) => Math.max(most, batch.job ?? -1), -1))
+  const jobs = 1 + batches.reduce((most, batch) => Math.max(most, batch.job ?? -1), -1)
+  const lateOfJob = new Float64Array(jobs)
+  const lastOfJob = new Float64Array(jobs)
+  /** By job the priorities of its batches: so much it counts when the last of them is dry, beside each by itself. */
+  const priorityOfJob = new Float64Array(jobs)
+  for (const { job, priority } of batches)
+    if (job !== undefined) priorityOfJob[job] = (priorityOfJob[job] ?? 0) + priority
 
   /** Where an evening has prices, a moment counts by the day. */
   const told = (seconds: number) => (instance.prices ? Math.ceil(seconds / day) * day : seconds)
@@ -30,6 +36,7 @@ export function builderCost(compiled: CompiledInstance, state: BuilderState): Bu
     let late = 0
     let pressed = 0
     lateOfJob.fill(0)
+    lastOfJob.fill(0)
     for (let index = 0; index < left.length; index++) {
       if ((left[index] ?? 0) > 0) isWhole = false
       const batch = batches[index]
@@ -38,6 +45,8 @@ export function builderCost(compiled: CompiledInstance, state: BuilderState): Bu
       if (dry > finish) finish = dry
       if (!batch) continue
       pressed += batch.priority * told(dry)
+      if (batch.priority > 0 && batch.job !== undefined)
+        lastOfJob[batch.job] = Math.max(lastOfJob[batch.job] ?? 0, told(dry))
       if (batch.due === null) continue
       const own = Math.max(0, told(dry - batch.due))
       const known = batch.job === undefined ? 0 : (lateOfJob[batch.job] ?? 0)
@@ -45,6 +54,7 @@ export function builderCost(compiled: CompiledInstance, state: BuilderState): Bu
       late += own - known
       if (batch.job !== undefined) lateOfJob[batch.job] = own
     }
+    for (let job = 0; job < jobs; job++) pressed += (priorityOfJob[job] ?? 0) * (lastOfJob[job] ?? 0)
     let handsDone = 0
     let deskSeconds = 0
     let lastOpens = 0

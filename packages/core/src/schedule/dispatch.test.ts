@@ -83,3 +83,16 @@ describe('batches of one job', () => {
     )
   })
 })
+
+describe('batches of one job that go before others', () => {
+  it('count each by itself and once more when the last is dry, so that none is left for later', () => {
+    const batch = (job: number, priority: number) =>
+      bareBatch([bareTask({ perModel: 10 })], { job, priority })
+    const instance = barePlan([batch(0, 2), batch(1, 0), batch(0, 1)])
+    const builder = createScheduleBuilder(instance)
+    const pressed = (order: readonly number[]) => buildSchedule(builder, order, 'fill').pressed
+    // Dry at 10 and 30, then at 10 and 20.
+    expect(pressed([0, 1, 2])).toBe(2 * 10 + 30 + 3 * 30)
+    expect(pressed([0, 2, 1])).toBe(2 * 10 + 20 + 3 * 20)
+  })
+})

@@ -172,7 +172,7 @@ export interface PlanSegment {
 export interface PlanCost {
   /** Seconds the batches with a date are late, together; batches of one job as their last. */
   readonly late: number
-  /** When batches with a priority are dry, times their priority. */
+  /** When batches with a priority are dry, times their priority; of a job once more when the last of them is. */
   readonly pressed: number
   /** When the last model is dry. */
   readonly finish: number
