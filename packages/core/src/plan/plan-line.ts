@@ -24,9 +24,11 @@ import {
 import {
   batchByBatch,
   buildSchedule,
+  choicesOf,
   createScheduleBuilder,
   type EarlierPlan,
   earliestFinish,
+  firstTasks,
   inFull,
   isMuch,
   layKept,
@@ -225,12 +227,8 @@ function planBefore(
   const stageAt = new Map(line.map((stage, index) => [stage.id, index]))
   const people = instance.painters.length
   const tasks = instance.batches.flatMap((batch) => batch.tasks)
-  const ways = Math.max(1, ...tasks.map((task) => 1 + task.others.length))
-  const firstOf = new Map<number, number>()
-  instance.batches.reduce((from, batch, index) => {
-    firstOf.set(index, from)
-    return from + batch.tasks.length
-  }, 0)
+  const choices = choicesOf(instance)
+  const firstOf = firstTasks(instance)
   const known = new Set<number>()
   const startsAt = new Float64Array(tasks.length).fill(Number.NaN)
   const painters = new Int32Array(tasks.length).fill(-1)
@@ -238,14 +236,13 @@ function planBefore(
     const { batchId, stageId, touchUp, by, painter, putOff, startsAt: begins } = stretch
     const batch = indexOf.get(batchId) ?? -1
     const unitId = batches[batch]?.unitId
+    const first = firstOf[batch] ?? 0
     const own = instance.batches[batch]?.tasks.findIndex(
       (task, index) =>
-        task.stage === stageAt.get(stageId) &&
-        task.touchUp === touchUp &&
-        !known.has((firstOf.get(batch) ?? 0) + index),
+        task.stage === stageAt.get(stageId) && task.touchUp === touchUp && !known.has(first + index),
     )
     if (unitId === undefined || own === undefined || own < 0) return []
-    const task = (firstOf.get(batch) ?? 0) + own
+    const task = first + own
     known.add(task)
     if (begins !== undefined) startsAt[task] = (begins - now) / 1000
     painters[task] = painter
@@ -253,7 +250,7 @@ function planBefore(
     // Of a way that there is no more, it is the line's own.
     const way = by ? 1 + others.findIndex(({ technique }) => technique === by) : 0
     const who = painter < people ? 1 + way * people + painter : 0
-    return [sequenceEntry(tasks.length, task, putOff ? who + 1 + ways * people : who)]
+    return [sequenceEntry(tasks.length, task, putOff ? who + choices : who)]
   })
   // Of other batches, or of a line made anew, there is nothing to keep.
   if (known.size < tasks.length / 2) return null

@@ -1,3 +1,4 @@
+import { leastWork } from './compiled.ts'
 import type { ScheduleBuilder } from './schedule-builder.ts'
 import type { SearchBudget, SearchResult } from './search.ts'
 import { sequenceEntry, type TaskSequence } from './task-sequence.ts'
@@ -68,13 +69,7 @@ function sweep(
   const { compiled } = builder
   const { tasks, people, wayFrom, batchOf, taskAt, hands, wait } = compiled
   const count = tasks.length
-  const least = (task: number) => {
-    let seconds = Number.POSITIVE_INFINITY
-    for (let at = (wayFrom[task] ?? 0) * people; at < (wayFrom[task + 1] ?? 0) * people; at++)
-      if ((hands[at] ?? -1) >= 0) seconds = Math.min(seconds, hands[at] ?? 0)
-    return seconds * (tasks[task]?.models.length ?? 0)
-  }
-  const work = Float64Array.from(tasks, (_, task) => least(task))
+  const work = leastWork(compiled)
   const tail = new Float64Array(count)
   for (let task = count - 1; task >= 0; task--) {
     const after = task + 1 < count && batchOf[task + 1] === batchOf[task] ? task + 1 : -1

@@ -139,3 +139,15 @@ function offsets(lengths: readonly number[]): Int32Array {
   lengths.forEach((length, index) => (from[index + 1] = (from[index] ?? 0) + length))
   return from
 }
+
+/** By task the hands-on seconds it takes at the least, whoever does it. */
+export function leastWork({ tasks, wayFrom, hands, people }: CompiledInstance): Float64Array {
+  return Float64Array.from(tasks, (task, index) => {
+    let least = Number.POSITIVE_INFINITY
+    for (let at = (wayFrom[index] ?? 0) * people; at < (wayFrom[index + 1] ?? 0) * people; at++) {
+      const seconds = hands[at] ?? -1
+      if (seconds >= 0 && seconds < least) least = seconds
+    }
+    return Number.isFinite(least) ? least * task.models.length : 0
+  })
+}

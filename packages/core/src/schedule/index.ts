@@ -21,7 +21,7 @@ export {
   touchUpParts,
   wayOf,
 } from './instance.ts'
-export { createScheduleBuilder } from './schedule-builder.ts'
+export { choicesOf, createScheduleBuilder } from './schedule-builder.ts'
 export {
   isMuch,
   type KeptPlan as EarlierPlan,
@@ -32,6 +32,7 @@ export {
 } from './search.ts'
 export {
   buildSchedule,
+  firstTasks,
   inFull,
   inTurn,
   sequenceEntry,

@@ -1,4 +1,5 @@
 import { sumOf } from './builder-state.ts'
+import { leastWork } from './compiled.ts'
 import type { PlanCost } from './instance.ts'
 import type { SplitPolicy } from './place-finder.ts'
 import type { ScheduleBuilder } from './schedule-builder.ts'
@@ -34,7 +35,7 @@ export function resumableLayer(
   /** Where nothing was owed when the state was kept: it says all. */
   const isWhole = new Uint8Array(marks)
   isWhole[0] = 1
-  const work = leastWork(builder)
+  const work = leastWork(compiled)
   const mostSetUp = compiled.setUp.reduce((max, each) => Math.max(max, each), 0)
   let setUpSeconds = 0
 
@@ -85,17 +86,4 @@ export function resumableLayer(
   }
 
   return { lay, take }
-}
-
-/** By task the hands-on seconds it takes at the least, whoever does it. */
-function leastWork({ compiled }: ScheduleBuilder): Float64Array {
-  const { tasks, wayFrom, hands, people } = compiled
-  return Float64Array.from(tasks, (task, index) => {
-    let least = Number.POSITIVE_INFINITY
-    for (let at = (wayFrom[index] ?? 0) * people; at < (wayFrom[index + 1] ?? 0) * people; at++) {
-      const seconds = hands[at] ?? -1
-      if (seconds >= 0 && seconds < least) least = seconds
-    }
-    return Number.isFinite(least) ? least * task.models.length : 0
-  })
 }

@@ -11,6 +11,16 @@ export type TaskSequence = readonly number[]
 export const taskCount = ({ batches }: Pick<PlanInstance, 'batches'>): number =>
   batches.reduce((sum, batch) => sum + batch.tasks.length, 0)
 
+/** By batch the number of its first task. */
+export function firstTasks({ batches }: Pick<PlanInstance, 'batches'>): number[] {
+  let tasks = 0
+  return batches.map((batch) => {
+    const first = tasks
+    tasks += batch.tasks.length
+    return first
+  })
+}
+
 export const sequenceEntry = (tasks: number, task: number, choice: Choice): number => task + tasks * choice
 
 /** The same sequence with everything begun as soon as it can be. */
@@ -98,16 +108,11 @@ export function recorder({ compiled, choices }: ScheduleBuilder): {
 
 /** Tasks by the batches whose next they are, each batch in the order of its list; what is not named comes at the end. */
 export function inTurn(instance: Pick<PlanInstance, 'batches'>, batches: readonly number[]): TaskSequence {
-  let tasks = 0
-  const next = instance.batches.map((batch) => {
-    const first = tasks
-    tasks += batch.tasks.length
-    return first
-  })
+  const next = firstTasks(instance)
   const named = batches.map((batch) => {
     const task = next[batch] ?? 0
     next[batch] = task + 1
     return task
   })
-  return inFull(tasks, named)
+  return inFull(taskCount(instance), named)
 }
