@@ -70,9 +70,13 @@ export function planToKeep(
  * its tasks were. `undefined` where it planned nothing.
  */
 export function planBefore(
-  kept: Pick<PlanToKeep, 'revision' | 'stretches' | 'asFound'> | null | undefined,
+  kept: Pick<PlanToKeep, 'revision' | 'batches' | 'stretches' | 'asFound'> | null | undefined,
   revision: number,
 ): PlanningInput['before'] | undefined {
   if (!kept || kept.stretches.length === 0) return undefined
-  return { stretches: kept.stretches, asFound: kept.revision === revision ? kept.asFound : null }
+  return {
+    batches: kept.batches,
+    stretches: kept.stretches,
+    asFound: kept.revision === revision ? kept.asFound : null,
+  }
 }

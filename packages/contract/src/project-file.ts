@@ -30,7 +30,10 @@ export const projectFileSchema = z
         /** What other projects and brought rates say of the painter's pace. */
         pace: z.array(observationSchema).max(200_000, { error: 'Up to 200,000 times.' }).readonly(),
         /** The plan that everybody keeps to; `null` where there is none of the project as it is. */
-        plan: planToKeepSchema.pick({ stretches: true, asFound: true }).nullable(),
+        plan: planToKeepSchema
+          .pick({ batches: true, stretches: true, asFound: true })
+          .partial({ batches: true })
+          .nullable(),
       })
       .exactOptional(),
     events: z

@@ -1,6 +1,7 @@
 import { expect, it } from 'vitest'
 import { foldProgress } from '../progress/fold-progress.ts'
 import { drying, eventId, noon, project, stage, unit } from '../testing/builders.ts'
+import { splitIntoBatches } from '../trade/batches.ts'
 import { addSeconds } from '../units/instant.ts'
 import { dryingAlarms } from './drying-alarms.ts'
 
@@ -19,8 +20,8 @@ const punched = (index: number, minute: number, ...places: number[]) => ({
 it('rings for a batch when its last model is dry, the soonest first, and not for what is dry', () => {
   const progress = foldProgress([punched(1, 0, 2, 3), punched(2, 5, 0), punched(3, 9, 1)])
   const at = (minute: number) =>
-    dryingAlarms(given, progress, addSeconds(noon, minute * 60)).map((entry) =>
-      entry.kind === 'dry' ? [(entry.at - noon) / 60_000, entry.what, entry.key] : [],
+    dryingAlarms(given, splitIntoBatches(given, given), progress, addSeconds(noon, minute * 60)).map(
+      (entry) => (entry.kind === 'dry' ? [(entry.at - noon) / 60_000, entry.what, entry.key] : []),
     )
   const [second, first] = at(10)
   expect(second?.slice(0, 2)).toEqual([30, 'wash, pikes B'])

@@ -36,7 +36,7 @@ const lap = (number: number, stageId: string, from: Instant, seconds: number): P
 function stateOf(events: readonly ProgressEvent[], now: Instant) {
   const progress = foldProgress(events)
   const estimate = estimateLine({ project: given, shelf: testShelf, progress, now })
-  const solved = solveLine({ ...toPlan(given), progress, times: timesOf(estimate), now })
+  const solved = solveLine({ ...toPlan(given), split: given, progress, times: timesOf(estimate), now })
   if (!solved.ok) throw new Error(solved.error.kind)
   const { plan } = solved.value
   return { progress, estimate, plan, sitting: sittingNow(given, progress, plan, estimate, painter!.id, now) }

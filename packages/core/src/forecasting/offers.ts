@@ -2,8 +2,7 @@ import { addDays, type Instant, type LocalDate, type Seconds, type StageId } fro
 import { localDateAt, painterSessions } from '../calendar/index.ts'
 import type { Figures, LineEstimate } from '../estimating/index.ts'
 import { planningOf, type PlanWish, solveLine } from '../plan/index.ts'
-import type { Progress } from '../progress/index.ts'
-import { type Batch, keepBatches, largestBatchSize, type Project } from '../trade/index.ts'
+import type { Project } from '../trade/index.ts'
 import { forecastFinish, type FinishForecast } from './forecast-finish.ts'
 
 /** Something the painter could do for better odds. */
@@ -11,12 +10,6 @@ export type Offer =
   | { readonly kind: 'one-more-session' }
   | { readonly kind: 'longer-sessions'; readonly bySeconds: number }
   | { readonly kind: 'leave-out'; readonly stageId: StageId }
-  | {
-      readonly kind: 'batches'
-      readonly batchSize: number
-      /** How many at once; `null`: any number. */
-      readonly inHand: number | null
-    }
 
 export interface OddsWish extends PlanWish {
   readonly futures?: number
@@ -42,44 +35,14 @@ export function offersFor(project: Project, estimate: LineEstimate): readonly Of
     .sort((a, b) => (left.get(b.id) ?? 0) - (left.get(a.id) ?? 0))
     .slice(0, 3)
   return [
-    ...batchOffers(project),
     { kind: 'one-more-session' },
     { kind: 'longer-sessions', bySeconds: halfAnHour },
     ...optional.map((stage): Offer => ({ kind: 'leave-out', stageId: stage.id })),
   ]
 }
 
-/** Whole units at once, the same batches with any number in hand, and batches half and twice as large. */
-function batchOffers(project: Project): readonly Offer[] {
-  const { batchSize, batchesInHand: inHand } = project
-  const largest = largestBatchSize(project)
-  const own = Math.min(batchSize, largest)
-  const ways = [
-    { batchSize: largest, inHand: null },
-    { batchSize: own, inHand: null },
-    { batchSize: Math.ceil(own / 2), inHand },
-    { batchSize: Math.min(largest, own * 2), inHand },
-  ]
-  const isOther = (way: (typeof ways)[number]) => way.batchSize !== own || way.inHand !== inHand
-  return ways
-    .filter((way, index) => isOther(way) && ways.findIndex((each) => isSame(each, way)) === index)
-    .map((way): Offer => ({ kind: 'batches', ...way }))
-}
-
-interface BatchWay {
-  readonly batchSize: number
-  readonly inHand: number | null
-}
-
-const isSame = (a: BatchWay, b: BatchWay) => a.batchSize === b.batchSize && a.inHand === b.inHand
-
-/** The project as it would be with the offer taken; what is begun stays together as it stands on the desk. */
-export function takeOffer(
-  project: Project,
-  offer: Offer,
-  now: Instant,
-  marks: Progress['marks'] = new Map(),
-): Project {
+/** The project as it would be with the offer taken. */
+export function takeOffer(project: Project, offer: Offer, now: Instant): Project {
   switch (offer.kind) {
     case 'one-more-session':
       return withOneMoreSession(project, now)
@@ -99,17 +62,6 @@ export function takeOffer(
     }
     case 'leave-out':
       return { ...project, line: project.line.filter((stage) => stage.id !== offer.stageId) }
-    case 'batches': {
-      const isBegun = (batch: Batch) => batch.models.some(({ id }) => (marks.get(id)?.size ?? 0) > 0)
-      const batches = keepBatches(project, isBegun)
-      return {
-        ...project,
-        batchSize: offer.batchSize,
-        firstBatch: null,
-        batchesInHand: offer.inHand,
-        planning: { ...project.planning, batches },
-      }
-    }
   }
 }
 
@@ -146,6 +98,6 @@ export function forecastFigures(figures: Figures, wish: OddsWish = {}): FinishFo
 
 /** The same with the offer taken: planned anew, beginning with the plan before, and drawn anew with the same seed. */
 export function tryOffer(figures: Figures, offer: Offer, wish: OddsWish = {}): FinishForecast | null {
-  const project = takeOffer(figures.project, offer, figures.now, figures.progress.marks)
+  const project = takeOffer(figures.project, offer, figures.now)
   return forecastFigures(figures.changed({ project }), wish)
 }

@@ -28,7 +28,7 @@ export interface DeskInput {
   /** When some would be done if they had the desk to themselves, as an answer before has it: they are not planned apart again. */
   readonly aloneAt?: ReadonlyMap<ProjectId, Instant | null>
   /** A plan to keep to where nothing is much better, of these jobs or more: with a job less no other is to come later. */
-  readonly before?: Pick<LinePlan, 'stretches' | 'sessions'>
+  readonly before?: Pick<LinePlan, 'batches' | 'stretches' | 'sessions'>
   /** The share of futures in which a job is done by the day said of it; eight of ten without it. */
   readonly confidence?: number
   readonly effort?: number
@@ -100,7 +100,7 @@ export function layDesk(input: DeskInput): Result<SolvedDesk, PlanProblem> {
   })
   const rushed = alone[given.findIndex((job) => job.project.id === rush)]
   const calm = planTogether(desk, inputs)
-  const hurriedOn = hurried(calm, given, rush ?? null, rushed?.ok ? rushed.value.finishesAt : now)
+  const hurriedOn = hurried(calm, given, rush ?? null, rushed?.ok ? rushed.value : null)
   const estimate = estimateTogether(given, calm, now)
   const room = roomFor(hurriedOn, estimate).share
   const together = { ...hurriedOn, room }

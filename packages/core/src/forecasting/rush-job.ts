@@ -4,9 +4,9 @@ import { openTime, slotsOfSpans } from '../schedule/index.ts'
 import { type Model, type Project, splitIntoBatches, wishesOf } from '../trade/index.ts'
 import type { BatchId, Instant, ProjectId } from '../units/index.ts'
 
-type PlanToKeep = Pick<LinePlan, 'stretches'>
+type PlanToKeep = Pick<LinePlan, 'batches' | 'stretches'>
 /** With when everybody sits there. */
-type PlanWithHours = Pick<LinePlan, 'stretches' | 'sessions'>
+type PlanWithHours = Pick<LinePlan, 'batches' | 'stretches' | 'sessions'>
 
 interface DeskJob {
   readonly project: Project
@@ -23,11 +23,11 @@ export function hurried(
   together: PlanningInput,
   jobs: readonly DeskJob[],
   rush: ProjectId | null,
-  alone: Instant,
+  alone: Pick<LaidPlan, 'batches' | 'finishesAt'> | null,
 ): PlanningInput {
   if (rush === null) return together
   const { timeZone } = together.desk.evenings
-  const atOnce = endOfDay(localDateAt(alone, timeZone), timeZone)
+  const atOnce = endOfDay(localDateAt(alone?.finishesAt ?? together.now, timeZone), timeZone)
   const due = ({ project }: DeskJob) =>
     paintedBy(wishesOf(project), together.desk) ?? Number.POSITIVE_INFINITY
   const others = jobs.filter((job) => job.project.id !== rush && Number.isFinite(due(job)))
@@ -35,9 +35,6 @@ export function hurried(
   const inHand = together.desk.batchesInHand
   const isBegun = (model: Model) => (together.progress?.marks.get(model.id)?.size ?? 0) > 0
   const begun = (together.batches ?? []).filter((batch) => batch.models.some(isBegun)).length
-  const rushed = jobs
-    .filter((job) => job.project.id === rush)
-    .reduce((sum, { project }) => sum + splitIntoBatches(project, project).length, 0)
   return {
     ...together,
     dueByUnit: new Map(
@@ -48,7 +45,7 @@ export function hurried(
     desk: {
       ...together.desk,
       // It is begun at once, beside what is in hand.
-      batchesInHand: inHand === null ? null : Math.max(inHand, begun) + rushed,
+      batchesInHand: inHand === null ? null : Math.max(inHand, begun) + (alone?.batches.length ?? 0),
     },
     wishes: {
       ...together.wishes,
@@ -63,24 +60,29 @@ export function hurried(
  * @param together all jobs, the rush job due at once. @param alone the rush job by itself. @param all the plan without a rush.
  */
 export function besideRush(together: PlanningInput, alone: LaidPlan, all: PlanWithHours): PlanToKeep {
-  const own = new Set(alone.stretches.map((each) => each.batchId))
-  const others = all.stretches.filter((each) => !own.has(each.batchId))
+  const units = new Set(alone.batches.map(({ unitId }) => unitId))
+  const own = new Set(alone.batches.map(({ id }) => id))
+  const otherBatches = all.batches.filter(({ unitId }) => !units.has(unitId))
+  const isOther = new Set(otherBatches.map(({ id }) => id))
+  const others = all.stretches.filter((each) => isOther.has(each.batchId))
+  const batches = [...alone.batches, ...otherBatches]
   const ways = [[...alone.stretches, ...others], sideBySide(alone.stretches, others, all.sessions)]
   const laid = layAsBefore(
     together,
-    ways.map((stretches) => ({ stretches })),
+    ways.map((stretches) => ({ batches, stretches })),
   )
   const [inTurn, beside] = ways.map((stretches, way) => {
     const plan = laid.ok ? laid.value[way] : undefined
     const rushed = (plan?.stretches ?? []).flatMap((each) => (own.has(each.batchId) ? [each.dryAt] : []))
     return {
+      batches,
       stretches,
       // A day later is as soon.
       rush: plan ? Math.max(alone.finishesAt + day, ...rushed) : Number.POSITIVE_INFINITY,
       finish: plan ? plan.finishesAt : Number.POSITIVE_INFINITY,
     }
   })
-  if (!inTurn || !beside) return { stretches: [] }
+  if (!inTurn || !beside) return { batches, stretches: [] }
   const isSooner = beside.rush === inTurn.rush ? beside.finish < inTurn.finish : beside.rush < inTurn.rush
   return isSooner ? beside : inTurn
 }
@@ -131,5 +133,5 @@ function laterBy(
 /** How all jobs would go on without the rush, where nobody says it. */
 export function running(calm: PlanningInput): PlanWithHours {
   const laid = layLine(calm)
-  return laid.ok ? laid.value : { stretches: [], sessions: [] }
+  return laid.ok ? laid.value : { batches: [], stretches: [], sessions: [] }
 }

@@ -8,7 +8,8 @@ import {
 } from '../trade/index.ts'
 import type { Instant } from '../units/index.ts'
 import type { LaidPlan } from './line-plan.ts'
-import { layLine, type PlanningInput } from './plan-line.ts'
+import { layLine } from './plan-line.ts'
+import type { PlanningInput } from './planning-input.ts'
 
 /** What one way of splitting would mean for the same work. */
 export interface SplitOutcome extends BatchSplit {

@@ -1,3 +1,12 @@
+export { plannedBatches } from './batch-ways.ts'
+export {
+  type BatchWish,
+  hasBatchWish,
+  noBatchWish,
+  priceOfWish,
+  usualBatchSize,
+  type WishPrice,
+} from './batch-wish.ts'
 export { bearableBatch, type BearableBatch } from './bearable-batch.ts'
 export { besideInPlan } from './beside-in-plan.ts'
 export {
@@ -15,14 +24,8 @@ export type { Departure } from './departures.ts'
 export { spanOf } from './desk-hours.ts'
 export { type FairShare, fairShares } from './fair-shares.ts'
 export type { LaidPlan, LinePlan, PainterLoad, PlannedTask, PlanSession, Stretch } from './line-plan.ts'
-export {
-  layAsBefore,
-  layLine,
-  planLine,
-  type PlanningInput,
-  type SolvedLine,
-  solveLine,
-} from './plan-line.ts'
+export { layAsBefore, layLine, planLine, type SolvedLine, solveLine } from './plan-line.ts'
+export type { PlanBefore, PlanningInput } from './planning-input.ts'
 export { type PlanNote, planNoteText, type PlanProblem, planProblemText } from './plan-notes.ts'
 export { planTogether } from './plan-together.ts'
 export { type Drying, type RunSheet, type RunSheetEntry, runSheets } from './run-sheet.ts'

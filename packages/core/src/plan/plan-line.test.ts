@@ -10,7 +10,8 @@ import { addDays, type LocalDate } from '../units/local-date.ts'
 import { minutes, seconds } from '../units/seconds.ts'
 import type { LinePlan } from './line-plan.ts'
 import { planTogether } from './plan-together.ts'
-import { planLine, type PlanningInput } from './plan-line.ts'
+import { planLine } from './plan-line.ts'
+import type { PlanningInput } from './planning-input.ts'
 
 /** From the moment the desk opens. */
 const opening = addSeconds(noon, 1800)

@@ -3,7 +3,7 @@ import type { BatchTime } from '../estimating/index.ts'
 import type { Progress } from '../progress/index.ts'
 import { type Desk, splitIntoBatches, type Wishes, type Work } from '../trade/index.ts'
 import type { Instant, StageId, UnitId } from '../units/index.ts'
-import type { PlanningInput } from './plan-line.ts'
+import type { PlanningInput } from './planning-input.ts'
 
 /**
  * Several jobs at one desk, as one to plan: hours, people and stations are the desk's, whatever each job has; each keeps

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import type { Painter } from '../trade/desk.ts'
 import type { Unit } from '../trade/job.ts'
 import { deskOf, plainPlanning, type Planning, type Project } from '../trade/project.ts'
-import { splitIntoBatches } from '../trade/batches.ts'
+import { keepBatches, splitIntoBatches } from '../trade/batches.ts'
 import { drying, noon, project, stage, unit } from '../testing/builders.ts'
 import type { BatchId, PainterId, StageId, UnitId } from '../units/ids.ts'
 import { addSeconds } from '../units/instant.ts'
@@ -39,6 +39,12 @@ const line = [
 const effort = 200_000
 
 const job = (some: Partial<Project> = {}) => project([unit('a', 12)], line, { batchSize: 4, ...some })
+
+/** Its batches as they are split, each kept together. */
+function keptTogether(given: Project): Project {
+  const batches = keepBatches([], splitIntoBatches(given, given), () => true)
+  return { ...given, planning: { ...given.planning, batches } }
+}
 
 function plan(given: Project) {
   const planned = planLine({ ...toPlan(given), now: opening, effort })
@@ -324,8 +330,8 @@ describe('bad input is named with the way out', () => {
       '“wipe” has to begin within 10 min after “oil”, but drying and set-up take 30 min. Allow more time between them.',
     ],
     [
-      'a batch larger than the rack',
-      job({ planning: planning({ rackPlaces: 3 }) }),
+      'a batch larger than the rack that is kept together',
+      keptTogether(job({ planning: planning({ rackPlaces: 3 }) })),
       'A batch of 4 models does not fit on the drying rack with 3 places. Make the batches smaller or the rack larger.',
     ],
     [

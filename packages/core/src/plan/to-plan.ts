@@ -1,7 +1,7 @@
 import { hereFrom } from '../calendar/index.ts'
 import type { Figures } from '../estimating/index.ts'
 import { type Desk, deskOf, partsOf, type Project } from '../trade/index.ts'
-import type { PlanningInput } from './plan-line.ts'
+import type { PlanningInput } from './planning-input.ts'
 
 type OfProject = Pick<PlanningInput, 'work' | 'desk' | 'wishes' | 'hereByUnit'>
 

@@ -21,7 +21,7 @@ export function builderCost(compiled: CompiledInstance, state: BuilderState): Bu
   const jobs = 1 + batches.reduce((most, batch) => Math.max(most, batch.job ?? -1), -1)
   const lateOfJob = new Float64Array(jobs)
   const lastOfJob = new Float64Array(jobs)
-  /** By job the priorities of its batches: so much it counts when the last of them is dry, beside each by itself. */
+  /** By job the priorities of its batches: so much it counts when the last is dry, beside each by itself; one alone is both. */
   const priorityOfJob = new Float64Array(jobs)
   for (const { job, priority } of batches)
     if (job !== undefined) priorityOfJob[job] = (priorityOfJob[job] ?? 0) + priority
@@ -44,7 +44,7 @@ export function builderCost(compiled: CompiledInstance, state: BuilderState): Bu
       flow += dry
       if (dry > finish) finish = dry
       if (!batch) continue
-      pressed += batch.priority * told(dry)
+      pressed += batch.priority * told(dry) * (batch.job === undefined ? 2 : 1)
       if (batch.priority > 0 && batch.job !== undefined)
         lastOfJob[batch.job] = Math.max(lastOfJob[batch.job] ?? 0, told(dry))
       if (batch.due === null) continue

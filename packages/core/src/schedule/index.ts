@@ -40,3 +40,4 @@ export {
   withNothingPutOff,
 } from './task-sequence.ts'
 export { openTime, slotsOf, slotsOfSpans } from './time-slots.ts'
+export { orderOfAims, type PlanWorth } from './weigh-plan.ts'

@@ -43,17 +43,20 @@ const worthwhile = { seconds: 600, share: 0.01 }
  * small changes; several short ones from the best of them, the best of these gone on with, and the best of all polished. Both
  * hand habits are among those built, so the answer is never worse than either. With a plan to keep, what was planned before
  * something happened, it starts from that one and stays with it unless another is really better.
+ * @param known a sequence that was found before, to be among those it starts from.
  */
 export function searchPlan(
   instance: PlanInstance,
   budget: SearchBudget,
   aims: readonly Aim[] = dateFirst,
   keep: KeptPlan | null = null,
+  known: TaskSequence | null = null,
 ): SearchResult {
   const builder = createScheduleBuilder(instance, undefined, keep?.places)
   const order = orderOfAims(aims, instance)
   const isBetter = (a: SearchResult, b: SearchResult) => order.compare(a.cost, b.cost) < 0
   const built = builtSequences(builder, keep?.sequence ?? null, budget)
+  if (known) built.push(...policies.map((policy) => asLaid(builder, known, policy)))
   if (built.every((each) => !Number.isFinite(each.cost.finish))) built.push(...byChance(builder, budget))
   const starts = built.toSorted((a, b) => order.compare(a.cost, b.cost))
   const [first] = starts

@@ -19,8 +19,19 @@ export interface PlanOrder {
   readonly compare: (a: PlanCost, b: PlanCost) => number
   /** A smooth figure to search by; small is good. */
   readonly height: (cost: PlanCost) => number
+  /** The same to compare plans of one work whose batches differ: the first figure that does decides. */
+  readonly worth: (cost: PlanCost) => PlanWorth
   /** No plan with so many seconds at the desk has a smaller height. */
   readonly heightFloor: (deskSeconds: number) => number
+}
+
+export interface PlanWorth {
+  readonly late: number
+  readonly pressed: number
+  /** Where the date comes first, when the last session begins; else 0. */
+  readonly lastOpens: number
+  /** What else counts, in seconds as the painter weighs them. */
+  readonly seconds: number
 }
 
 type OfOrder = Pick<PlanInstance, 'batches' | 'prices'>
@@ -78,6 +89,12 @@ export function orderOfAims(order: readonly Aim[], { batches: all, prices }: OfO
       byWaiting * cost.exposed +
       byFlow * cost.flow +
       byVariety * cost.sameness,
+    worth: (cost) => ({
+      late: cost.late,
+      pressed: cost.pressed,
+      lastOpens: finishFirst ? cost.lastOpens : 0,
+      seconds: weighed(cost) + cost.bother,
+    }),
     heightFloor: (deskSeconds) => byDate * deskSeconds,
   }
 }

@@ -120,9 +120,9 @@ describe('what is kept together', () => {
   })
 
   it('is what was begun, under the name it had, when the batch size changes', () => {
-    const begun = keep(4, [])[1]!
-    const project = { units: [pikes], planning: { batches: [] }, batchSize: 4, firstBatch: null }
-    const batches = keepBatches(project, (batch) => batch === begun || batch.id === begun.id)
+    const all = keep(4, [])
+    const begun = all[1]!
+    const batches = keepBatches([], all, (batch) => batch === begun)
     expect(batches).toEqual([{ id: begun.id, unitId: pikes.id, modelIds: ids(5, 6, 7, 8) }])
     const after = keep(8, batches)
     expect(sizes(after)).toEqual(['8', '=4'])

@@ -100,16 +100,41 @@ function unusedId(models: readonly Model[], taken: ReadonlySet<BatchId>): BatchI
  * batch size takes it apart.
  */
 export function keepBatches(
-  project: ToSplit & BatchSplit,
+  kept: readonly KeptBatch[],
+  batches: readonly Batch[],
   isToKeep: (batch: Batch) => boolean,
 ): readonly KeptBatch[] {
-  const more = splitIntoBatches(project, project).filter(
-    (batch) => !batch.kept && !batch.pilot && isToKeep(batch),
-  )
+  const more = batches.filter((batch) => !batch.kept && !batch.pilot && isToKeep(batch))
   return [
-    ...project.planning.batches,
+    ...kept,
     ...more.map(({ id, unitId, models }) => ({ id, unitId, modelIds: models.map((model) => model.id) })),
   ]
+}
+
+/**
+ * Batches taken apart: what is cut goes by the models it begins and ends with, what is not keeps its name; numbered anew.
+ * @param cut the parts of a batch, all its models in them, none of them empty.
+ */
+export function cutBatches(
+  batches: readonly Batch[],
+  cut: (batch: Batch) => readonly (readonly Model[])[],
+): readonly Batch[] {
+  const ids = new Set(batches.map(({ id }) => id))
+  const parts = batches.flatMap((batch): readonly Batch[] => {
+    const own = cut(batch)
+    return own.length < 2 ? [batch] : own.map((models) => ({ ...batch, id: unusedId(models, ids), models }))
+  })
+  const ofUnit = new Map<UnitId, number>()
+  const numbers = parts.map(({ unitId }) => {
+    const number = (ofUnit.get(unitId) ?? 0) + 1
+    ofUnit.set(unitId, number)
+    return number
+  })
+  return parts.map((part, index) => ({
+    ...part,
+    number: numbers[index] ?? 1,
+    of: ofUnit.get(part.unitId) ?? 1,
+  }))
 }
 
 /** What is kept together when these models are a batch of their own: no batch holds them as well. */
@@ -123,14 +148,15 @@ export function keepTogether(batches: readonly KeptBatch[], own: KeptBatch): rea
 }
 
 function splitEvenly(models: readonly Model[], most: number): readonly Part[] {
-  const of = Math.ceil(models.length / most)
-  return Array.from({ length: of }, (_, index) => ({
-    id: null,
-    models: models.slice(
-      Math.floor((index * models.length) / of),
-      Math.floor(((index + 1) * models.length) / of),
-    ),
-  }))
+  return evenParts(models, most).map((part) => ({ id: null, models: part }))
+}
+
+/** As few parts of at most so many as it takes, their sizes as equal as can be; in order. */
+export function evenParts<Item>(items: readonly Item[], most: number): readonly (readonly Item[])[] {
+  const of = Math.ceil(items.length / most)
+  return Array.from({ length: of }, (_, index) =>
+    items.slice(Math.floor((index * items.length) / of), Math.floor(((index + 1) * items.length) / of)),
+  )
 }
 
 /** The largest batch size that still changes anything: the largest unit's count, at least 1. */

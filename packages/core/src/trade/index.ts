@@ -6,6 +6,8 @@ export {
   batchName,
   batchSizesText,
   type BatchSplit,
+  cutBatches,
+  evenParts,
   holderOf,
   keepBatches,
   keepTogether,

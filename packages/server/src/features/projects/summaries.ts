@@ -235,7 +235,10 @@ export function createSummaries(db: Database, now: () => Instant) {
     const since = now() - staleAfter
     const before = planBefore(kept, revision)
     return {
-      plan: kept && before ? { stretches: kept.stretches, asFound: before.asFound ?? null } : null,
+      plan:
+        kept && before
+          ? { batches: kept.batches, stretches: kept.stretches, asFound: before.asFound ?? null }
+          : null,
       readings: readings.filter(({ at }) => at >= since),
       pace: knownPace({ brought, elsewhere }, id),
     }

@@ -1,6 +1,6 @@
 import { sittingNow } from '@seriatim/core/bench'
 import { clockOf, type Feel, type Progress } from '@seriatim/core/progress'
-import { splitIntoBatches, type Stage } from '@seriatim/core/trade'
+import type { Stage } from '@seriatim/core/trade'
 import type { ModelId } from '@seriatim/core/units'
 import { useMemo, useState } from 'react'
 import { useCurrentPlan } from '../../shared/current-plan.ts'
@@ -9,7 +9,7 @@ import { finishText, lastCoatText } from '../../shared/finish-text.ts'
 import { useRecorder } from '../../shared/progress/index.ts'
 import { useFinish } from '../../shared/use-finish.ts'
 import { useNowOf } from '../../shared/use-now.ts'
-import { quickEffort } from '../../shared/worker/index.ts'
+import { quickEffort, usePlannedBatches } from '../../shared/worker/index.ts'
 import { useBenchActions } from './use-bench-actions.ts'
 import { useBenchTask } from './use-bench-task.ts'
 import { useDrying } from './use-drying.ts'
@@ -29,7 +29,7 @@ export function useBench(progress: Progress) {
   // The strips are many: of what changes them by the clock alone they follow at once only what a finger felt here.
   const [felt, setFelt] = useState(0)
   const stripsNow = useNowOf(felt, 10)
-  const batches = useMemo(() => splitIntoBatches(project, project), [project])
+  const batches = usePlannedBatches(project, plan)
   const drying = useDrying(project, batches, progress, now)
   const { settled } = drying
   const sitting = useMemo(

@@ -132,7 +132,7 @@ function asWished(
     ...all,
     jobs,
     rush,
-    before: { stretches: kept.stretches, sessions: kept.sessions },
+    before: { batches: kept.batches, stretches: kept.stretches, sessions: kept.sessions },
     aloneAt: new Map(alone.map((job) => [job.projectId, job.aloneAt])),
     effort: quickEffort,
   }

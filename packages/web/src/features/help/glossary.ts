@@ -24,7 +24,7 @@ export const glossary: readonly (readonly [term: string, meaning: string])[] = [
   ],
   ['Held to the row', 'Told to keep the order of the line, though another would do.'],
   ['Hole', 'One model at one stage: open, in hand, drying, done, or waiting for a dab.'],
-  ['In hand', 'Begun and not through its last stage. Few batches in hand means finished models early.'],
+  ['At once', 'How many batches are begun and not yet through. Few at once means finished models early.'],
   ['Lap', 'What the clock showed between two models. Laps teach your pace; models ticked off do not.'],
   ['Line', 'All stages of a project in one readable order, made from its recipes.'],
   ['Milestone', 'So many models through so many stages in so long, for who does not clock each one.'],

@@ -1,9 +1,9 @@
 import { isThrough, type Progress } from '@seriatim/core/progress'
 import type { Shelf } from '@seriatim/core/recipe'
 import type { RunSheet } from '@seriatim/core/plan'
-import { splitIntoBatches, takesStage, type Project } from '@seriatim/core/trade'
+import { takesStage, type Project } from '@seriatim/core/trade'
 import { Printer } from 'lucide-react'
-import { useMemo, useState } from 'react'
+import { useState } from 'react'
 import { useSearchParams } from 'react-router'
 import { useShelf } from '../../shared/api/index.ts'
 import { dayText } from '../../shared/format/index.ts'
@@ -12,7 +12,7 @@ import { useCurrentProject } from '../../shared/project/index.ts'
 import { RunSheetTicket } from '../../shared/run-sheet/index.ts'
 import { Button, ErrorState, Headline, LoadingState, NothingYet } from '../../shared/ui/index.ts'
 import { useCurrentPlan } from '../../shared/current-plan.ts'
-import { useRunSheets, useSheetLooks } from '../../shared/worker/index.ts'
+import { usePlannedBatches, useRunSheets, useSheetLooks } from '../../shared/worker/index.ts'
 import { HandOverSheet } from './HandOverSheet.tsx'
 import { RecipeCard } from './RecipeCard.tsx'
 import { RoundSheet } from './RoundSheet.tsx'
@@ -44,7 +44,7 @@ function Papers({ progress, shelf }: { readonly progress: Progress; readonly she
   const sheets = useRunSheets(plan, project)
   const evening = nextEvening(sheets ?? [], project)
   const round = useSheetLooks(sources)?.round
-  const batches = useMemo(() => splitIntoBatches(project, project), [project])
+  const batches = usePlannedBatches(project, plan)
   const open = batches.filter((batch) =>
     batch.models.some((model) =>
       project.line.some(

@@ -1,4 +1,4 @@
-import { batchName, keepTogether, splitIntoBatches, type Batch, type KeptBatch } from '@seriatim/core/trade'
+import { batchName, keepTogether, type Batch, type KeptBatch } from '@seriatim/core/trade'
 import type { BatchId } from '@seriatim/core/units'
 import { Link2, Link2Off } from 'lucide-react'
 import { useState } from 'react'
@@ -9,8 +9,8 @@ import { Button } from '../../shared/ui/index.ts'
 import { modelRunText } from './model-run-text.ts'
 import { OwnBatchDialog } from './OwnBatchDialog.tsx'
 
-/** Which models go down the line together: by the batch size, or kept together whatever it says. */
-export function BatchList() {
+/** Which models go down the line together: as the plan has them, or kept together whatever it would have. */
+export function BatchList({ batches }: { readonly batches: readonly Batch[] }) {
   const project = useCurrentProject()
   const setSettings = useSettings()
   const [choosing, setChoosing] = useState(false)
@@ -22,7 +22,7 @@ export function BatchList() {
     batch.kept
       ? setBatches(
           planning.batches.filter((each) => each.id !== batch.id),
-          `${batchName(batch)} goes by the batch size again.`,
+          `${batchName(batch)} goes as the plan has it again.`,
         )
       : keep(
           { id: batch.id, unitId: batch.unitId, modelIds: batch.models.map((model) => model.id) },
@@ -37,11 +37,11 @@ export function BatchList() {
         <Button onClick={() => setChoosing(true)}>A batch of my own</Button>
       </div>
       <p className="mb-2 text-sm text-ink-soft">
-        Kept together, a batch stays as it is whatever the batch size says. One that is begun is kept when the
-        size changes.
+        The plan decides who goes together. What you keep together stays so, and so does a batch that is begun
+        when you change how many may.
       </p>
       <ul className="grid gap-x-8 md:grid-cols-2">
-        {splitIntoBatches(project, project).map((batch) => (
+        {batches.map((batch) => (
           <li key={batch.id} className="flex min-h-14 items-center gap-x-3 border-b border-paper-edge py-1">
             <span className="min-w-0 grow">
               <b className="mr-2">{batchName(batch)}</b>
@@ -63,7 +63,7 @@ export function BatchList() {
                 ) : (
                   <Link2Off aria-hidden="true" size={18} />
                 )}
-                {batch.kept ? 'kept together' : 'by size'}
+                {batch.kept ? 'kept together' : 'as planned'}
               </Button>
             )}
           </li>

@@ -167,14 +167,14 @@ function SizeTable({
         <thead>
           <tr className="text-ink-soft">
             {[
-              'Batch of',
+              'Together',
               'Batches',
               'Hands-on',
               'Waits at the desk',
               'Waits hidden',
               'Pots opened',
               'Longest run',
-              'In hand',
+              'At once',
               'First batch done',
               'All done',
             ].map((name) => (

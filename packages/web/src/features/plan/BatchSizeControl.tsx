@@ -31,7 +31,7 @@ export function BatchSizeControl({
   const inUse = { batchSize: Math.min(project.batchSize, largestBatchSize(project)), firstBatch }
   const outcomes = tried.outcomes.map((each) => (each.split === chosen ? outcomeOf(plan, inUse) : each))
   const comparison = { ...tried, outcomes }
-  const setBatchSize = useBatchSize(project, progress)
+  const setBatchSize = useBatchSize(project, plan, progress)
   return (
     <section ref={ref} aria-label="Batch sizes compared" className="min-h-96">
       {inView ? (

@@ -13,11 +13,9 @@ import { OddsCurve } from './OddsCurve.tsx'
 export function OddsTicket({
   odds,
   now,
-  marks,
 }: {
   readonly odds: Odds
   readonly now: Parameters<typeof takeOffer>[2]
-  readonly marks: Parameters<typeof takeOffer>[3] | undefined
 }) {
   const project = useCurrentProject()
   const { forecast, running, cancel, restart } = odds
@@ -47,7 +45,7 @@ export function OddsTicket({
             <OddsCurve forecast={forecast} project={project} />
             <Drivers forecast={forecast} project={project} />
           </div>
-          <Offers before={forecast} offers={odds.offers} isTrying={running} now={now} marks={marks} />
+          <Offers before={forecast} offers={odds.offers} isTrying={running} now={now} />
         </div>
       ) : null}
     </section>
@@ -118,19 +116,17 @@ function Offers({
   offers,
   isTrying,
   now,
-  marks,
 }: {
   readonly before: FinishForecast
   readonly offers: readonly TriedOffer[]
   readonly isTrying: boolean
   readonly now: Parameters<typeof takeOffer>[2]
-  readonly marks: Parameters<typeof takeOffer>[3] | undefined
 }) {
   const project = useCurrentProject()
   const edit = useEdit()
   const { timeZone } = project.evenings
   const take = (offer: Offer) => {
-    const taken = takeOffer(project, offer, now, marks)
+    const taken = takeOffer(project, offer, now)
     const said = `${offerText(offer, project)}: the plan follows.`
     edit(project, taken, said)
   }

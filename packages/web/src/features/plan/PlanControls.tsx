@@ -1,5 +1,6 @@
 import type { Progress } from '@seriatim/core/progress'
-import { largestBatchSize, splitIntoBatches } from '@seriatim/core/trade'
+import { noBatchWish, type LinePlan } from '@seriatim/core/plan'
+import { largestBatchSize } from '@seriatim/core/trade'
 import { CalendarDays, UsersRound } from 'lucide-react'
 import { useState } from 'react'
 import { Link } from 'react-router'
@@ -9,29 +10,42 @@ import { ProjectSettingsForm } from '../../shared/project-settings-form.tsx'
 import { Button, Dialog, Stepper } from '../../shared/ui/index.ts'
 import { useBatchSize } from './use-batch-size.ts'
 
-/** What of a plan is set beside its headline: how many models go together, how many batches at a time, and when. */
-export function PlanControls({ progress }: { readonly progress: Progress | undefined }) {
+/** What is wished of a plan beside its headline: how many models at most go together, how many batches are begun at once, and when. */
+export function PlanControls({
+  plan,
+  progress,
+}: {
+  readonly plan: LinePlan
+  readonly progress: Progress | undefined
+}) {
   const project = useCurrentProject()
   const setSettings = useSettings()
-  const setBatchSize = useBatchSize(project, progress)
+  const setBatchSize = useBatchSize(project, plan, progress)
   const largest = largestBatchSize(project)
-  const batches = splitIntoBatches(project, project).length
+  const batches = plan.batches.length
+  const together = Math.min(project.batchSize, largest)
   const inHand = Math.min(project.batchesInHand ?? batches, batches)
   return (
     <>
       <Stepper
-        label="Batch of"
-        value={Math.min(project.batchSize, largest)}
+        label="Together"
+        value={together}
         min={1}
         max={largest}
-        onChange={(batchSize) => setBatchSize({ batchSize, firstBatch: null }, '')}
+        valueText={together === largest ? 'any' : String(together)}
+        onChange={(value) =>
+          setBatchSize(
+            { batchSize: value === largest ? noBatchWish(project).batchSize : value, firstBatch: null },
+            '',
+          )
+        }
       />
       <Stepper
-        label="In hand"
+        label="At once"
         value={inHand}
         min={1}
         max={batches}
-        valueText={inHand >= batches ? 'all' : String(inHand)}
+        valueText={inHand >= batches ? 'any' : String(inHand)}
         onChange={(value) => setSettings({ batchesInHand: value >= batches ? null : value }, '')}
       />
       <EveningsButton />

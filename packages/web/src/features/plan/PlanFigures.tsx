@@ -3,7 +3,7 @@ import type { Room } from '@seriatim/core/estimating'
 import type { FinishForecast } from '@seriatim/core/forecasting'
 import type { LinePlan } from '@seriatim/core/plan'
 import { mishapPresets } from '@seriatim/core/presets'
-import { type Project, dateOf } from '@seriatim/core/trade'
+import { batchName, batchSizesText, type Project, dateOf } from '@seriatim/core/trade'
 import { daysBetween, withCapital } from '@seriatim/core/units'
 import { dueText, finishAndOddsText, lastCoatText, percentText } from '../../shared/finish-text.ts'
 import { clockText, dayText, durationText, plural } from '../../shared/format/index.ts'
@@ -114,6 +114,12 @@ export function PlanFigures({ plan, project, room }: PlanFiguresProps) {
         , hidden {durationText(plan.hiddenSeconds)}
       </span>
       <span>
+        together{' '}
+        <Figure name="Who goes together" explanation={<TogetherWhy plan={plan} />}>
+          {togetherText(plan)}
+        </Figure>
+      </span>
+      <span>
         <Figure
           name="Pot openings"
           explanation={
@@ -145,6 +151,29 @@ export function PlanFigures({ plan, project, room }: PlanFiguresProps) {
         </Figure>
       </span>
     </p>
+  )
+}
+
+/** So many batches are told one by one. */
+const fewBatches = 8
+
+/** `10 · 10 · 5`, or how many there are. */
+function togetherText({ batches }: LinePlan): string {
+  return batches.length > fewBatches ? plural(batches.length, 'batch', 'batches') : batchSizesText(batches)
+}
+
+function TogetherWhy({ plan: { batches } }: { readonly plan: LinePlan }) {
+  return (
+    <>
+      <p>
+        {batches.map((batch) => `${batchName(batch)}: ${plural(batch.models.length, 'model')}`).join(', ')}.
+      </p>
+      <p>
+        The plan decides: it lays the units whole, and divided into two, three and four, and takes what is
+        done in the soonest session; of those alike, the fewest changes of paint. “Together” and “At once” say
+        what you would rather have.
+      </p>
+    </>
   )
 }
 
@@ -207,7 +236,7 @@ function Goodness({ plan, project, when }: GoodnessProps) {
       {limited && project.batchesInHand !== null ? (
         <p>
           That habit is sooner because it has every model in hand at once; here at most{' '}
-          {plural(project.batchesInHand, 'batch', 'batches')} may be. Set “In hand” to all to lift this.
+          {plural(project.batchesInHand, 'batch', 'batches')} may be. Set “At once” to any to lift this.
         </p>
       ) : null}
       {project.dueOn === null ? null : <p>The date: {dueText(project)}.</p>}

@@ -1,7 +1,6 @@
-import type { Progress } from '@seriatim/core/progress'
 import type { LineEstimate } from '@seriatim/core/estimating'
 import type { LinePlan } from '@seriatim/core/plan'
-import { batchSizesText, splitIntoBatches, type Planning, type Project } from '@seriatim/core/trade'
+import { batchSizesText, type Planning, type Project } from '@seriatim/core/trade'
 import type { Instant } from '@seriatim/core/units'
 import { useInView } from 'react-intersection-observer'
 import { Link } from 'react-router'
@@ -12,6 +11,7 @@ import { RunSheetTicket } from '../../shared/run-sheet/index.ts'
 import type { ShownSources } from '../../shared/figures.ts'
 import { useForecast, useOdds, useTeamworks, type PlanShown } from '../../shared/worker/index.ts'
 import { BatchList } from './BatchList.tsx'
+import { BatchWishPrice } from './BatchWishPrice.tsx'
 import { BatchSizeControl } from './BatchSizeControl.tsx'
 import { ChangesSince } from './ChangesSince.tsx'
 import { LaterSheets } from './LaterSheets.tsx'
@@ -32,7 +32,7 @@ export function PlanPage() {
   const { project, progress, sources, planned, plan, ready, shown, room, estimate, now, sheets } = seen
   const { error, refetch, earlier, changes, bearable, learnt } = seen
   const setSettings = useSettings()
-  const setBatchSize = useBatchSize(project, progress)
+  const setBatchSize = useBatchSize(project, plan, progress)
   const setPlanning = (planning: Planning, said: string) => setSettings({ planning }, said)
   const narrow = useNarrow()
 
@@ -45,16 +45,17 @@ export function PlanPage() {
 
   const [tonight, ...later] = sheets ?? []
   const figures = <PlanFigures plan={plan} project={project} room={room} />
-  const split = batchSizesText(splitIntoBatches(project, project))
+  const split = batchSizesText(plan.batches)
   return (
     <>
       <Headline
         sub={narrow ? undefined : figures}
-        actions={narrow ? undefined : <PlanControls progress={progress} />}
+        actions={narrow ? undefined : <PlanControls plan={plan} progress={progress} />}
       >
         <PlanTitle plan={plan} project={project} shown={shown} />
       </Headline>
       <PlanNotes notes={plan.notes} timeZone={project.evenings.timeZone} />
+      <BatchWishPrice plan={plan} sources={ready ?? null} />
       <div
         aria-busy={planned.isPlaceholderData}
         className={
@@ -76,7 +77,7 @@ export function PlanPage() {
             <div className="grid gap-3">
               {figures}
               <div className="flex flex-wrap gap-2">
-                <PlanControls progress={progress} />
+                <PlanControls plan={plan} progress={progress} />
               </div>
             </div>
           ) : null}
@@ -89,7 +90,7 @@ export function PlanPage() {
           </Link>
         </p>
         <div className="mt-6 grid grid-cols-1 gap-4">
-          <Odds shown={shown} estimate={estimate} now={now} marks={progress?.marks} />
+          <Odds shown={shown} estimate={estimate} now={now} />
           {earlier && changes ? (
             <ChangesSince before={earlier} changes={changes} timeZone={project.evenings.timeZone} />
           ) : null}
@@ -108,7 +109,7 @@ export function PlanPage() {
           }
           onChange={setPlanning}
         />
-        <BatchList />
+        <BatchList batches={plan.batches} />
         <BatchSizeControl sources={sources ?? null} plan={plan} chosen={split} progress={progress} />
       </div>
     </>
@@ -139,18 +140,16 @@ function Odds({
   shown,
   estimate,
   now,
-  marks,
 }: {
   readonly shown: PlanShown | null
   readonly estimate: LineEstimate | undefined
   readonly now: Instant
-  readonly marks: Progress['marks'] | undefined
 }) {
   const { ref, inView } = useInView({ triggerOnce: true })
   const odds = useOdds(shown, inView ? estimate : null)
   return (
     <div ref={ref}>
-      <OddsTicket odds={odds} now={now} marks={marks} />
+      <OddsTicket odds={odds} now={now} />
     </div>
   )
 }

@@ -52,14 +52,6 @@ describe('offerText', () => {
       offerText({ kind: 'one-more-session' }, project),
       offerText({ kind: 'longer-sessions', bySeconds: 1800 }, project),
       offerText({ kind: 'leave-out', stageId: 's' as StageId }, project),
-      offerText({ kind: 'batches', batchSize: 5, inHand: 4 }, project),
-      offerText({ kind: 'batches', batchSize: 12, inHand: null }, project),
-    ]).toEqual([
-      'One more session',
-      'Every session 30 min longer',
-      'Leave out Edge',
-      'Batches of 5, 4 at once',
-      'Batches of 12, any number at once',
-    ])
+    ]).toEqual(['One more session', 'Every session 30 min longer', 'Leave out Edge'])
   })
 })

@@ -13,8 +13,6 @@ export function offerText(offer: Offer, project: Pick<Project, 'line'>): string 
       return `Every session ${durationText(offer.bySeconds)} longer`
     case 'leave-out':
       return `Leave out ${project.line.find((stage) => stage.id === offer.stageId)?.name ?? 'a stage'}`
-    case 'batches':
-      return `Batches of ${String(offer.batchSize)}, ${offer.inHand === null ? 'any number' : String(offer.inHand)} at once`
   }
 }
 

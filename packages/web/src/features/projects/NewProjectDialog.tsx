@@ -1,4 +1,5 @@
 import type { ProjectSettings } from '@seriatim/contract'
+import { usualBatchSize } from '@seriatim/core/plan'
 import { plainPlanning } from '@seriatim/core/trade'
 import { seconds, type ProjectId } from '@seriatim/core/units'
 import { useMutation, useQueryClient } from '@tanstack/react-query'
@@ -20,7 +21,7 @@ const fresh = (): ProjectSettings => ({
     lengthSeconds: seconds(2.5 * 3600),
     timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone,
   },
-  batchSize: 20,
+  batchSize: usualBatchSize,
   firstBatch: null,
   batchesInHand: null,
   planning: plainPlanning,

@@ -31,6 +31,8 @@ export {
 } from './use-odds.ts'
 export { useDeskPlan, type DeskShown, type DeskWish, type JobShown, type JobToPlan } from './use-desk-plan.ts'
 export { quickEffort, usePlan, usePlanBefore } from './use-plan.ts'
+export { usePlanWithoutWish } from './use-plan-without-wish.ts'
+export { usePlannedBatches } from './use-planned-batches.ts'
 export { usePriceMovers, useQuoteTiers } from './use-quote.ts'
 export { useWays } from './use-ways.ts'
 export { useTeamworks, type TriedTeamwork } from './use-teamworks.ts'

@@ -103,11 +103,12 @@ function knownOf(kept: StoredPlan | null | undefined, revision: number | undefin
 
 /** A plan found in a hurry is followed only where a hurried one is asked for; else a thorough one begins with it. */
 function keepingTo({ plan, isThorough, isOfNow }: Known, effort: number | undefined): PlanWish {
-  const { stretches, asFound } = plan
-  if (!isOfNow) return { before: { stretches }, ...(effort === undefined ? {} : { effort }) }
-  if (!isThorough && effort === undefined) return { before: { stretches } }
+  const { batches, stretches, asFound } = plan
+  const order = { batches, stretches }
+  if (!isOfNow) return { before: order, ...(effort === undefined ? {} : { effort }) }
+  if (!isThorough && effort === undefined) return { before: order }
   return {
-    before: { stretches, ...(asFound ? { asFound } : {}) },
+    before: { ...order, ...(asFound ? { asFound } : {}) },
     effort: Math.min(effort ?? quickEffort, quickEffort),
   }
 }
