@@ -45,7 +45,7 @@ test('three quick steps from 4 end at 7, and survive a closed tab while the serv
 }) => {
   const { url } = await seedProject(request, { units: { 'Reed-pikes': 12 }, batchSize: 4 })
   await page.goto(`${url}/plan`)
-  const more = page.getByRole('button', { name: 'Batch of: one more' })
+  const more = page.getByRole('button', { name: 'Together: one more' })
   await expect(more).toBeVisible()
   await keepFromWriting(page)
   await more.click()
@@ -56,7 +56,7 @@ test('three quick steps from 4 end at 7, and survive a closed tab while the serv
   await page.close()
   const again = await context.newPage()
   await again.goto(`${url}/plan`)
-  await expect(again.getByRole('group', { name: 'Batch of' })).toContainText('7')
+  await expect(again.getByRole('group', { name: 'Together' })).toContainText('7')
 })
 
 test('a form opened before somebody else wrote shows both, and the person chooses', async ({

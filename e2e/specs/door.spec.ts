@@ -105,7 +105,7 @@ test('behind a door everybody signs in, each may what their role may, and nothin
     await page.getByRole('link', { name: 'Studio' }).click()
 
     await desk.getByRole('link', { name: 'Plan' }).click()
-    await desk.getByRole('button', { name: 'Batch of: one less' }).click()
+    await desk.getByRole('button', { name: 'Together: one less' }).click()
     await expect(desk.getByText('An owner or a manager of the studio does this.').first()).toBeVisible()
 
     // The owner makes a new password in mid-evening: what is recorded meanwhile waits, and is delivered.

@@ -1,5 +1,6 @@
 import { demoProjectId, projectFileSchema, type ProjectFile, type ProjectFileJson } from '@seriatim/contract'
 import { followedRecipes, lineOfOrder, orderLine } from '@seriatim/core/ordering'
+import { usualBatchSize } from '@seriatim/core/plan'
 import type { ProgressEvent, Verdict } from '@seriatim/core/progress'
 import {
   takesStage,
@@ -33,9 +34,9 @@ const unordered: Project = {
   commission: null,
   dueOn: '2026-12-19' as LocalDate,
   evenings,
-  batchSize: 6,
+  batchSize: usualBatchSize,
   firstBatch: null,
-  batchesInHand: 4,
+  batchesInHand: null,
   planning: {
     ...plainPlanning,
     handOver: { at: '10:00', ...usualHandOver },

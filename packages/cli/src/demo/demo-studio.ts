@@ -1,6 +1,7 @@
 import type { StudioFile } from '@seriatim/contract'
 import { localDateAt } from '@seriatim/core/calendar'
 import { usualPriceList } from '@seriatim/core/money'
+import { usualBatchSize } from '@seriatim/core/plan'
 import type { ProgressEvent } from '@seriatim/core/progress'
 import { starterShelf } from '@seriatim/core/presets'
 import { plainPainter, usualHandOver, type Painter } from '@seriatim/core/trade'
@@ -41,7 +42,7 @@ const painters: readonly Painter[] = [
 ]
 
 interface Order {
-  readonly job: Omit<Job, 'bodyPlan' | 'batchSize'> & Partial<Pick<Job, 'bodyPlan' | 'batchSize'>>
+  readonly job: Omit<Job, 'bodyPlan' | 'batchSize'> & Partial<Pick<Job, 'bodyPlan'>>
   readonly client: { readonly name: string; readonly contact: string; readonly note: string }
   readonly dueInDays: number
   readonly arrivesInDays: number | null
@@ -61,7 +62,6 @@ const orders: readonly Order[] = [
       detail: 'usual',
       standard: 'tabletop',
       perHolder: 6,
-      batchSize: 12,
     },
     client: { name: 'Maren Voss', contact: 'at the mill, by letter', note: 'Fetches them herself.' },
     dueInDays: 6,
@@ -79,7 +79,6 @@ const orders: readonly Order[] = [
       detail: 'ornate',
       standard: 'tabletop plus',
       perHolder: 1,
-      batchSize: 3,
     },
     client: { name: 'Ansel Dray', contact: 'ansel at the long quay', note: '' },
     dueInDays: 45,
@@ -96,7 +95,6 @@ const orders: readonly Order[] = [
       detail: 'usual',
       standard: 'tabletop',
       perHolder: 5,
-      batchSize: 5,
     },
     client: { name: 'Ilse Torn', contact: 'through Ansel', note: 'Wants them quiet in colour.' },
     dueInDays: 60,
@@ -114,7 +112,7 @@ export function demoStudioFile(now: Instant): StudioFile {
   const newId = sequentialIds('demo studio')
   const today = localDateAt(now, 'UTC')
   const made = orders.map((order) => {
-    const { project, shelf } = jobFile({ bodyPlan: 'foot', batchSize: 6, ...order.job })
+    const { project, shelf } = jobFile({ bodyPlan: 'foot', batchSize: usualBatchSize, ...order.job })
     const clientId = newId() as ClientId
     const events = project.line.slice(0, order.done.stages).map((stage, index): ProgressEvent => ({
       id: newId() as EventId,

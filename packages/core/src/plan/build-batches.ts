@@ -91,12 +91,8 @@ export function buildBatches(input: BatchesToPlan): BuiltBatches {
   const running = line.find((stage) => stage.id === progress.running.at(-1)?.stageId)
   const openFamily = running ? (families.get(potOf(running)) ?? null) : null
   const firsts = wishes.first.map((id) => batchesMeant(id, input.batches))
-  // A unit in several batches is late as its last one is, into however many it is divided.
-  const isDivided = input.batches.length > new Set(input.batches.map(({ unitId }) => unitId)).size
-  const jobOf = (unitId: UnitId) => {
-    const job = input.jobOf ? input.jobOf.get(unitId) : isDivided ? unitIndex.get(unitId) : undefined
-    return job === undefined ? {} : { job }
-  }
+  // What is wanted by one date is late as its last batch is, into however many it is divided.
+  const jobOf = (unitId: UnitId) => input.jobOf?.get(unitId) ?? 0
   const batches = input.batches.map((batch, at): PlanBatch => {
     const tasks: PlanTask[] = []
     const here = input.hereFromOf(batch.unitId)
@@ -188,7 +184,7 @@ export function buildBatches(input: BatchesToPlan): BuiltBatches {
       begun,
       kind: unitIndex.get(batch.unitId) ?? 0,
       due: input.dueOf(batch.unitId),
-      ...jobOf(batch.unitId),
+      job: jobOf(batch.unitId),
       priority: rank < 0 ? 0 : (firsts.length - rank) / (firsts[rank]?.length ?? 1),
     }
   })

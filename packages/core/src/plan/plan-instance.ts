@@ -50,13 +50,13 @@ const mostSessions = 10_000
 
 /** What people dislike in an evening, in seconds that they would rather work: from memory, common practice. */
 const eveningPrices: EveningPrices = {
-  paintChange: 60,
+  paintChange: 90,
   sprayTrip: 300,
   airbrush: 240,
   shortStretch: 180,
   short: 300,
   potForOne: 120,
-  unitChange: 60,
+  unitChange: 30,
 }
 
 /**

@@ -48,7 +48,7 @@ const nothingDone = foldProgress([])
 /** Of the effort such a share goes to finding out how the batches are best divided. */
 const tryingShare = 0.3
 /** Batches are divided further only where that ends in a sooner session, or saves so many seconds. */
-const worthDividing = 300
+const worthDividing = 900
 /** Those of a plan that is kept are divided anew only where it ends so many seconds sooner. */
 const worthDividingAnew = 43_200
 /** With more tasks than these nothing is divided further: there is enough to choose from. */

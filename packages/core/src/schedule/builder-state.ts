@@ -16,6 +16,8 @@ export interface BuilderState {
   /** By painter: the station of the last stretch, −1 for the desk; and its kind. */
   readonly lastStation: Float64Array
   readonly lastKind: Float64Array
+  /** By painter: seconds worked with the pot that is open without another in between. */
+  readonly potRun: Float64Array
   /** By painter: stage and seconds, kind and seconds of the run going on. */
   readonly runs: Float64Array
   /** By painter and family: the session in which it was last on the palette, from 1. */
@@ -84,6 +86,7 @@ export function builderState(compiled: CompiledInstance): BuilderState {
     session: add(people),
     lastStation: add(people),
     lastKind: add(people),
+    potRun: add(people),
     runs: add(people * 4),
     onPalette: add(people * families),
     stationFree: add(places),
@@ -122,6 +125,7 @@ export function builderState(compiled: CompiledInstance): BuilderState {
     session: view(at.session),
     lastStation: view(at.lastStation),
     lastKind: view(at.lastKind),
+    potRun: view(at.potRun),
     runs: view(at.runs),
     onPalette: view(at.onPalette),
     stationFree: view(at.stationFree),

@@ -35,7 +35,13 @@ describe('what people dislike in an evening', () => {
   })
 
   it('minds a stretch the more the shorter it is, and another unit', () => {
-    expect(bother({ shortStretch: 180 }, [{ perModel: 100 }, { perModel: 300 }])).toBeCloseTo(120)
+    const apart = [
+      { family: 1, perModel: 100 },
+      { family: 2, perModel: 300 },
+    ]
+    expect(bother({ shortStretch: 180 }, apart)).toBeCloseTo(120)
+    const together = [{ perModel: 100 }, { perModel: 50 }, { perModel: 50 }]
+    expect(bother({ shortStretch: 180 }, together)).toBeCloseTo(60)
     expect(bother({ unitChange: 60 }, [{}, {}, {}], true)).toBe(120)
   })
 

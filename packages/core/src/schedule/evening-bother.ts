@@ -8,9 +8,11 @@ const airbrush = 1
 /** Adds up what people dislike in an evening; called before the state takes up the stretch. */
 export function botherCounter(
   { batches, prices }: PlanInstance,
-  { session: sessionOf, lastStation, lastKind, sums }: BuilderState,
+  { session: sessionOf, lastStation, lastKind, potRun, sums }: BuilderState,
 ) {
   const kinds = Int32Array.from(batches, (batch) => batch.kind)
+  const tooShort = (worked: number) =>
+    prices && worked < prices.short ? prices.shortStretch * (1 - worked / prices.short) : 0
   return (
     batch: number,
     station: number,
@@ -27,7 +29,10 @@ export function botherCounter(
       if (station === airbrush) sum += prices.airbrush
     }
     if (goesOn && lastKind[painter] !== -1 && lastKind[painter] !== kind) sum += prices.unitChange
-    if (worked < prices.short) sum += prices.shortStretch * (1 - worked / prices.short)
+    // The same pot over another batch is the same stretch to the hands.
+    const before = goesOn && !opensPot && setUp === 0 ? (potRun[painter] ?? 0) : 0
+    sum += tooShort(before + worked) - (before > 0 ? tooShort(before) : 0)
+    potRun[painter] = before + worked
     sums[sumOf.bother] = (sums[sumOf.bother] ?? 0) + sum
     lastStation[painter] = station
     lastKind[painter] = kind

@@ -107,7 +107,7 @@ export interface EveningPrices {
   readonly sprayTrip: number
   /** Cleaning the airbrush after a run with it. */
   readonly airbrush: number
-  /** A stretch shorter than `short`, the more the shorter it is. */
+  /** A stretch with one pot shorter than `short`, the more the shorter it is. */
   readonly shortStretch: number
   readonly short: number
   /** A pot opened for one model. */
