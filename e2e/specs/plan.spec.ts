@@ -45,7 +45,7 @@ test('all batch sizes are compared in one chart, and one is chosen from it', asy
   // Of the size in use both say the same.
   const figures = await page.locator('p').filter({ hasText: 'waits at the desk' }).innerText()
   const [, handsOn, waits, hidden, pots] =
-    /hands-on (.*?) *waits at the desk (.*?), hidden (.*?) *(\d+) pots opened/.exec(
+    /hands-on (.*?) *waits at the desk (.*?), hidden (.*?) *together .*? (\d+) pots opened/.exec(
       figures.replace(/\s+/g, ' '),
     ) ?? []
   const inUse = table.getByRole('row').filter({ has: page.getByRole('button', { pressed: true }) })

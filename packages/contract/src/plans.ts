@@ -4,6 +4,7 @@ import { techniques } from '@seriatim/core/trade'
 import type { BatchId, ModelId, StageId, UnitId } from '@seriatim/core/units'
 import { z } from 'zod'
 import { idOf, instantField, nameOf, sumOfSecondsField } from './fields.ts'
+import { projectSettingsSchema } from './project.ts'
 
 /** Models of one unit that move down the line together in a plan. */
 const plannedBatchSchema = z.object({
@@ -32,7 +33,15 @@ export const planToKeepSchema = z.object({
   /** In the order of their beginning. */
   stretches: z.array(plannedTaskSchema).max(50_000, { error: 'Up to 50,000 stretches.' }).readonly(),
   /** What it promised when it was searched for: while it keeps to that, nobody searches for another. */
-  asFound: z.object({ finishesAt: instantField, exposedSeconds: sumOfSecondsField }).nullable().default(null),
+  asFound: z
+    .object({
+      finishesAt: instantField,
+      exposedSeconds: sumOfSecondsField,
+      /** What was wished of its batches; plans that were kept before do not know. */
+      split: projectSettingsSchema.pick({ batchSize: true, firstBatch: true }).optional(),
+    })
+    .nullable()
+    .default(null),
 })
 
 export const storedPlanSchema = planToKeepSchema.extend({ id: z.uuid(), madeAt: instantField })
@@ -77,6 +86,7 @@ export function planBefore(
   return {
     batches: kept.batches,
     stretches: kept.stretches,
+    split: kept.asFound?.split,
     asFound: kept.revision === revision ? kept.asFound : null,
   }
 }

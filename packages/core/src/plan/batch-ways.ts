@@ -69,10 +69,18 @@ export function plannedBatches(
   return plan?.batches ? batchesAsBefore(wished, plan.batches).batches : wished
 }
 
-/** The batches divided where an earlier plan divided them; models that it did not know go with the last part. */
-export function batchesAsBefore(wished: readonly Batch[], before: readonly BatchBefore[]): AsBefore {
+/**
+ * The batches divided where an earlier plan divided them; models that it did not know go with the last part.
+ * @param divided false: they are left as they are wished, and are only found again.
+ */
+export function batchesAsBefore(
+  wished: readonly Batch[],
+  before: readonly BatchBefore[],
+  divided = true,
+): AsBefore {
   const partOf = new Map(before.flatMap((batch, part) => modelIdsOf(batch).map((id) => [id, part] as const)))
   const batches = cutBatches(wished, ({ models }) => {
+    if (!divided) return [models]
     const parts = new Map<number, (typeof models)[number][]>()
     const isNew = models.filter(({ id }) => !partOf.has(id))
     for (const model of models) {

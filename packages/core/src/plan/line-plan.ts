@@ -1,6 +1,6 @@
 import type { Session } from '../calendar/index.ts'
 import type { DryingEntry } from '../progress/index.ts'
-import type { Batch, Technique } from '../trade/index.ts'
+import type { Batch, BatchSplit, Technique } from '../trade/index.ts'
 import type { BatchId, Instant, ModelId, PainterId, Seconds, StageId } from '../units/index.ts'
 import type { TouchUpPart } from '../schedule/index.ts'
 import type { PlanNote } from './plan-notes.ts'
@@ -50,7 +50,10 @@ export interface PainterLoad {
 }
 
 /** What a plan promised when it was searched for. */
-export type AsFound = Pick<LaidPlan, 'finishesAt' | 'exposedSeconds'>
+export interface AsFound extends Pick<LaidPlan, 'finishesAt' | 'exposedSeconds'> {
+  /** What was wished of its batches; plans that were kept before do not know. */
+  readonly split?: BatchSplit | undefined
+}
 
 /** Who does what when. */
 export interface LaidPlan {

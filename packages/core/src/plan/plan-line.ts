@@ -112,9 +112,10 @@ function laidPlan(searched: SearchedLine): { readonly plan: LaidPlan; readonly c
   }
   const said = summary(instance, cost, now)
   const { finishesAt, exposedSeconds } = said
+  const { batchSize, firstBatch } = searched.wishes
   const plan = {
     ...said,
-    asFound: searched.asFound ?? { finishesAt, exposedSeconds },
+    asFound: searched.asFound ?? { finishesAt, exposedSeconds, split: { batchSize, firstBatch } },
     batches,
     painters: loadsOf(desk, instance, segments, now),
     sessions,

@@ -12,6 +12,8 @@ export interface PlanBefore {
   /** The batches its stretches speak of; without them the batches are as they are wished. */
   readonly batches?: readonly BatchBefore[] | undefined
   readonly stretches: readonly PlannedTask[]
+  /** What was wished of its batches: where something else is now, they are not divided as they were. */
+  readonly split?: BatchSplit | undefined
   readonly asFound?: AsFound | null
 }
 

@@ -15,7 +15,7 @@ import {
   sequenceEntry,
   type TaskSequence,
 } from '../schedule/index.ts'
-import { type Batch, type Parts, splitIntoBatches } from '../trade/index.ts'
+import { type Batch, type BatchSplit, type Parts, splitIntoBatches } from '../trade/index.ts'
 import { instant, type Instant, type Result, success } from '../units/index.ts'
 import { type AsBefore, batchesAsBefore, batchWays } from './batch-ways.ts'
 import type { AsFound } from './line-plan.ts'
@@ -25,7 +25,7 @@ import type { PlanProblem } from './plan-notes.ts'
 import type { PlanBefore, PlanningInput } from './planning-input.ts'
 
 /** What is left of the work with the order that was found for it. */
-export interface SearchedLine extends PlanInstanceOf, Pick<Parts, 'work' | 'desk'> {
+export interface SearchedLine extends PlanInstanceOf, Parts {
   readonly progress: Progress
   readonly batches: readonly Batch[]
   readonly now: Instant
@@ -61,7 +61,7 @@ const mostTasks = 500
 export function searchLine(input: PlanningInput): Result<SearchedLine, PlanProblem> {
   const wished = wishedBatches(input)
   const { before } = input
-  const asBefore = before && before.stretches.length > 0 ? asPlanned(wished, before) : null
+  const asBefore = before && before.stretches.length > 0 ? asPlanned(wished, before, input.wishes) : null
   const first = prepare(input, asBefore ?? bare(wished))
   const standing = first.ok ? asFound(first.value, input) : null
   if (standing) return success(standing)
@@ -105,8 +105,14 @@ const bare = (batches: readonly Batch[]): AsBefore => ({
   places: new Map(batches.map(({ id }, place) => [id, place])),
 })
 
-function asPlanned(wished: readonly Batch[], { batches }: PlanBefore): AsBefore {
-  return batches ? batchesAsBefore(wished, batches) : bare(wished)
+function asPlanned(
+  wished: readonly Batch[],
+  { batches, split }: PlanBefore,
+  { batchSize, firstBatch }: BatchSplit,
+): AsBefore {
+  if (!batches) return bare(wished)
+  const isOfNow = !split || (split.batchSize === batchSize && split.firstBatch === firstBatch)
+  return batchesAsBefore(wished, batches, isOfNow)
 }
 
 /** The batches in other parts than those of the first way. */
@@ -170,19 +176,21 @@ function prepare(input: PlanningInput, { batches, places }: AsBefore): Result<Pr
 }
 
 /** What was planned before, where that still holds. */
-function asFound(prepared: Prepared, { before, work, desk, times }: PlanningInput): SearchedLine | null {
+function asFound(
+  prepared: Prepared,
+  { before, work, desk, wishes, times }: PlanningInput,
+): SearchedLine | null {
   const { keep, instance, now } = prepared
   const promised = before?.asFound
   if (!keep || !promised) return null
   const found = layKept(instance, keep.sequence, desk.aims)
-  return holds(found.cost, promised, now)
-    ? { ...prepared, found, work, desk, times, asFound: promised }
-    : null
+  if (!holds(found.cost, promised, now)) return null
+  return { ...prepared, found, work, desk, wishes, times, asFound: promised }
 }
 
 function searchPrepared(
   prepared: Prepared,
-  { work, desk, times, isCalledOff, seed, effort }: PlanningInput,
+  { work, desk, wishes, times, isCalledOff, seed, effort }: PlanningInput,
   known: TaskSequence | null = null,
 ): SearchedLine {
   const { instance, keep } = prepared
@@ -196,7 +204,8 @@ function searchPrepared(
     evaluations: Math.floor(((effort ?? defaultEffort) * resumed) / size),
     ...(isCalledOff ? { spent: () => (isCalledOff() ? 1 : 0) } : {}),
   }
-  return { ...prepared, found: searchPlan(instance, budget, desk.aims, keep, known), work, desk, times }
+  const found = searchPlan(instance, budget, desk.aims, keep, known)
+  return { ...prepared, found, work, desk, wishes, times }
 }
 
 /** Whether a plan keeps what it promised: then there is nothing new to search for. */
