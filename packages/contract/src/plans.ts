@@ -38,7 +38,10 @@ export const planToKeepSchema = z.object({
       finishesAt: instantField,
       exposedSeconds: sumOfSecondsField,
       /** What was wished of its batches; plans that were kept before do not know. */
-      split: projectSettingsSchema.pick({ batchSize: true, firstBatch: true }).optional(),
+      wished: projectSettingsSchema
+        .pick({ batchSize: true, firstBatch: true })
+        .extend({ kept: z.array(nameOf<BatchId>()).readonly() })
+        .optional(),
     })
     .nullable()
     .default(null),
@@ -86,7 +89,7 @@ export function planBefore(
   return {
     batches: kept.batches,
     stretches: kept.stretches,
-    split: kept.asFound?.split,
+    wished: kept.asFound?.wished,
     asFound: kept.revision === revision ? kept.asFound : null,
   }
 }

@@ -120,6 +120,19 @@ describe('the search decides who goes together', () => {
     expect(firsts(again.value.batches)).toEqual(firsts(batches))
   })
 
+  it('and is divided anew when something else is wished', () => {
+    const given = { ...job, batchSize: 5 }
+    const wish = { effort: 100_000 }
+    const first = layLine({ ...planningOf(figuresOf(given)), ...wish })
+    if (!first.ok) throw new Error(first.error.kind)
+    const { batches, stretches, asFound } = first.value
+    const more = { ...given, batchSize: 20 }
+    const before = { batches, stretches, wished: asFound.wished }
+    const again = layLine({ ...planningOf(figuresOf(more)), before, ...wish })
+    if (!again.ok) throw new Error(again.error.kind)
+    expect([batches.length, again.value.batches.length]).toEqual([4, 1])
+  })
+
   function keptWhole(given: Project) {
     return given.units.map(({ id, models }) => ({
       id: 'whole' as never,

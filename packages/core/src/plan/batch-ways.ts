@@ -7,8 +7,10 @@ import {
   evenParts,
   splitIntoBatches,
   type ToSplit,
+  type Wishes,
 } from '../trade/index.ts'
 import type { BatchId, ModelId } from '../units/index.ts'
+import type { BatchesWished } from './line-plan.ts'
 
 /** Models that an earlier plan took down the line together: as it has them, or as it is kept. */
 export type BatchBefore =
@@ -23,6 +25,11 @@ export interface AsBefore {
   readonly batches: readonly Batch[]
   /** By the name a batch had then, its place among these. */
   readonly places: ReadonlyMap<BatchId, number>
+}
+
+/** What is wished of who goes together, to tell later whether it has changed. */
+export function batchesWished({ batchSize, firstBatch, batches }: Wishes): BatchesWished {
+  return { batchSize, firstBatch, kept: batches.map(({ id }) => id) }
 }
 
 /** So many parts at most a batch is divided into. */

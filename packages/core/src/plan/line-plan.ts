@@ -52,7 +52,12 @@ export interface PainterLoad {
 /** What a plan promised when it was searched for. */
 export interface AsFound extends Pick<LaidPlan, 'finishesAt' | 'exposedSeconds'> {
   /** What was wished of its batches; plans that were kept before do not know. */
-  readonly split?: BatchSplit | undefined
+  readonly wished?: BatchesWished | undefined
+}
+
+/** What is wished of who goes together. */
+export interface BatchesWished extends BatchSplit {
+  readonly kept: readonly BatchId[]
 }
 
 /** Who does what when. */

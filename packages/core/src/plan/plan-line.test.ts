@@ -298,6 +298,9 @@ describe('a plan before that keeps to what it promised', () => {
     const delayed = after(540, before)
     expect(delayed.asFound).toEqual(before.asFound)
     const later = after(2400, delayed)
-    expect(later.asFound).toEqual({ finishesAt: later.finishesAt, exposedSeconds: later.exposedSeconds })
+    expect(later.asFound).toMatchObject({
+      finishesAt: later.finishesAt,
+      exposedSeconds: later.exposedSeconds,
+    })
   })
 })

@@ -24,6 +24,7 @@ import {
   success,
   type UnitId,
 } from '../units/index.ts'
+import { batchesWished } from './batch-ways.ts'
 import type { LaidPlan, LinePlan, PainterLoad, PlanSession, Stretch } from './line-plan.ts'
 import type { PlanInstanceOf } from './plan-instance.ts'
 import type { PlanBefore, PlanningInput } from './planning-input.ts'
@@ -112,10 +113,9 @@ function laidPlan(searched: SearchedLine): { readonly plan: LaidPlan; readonly c
   }
   const said = summary(instance, cost, now)
   const { finishesAt, exposedSeconds } = said
-  const { batchSize, firstBatch } = searched.wishes
   const plan = {
     ...said,
-    asFound: searched.asFound ?? { finishesAt, exposedSeconds, split: { batchSize, firstBatch } },
+    asFound: searched.asFound ?? { finishesAt, exposedSeconds, wished: batchesWished(searched.wishes) },
     batches,
     painters: loadsOf(desk, instance, segments, now),
     sessions,

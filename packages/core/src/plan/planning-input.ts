@@ -5,7 +5,7 @@ import type { Batch, BatchSplit, Parts, Teamwork } from '../trade/index.ts'
 import type { Instant, UnitId } from '../units/index.ts'
 import type { BatchBefore } from './batch-ways.ts'
 import type { NoSprayTime } from './desk-hours.ts'
-import type { AsFound, PlannedTask } from './line-plan.ts'
+import type { AsFound, BatchesWished, PlannedTask } from './line-plan.ts'
 
 /** What of an earlier plan the next one begins with. */
 export interface PlanBefore {
@@ -13,7 +13,7 @@ export interface PlanBefore {
   readonly batches?: readonly BatchBefore[] | undefined
   readonly stretches: readonly PlannedTask[]
   /** What was wished of its batches: where something else is now, they are not divided as they were. */
-  readonly split?: BatchSplit | undefined
+  readonly wished?: BatchesWished | undefined
   readonly asFound?: AsFound | null
 }
 

@@ -15,9 +15,9 @@ import {
   sequenceEntry,
   type TaskSequence,
 } from '../schedule/index.ts'
-import { type Batch, type BatchSplit, type Parts, splitIntoBatches } from '../trade/index.ts'
+import { type Batch, type Parts, splitIntoBatches, type Wishes } from '../trade/index.ts'
 import { instant, type Instant, type Result, success } from '../units/index.ts'
-import { type AsBefore, batchesAsBefore, batchWays } from './batch-ways.ts'
+import { type AsBefore, batchesAsBefore, batchesWished, batchWays } from './batch-ways.ts'
 import type { AsFound } from './line-plan.ts'
 import { lineLinks } from './line-links.ts'
 import { planInstance, type PlanInstanceOf } from './plan-instance.ts'
@@ -107,12 +107,17 @@ const bare = (batches: readonly Batch[]): AsBefore => ({
 
 function asPlanned(
   wished: readonly Batch[],
-  { batches, split }: PlanBefore,
-  { batchSize, firstBatch }: BatchSplit,
+  { batches, wished: then }: PlanBefore,
+  wishes: Wishes,
 ): AsBefore {
   if (!batches) return bare(wished)
-  const isOfNow = !split || (split.batchSize === batchSize && split.firstBatch === firstBatch)
-  return batchesAsBefore(wished, batches, isOfNow)
+  const now = batchesWished(wishes)
+  const isAsNow =
+    !then ||
+    (then.batchSize === now.batchSize &&
+      then.firstBatch === now.firstBatch &&
+      then.kept.join(' ') === now.kept.join(' '))
+  return batchesAsBefore(wished, batches, isAsNow)
 }
 
 /** The batches in other parts than those of the first way. */

@@ -104,7 +104,7 @@ function knownOf(kept: StoredPlan | null | undefined, revision: number | undefin
 /** A plan found in a hurry is followed only where a hurried one is asked for; else a thorough one begins with it. */
 function keepingTo({ plan, isThorough, isOfNow }: Known, effort: number | undefined): PlanWish {
   const { batches, stretches, asFound } = plan
-  const order = { batches, stretches, split: asFound?.split }
+  const order = { batches, stretches, wished: asFound?.wished }
   if (!isOfNow) return { before: order, ...(effort === undefined ? {} : { effort }) }
   if (!isThorough && effort === undefined) return { before: order }
   return {
