@@ -1,7 +1,7 @@
 import { addDays, type Instant, type LocalDate, type Seconds, type StageId } from '../units/index.ts'
 import { localDateAt, painterSessions } from '../calendar/index.ts'
 import type { Figures, LineEstimate } from '../estimating/index.ts'
-import { planningOf, type PlanWish, solveLine } from '../plan/index.ts'
+import { planningOf, type PlanWish, solveLine, unplannedUnits } from '../plan/index.ts'
 import type { Project } from '../trade/index.ts'
 import { forecastFinish, type FinishForecast } from './forecast-finish.ts'
 
@@ -85,13 +85,13 @@ function withOneMoreSession(project: Project, now: Instant): Project {
 }
 
 /**
- * The forecast of a project's plan. `null` without a plan.
+ * The forecast of a project's plan. `null` without a plan, and where not all of it finds a place.
  * @param wish with the plan that is shown as `before` it is that very plan whose futures are drawn.
  */
 export function forecastFigures(figures: Figures, wish: OddsWish = {}): FinishForecast | null {
   const { futures = usualFutures, effort = usualEffort, ...planning } = wish
   const solved = solveLine(planningOf(figures, { ...planning, effort, spare: true }))
-  if (!solved.ok) return null
+  if (!solved.ok || unplannedUnits(solved.value.plan).size > 0) return null
   const { estimate } = figures
   return forecastFinish({ solved: solved.value, estimate, futures, seed: wish.seed ?? 1 })
 }

@@ -12,9 +12,18 @@ import {
   runSheets,
   type SolvedLine,
   solveLine,
+  unplannedUnits,
 } from '../plan/index.ts'
 import { type Desk, wishesOf, type Work } from '../trade/index.ts'
-import { addSeconds, instant, type Instant, type ProjectId, type Result, success } from '../units/index.ts'
+import {
+  addSeconds,
+  instant,
+  type Instant,
+  type ProjectId,
+  type Result,
+  success,
+  type UnitId,
+} from '../units/index.ts'
 import { forecastJobs, type FinishForecast, type JobForecast } from './forecast-finish.ts'
 import { besideRush, hurried, running } from './rush-job.ts'
 
@@ -149,6 +158,8 @@ export function drawDesk(
   { confidence, isCalledOff }: Pick<DeskInput, 'confidence' | 'isCalledOff'>,
 ): DeskPlan {
   const { plan, work, jobs } = laid
+  const unplanned = unplannedUnits(plan)
+  const none = '' as UnitId
   const tasks = plan.batches.length * Math.max(1, work.line.length / jobs.length)
   const futures = {
     solved,
@@ -160,11 +171,16 @@ export function drawDesk(
   return {
     ...laid,
     forecast: whole,
-    jobs: jobs.map((job, index) => ({
-      ...job,
-      doneBy: forecasts[index]?.doneBy ?? null,
-      odds: forecasts[index]?.odds ?? null,
-    })),
+    jobs: jobs.map((job, index) => {
+      // What finds no place is not done by any day.
+      const isWhole = asked[index]?.batches.every(
+        (place) => !unplanned.has(plan.batches[place]?.unitId ?? none),
+      )
+      const { doneBy = null, odds = null } = forecasts[index] ?? {}
+      return isWhole === false
+        ? { ...job, doneBy: null, odds: job.due === null ? null : 0 }
+        : { ...job, doneBy, odds }
+    }),
   }
 }
 

@@ -26,7 +26,13 @@ export { type FairShare, fairShares } from './fair-shares.ts'
 export type { LaidPlan, LinePlan, PainterLoad, PlannedTask, PlanSession, Stretch } from './line-plan.ts'
 export { layAsBefore, layLine, planLine, type SolvedLine, solveLine } from './plan-line.ts'
 export type { PlanBefore, PlanningInput } from './planning-input.ts'
-export { type PlanNote, planNoteText, type PlanProblem, planProblemText } from './plan-notes.ts'
+export {
+  type PlanNote,
+  planNoteText,
+  type PlanProblem,
+  planProblemText,
+  unplannedUnits,
+} from './plan-notes.ts'
 export { planTogether } from './plan-together.ts'
 export { type Drying, type RunSheet, type RunSheetEntry, runSheets } from './run-sheet.ts'
 export { planningOf, type PlanWish, toPlan } from './to-plan.ts'

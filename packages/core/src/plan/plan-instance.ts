@@ -1,24 +1,26 @@
 import { localDateAt, momentOf, paintedBy, type Session } from '../calendar/index.ts'
 import type { BatchTimes } from '../estimating/index.ts'
 import { type Progress, toFollow } from '../progress/index.ts'
-import { type Batch, batchesMeant, type Parts, type Pin, type Teamwork } from '../trade/index.ts'
+import { type Batch, batchesMeant, batchName, type Parts, type Pin, type Teamwork } from '../trade/index.ts'
 import { failure, type Instant, type Result, seconds, success, type UnitId } from '../units/index.ts'
 import { buildBatches, techniqueOf } from './build-batches.ts'
 import {
-  batchByBatch,
-  createScheduleBuilder,
   type EveningPrices,
+  handsRange,
   handsSeconds,
   impossiblePair,
-  buildSchedule,
   type PlanInstance,
   type PlanTask,
+  searchPlan,
   slotsOf,
+  type TaskSequence,
+  withoutTasks,
 } from '../schedule/index.ts'
 import { deskHours, type DeskHours, type NoSprayTime } from './desk-hours.ts'
 import type { LineLinks } from './line-links.ts'
-import type { PlanNote, PlanProblem } from './plan-notes.ts'
+import { type NotPlanned, type PlanNote, type PlanProblem, planProblemText } from './plan-notes.ts'
 import { shareOut } from './share-out.ts'
+import { conflictOf, isRoomy, placeable, type Unplaced } from './unplaced.ts'
 
 export interface InstanceInput extends Parts {
   readonly batches: readonly Batch[]
@@ -44,6 +46,8 @@ export interface PlanInstanceOf {
   /** Share of each session that is left free. */
   readonly room: number
   readonly notes: readonly PlanNote[]
+  /** A sequence that finds a place for all of it, where the hand habits find none. */
+  readonly known?: TaskSequence
 }
 
 const mostSessions = 10_000
@@ -66,14 +70,14 @@ const eveningPrices: EveningPrices = {
  */
 export function planInstance(input: InstanceInput): Result<PlanInstanceOf, PlanProblem> {
   const roomy = instanceWithPins(input)
-  if (input.room === 0 || (roomy.ok && keepsAllPins(roomy.value))) return roomy
+  if (input.room === 0 || (roomy.ok && holdsAll(roomy.value))) return roomy
   // What stands in the way is told of the sessions as they are.
   const full = instanceWithPins({ ...input, room: 0 })
   return full.ok || !roomy.ok ? full : roomy
 }
 
-function keepsAllPins({ notes }: PlanInstanceOf): boolean {
-  return notes.every((note) => note.kind !== 'pin-not-kept')
+function holdsAll({ notes }: PlanInstanceOf): boolean {
+  return notes.every(({ kind }) => kind !== 'pin-not-kept' && kind !== 'not-planned')
 }
 
 function instanceWithPins(input: InstanceInput): Result<PlanInstanceOf, PlanProblem> {
@@ -133,38 +137,68 @@ const spareSessions = 6
 function withSessions(input: InstanceInput, pins: readonly Pin[]): Result<PlanInstanceOf, PlanProblem> {
   let last: (PlanInstanceOf & { readonly hasSprayWindows: boolean }) | null = null
   for (let count = 16; count <= mostSessions; count *= 5) {
-    const hours = deskHours(input, pins, input.now, count, input.noSpray, input.room)
-    const built = build(input, hours)
-    if (!built.ok) return built
-    const instance = withLimitsThatHold(built.value)
-    last = {
-      instance,
-      sessions: hours.sessions,
-      room: input.room,
-      notes: hours.notes,
-      hasSprayWindows: hours.hasSprayWindows,
+    const made = instanceFor(input, pins, count)
+    if (!made.ok) return made
+    last = made.value
+    if (isRoomy(last.instance)) {
+      if (input.spare !== true) return made
+      return instanceFor(input, pins, Math.min(mostSessions, count * spareSessions))
     }
-    if (!isRoomy(instance)) continue
-    if (input.spare !== true) return success(last)
-    const longer = deskHours(
-      input,
-      pins,
-      input.now,
-      Math.min(mostSessions, count * spareSessions),
-      input.noSpray,
-      input.room,
-    )
-    const roomier = build(input, longer)
-    return roomier.ok
-      ? success({
-          instance: withLimitsThatHold(roomier.value),
-          sessions: longer.sessions,
-          room: input.room,
-          notes: longer.notes,
-        })
-      : roomier
+    // Where there are plenty, more of them do not help.
+    if (isPlenty(last.instance)) break
   }
-  return failure(last ? conflictOf(last.instance, last.hasSprayWindows) : { kind: 'too-far-away' })
+  if (!last) return failure({ kind: 'too-far-away' })
+  const { instance, hasSprayWindows, notes } = last
+  const known = anySequence(instance)
+  if (known) return success({ ...last, known })
+  const problem = pins.length > 0 ? conflictOf(instance, hasSprayWindows) : null
+  if (problem?.kind === 'cannot-all-hold' && problem.what === 'pins') return failure(problem)
+  if (!isPlenty(instance) && conflictOf(instance, hasSprayWindows).kind === 'too-far-away')
+    return failure({ kind: 'too-far-away' })
+  const placed = placeable(instance, hasSprayWindows)
+  const more = unplacedNotes(input, instance, placed.unplaced)
+  const [first] = more
+  if (first && placed.instance.batches.every(({ tasks }) => tasks.length === 0))
+    return failure(nothingPlaced(first))
+  return success({ ...last, instance: placed.instance, notes: [...notes, ...more] })
+}
+
+function instanceFor(
+  input: InstanceInput,
+  pins: readonly Pin[],
+  count: number,
+): Result<PlanInstanceOf & { readonly hasSprayWindows: boolean }, PlanProblem> {
+  const { now, noSpray, room } = input
+  const hours = deskHours(input, pins, now, count, noSpray, room)
+  const built = build(input, hours)
+  if (!built.ok) return built
+  const { instance, notes } = built.value
+  const { sessions, hasSprayWindows } = hours
+  return success({
+    instance: withLimitsThatHold(instance),
+    sessions,
+    room,
+    notes: [...hours.notes, ...notes],
+    hasSprayWindows,
+  })
+}
+
+/** So many times what the work takes are plenty of sessions, and so many at least. */
+const plenty = { times: 6, sessions: 80 }
+
+function isPlenty(instance: PlanInstance): boolean {
+  const sessions = instance.painters.flatMap((painter) => painter.sessions ?? [])
+  const hours = sessions.reduce((sum, { start, end }) => sum + end - start, 0)
+  const work = instance.batches
+    .flatMap((batch) => batch.tasks)
+    .reduce((sum, task) => sum + task.setUp + (handsRange(instance, task)[1] ?? 0) * task.models.length, 0)
+  return sessions.length >= plenty.sessions && hours >= plenty.times * work
+}
+
+/** A sequence in which everything finds a place, where a short search meets one. */
+function anySequence(instance: PlanInstance): TaskSequence | null {
+  const { sequence, cost } = searchPlan(instance, { seed: 1, evaluations: 100 })
+  return Number.isFinite(cost.finish) ? sequence : null
 }
 
 /**
@@ -191,32 +225,10 @@ function withLimitsThatHold(instance: PlanInstance): PlanInstance {
   return keeping(kept)
 }
 
-/** Both hand habits that take longest find room. */
-function isRoomy(instance: PlanInstance): boolean {
-  const all = { ...instance, inHandAtMost: null }
-  return [[instance, 'whole'] as const, [all, 'fill'] as const].every(([each, policy]) => {
-    const desk = createScheduleBuilder(each)
-    return Number.isFinite(buildSchedule(desk, batchByBatch(desk), policy).finish)
-  })
-}
-
-/** What stands in the way, as far as it can be told by leaving one thing out at a time. */
-function conflictOf(instance: PlanInstance, hasSprayWindows: boolean): PlanProblem {
-  const tasks = (change: (task: PlanTask) => PlanTask): PlanInstance => ({
-    ...instance,
-    batches: instance.batches.map((batch) => ({ ...batch, tasks: batch.tasks.map(change) })),
-  })
-  if (isRoomy(tasks((task) => ({ ...task, windows: hasSprayWindows && task.windows === 0 ? 0 : null }))))
-    return { kind: 'cannot-all-hold', what: 'pins' }
-  if (isRoomy(tasks((task) => ({ ...task, windows: null }))))
-    return { kind: 'cannot-all-hold', what: 'spray-hours' }
-  if (isRoomy(tasks((task) => ({ ...task, maxWait: null }))))
-    return { kind: 'cannot-all-hold', what: 'following' }
-  if (isRoomy({ ...instance, rack: null })) return { kind: 'cannot-all-hold', what: 'rack' }
-  return { kind: 'too-far-away' }
-}
-
-function build(input: InstanceInput, hours: DeskHours): Result<PlanInstance, PlanProblem> {
+function build(
+  input: InstanceInput,
+  hours: DeskHours,
+): Result<{ readonly instance: PlanInstance; readonly notes: readonly PlanNote[] }, PlanProblem> {
   const { work, desk, now, batches } = input
   const dueOf = (unitId: UnitId): number | null => {
     const known = input.dueByUnit?.get(unitId)
@@ -250,37 +262,67 @@ function build(input: InstanceInput, hours: DeskHours): Result<PlanInstance, Pla
     bores: { stage: desk.bores.stageSeconds, kind: desk.bores.unitSeconds },
     prices: eveningPrices,
   }
-  const problem = findProblem(input, instance, hours.hasSprayWindows)
-  return problem ? failure(problem) : success(shareOut(instance, input.teamwork))
+  const problem = wholeProblem(input, instance)
+  if (problem) return failure(problem)
+  const unplaced = taskProblems(input, instance, hours.hasSprayWindows)
+  // A pin into a session that is gone, or too short, is told as a pin.
+  const isPin = ({ problem: each }: Unplaced) => each.kind === 'cannot-all-hold' && each.what === 'pins'
+  const pinned = unplaced.find(isPin)
+  if (pinned) return failure(pinned.problem)
+  const placed = withoutTasks(instance, (batch, task) =>
+    unplaced.some((each) => each.batch === batch && each.task === task),
+  )
+  const notes = unplacedNotes(input, instance, unplaced)
+  const [first] = notes
+  if (first && placed.batches.every(({ tasks }) => tasks.length === 0)) return failure(nothingPlaced(first))
+  return success({ instance: shareOut(placed, input.teamwork), notes })
 }
 
-function findProblem(
-  { work, desk, batches }: InstanceInput,
+/** Why nothing at all is planned; the stage is named once. */
+function nothingPlaced(note: NotPlanned): PlanProblem {
+  return note.problem.kind === 'cannot-all-hold' ? { kind: 'nothing-placed', note } : note.problem
+}
+
+/** What is not planned, by stage and by what stands in its way. */
+function unplacedNotes(
+  { work, batches }: InstanceInput,
   instance: PlanInstance,
-  hasSprayWindows: boolean,
-): PlanProblem | null {
+  unplaced: readonly Unplaced[],
+): readonly NotPlanned[] {
+  const notes = new Map<string, NotPlanned>()
+  for (const { batch, task, problem } of unplaced) {
+    const own = batches[batch]
+    const stage = work.line[instance.batches[batch]?.tasks[task]?.stage ?? -1]
+    if (!own || !stage) continue
+    const key = `${stage.id} ${planProblemText(problem)}`
+    const known = notes.get(key)
+    notes.set(key, {
+      kind: 'not-planned',
+      stageName: stage.name,
+      batches: [...new Set([...(known?.batches ?? []), batchName(own)])],
+      unitIds: [...(known?.unitIds ?? []), own.unitId],
+      problem,
+    })
+  }
+  return [...notes.values()]
+}
+
+function wholeProblem({ work, batches }: InstanceInput, instance: PlanInstance): PlanProblem | null {
   if (batches.length === 0) return { kind: 'no-models' }
   if (work.line.length === 0) return { kind: 'no-stages' }
-  const tasks = instance.batches.flatMap((batch) => batch.tasks)
-  if (tasks.length === 0) return { kind: 'all-done' }
+  if (instance.batches.every((batch) => batch.tasks.length === 0)) return { kind: 'all-done' }
   if (instance.painters.every((painter) => painter.sessions?.length === 0)) return { kind: 'no-sessions' }
-  const nameOf = (task: PlanTask) => work.line[task.stage]?.name ?? ''
   const circle = joinedInACircle(instance)
-  if (circle !== null) return { kind: 'joined-in-a-circle', unitName: batches[circle]?.unitName ?? '' }
-  for (const batch of instance.batches) {
-    const pair = impossiblePair(batch.tasks, 1)
-    if (pair) {
-      return {
-        kind: 'wait-never-kept',
-        stageName: nameOf(pair.task),
-        nextName: nameOf(pair.after),
-        leastSeconds: seconds(
-          Math.max(pair.task.wait, pair.after.family === pair.task.family ? 0 : pair.after.setUp),
-        ),
-        withinSeconds: seconds(pair.task.maxWait ?? 0),
-      }
-    }
-  }
+  return circle === null ? null : { kind: 'joined-in-a-circle', unitName: batches[circle]?.unitName ?? '' }
+}
+
+/** What finds no place whatever else is planned. */
+function taskProblems(
+  { work, desk }: InstanceInput,
+  instance: PlanInstance,
+  hasSprayWindows: boolean,
+): readonly Unplaced[] {
+  const nameOf = (task: PlanTask) => work.line[task.stage]?.name ?? ''
   const known = new Map<string, number>()
   const longestSlot = (painter: number, windows: number | null) => {
     const key = `${String(painter)} ${String(windows)}`
@@ -288,23 +330,19 @@ function findProblem(
     known.set(key, longest)
     return longest
   }
-  for (const task of tasks) {
+  const problemOf = (task: PlanTask): PlanProblem | null => {
     if (task.painters?.length === 0) {
       const stage = work.line[task.stage]
-      return {
-        kind: 'nobody-may',
-        stageName: nameOf(task),
-        technique: (stage && techniqueOf(work, stage)) ?? 'do this',
-      }
+      const technique = (stage && techniqueOf(work, stage)) ?? 'do this'
+      return { kind: 'nobody-may', stageName: nameOf(task), technique }
     }
     if (instance.rack !== null && task.onRack && task.models.length > instance.rack)
       return { kind: 'batch-over-rack', models: task.models.length, places: instance.rack }
     const { needed, longest } = roomFor(task, instance, longestSlot)
-    if (needed <= longest) continue
+    if (needed <= longest) return null
     const { sprayHours } = desk
     if (longest === 0 && sprayHours && task.windows === 0)
       return { kind: 'no-session-in-spray-hours', stageName: nameOf(task), ...sprayHours }
-    // A pin into a session that is gone, or too short, is told as a pin.
     if (task.windows !== null)
       return { kind: 'cannot-all-hold', what: hasSprayWindows && task.windows === 0 ? 'spray-hours' : 'pins' }
     return {
@@ -314,7 +352,26 @@ function findProblem(
       sessionSeconds: seconds(longest),
     }
   }
-  return null
+  return instance.batches.flatMap(({ tasks }, batch) =>
+    tasks.flatMap((own, task): readonly Unplaced[] => {
+      const pair = impossiblePair(tasks.slice(task, task + 2), 1)
+      const problem = problemOf(own) ?? (pair && neverKept(pair, nameOf))
+      return problem ? [{ batch, task, problem }] : []
+    }),
+  )
+}
+
+function neverKept(
+  { task, after }: NonNullable<ReturnType<typeof impossiblePair>>,
+  nameOf: (task: PlanTask) => string,
+): PlanProblem {
+  return {
+    kind: 'wait-never-kept',
+    stageName: nameOf(task),
+    nextName: nameOf(after),
+    leastSeconds: seconds(Math.max(task.wait, after.family === task.family ? 0 : after.setUp)),
+    withinSeconds: seconds(task.maxWait ?? 0),
+  }
 }
 
 /** What a stage needs at least in one piece, and the longest piece of a session somebody has for it. */

@@ -1,5 +1,5 @@
 import type { CalendarNote } from '../calendar/index.ts'
-import type { Instant, LocalDate, Seconds } from '../units/index.ts'
+import type { Instant, LocalDate, Seconds, UnitId } from '../units/index.ts'
 
 /** Why there is no plan. */
 export type PlanProblem =
@@ -31,6 +31,7 @@ export type PlanProblem =
   | { readonly kind: 'joined-in-a-circle'; readonly unitName: string }
   | { readonly kind: 'cannot-all-hold'; readonly what: 'pins' | 'following' | 'spray-hours' | 'rack' }
   | { readonly kind: 'too-far-away' }
+  | { readonly kind: 'nothing-placed'; readonly note: NotPlanned }
 
 /** What the plan went on in spite of, or could not keep. */
 export type PlanNote =
@@ -43,6 +44,21 @@ export type PlanNote =
       readonly batch: string
       readonly startsAt: Instant
     }
+  | NotPlanned
+
+/** A stage that finds no place; what comes after it on these models is not planned either. */
+export interface NotPlanned {
+  readonly kind: 'not-planned'
+  readonly stageName: string
+  readonly batches: readonly string[]
+  readonly unitIds: readonly UnitId[]
+  readonly problem: PlanProblem
+}
+
+/** The units of which something finds no place in the plan. */
+export function unplannedUnits({ notes }: { readonly notes: readonly PlanNote[] }): ReadonlySet<UnitId> {
+  return new Set(notes.flatMap((note) => (note.kind === 'not-planned' ? note.unitIds : [])))
+}
 
 const minutesOf = (seconds: number) => Math.ceil(seconds / 60)
 
@@ -71,6 +87,8 @@ export function planProblemText(problem: PlanProblem): string {
       return `${problem.unitName} would have to be through before itself: what is joined to what goes in a circle. Undo one of the joins on the roster.`
     case 'cannot-all-hold':
       return conflictText[problem.what]
+    case 'nothing-placed':
+      return notPlannedText(problem.note)
     case 'too-far-away':
       return 'This would take more than 10,000 sessions or forty years. Check the minutes a model, the counts and the hours at the desk.'
   }
@@ -103,5 +121,11 @@ export function planNoteText(note: PlanNote, { day, date }: NoteWords): string {
       return `No session lies before the date, ${date(note.dueOn)}: the first is on ${day(note.firstAt)}. Add a session, or move the date.`
     case 'pin-not-kept':
       return `“${note.stageName}” for ${note.batch} cannot be kept in the session on ${day(note.startsAt)}. Pin it to a later one, or take the pin back.`
+    case 'not-planned':
+      return notPlannedText(note)
   }
+}
+
+function notPlannedText({ stageName, batches, problem }: NotPlanned): string {
+  return `Not planned: “${stageName}” for ${batches.join(', ')}, and what comes after it. ${planProblemText(problem)}`
 }

@@ -146,6 +146,8 @@ function isWorthDividing(a: SearchedLine, b: SearchedLine, isKept: boolean): boo
   if (!Number.isFinite(a.found.cost.finish)) return true
   const worthOf = ({ desk, instance, found }: SearchedLine) =>
     orderOfAims(desk.aims, instance).worth(found.cost)
+  const more = workOf(b) - workOf(a)
+  if (more !== 0) return more > 0
   const [known, other] = [worthOf(a), worthOf(b)]
   if (other.late !== known.late) return other.late < known.late
   if (other.pressed !== known.pressed) return other.pressed < known.pressed
@@ -153,6 +155,13 @@ function isWorthDividing(a: SearchedLine, b: SearchedLine, isKept: boolean): boo
   if (isKept) return sooner >= worthDividingAnew
   if (sooner !== 0) return sooner > 0
   return known.seconds - other.seconds > worthDividing
+}
+
+/** What finds a place, in seconds of hands. */
+function workOf({ instance: { batches } }: SearchedLine): number {
+  return batches
+    .flatMap(({ tasks }) => tasks)
+    .reduce((sum, { perModel, models }) => sum + perModel * models.length, 0)
 }
 
 function prepare(input: PlanningInput, { batches, places }: AsBefore): Result<Prepared, PlanProblem> {
@@ -198,7 +207,7 @@ function searchPrepared(
   { work, desk, wishes, times, isCalledOff, seed, effort }: PlanningInput,
   known: TaskSequence | null = null,
 ): SearchedLine {
-  const { instance, keep } = prepared
+  const { instance, keep, known: placing = null } = prepared
   const size = instance.batches.reduce(
     (sum, batch) =>
       sum + batch.tasks.reduce((all, task) => all + task.models.length + instance.painters.length, 0),
@@ -209,7 +218,7 @@ function searchPrepared(
     evaluations: Math.floor(((effort ?? defaultEffort) * resumed) / size),
     ...(isCalledOff ? { spent: () => (isCalledOff() ? 1 : 0) } : {}),
   }
-  const found = searchPlan(instance, budget, desk.aims, keep, known)
+  const found = searchPlan(instance, budget, desk.aims, keep, known ?? placing)
   return { ...prepared, found, work, desk, wishes, times }
 }
 

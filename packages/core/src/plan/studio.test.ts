@@ -307,7 +307,7 @@ describe('bad input is named with the way out', () => {
   it.each([
     [
       'a stage nobody may do',
-      job({ planning: planning({ painters: [painter('Marn', { cannot: ['edge'] })] }) }),
+      job({ line: line.slice(2), planning: planning({ painters: [painter('Marn', { cannot: ['edge'] })] }) }),
       'Nobody may do “edge”: every painter is set not to edge. Let one of them do it, or change the stage.',
     ],
     [

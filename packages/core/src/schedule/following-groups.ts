@@ -48,10 +48,8 @@ function grouped(chain: readonly PlanTask[], longestSession: number, pace: numbe
     const parts = chain
       .map((task) => ({ ...task, models: task.models.filter((model) => own.has(model)) }))
       .filter((task) => task.models.length > 0)
-    // After a group nothing is left to follow it but the next group.
-    return parts.map((task, at) =>
-      at === parts.length - 1 ? { ...task, maxWait: chain.at(-1)?.maxWait ?? null } : task,
-    )
+    // A group is through with its last: the next one begins when it will.
+    return parts.map((task, at) => (at === parts.length - 1 ? { ...task, maxWait: null } : task))
   }).flat()
 }
 

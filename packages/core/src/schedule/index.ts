@@ -7,6 +7,7 @@ export { batchByBatch, stageByStage } from './habits.ts'
 export {
   type EveningPrices,
   type FirstBy,
+  handsRange,
   handsSeconds,
   isChain,
   type PlanBatch,
@@ -39,5 +40,6 @@ export {
   type TaskSequence,
   withNothingPutOff,
 } from './task-sequence.ts'
+export { type TaskPlace, withoutTasks } from './without-tasks.ts'
 export { openTime, slotsOf, slotsOfSpans } from './time-slots.ts'
 export { orderOfAims, type PlanWorth } from './weigh-plan.ts'

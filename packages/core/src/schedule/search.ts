@@ -61,7 +61,8 @@ export function searchPlan(
   const starts = built.toSorted((a, b) => order.compare(a.cost, b.cost))
   const [first] = starts
   if (!first) return { sequence: [], policy: 'fill', cost: buildSchedule(builder, [], 'fill') }
-  if (budget.evaluations === 0 || first.sequence.length < 2) return first
+  if (budget.evaluations === 0 || first.sequence.length < 2 || !Number.isFinite(first.cost.finish))
+    return first
   if (!keep) return searchedAnew(builder, order, [first, ...starts.slice(1)], aims, budget)
   const kept = built.slice(0, policies.length).reduce((a, b) => (isBetter(b, a) ? b : a))
   const found = [

@@ -6,6 +6,7 @@ import { Link } from 'react-router'
 import { useChooseHours, useHoursOf } from '../../shared/api/index.ts'
 import { finishText } from '../../shared/finish-text.ts'
 import { dayText, durationText, plural } from '../../shared/format/index.ts'
+import { PlanNotes } from '../../shared/plan-notes.tsx'
 import { RunSheetTicket } from '../../shared/run-sheet/index.ts'
 import { EmptyState, ErrorState, Headline, LoadingState, SelectField } from '../../shared/ui/index.ts'
 import { useJobs } from '../../shared/use-jobs.ts'
@@ -84,6 +85,10 @@ export function DeskPage() {
       <Headline sub={subOf(desk)}>
         {desk.forecast ? withCapital(finishText(desk.forecast, desk.desk)) : 'Drawing how it may go …'}
       </Headline>
+      <PlanNotes
+        notes={desk.plan.notes.filter(({ kind }) => kind === 'not-planned')}
+        timeZone={desk.desk.evenings.timeZone}
+      />
       <JobTable
         hours={hoursField}
         jobs={projects}

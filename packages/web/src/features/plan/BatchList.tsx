@@ -1,3 +1,4 @@
+import type { LinePlan } from '@seriatim/core/plan'
 import { batchName, keepTogether, type Batch, type KeptBatch } from '@seriatim/core/trade'
 import type { BatchId } from '@seriatim/core/units'
 import { Link2, Link2Off } from 'lucide-react'
@@ -6,13 +7,15 @@ import { v7 } from 'uuid'
 import { plural } from '../../shared/format/index.ts'
 import { useCurrentProject, useSettings } from '../../shared/project/index.ts'
 import { Button } from '../../shared/ui/index.ts'
+import { usePlannedBatches } from '../../shared/worker/index.ts'
 import { modelRunText } from './model-run-text.ts'
 import { OwnBatchDialog } from './OwnBatchDialog.tsx'
 
 /** Which models go down the line together: as the plan has them, or kept together whatever it would have. */
-export function BatchList({ batches }: { readonly batches: readonly Batch[] }) {
+export function BatchList({ plan }: { readonly plan: LinePlan }) {
   const project = useCurrentProject()
   const setSettings = useSettings()
+  const batches = usePlannedBatches(project, plan)
   const [choosing, setChoosing] = useState(false)
   const { planning, units } = project
   const setBatches = (batches: readonly KeptBatch[], said: string) =>

@@ -1,7 +1,7 @@
 import { localDateAt, paintedBy } from '@seriatim/core/calendar'
 import type { Room } from '@seriatim/core/estimating'
 import type { FinishForecast } from '@seriatim/core/forecasting'
-import type { LinePlan } from '@seriatim/core/plan'
+import { unplannedUnits, type LinePlan } from '@seriatim/core/plan'
 import { mishapPresets } from '@seriatim/core/presets'
 import { batchName, batchSizesText, type Project, dateOf } from '@seriatim/core/trade'
 import { daysBetween, withCapital } from '@seriatim/core/units'
@@ -19,6 +19,7 @@ export function planHeadline(
   forecast: (Pick<FinishForecast, 'p80' | 'odds'> & { readonly isFresh?: boolean }) | null,
 ): string {
   const { timeZone } = project.evenings
+  if (unplannedUnits(plan).size > 0) return 'Not all of it can be planned'
   if (forecast && forecast.p80 !== null) return withCapital(finishAndOddsText(forecast, project))
   const finish = `Done by ${dayText(plan.finishesAt, timeZone)} if all goes as planned`
   if (project.dueOn === null) return finish

@@ -6,6 +6,7 @@ import { useInView } from 'react-intersection-observer'
 import { Link } from 'react-router'
 import { useCurrentProject, useSettings } from '../../shared/project/index.ts'
 import { ErrorState, Headline, LoadingState } from '../../shared/ui/index.ts'
+import { PlanNotes } from '../../shared/plan-notes.tsx'
 import { useNarrow } from '../../shared/use-narrow.ts'
 import { RunSheetTicket } from '../../shared/run-sheet/index.ts'
 import type { ShownSources } from '../../shared/figures.ts'
@@ -19,7 +20,6 @@ import { NoPlan } from './NoPlan.tsx'
 import { OddsTicket } from './OddsTicket.tsx'
 import { PlanControls } from './PlanControls.tsx'
 import { PlanFigures, planHeadline } from './PlanFigures.tsx'
-import { PlanNotes } from './PlanNotes.tsx'
 import { PlanTable } from './PlanTable.tsx'
 import { PlanWishes } from './PlanWishes.tsx'
 import { StringChart } from './StringChart.tsx'
@@ -109,7 +109,7 @@ export function PlanPage() {
           }
           onChange={setPlanning}
         />
-        <BatchList batches={plan.batches} />
+        <BatchList plan={plan} />
         <BatchSizeControl sources={sources ?? null} plan={plan} chosen={split} progress={progress} />
       </div>
     </>

@@ -1,5 +1,5 @@
 import { planNoteText, type PlanNote } from '@seriatim/core/plan'
-import { dateText, dayText } from '../../shared/format/index.ts'
+import { dateText, dayText } from './format/index.ts'
 
 /** What the plan went on in spite of, each with the way out. */
 export function PlanNotes({
