@@ -45,6 +45,7 @@ export const observationSchema = z.object({
   factor: z.number(),
   models: z.number(),
   laps: z.number(),
+  alone: z.number().optional(),
 })
 
 /** A recorded time of another project, with the names it goes by there. */

@@ -1,4 +1,5 @@
 import { type Job, potOf, type Size, type Stage, type Technique } from '../trade/index.ts'
+import { spreadPresets } from '../presets/index.ts'
 import type { Correction, Lap, Progress } from '../progress/index.ts'
 import type { EventId, Instant, ModelId, StageId, UnitId } from '../units/index.ts'
 import { learningTotal, rememberedUnits } from './learning.ts'
@@ -172,10 +173,43 @@ export function observeTimes(
   }
 
   const opens = opensPot(progress.laps, stageOf)
+  const laps = progress.laps
+    .flatMap((lap) => ofLap(lap, opens(lap)) ?? [])
+    .sort((a, b) => a.at - b.at || (a.eventId < b.eventId ? -1 : 1))
   return [
-    ...progress.laps.flatMap((lap) => ofLap(lap, opens(lap)) ?? []),
+    ...sittingsOf(laps).flatMap(besideOthers),
     ...progress.milestones.flatMap((milestone) => ofMilestone(milestone) ?? []),
   ].sort((a, b) => a.at - b.at || (a.eventId < b.eventId ? -1 : 1))
+}
+
+/** After so long without a lap another sitting begins. */
+const sittingEnds = 4 * 3600 * 1000
+
+function sittingsOf(laps: readonly ObservedTime[]): readonly (readonly ObservedTime[])[] {
+  const sittings: ObservedTime[][] = []
+  for (const lap of laps) {
+    const last = sittings.at(-1)
+    const before = last?.at(-1)
+    if (last && before && lap.at - before.at < sittingEnds) last.push(lap)
+    else sittings.push([lap])
+  }
+  return sittings
+}
+
+/** How much a lap says by itself, from 0 to 1, of so many in its sitting, and so many of them by its technique. */
+export function saysAlone(alike: number, all: number): number {
+  const { sameTechnique, others } = spreadPresets.sitting
+  return 1 / (1 + Math.max(0, (alike - 1) * sameTechnique + (all - alike) * others))
+}
+
+/** The laps of a sitting with what each says by itself: a good evening, or a bad one, is in all of them. */
+function besideOthers(sitting: readonly ObservedTime[]): readonly ObservedTime[] {
+  const teaching = sitting.filter(({ observations }) => observations.length > 0)
+  return sitting.map((lap) => {
+    const alike = teaching.filter(({ technique }) => technique === lap.technique).length
+    const alone = saysAlone(alike, teaching.length)
+    return { ...lap, observations: lap.observations.map((each) => ({ ...each, alone })) }
+  })
 }
 
 /** Times of models that were probably ticked off: whoever painted them on the clock says so, and silence means no. */

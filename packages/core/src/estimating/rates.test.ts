@@ -13,6 +13,7 @@ import {
   reachOf,
   varianceOfSum,
   type PaceObservation,
+  type Rates,
 } from './rates.ts'
 
 const lap = (factor: number, some: Partial<PaceObservation> = {}): PaceObservation => ({
@@ -38,9 +39,15 @@ const priors = {
  * The same posterior as a Bayesian linear regression: a column for every painter, technique, size and stage, and
  * one inverse of a dense matrix (normal–inverse-gamma; Gelman et al. 2013, ch. 14). Shares nothing with the code.
  */
-function byRegression(laps: readonly PaceObservation[], counted: readonly number[]) {
+function byRegression(laps: readonly PaceObservation[], { counted, spreads: found }: Rates) {
+  const [painter, technique, sized, stage] = [0, 1, 2, 3].map((level) => found.at(level)) as [
+    number,
+    number,
+    number,
+    number,
+  ]
   const names = ['painter']
-  const spreads = [priors.painter]
+  const spreads = [painter]
   const column = (name: string, spread: number) => {
     if (!names.includes(name)) {
       names.push(name)
@@ -50,14 +57,15 @@ function byRegression(laps: readonly PaceObservation[], counted: readonly number
   }
   const rows = laps.map((each) => [
     0,
-    column(each.technique ?? '', priors.technique),
-    column(`${each.technique ?? ''} ${each.size}`, priors.size),
-    column(`${each.technique ?? ''} ${each.size} ${each.cell}`, priors.stage),
+    column(each.technique ?? '', technique),
+    column(`${each.technique ?? ''} ${each.size}`, sized),
+    column(`${each.technique ?? ''} ${each.size} ${each.cell}`, stage),
   ])
   const size = names.length
   const weight = laps.map(
     (each, index) =>
-      ((counted[index] ?? 0) * each.laps) / (spreadPresets.shared + (1 - spreadPresets.shared) / each.models),
+      ((counted[index] ?? 0) * (each.alone ?? 1) * each.laps) /
+      (spreadPresets.shared + (1 - spreadPresets.shared) / each.models),
   )
   const precision = names.map((_, a) =>
     names.map(
@@ -76,14 +84,19 @@ function byRegression(laps: readonly PaceObservation[], counted: readonly number
   const mean = covariance.map((row) => row.reduce((sum, each, b) => sum + each * (right[b] ?? 0), 0))
   const squares = laps.reduce((sum, each, i) => sum + (weight[i] ?? 0) * Math.log(each.factor) ** 2, 0)
   const explained = mean.reduce((sum, each, a) => sum + each * (right[a] ?? 0), 0)
-  const shape = spreadPresets.worth / 2
+  const worth = spreadPresets.worth / 2
+  const shape =
+    worth + laps.reduce((sum, each, i) => sum + each.laps * (each.alone ?? 1) * (counted[i] ?? 0), 0) / 2
+  const scale = worth * variance + (squares - explained) / 2
+  const determinant = logDeterminant(precision) + spreads.reduce((sum, each) => sum + Math.log(each), 0)
   const place = (row: readonly number[]) => ({
     mean: row.reduce((sum, a) => sum + (mean[a] ?? 0), 0),
     variance: row.reduce((sum, a) => sum + row.reduce((s, b) => s + (covariance[a]?.[b] ?? 0), 0), 0),
   })
   return {
-    shape: shape + laps.reduce((sum, each, i) => sum + each.laps * (counted[i] ?? 0), 0) / 2,
-    scale: shape * variance + (squares - explained) / 2,
+    shape,
+    scale,
+    evidence: found.odds - determinant / 2 - shape * Math.log(scale),
     places: rows.map(place),
     painter: place([0]),
     sum: (amounts: readonly number[]) => {
@@ -100,6 +113,19 @@ function byRegression(laps: readonly PaceObservation[], counted: readonly number
   }
 }
 
+/** Of a matrix that is positive definite, by elimination. */
+function logDeterminant(matrix: readonly (readonly number[])[]): number {
+  const rows = matrix.map((row) => [...row])
+  return rows.reduce((sum, row, at) => {
+    const pivot = row[at] ?? 1
+    for (const below of rows.slice(at + 1)) {
+      const share = (below[at] ?? 0) / pivot
+      row.forEach((each, column) => (below[column] = (below[column] ?? 0) - share * each))
+    }
+    return sum + Math.log(pivot)
+  }, 0)
+}
+
 const anyLap = fc.record({
   technique: fc.constantFrom('wash', 'base coat', 'edge'),
   size: fc.constantFrom('foot', 'large'),
@@ -107,6 +133,7 @@ const anyLap = fc.record({
   factor: fc.double({ min: 0.4, max: 2.5, noNaN: true }),
   models: fc.integer({ min: 1, max: 20 }),
   laps: fc.double({ min: 0.1, max: 3, noNaN: true }),
+  alone: fc.constantFrom(1, 0.5, 0.2),
 }) as fc.Arbitrary<PaceObservation>
 
 describe('learnRates', () => {
@@ -114,9 +141,10 @@ describe('learnRates', () => {
     fc.assert(
       fc.property(fc.array(anyLap, { minLength: 1, maxLength: 14 }), (laps) => {
         const rates = learnRates(laps)
-        const expected = byRegression(laps, rates.counted)
+        const expected = byRegression(laps, rates)
         expect(rates.shape).toBeCloseTo(expected.shape, 9)
         expect(rates.scale).toBeCloseTo(expected.scale, 9)
+        expect(rates.evidence).toBeCloseTo(expected.evidence, 6)
         laps.forEach((each, index) => {
           const place = paceAt(rates, each)
           expect(place.mean).toBeCloseTo(expected.places[index]!.mean, 9)
@@ -128,6 +156,20 @@ describe('learnRates', () => {
       }),
       { seed: 4, numRuns: rounds(100) },
     )
+  })
+
+  it('learns how far techniques of one hand differ, and how far the hand does', () => {
+    const techniques = ['wash', 'edge', 'base coat', 'layer', 'dry brush', 'detail'] as const
+    const laps = (factorOf: (index: number) => number) =>
+      techniques.flatMap((technique, index) =>
+        ['a', 'b', 'c', 'd'].map((cell) => lap(factorOf(index), { technique, cell, models: 4 })),
+      )
+    const usual = learnRates([]).spreads
+    const uneven = learnRates(laps((index) => (index % 2 === 0 ? 0.4 : 2.5))).spreads
+    const even = learnRates(laps(() => 1)).spreads
+    expect(uneven.at(1)).toBeGreaterThan(usual.at(1))
+    expect(even.at(1)).toBeLessThan(usual.at(1))
+    expect(learnRates(laps(() => 3)).spreads.at(0)).toBeGreaterThan(usual.at(0))
   })
 
   it('is the textbook normal–gamma where one thing alone is unknown', () => {

@@ -22,6 +22,8 @@ export interface PaceObservation extends PaceKey {
   readonly models: number
   /** 1 for a lap; less for the part that one stage has in a span of several; more for many laps in a sum. */
   readonly laps: number
+  /** How much it says by itself beside others of its sitting, from 0 to 1; 1 without it. */
+  readonly alone?: number | undefined
 }
 
 /** The logarithm of a pace: mean, and variance in units of a lap's. */
@@ -55,17 +57,45 @@ export interface Rates {
   readonly counted: readonly number[]
   /** Laps by technique and size, odd ones for less. */
   readonly lapsOf: ReadonlyMap<string, number>
+  /** How far people differ, as these observations have it. */
+  readonly spreads: Spreads
+  /** Logarithm of how likely the observations are with these spreads, but for what is the same with all. */
+  readonly evidence: number
 }
 
 const lapVariance = spreadPresets.lap ** 2
 /** Variances in units of a lap's, from the root down: painter, technique, size, stage. */
-const priors = [spreadPresets.painter, spreadPresets.technique, spreadPresets.size, spreadPresets.stage].map(
+const usual = [spreadPresets.painter, spreadPresets.technique, spreadPresets.size, spreadPresets.stage].map(
   (spread) => spread ** 2 / lapVariance,
 )
 /** The level of a place that shares nothing: it varies by all of them. */
-const apart = priors.length
-const allTogether = priors.reduce((sum, each) => sum + each, 0)
-const prior = (level: number) => priors[level] ?? allTogether
+const apart = usual.length
+
+/** How far people differ: at each level of the tree, in units of a lap's variance. */
+interface Spreads {
+  readonly at: (level: number) => number
+  readonly together: number
+  /** Its logarithm of how far from usual it is to differ so much. */
+  readonly odds: number
+}
+
+function spreadsOf(painter: number, technique: number): Spreads {
+  const factors = [painter, technique, technique, technique]
+  const variances = usual.map((variance, level) => variance * (factors[level] ?? 1) ** 2)
+  const together = variances.reduce((sum, each) => sum + each, 0)
+  const surprise = (factor: number) => -((Math.log(factor) / spreadPresets.ofSpreads) ** 2) / 2
+  return {
+    at: (level) => variances[level] ?? together,
+    together,
+    odds: surprise(painter) + surprise(technique),
+  }
+}
+
+const usualSpreads = spreadsOf(1, 1)
+/** How far painters differ, and techniques of one painter, is learned: so many times what is usual. */
+const spreadsTried = [0.5, 0.71, 1, 1.41, 2].flatMap((painter) =>
+  [0.5, 0.71, 1, 1.41, 2].map((technique) => spreadsOf(painter, technique)),
+)
 
 const rounds = 6
 /**
@@ -99,20 +129,28 @@ export function learnRates(observations: readonly PaceObservation[]): Rates {
     const spread = Math.min(lapSpread(rates), mostSpread)
     counted = observations.map((each, index) => {
       if (known[index] !== true) return 0
-      const place = rates.nodes[tree.placeOf[index] ?? 0] ?? { mean: 0, variance: prior(0) }
+      const place = rates.nodes[tree.placeOf[index] ?? 0] ?? { mean: 0, variance: usualSpreads.at(0) }
       const reach = spread * Math.sqrt(1 / precisionOf(each) + (each.laps > 0.5 ? place.variance : 0))
       const far = Math.abs(Math.log(each.factor) - place.mean) / reach
       return Math.min(most[index] ?? 1, Math.min(1, (odd / far) ** 2) * Math.min(1, (absurd / far) ** 3))
     })
     if (round === 0) most = counted.map((share) => Math.min(1, mostRegained * share))
-    rates = tree.fit(counted)
+    rates = tree.fit(counted, rates.spreads)
+    if (round % 2 === 0) rates = likeliest(tree, counted, rates)
   }
   return rates
 }
 
-function precisionOf({ models, laps }: PaceObservation): number {
+/** The spreads that make what was counted likeliest (empirical Bayes; cf. Morris 1983), held near the usual ones. */
+function likeliest(tree: Tree, counted: readonly number[], known: Rates): Rates {
+  return spreadsTried
+    .map((spreads) => tree.fit(counted, spreads))
+    .reduce((best, each) => (each.evidence > best.evidence ? each : best), known)
+}
+
+function precisionOf({ models, laps, alone = 1 }: PaceObservation): number {
   const { shared } = spreadPresets
-  return laps / (shared + (1 - shared) / models)
+  return (alone * laps) / (shared + (1 - shared) / models)
 }
 
 const places = (key: PaceKey): readonly string[] => {
@@ -180,13 +218,13 @@ class Tree {
     return this.parent.length - 1
   }
 
-  fit(counted: readonly number[]): Rates {
+  fit(counted: readonly number[], spreads = usualSpreads): Rates {
     const size = this.parent.length
     const precision = new Float64Array(size)
     const weighted = new Float64Array(size)
     const squares = new Float64Array(size)
     const lapsOf = new Map<string, number>()
-    let laps = 0
+    let pieces = 0
     this.observations.forEach((each, index) => {
       const share = counted[index] ?? 0
       if (share === 0) return
@@ -196,18 +234,21 @@ class Tree {
       precision[at] = (precision[at] ?? 0) + weight
       weighted[at] = (weighted[at] ?? 0) + weight * log
       squares[at] = (squares[at] ?? 0) + weight * log ** 2
-      laps += each.laps * share
+      pieces += (each.alone ?? 1) * each.laps * share
       const key = each.technique === null ? '' : lapsKey(each.technique, each.size, each.small)
       lapsOf.set(key, (lapsOf.get(key) ?? 0) + each.laps * share)
     })
     // From the leaves up: children come after their parent.
     let quadratic = 0
+    let spread = 0
     for (let at = size - 1; at >= 0; at--) {
       const sum = precision[at] ?? 0
       if (sum === 0) continue
       const mean = (weighted[at] ?? 0) / sum
       quadratic += (squares[at] ?? 0) - sum * mean ** 2
-      const above = 1 / (prior(this.level[at] ?? 0) + 1 / sum)
+      const variance = spreads.at(this.level[at] ?? 0)
+      const above = 1 / (variance + 1 / sum)
+      spread += Math.log1p(variance * sum)
       const parent = this.parent[at] ?? -1
       if (parent < 0) {
         quadratic += above * mean ** 2
@@ -219,7 +260,7 @@ class Tree {
     }
     const nodes: Node[] = []
     for (let at = 0; at < size; at++) {
-      const own = prior(this.level[at] ?? 0)
+      const own = spreads.at(this.level[at] ?? 0)
       const evidence = precision[at] ?? 0
       const variance = 1 / (1 / own + evidence)
       const gain = variance / own
@@ -233,15 +274,11 @@ class Tree {
         variance: gain ** 2 * above.variance + variance,
       })
     }
-    const shape = spreadPresets.worth / 2
-    return {
-      nodes,
-      indexOf: this.indexOf,
-      shape: shape + laps / 2,
-      scale: shape * lapVariance + Math.max(0, quadratic) / 2,
-      counted,
-      lapsOf,
-    }
+    const worth = spreadPresets.worth / 2
+    const shape = worth + pieces / 2
+    const scale = worth * lapVariance + Math.max(0, quadratic) / 2
+    const evidence = spreads.odds - spread / 2 - shape * Math.log(scale)
+    return { nodes, indexOf: this.indexOf, shape, scale, counted, lapsOf, spreads, evidence }
   }
 }
 
@@ -259,7 +296,8 @@ export function paceAt(rates: Rates, key: PaceKey): PacePlace {
   const above = key.technique === null ? undefined : rates.indexOf.get(names[1] ?? '')
   const node = timed ?? above ?? null
   const { mean, variance } = (node === null ? null : rates.nodes[node]) ?? { mean: 0, variance: 0 }
-  const own = timed !== undefined ? 0 : key.technique === null ? allTogether : prior(3)
+  const { spreads } = rates
+  const own = timed !== undefined ? 0 : key.technique === null ? spreads.together : spreads.at(3)
   return { node, own, mean, variance: variance + own }
 }
 
@@ -313,7 +351,7 @@ export function overallPace(rates: Rates): PaceRange {
 }
 
 function rangeAt(rates: Rates, at: number): PaceRange {
-  const { mean, variance } = rates.nodes[at] ?? { mean: 0, variance: prior(0) }
+  const { mean, variance } = rates.nodes[at] ?? { mean: 0, variance: rates.spreads.at(0) }
   const likely = Math.exp(mean)
   const { low, high } = reachOf(rates, lapSpread(rates) * Math.sqrt(variance))
   return { low: likely * low, likely, high: likely * high }

@@ -160,16 +160,20 @@ export function secondCoatChance(material: { readonly kind: MaterialKind; readon
  * ×/÷1.9; the split is from memory.
  */
 export const spreadPresets = {
-  painter: 0.48,
-  technique: 0.22,
+  painter: 0.38,
+  technique: 0.45,
   size: 0.12,
   stage: 0.16,
+  /** How far those differ from painter to painter: deviation of their logarithms. */
+  ofSpreads: 0.4,
   /** A lap of one model. */
   lap: 0.3,
   /** Laps that the spread of laps is worth before the first. */
   worth: 8,
   /** Share of a lap's variance that all its models have in common: the day, the light, the brush. */
   shared: 0.3,
+  /** What of a lap's variance the others of its sitting have in common with it: those of its technique, and the rest. */
+  sitting: { sameTechnique: 0.25, others: 0.07 },
   /** How much wider ranges are than the model alone has them, since no painter is quite as it says. */
   unmodelled: 1.05,
   source: 'from memory',

@@ -12,6 +12,8 @@ export interface PainterModel {
   /** Spread of the models of one lap, and of laps. */
   readonly model: number
   readonly lap: number
+  /** Spread of sittings, over everything done in one. */
+  readonly sitting: number
   /** Degrees of freedom of the noise: few for now and then a very long one; `null` for normal. */
   readonly tails: number | null
   readonly learningRate: number
@@ -25,13 +27,16 @@ export const believed: PainterModel = {
   size: spreadPresets.size,
   stage: spreadPresets.stage,
   model: spreadPresets.lap * Math.sqrt(1 - spreadPresets.shared),
-  lap: spreadPresets.lap * Math.sqrt(spreadPresets.shared),
+  lap: spreadPresets.lap * Math.sqrt(spreadPresets.shared - spreadPresets.sitting.others),
+  sitting: spreadPresets.lap * Math.sqrt(spreadPresets.sitting.others),
   tails: null,
   learningRate: 0.95,
   interruptions: 0.03,
 }
 
 export interface SimulatedPainter {
+  /** Sits down on another day. */
+  readonly sitDown: () => void
   /** True seconds of the next models at a stage, the `done` before them taken into account. */
   readonly paint: (work: StageWork, size: Size, done: number, models: number) => number
   /** The same with what the clock sees besides. */
@@ -55,6 +60,7 @@ export function drawPainter(model: PainterModel, random: RandomUnit): SimulatedP
     return fresh
   }
   const own = model.painter * normal()
+  let today = 0
   const paceOf = (technique: string, size: Size, cell: string) =>
     own +
     draw(technique, model.technique) +
@@ -66,7 +72,7 @@ export function drawPainter(model: PainterModel, random: RandomUnit): SimulatedP
       size,
       `${work.stageId} ${work.unitId}`,
     )
-    const day = model.lap * noise()
+    const day = today + model.lap * noise()
     let seconds = 0
     for (let k = 1; k <= models; k++) {
       const learned = Math.min(done + k, 12) ** Math.log2(model.learningRate)
@@ -75,6 +81,7 @@ export function drawPainter(model: PainterModel, random: RandomUnit): SimulatedP
     return seconds
   }
   return {
+    sitDown: () => (today = model.sitting * normal()),
     paint,
     clock: (...what) => {
       const seconds = paint(...what)

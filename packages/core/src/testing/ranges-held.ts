@@ -6,12 +6,12 @@ import { bodyPlans } from '../recipe/body-plans.ts'
 import { recipeFromSchool } from '../recipe/recipe-from-school.ts'
 import { recipeSchools } from '../recipe/schools.ts'
 import { noon, project, unit } from './builders.ts'
-import { believed, drawPainter, type PainterModel } from './painters.ts'
+import { believed, drawPainter, type PainterModel, type SimulatedPainter } from './painters.ts'
 import { testShelf } from './recipes.ts'
 import { seededRandom } from '../units/random.ts'
 import { estimateLine, totalOf } from '../estimating/estimate-line.ts'
 import { learningTotal } from '../estimating/learning.ts'
-import { cellOf } from '../estimating/observe-times.ts'
+import { cellOf, saysAlone } from '../estimating/observe-times.ts'
 import type { PaceObservation } from '../estimating/rates.ts'
 
 /** A unit of twelve by a usual school: seventeen stages of eight techniques. */
@@ -33,6 +33,7 @@ const given = (() => {
 
 const works = estimateLine({ project: given, shelf: testShelf, now: noon }).stages
 const painters = 500
+const lapsASitting = 10
 
 /** Of so many painters, after so many laps on an earlier unit alike, how many batch totals lay in the range, and how far off the likely one was. */
 export function simulate(model: PainterModel, laps: number, seed: number) {
@@ -43,7 +44,19 @@ export function simulate(model: PainterModel, laps: number, seed: number) {
     const hand = drawPainter(model, random)
     const known: PaceObservation[] = []
     const doneAt = new Map<string, number>()
+    let sitting: PaceObservation[] = []
+    const getUp = () => {
+      const alike = (technique: unknown) => sitting.filter((each) => each.technique === technique).length
+      known.push(
+        ...sitting.map((each) => ({ ...each, alone: saysAlone(alike(each.technique), sitting.length) })),
+      )
+      sitting = []
+    }
     for (let lap = 0; lap < laps; lap++) {
+      if (lap % lapsASitting === 0) {
+        getUp()
+        hand.sitDown()
+      }
       const { work, size } = works[Math.floor(random() * works.length)]!
       const models = 1 + Math.floor(random() * 4)
       const cell = cellOf(work)
@@ -51,8 +64,9 @@ export function simulate(model: PainterModel, laps: number, seed: number) {
       doneAt.set(cell, done + models)
       const expected = work.secondsPerModel * learningTotal(done, models, work.learning)
       const factor = hand.clock(work, size, done, models) / expected
-      known.push({ technique: work.technique, small: work.small, size, cell, factor, models, laps: 1 })
+      sitting.push({ technique: work.technique, small: work.small, size, cell, factor, models, laps: 1 })
     }
+    getUp()
     const estimate = estimateLine({ project: given, shelf: testShelf, now: noon, known })
     const amounts = estimate.stages.map((stage) => ({
       stage,
@@ -63,7 +77,7 @@ export function simulate(model: PainterModel, laps: number, seed: number) {
     const truth = amounts.reduce(
       (sum, { stage }) =>
         sum +
-        hand.paint(stage.work, stage.size, 0, 12) +
+        anotherDay(hand).paint(stage.work, stage.size, 0, 12) +
         // The coat that did not cover, for the whole batch.
         secondCoat(stage.work.secondCoats, random),
       0,
@@ -80,6 +94,19 @@ function secondCoat(variance: number, random: () => number): number {
   return 12 * Math.sqrt(variance) * Math.sqrt(3) * (2 * random() - 1)
 }
 
+function anotherDay(hand: SimulatedPainter): SimulatedPainter {
+  hand.sitDown()
+  return hand
+}
+
+/** A hand that differs more by technique than overall, on better days and worse. */
+export const otherDays: PainterModel = {
+  ...believed,
+  painter: 0.33,
+  technique: 0.5,
+  lap: 0.2,
+  sitting: 0.18,
+}
 export const heavyTails: PainterModel = { ...believed, tails: 5, interruptions: 0.08 }
 export const otherPainters: PainterModel = {
   ...believed,
