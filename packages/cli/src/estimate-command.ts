@@ -42,9 +42,8 @@ export function runEstimate(args: readonly string[]): Printed {
   }
   const { now, effort } = options.value
   const figures = figuresOf({ ...file.value, project }, now)
-  const planned = planLine(
-    planningOf(figures, { ...planBefore(file.value), ...(effort === undefined ? {} : { effort }) }),
-  )
+  const asked = batchSize === undefined ? planBefore(file.value) : { split: project }
+  const planned = planLine(planningOf(figures, { ...asked, ...(effort === undefined ? {} : { effort }) }))
   const beside = planned.ok ? besideInPlan(planned.value, figures.times) : figures.besideByBatch
   const json = estimateJson(figures, beside, options.value.painters)
   return { ok: true, value: `${JSON.stringify(json, null, 2)}\n` }

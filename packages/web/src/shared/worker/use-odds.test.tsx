@@ -51,11 +51,8 @@ it('draws the plan that is shown, and tries what would help once somebody looks 
   expect(tried).toEqual([[before, null]])
 
   rerender({ isLookedAt: true })
-  await waitFor(() => expect(result.current.odds.offers).toHaveLength(5))
+  await waitFor(() => expect(result.current.odds.offers).toHaveLength(2))
   expect(tried.slice(1)).toEqual([
-    [before, 'batches'],
-    [before, 'batches'],
-    [before, 'batches'],
     [before, 'one-more-session'],
     [before, 'longer-sessions'],
   ])
