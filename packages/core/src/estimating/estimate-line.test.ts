@@ -350,3 +350,12 @@ describe('totalOf', () => {
     expect(Number.isInteger(times!.secondsPerModel)).toBe(true)
   })
 })
+
+it('goes to another thread as it is: it holds nothing but data', () => {
+  const estimate = estimateLine({
+    project: project([unit('a', 3)], [stage('coat')]),
+    shelf: testShelf,
+    now: noon,
+  })
+  expect(structuredClone(estimate)).toEqual(estimate)
+})

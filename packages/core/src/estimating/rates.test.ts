@@ -11,6 +11,7 @@ import {
   paceAt,
   paceOf,
   reachOf,
+  varianceAt,
   varianceOfSum,
   type PaceObservation,
   type Rates,
@@ -40,7 +41,7 @@ const priors = {
  * one inverse of a dense matrix (normal–inverse-gamma; Gelman et al. 2013, ch. 14). Shares nothing with the code.
  */
 function byRegression(laps: readonly PaceObservation[], { counted, spreads: found }: Rates) {
-  const [painter, technique, sized, stage] = [0, 1, 2, 3].map((level) => found.at(level)) as [
+  const [painter, technique, sized, stage] = [0, 1, 2, 3].map((level) => varianceAt(found, level)) as [
     number,
     number,
     number,
@@ -167,9 +168,9 @@ describe('learnRates', () => {
     const usual = learnRates([]).spreads
     const uneven = learnRates(laps((index) => (index % 2 === 0 ? 0.4 : 2.5))).spreads
     const even = learnRates(laps(() => 1)).spreads
-    expect(uneven.at(1)).toBeGreaterThan(usual.at(1))
-    expect(even.at(1)).toBeLessThan(usual.at(1))
-    expect(learnRates(laps(() => 3)).spreads.at(0)).toBeGreaterThan(usual.at(0))
+    expect(varianceAt(uneven, 1)).toBeGreaterThan(varianceAt(usual, 1))
+    expect(varianceAt(even, 1)).toBeLessThan(varianceAt(usual, 1))
+    expect(varianceAt(learnRates(laps(() => 3)).spreads, 0)).toBeGreaterThan(varianceAt(usual, 0))
   })
 
   it('is the textbook normal–gamma where one thing alone is unknown', () => {

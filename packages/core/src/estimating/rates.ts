@@ -72,8 +72,9 @@ const usual = [spreadPresets.painter, spreadPresets.technique, spreadPresets.siz
 const apart = usual.length
 
 /** How far people differ: at each level of the tree, in units of a lap's variance. */
-interface Spreads {
-  readonly at: (level: number) => number
+export interface Spreads {
+  /** By level. */
+  readonly variances: readonly number[]
   readonly together: number
   /** Its logarithm of how far from usual it is to differ so much. */
   readonly odds: number
@@ -85,10 +86,15 @@ function spreadsOf(painter: number, technique: number): Spreads {
   const together = variances.reduce((sum, each) => sum + each, 0)
   const surprise = (factor: number) => -((Math.log(factor) / spreadPresets.ofSpreads) ** 2) / 2
   return {
-    at: (level) => variances[level] ?? together,
+    variances,
     together,
     odds: surprise(painter) + surprise(technique),
   }
+}
+
+/** The variance at a level of the tree; of a place that shares nothing, all of them. */
+export function varianceAt({ variances, together }: Spreads, level: number): number {
+  return variances[level] ?? together
 }
 
 const usualSpreads = spreadsOf(1, 1)
@@ -129,7 +135,10 @@ export function learnRates(observations: readonly PaceObservation[]): Rates {
     const spread = Math.min(lapSpread(rates), mostSpread)
     counted = observations.map((each, index) => {
       if (known[index] !== true) return 0
-      const place = rates.nodes[tree.placeOf[index] ?? 0] ?? { mean: 0, variance: usualSpreads.at(0) }
+      const place = rates.nodes[tree.placeOf[index] ?? 0] ?? {
+        mean: 0,
+        variance: varianceAt(usualSpreads, 0),
+      }
       const reach = spread * Math.sqrt(1 / precisionOf(each) + (each.laps > 0.5 ? place.variance : 0))
       const far = Math.abs(Math.log(each.factor) - place.mean) / reach
       return Math.min(most[index] ?? 1, Math.min(1, (odd / far) ** 2) * Math.min(1, (absurd / far) ** 3))
@@ -246,7 +255,7 @@ class Tree {
       if (sum === 0) continue
       const mean = (weighted[at] ?? 0) / sum
       quadratic += (squares[at] ?? 0) - sum * mean ** 2
-      const variance = spreads.at(this.level[at] ?? 0)
+      const variance = varianceAt(spreads, this.level[at] ?? 0)
       const above = 1 / (variance + 1 / sum)
       spread += Math.log1p(variance * sum)
       const parent = this.parent[at] ?? -1
@@ -260,7 +269,7 @@ class Tree {
     }
     const nodes: Node[] = []
     for (let at = 0; at < size; at++) {
-      const own = spreads.at(this.level[at] ?? 0)
+      const own = varianceAt(spreads, this.level[at] ?? 0)
       const evidence = precision[at] ?? 0
       const variance = 1 / (1 / own + evidence)
       const gain = variance / own
@@ -297,7 +306,7 @@ export function paceAt(rates: Rates, key: PaceKey): PacePlace {
   const node = timed ?? above ?? null
   const { mean, variance } = (node === null ? null : rates.nodes[node]) ?? { mean: 0, variance: 0 }
   const { spreads } = rates
-  const own = timed !== undefined ? 0 : key.technique === null ? spreads.together : spreads.at(3)
+  const own = timed !== undefined ? 0 : key.technique === null ? spreads.together : varianceAt(spreads, 3)
   return { node, own, mean, variance: variance + own }
 }
 
@@ -351,7 +360,7 @@ export function overallPace(rates: Rates): PaceRange {
 }
 
 function rangeAt(rates: Rates, at: number): PaceRange {
-  const { mean, variance } = rates.nodes[at] ?? { mean: 0, variance: rates.spreads.at(0) }
+  const { mean, variance } = rates.nodes[at] ?? { mean: 0, variance: varianceAt(rates.spreads, 0) }
   const likely = Math.exp(mean)
   const { low, high } = reachOf(rates, lapSpread(rates) * Math.sqrt(variance))
   return { low: likely * low, likely, high: likely * high }
