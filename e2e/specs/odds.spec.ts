@@ -9,7 +9,7 @@ test('the plan gives odds and what would help, taken with one click; its figures
   page,
   request,
 }) => {
-  const { url } = await seedProject(request, { units: { 'Reed-pikes': 6, 'Lock-keepers': 6 }, stages: 14 })
+  const { url } = await seedProject(request, { units: { 'Reed-pikes': 6, 'Lock-keepers': 6 }, stages: 28 })
   // At noon: what helps depends on how much of today's session is left.
   await setTime(page, '2026-11-23T12:00:00Z')
   await page.goto(`${url}/plan`)
