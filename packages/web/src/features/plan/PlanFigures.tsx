@@ -158,12 +158,20 @@ export function PlanFigures({ plan, project, room }: PlanFiguresProps) {
 /** So many batches are told one by one. */
 const fewBatches = 8
 
+/** Those of which something is left to do. */
+export function batchesLeft({ batches, stretches }: LinePlan): LinePlan['batches'] {
+  const left = new Set(stretches.map(({ batchId }) => batchId))
+  return batches.filter(({ id }) => left.has(id))
+}
+
 /** `10 · 10 · 5`, or how many there are. */
-function togetherText({ batches }: LinePlan): string {
+function togetherText(plan: LinePlan): string {
+  const batches = batchesLeft(plan)
   return batches.length > fewBatches ? plural(batches.length, 'batch', 'batches') : batchSizesText(batches)
 }
 
-function TogetherWhy({ plan: { batches } }: { readonly plan: LinePlan }) {
+function TogetherWhy({ plan }: { readonly plan: LinePlan }) {
+  const batches = batchesLeft(plan)
   return (
     <>
       <p>

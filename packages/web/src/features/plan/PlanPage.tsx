@@ -19,7 +19,7 @@ import { LaterSheets } from './LaterSheets.tsx'
 import { NoPlan } from './NoPlan.tsx'
 import { OddsTicket } from './OddsTicket.tsx'
 import { PlanControls } from './PlanControls.tsx'
-import { PlanFigures, planHeadline } from './PlanFigures.tsx'
+import { batchesLeft, PlanFigures, planHeadline } from './PlanFigures.tsx'
 import { PlanTable } from './PlanTable.tsx'
 import { PlanWishes } from './PlanWishes.tsx'
 import { StringChart } from './StringChart.tsx'
@@ -101,7 +101,7 @@ export function PlanPage() {
         <SharedWork sources={ready ?? null} onPlanning={setPlanning} />
         <PlanWishes
           planning={project.planning}
-          batches={leftOf(plan)}
+          batches={batchesLeft(plan)}
           learnt={learnt}
           bearable={bearable !== null && bearable.models < project.batchSize ? bearable : null}
           onBatchSize={(batchSize) =>
@@ -114,12 +114,6 @@ export function PlanPage() {
       </div>
     </>
   )
-}
-
-/** A batch that is through has no place among those that may come first. */
-function leftOf({ batches, stretches }: LinePlan): LinePlan['batches'] {
-  const left = new Set(stretches.map((stretch) => stretch.batchId))
-  return batches.filter((batch) => left.has(batch.id))
 }
 
 /** What is worked out beside the page has components of its own: a result that comes in draws nothing else anew. */
