@@ -173,13 +173,12 @@ export function observeTimes(
   }
 
   const opens = opensPot(progress.laps, stageOf)
-  const laps = progress.laps
-    .flatMap((lap) => ofLap(lap, opens(lap)) ?? [])
-    .sort((a, b) => a.at - b.at || (a.eventId < b.eventId ? -1 : 1))
+  const byMoment = (a: ObservedTime, b: ObservedTime) => a.at - b.at || (a.eventId < b.eventId ? -1 : 1)
+  const laps = progress.laps.flatMap((lap) => ofLap(lap, opens(lap)) ?? []).sort(byMoment)
   return [
     ...sittingsOf(laps).flatMap(besideOthers),
     ...progress.milestones.flatMap((milestone) => ofMilestone(milestone) ?? []),
-  ].sort((a, b) => a.at - b.at || (a.eventId < b.eventId ? -1 : 1))
+  ].sort(byMoment)
 }
 
 /** After so long without a lap another sitting begins. */
@@ -205,9 +204,10 @@ export function saysAlone(alike: number, all: number): number {
 /** The laps of a sitting with what each says by itself: a good evening, or a bad one, is in all of them. */
 function besideOthers(sitting: readonly ObservedTime[]): readonly ObservedTime[] {
   const teaching = sitting.filter(({ observations }) => observations.length > 0)
+  const alike = new Map<Technique | null, number>()
+  for (const { technique } of teaching) alike.set(technique, (alike.get(technique) ?? 0) + 1)
   return sitting.map((lap) => {
-    const alike = teaching.filter(({ technique }) => technique === lap.technique).length
-    const alone = saysAlone(alike, teaching.length)
+    const alone = saysAlone(alike.get(lap.technique) ?? 0, teaching.length)
     return { ...lap, observations: lap.observations.map((each) => ({ ...each, alone })) }
   })
 }

@@ -99,8 +99,9 @@ export function varianceAt({ variances, together }: Spreads, level: number): num
 
 const usualSpreads = spreadsOf(1, 1)
 /** How far painters differ, and techniques of one painter, is learned: so many times what is usual. */
-const spreadsTried = [0.5, 0.71, 1, 1.41, 2].flatMap((painter) =>
-  [0.5, 0.71, 1, 1.41, 2].map((technique) => spreadsOf(painter, technique)),
+const timesUsual = [0.5, 0.71, 1, 1.41, 2]
+const spreadsTried = timesUsual.flatMap((painter) =>
+  timesUsual.map((technique) => spreadsOf(painter, technique)),
 )
 
 const rounds = 6
@@ -130,7 +131,7 @@ export function learnRates(observations: readonly PaceObservation[]): Rates {
   // From the prior on, and only so far: a lap is not to make itself believed.
   let counted: readonly number[] = known.map(() => 0)
   let most: readonly number[] = known.map(() => 1)
-  let rates = tree.fit(counted)
+  let rates = tree.fit(tree.gather(counted), usualSpreads)
   for (let round = 0; round < rounds && known.includes(true); round++) {
     const spread = Math.min(lapSpread(rates), mostSpread)
     counted = observations.map((each, index) => {
@@ -144,17 +145,35 @@ export function learnRates(observations: readonly PaceObservation[]): Rates {
       return Math.min(most[index] ?? 1, Math.min(1, (odd / far) ** 2) * Math.min(1, (absurd / far) ** 3))
     })
     if (round === 0) most = counted.map((share) => Math.min(1, mostRegained * share))
-    rates = tree.fit(counted, rates.spreads)
-    if (round % 2 === 0) rates = likeliest(tree, counted, rates)
+    const gathered = tree.gather(counted)
+    rates = tree.fit(gathered, round % 2 === 0 ? likeliest(tree, gathered, rates.spreads) : rates.spreads)
   }
   return rates
 }
 
 /** The spreads that make what was counted likeliest (empirical Bayes; cf. Morris 1983), held near the usual ones. */
-function likeliest(tree: Tree, counted: readonly number[], known: Rates): Rates {
+function likeliest(tree: Tree, gathered: Gathered, known: Spreads): Spreads {
   return spreadsTried
-    .map((spreads) => tree.fit(counted, spreads))
-    .reduce((best, each) => (each.evidence > best.evidence ? each : best), known)
+    .map((spreads) => tree.fromLeaves(gathered, spreads))
+    .reduce((best, each) => (each.evidence > best.evidence ? each : best), tree.fromLeaves(gathered, known))
+    .spreads
+}
+
+/** What was observed, summed up by place. */
+interface Gathered {
+  readonly counted: readonly number[]
+  readonly precision: Float64Array
+  readonly weighted: Float64Array
+  readonly squares: Float64Array
+  readonly lapsOf: ReadonlyMap<string, number>
+  /** Laps by what they say by themselves. */
+  readonly pieces: number
+}
+
+/** The same with what lies below each place in it. */
+interface FromLeaves extends Pick<Gathered, 'precision' | 'weighted'>, Pick<Rates, 'shape' | 'scale'> {
+  readonly spreads: Spreads
+  readonly evidence: number
 }
 
 function precisionOf({ models, laps, alone = 1 }: PaceObservation): number {
@@ -227,7 +246,7 @@ class Tree {
     return this.parent.length - 1
   }
 
-  fit(counted: readonly number[], spreads = usualSpreads): Rates {
+  gather(counted: readonly number[]): Gathered {
     const size = this.parent.length
     const precision = new Float64Array(size)
     const weighted = new Float64Array(size)
@@ -247,10 +266,17 @@ class Tree {
       const key = each.technique === null ? '' : lapsKey(each.technique, each.size, each.small)
       lapsOf.set(key, (lapsOf.get(key) ?? 0) + each.laps * share)
     })
-    // From the leaves up: children come after their parent.
+    return { counted, precision, weighted, squares, lapsOf, pieces }
+  }
+
+  fromLeaves(gathered: Gathered, spreads: Spreads): FromLeaves {
+    const precision = gathered.precision.slice()
+    const weighted = gathered.weighted.slice()
+    const squares = gathered.squares.slice()
     let quadratic = 0
     let spread = 0
-    for (let at = size - 1; at >= 0; at--) {
+    // Children come after their parent.
+    for (let at = precision.length - 1; at >= 0; at--) {
       const sum = precision[at] ?? 0
       if (sum === 0) continue
       const mean = (weighted[at] ?? 0) / sum
@@ -267,11 +293,19 @@ class Tree {
         squares[parent] = (squares[parent] ?? 0) + above * mean ** 2
       }
     }
+    const worth = spreadPresets.worth / 2
+    const shape = worth + gathered.pieces / 2
+    const scale = worth * lapVariance + Math.max(0, quadratic) / 2
+    const evidence = spreads.odds - spread / 2 - shape * Math.log(scale)
+    return { precision, weighted, shape, scale, spreads, evidence }
+  }
+
+  fit(gathered: Gathered, spreads: Spreads): Rates {
+    const { precision, weighted, shape, scale, evidence } = this.fromLeaves(gathered, spreads)
     const nodes: Node[] = []
-    for (let at = 0; at < size; at++) {
+    for (let at = 0; at < precision.length; at++) {
       const own = varianceAt(spreads, this.level[at] ?? 0)
-      const evidence = precision[at] ?? 0
-      const variance = 1 / (1 / own + evidence)
+      const variance = 1 / (1 / own + (precision[at] ?? 0))
       const gain = variance / own
       const up = this.parent[at] ?? -1
       const above = nodes[up] ?? { mean: 0, variance: 0 }
@@ -283,10 +317,7 @@ class Tree {
         variance: gain ** 2 * above.variance + variance,
       })
     }
-    const worth = spreadPresets.worth / 2
-    const shape = worth + pieces / 2
-    const scale = worth * lapVariance + Math.max(0, quadratic) / 2
-    const evidence = spreads.odds - spread / 2 - shape * Math.log(scale)
+    const { counted, lapsOf } = gathered
     return { nodes, indexOf: this.indexOf, shape, scale, counted, lapsOf, spreads, evidence }
   }
 }

@@ -15,15 +15,7 @@ import {
   unplannedUnits,
 } from '../plan/index.ts'
 import { type Desk, wishesOf, type Work } from '../trade/index.ts'
-import {
-  addSeconds,
-  instant,
-  type Instant,
-  type ProjectId,
-  type Result,
-  success,
-  type UnitId,
-} from '../units/index.ts'
+import { addSeconds, instant, type Instant, type ProjectId, type Result, success } from '../units/index.ts'
 import { forecastJobs, type FinishForecast, type JobForecast } from './forecast-finish.ts'
 import { besideRush, hurried, running } from './rush-job.ts'
 
@@ -159,7 +151,6 @@ export function drawDesk(
 ): DeskPlan {
   const { plan, work, jobs } = laid
   const unplanned = unplannedUnits(plan)
-  const none = '' as UnitId
   const tasks = plan.batches.length * Math.max(1, work.line.length / jobs.length)
   const futures = {
     solved,
@@ -173,11 +164,9 @@ export function drawDesk(
     forecast: whole,
     jobs: jobs.map((job, index) => {
       // What finds no place is not done by any day.
-      const isWhole = asked[index]?.batches.every(
-        (place) => !unplanned.has(plan.batches[place]?.unitId ?? none),
-      )
+      const own = asked[index]?.batches.flatMap((place) => plan.batches[place] ?? []) ?? []
       const { doneBy = null, odds = null } = forecasts[index] ?? {}
-      return isWhole === false
+      return own.some(({ unitId }) => unplanned.has(unitId))
         ? { ...job, doneBy: null, odds: job.due === null ? null : 0 }
         : { ...job, doneBy, odds }
     }),

@@ -15,7 +15,14 @@ import {
   sequenceEntry,
   type TaskSequence,
 } from '../schedule/index.ts'
-import { type Batch, type Parts, splitIntoBatches, type Wishes } from '../trade/index.ts'
+import {
+  type Batch,
+  batchSizesText,
+  type Parts,
+  splitIntoBatches,
+  stagesOf,
+  type Wishes,
+} from '../trade/index.ts'
 import { instant, type Instant, type Result, success } from '../units/index.ts'
 import { type AsBefore, batchesAsBefore, batchesWished, batchWays } from './batch-ways.ts'
 import type { AsFound } from './line-plan.ts'
@@ -81,18 +88,26 @@ export function searchLine(input: PlanningInput): Result<SearchedLine, PlanProbl
   return success(searchPrepared(way, { ...input, effort: effort * (1 - share) }, best.found.sequence))
 }
 
-/** The work laid in the order of each of several earlier plans, with nothing searched for; or why there is no plan at all. */
+/**
+ * The work laid in the order of each of several earlier plans of the same batches, with nothing searched for; or why there is no
+ * plan at all.
+ */
 export function layAsBefore(
   input: PlanningInput,
   plans: readonly PlanBefore[],
 ): Result<readonly SearchedLine[], PlanProblem> {
-  const laid: SearchedLine[] = []
-  for (const before of plans) {
-    const searched = searchLine({ ...input, before, effort: 0 })
-    if (!searched.ok) return searched
-    laid.push(searched.value)
-  }
-  return success(laid)
+  const wished = wishedBatches(input)
+  const [first] = plans
+  const way = first ? asPlanned(wished, first, input.wishes) : bare(wished)
+  const prepared = prepare(input, way)
+  if (!prepared.ok) return prepared
+  const { batches, instance } = prepared.value
+  return success(
+    plans.map((before) => {
+      const keep = planBefore(before, input, batches, way.places, instance)
+      return searchPrepared({ ...prepared.value, keep }, { ...input, effort: 0 })
+    }),
+  )
 }
 
 function wishedBatches({ work, wishes, batches, split }: PlanningInput): readonly Batch[] {
@@ -126,18 +141,14 @@ function otherWays(
   wished: readonly Batch[],
   first: Result<Prepared, PlanProblem>,
 ): readonly Result<Prepared, PlanProblem>[] {
-  const sizesOf = (batches: readonly Batch[]) => batches.map(({ models }) => models.length).join(' ')
-  const known = first.ok ? sizesOf(first.value.batches) : null
+  const known = first.ok ? batchSizesText(first.value.batches) : null
   return batchWays(wished, input.desk)
-    .filter((batches) => sizesOf(batches) !== known && tasksOf(input, batches) <= mostTasks)
+    .filter((batches) => batchSizesText(batches) !== known && tasksOf(input, batches) <= mostTasks)
     .map((batches) => prepare(input, bare(batches)))
 }
 
-function tasksOf({ work: { line } }: PlanningInput, batches: readonly Batch[]): number {
-  return batches.reduce(
-    (sum, { unitId }) => sum + line.filter(({ notNeededBy }) => !notNeededBy.includes(unitId)).length,
-    0,
-  )
+function tasksOf({ work }: PlanningInput, batches: readonly Batch[]): number {
+  return batches.reduce((sum, { unitId }) => sum + stagesOf(work, unitId).length, 0)
 }
 
 /** Whether the second way of dividing the batches is so much better that the first is given up for it. */
