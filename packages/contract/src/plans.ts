@@ -37,6 +37,8 @@ export const planToKeepSchema = z.object({
     .object({
       finishesAt: instantField,
       exposedSeconds: sumOfSecondsField,
+      /** Plans that were kept before were of nothing late. */
+      lateSeconds: sumOfSecondsField.optional(),
       /** What was wished of its batches; plans that were kept before do not know. */
       wished: projectSettingsSchema
         .pick({ batchSize: true, firstBatch: true })

@@ -51,6 +51,8 @@ export interface PainterLoad {
 
 /** What a plan promised when it was searched for. */
 export interface AsFound extends Pick<LaidPlan, 'finishesAt' | 'exposedSeconds'> {
+  /** What is late of it, together; plans that were kept before were of nothing late. */
+  readonly lateSeconds?: Seconds | undefined
   /** What was wished of its batches; plans that were kept before do not know. */
   readonly wished?: BatchesWished | undefined
 }

@@ -294,6 +294,16 @@ describe('a plan before that keeps to what it promised', () => {
     expect(searched.asFound).not.toEqual(before.asFound)
   })
 
+  it('is followed as well where its date was not to be met, and searched for where it gets later still', () => {
+    const dueOn = localDateAt(opening, given.desk.evenings.timeZone)
+    const late = { ...given, wishes: { ...given.wishes, dueOn } }
+    const known = plan({ ...late, effort: 0 })
+    expect(known.asFound.lateSeconds).toBeGreaterThan(0)
+    expect(plan({ ...late, before: known }).asFound).toEqual(known.asFound)
+    const promised = { ...known.asFound, lateSeconds: seconds(0) }
+    expect(plan({ ...late, before: { ...known, asFound: promised } }).asFound).not.toEqual(promised)
+  })
+
   it('is held to what was promised when it was searched for, not to its last delay', () => {
     const delayed = after(540, before)
     expect(delayed.asFound).toEqual(before.asFound)

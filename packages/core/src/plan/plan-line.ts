@@ -115,7 +115,12 @@ function laidPlan(searched: SearchedLine): { readonly plan: LaidPlan; readonly c
   const { finishesAt, exposedSeconds } = said
   const plan = {
     ...said,
-    asFound: searched.asFound ?? { finishesAt, exposedSeconds, wished: batchesWished(searched.wishes) },
+    asFound: searched.asFound ?? {
+      finishesAt,
+      exposedSeconds,
+      lateSeconds: seconds(cost.late),
+      wished: batchesWished(searched.wishes),
+    },
     batches,
     painters: loadsOf(desk, instance, segments, now),
     sessions,

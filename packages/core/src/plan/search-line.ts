@@ -23,7 +23,7 @@ import {
   stagesOf,
   type Wishes,
 } from '../trade/index.ts'
-import { instant, type Instant, type Result, success } from '../units/index.ts'
+import { instant, type Instant, type Result, seconds, success } from '../units/index.ts'
 import { type AsBefore, batchesAsBefore, batchesWished, batchWays } from './batch-ways.ts'
 import type { AsFound } from './line-plan.ts'
 import { lineLinks } from './line-links.ts'
@@ -234,14 +234,13 @@ function searchPrepared(
 }
 
 /** Whether a plan keeps what it promised: then there is nothing new to search for. */
-function holds(cost: PlanCost, { finishesAt, exposedSeconds }: AsFound, now: Instant): boolean {
+function holds(
+  cost: PlanCost,
+  { finishesAt, exposedSeconds, lateSeconds = seconds(0) }: AsFound,
+  now: Instant,
+): boolean {
   const change = Math.abs(cost.finish - (finishesAt - now) / 1000)
-  return (
-    cost.late === 0 &&
-    cost.pressed === 0 &&
-    !isMuch(change, cost.finish) &&
-    !isMuch(cost.exposed - exposedSeconds, 0)
-  )
+  return cost.late <= lateSeconds && !isMuch(change, cost.finish) && !isMuch(cost.exposed - exposedSeconds, 0)
 }
 
 /**

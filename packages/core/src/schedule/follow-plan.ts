@@ -6,7 +6,7 @@ import type { ScheduleBuilder } from './schedule-builder.ts'
 import type { TaskSequence } from './task-sequence.ts'
 
 /** A rule asks every batch after every task: of more than so many questions planning anew takes too long for a future. */
-const mostAsked = 800
+const mostAsked = 300
 /** The first rules: whatever can be begun soonest, and the same with the pot that is open. */
 const rulesTried = 2
 

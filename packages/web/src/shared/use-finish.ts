@@ -2,7 +2,7 @@ import type { LinePlan } from '@seriatim/core/plan'
 import { useMemo } from 'react'
 import type { ShownSources } from './figures.ts'
 import { useSettled } from './use-settled.ts'
-import { useForecast, usePlanBefore, type FinishShown } from './worker/index.ts'
+import { useForecast, usePlanBefore, usePlanShown, type FinishShown } from './worker/index.ts'
 
 /** A forecast takes a second or two: what the page is for comes before it, and it is not made anew with every tap. */
 const rests = { atFirst: 1500, later: 4000 }
@@ -13,10 +13,7 @@ const rests = { atFirst: 1500, later: 4000 }
  */
 export function useFinish(sources: ShownSources | undefined, plan?: LinePlan | null): FinishShown | null {
   const kept = usePlanBefore(sources?.project)
-  const shown = useMemo(() => {
-    const before = plan === undefined ? kept : (plan ?? undefined)
-    return sources && before !== undefined ? { sources, plan: before } : null
-  }, [sources, plan, kept])
+  const shown = usePlanShown(sources, plan === undefined ? kept : (plan ?? undefined))
   const settled = useSettled(shown, rests)
   const said = useForecast(settled)
   const isBehind = settled !== shown

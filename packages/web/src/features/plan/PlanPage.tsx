@@ -29,7 +29,7 @@ import { usePlanSeen } from './use-plan-seen.ts'
 
 export function PlanPage() {
   const seen = usePlanSeen()
-  const { project, progress, sources, planned, plan, ready, shown, room, estimate, now, sheets } = seen
+  const { project, progress, planned, plan, ready, shown, room, estimate, now, sheets } = seen
   const { error, refetch, earlier, changes, bearable, learnt } = seen
   const setSettings = useSettings()
   const setBatchSize = useBatchSize(project, plan, progress)
@@ -98,7 +98,7 @@ export function PlanPage() {
         {sheets ? <LaterSheets sheets={later} plan={plan} project={project} /> : null}
       </div>
       <div className="mt-8 grid grid-cols-1 gap-4">
-        <SharedWork sources={ready ?? null} onPlanning={setPlanning} />
+        <SharedWork sources={shown?.sources ?? null} onPlanning={setPlanning} />
         <PlanWishes
           planning={project.planning}
           batches={batchesLeft(plan)}
@@ -110,7 +110,7 @@ export function PlanPage() {
           onChange={setPlanning}
         />
         <BatchList plan={plan} />
-        <BatchSizeControl sources={sources ?? null} plan={plan} chosen={split} progress={progress} />
+        <BatchSizeControl sources={ready ?? null} plan={plan} chosen={split} progress={progress} />
       </div>
     </>
   )

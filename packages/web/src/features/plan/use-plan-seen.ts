@@ -7,6 +7,7 @@ import {
   useLearntBores,
   usePlan,
   usePlanChanges,
+  usePlanShown,
   useRunSheets,
 } from '../../shared/worker/index.ts'
 import { useKeptPlan } from './use-kept-plan.ts'
@@ -24,7 +25,7 @@ export function usePlanSeen() {
   const plan = planned.data?.ok ? planned.data.value : null
   const ready = plan && !planned.isPlaceholderData ? sources : undefined
   // The odds are those of the plan that is shown.
-  const shown = useMemo(() => (ready && plan ? { sources: ready, plan } : null), [ready, plan])
+  const shown = usePlanShown(ready, plan ?? undefined)
   const learnt = useLearntBores(sources)
   const now = useNow(60)
   const earlier = useKeptPlan(project, plan, now)

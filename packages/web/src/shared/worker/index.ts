@@ -21,16 +21,10 @@ export {
   useSamenessOffers,
 } from './use-line-order.ts'
 export { useBatchSizeComparison, type Comparison } from './use-batch-size-comparison.ts'
-export {
-  useForecast,
-  useOdds,
-  type FinishShown,
-  type Odds,
-  type PlanShown,
-  type TriedOffer,
-} from './use-odds.ts'
+export { useForecast, useOdds, type FinishShown, type Odds, type TriedOffer } from './use-odds.ts'
 export { useDeskPlan, type DeskShown, type DeskWish, type JobShown, type JobToPlan } from './use-desk-plan.ts'
 export { quickEffort, usePlan, usePlanBefore } from './use-plan.ts'
+export { usePlanShown, type PlanShown } from './plan-shown.ts'
 export { usePlanWithoutWish } from './use-plan-without-wish.ts'
 export { usePlannedBatches } from './use-planned-batches.ts'
 export { usePriceMovers, useQuoteTiers } from './use-quote.ts'

@@ -1,13 +1,12 @@
 import type { LineEstimate } from '@seriatim/core/estimating'
 import { offersFor, type FinishForecast, type Offer } from '@seriatim/core/forecasting'
-import type { PlanWish } from '@seriatim/core/plan'
 import type { ProjectId } from '@seriatim/core/units'
 import { skipToken, useQueries, useQuery, useQueryClient, type UseQueryResult } from '@tanstack/react-query'
 import { useEffect, useMemo } from 'react'
 import { sayFinish } from '../api/index.ts'
-import type { ShownSources } from '../figures.ts'
 import { callPlanner } from './call-planner.ts'
 import { inputKey } from './input-key.ts'
+import { isDrawn, type PlanShown } from './plan-shown.ts'
 
 export interface TriedOffer {
   readonly offer: Offer
@@ -62,13 +61,6 @@ export function useOdds(shown: PlanShown | null, estimate: LineEstimate | null |
   }
 }
 
-/** A plan that is shown, and what it was made of. */
-export interface PlanShown {
-  readonly sources: ShownSources
-  /** Whose futures are drawn; `null`: one is found. */
-  readonly plan: PlanWish['before'] | null
-}
-
 const keyOf = (shown: PlanShown | null) => [inputKey(shown?.sources), inputKey(shown?.plan)]
 
 function draw(
@@ -105,13 +97,14 @@ export function useForecast(shown: PlanShown | null): FinishShown | null {
   })
   const id = shown?.sources.project.id
   useEffect(() => {
-    if (!id || !data) return
+    if (!id || !shown || !data) return
+    isDrawn(shown)
     const before = last.get(id)
     last.set(id, data)
     // The list of projects says what was worked out last; without the server it goes on saying what it said.
     if (before?.p80 !== data.p80 || before.odds !== data.odds)
       void sayFinish(id, { doneBy: data.p80, odds: data.odds }).catch(() => undefined)
-  }, [id, data])
+  }, [id, shown, data])
   return useMemo(() => {
     const said = data ?? (id ? last.get(id) : null)
     return said ? { ...said, isFresh: Boolean(data) } : null
