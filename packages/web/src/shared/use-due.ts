@@ -1,5 +1,6 @@
 import { useEffect, useRef } from 'react'
-import { useNow } from './use-now.ts'
+import { clockNow } from './clock.ts'
+import { everySecond } from './use-now.ts'
 
 /** Something that is due at a moment. */
 interface Due {
@@ -9,11 +10,15 @@ interface Due {
 
 /** Calls once for each of these when its moment comes while the page is open; not for what was past before. */
 export function useDue<Each extends Due>(list: readonly Each[], onDue: (each: Each) => void): void {
-  const now = useNow()
-  const before = useRef<number>(now)
+  const before = useRef<number | null>(null)
   useEffect(() => {
-    const came = list.filter(({ at }) => at > before.current && at <= now)
-    before.current = now
-    for (const each of came) onDue(each)
-  }, [list, now, onDue])
+    const look = () => {
+      const now = clockNow()
+      const came = list.filter(({ at }) => at > (before.current ?? now) && at <= now)
+      before.current = now
+      for (const each of came) onDue(each)
+    }
+    look()
+    return everySecond(look)
+  }, [list, onDue])
 }

@@ -6,7 +6,8 @@ const subscribers = new Set<() => void>()
 let timer: ReturnType<typeof setInterval> | undefined
 let now = clockNow()
 
-function subscribe(notify: () => void): () => void {
+/** Calls every second from now on, until it is ended. */
+export function everySecond(notify: () => void): () => void {
   subscribers.add(notify)
   if (timer === undefined) {
     // Nobody looked at the clock for a while.
@@ -27,7 +28,7 @@ function subscribe(notify: () => void): () => void {
 /** The moment, anew every so many seconds: the more it redraws, the fewer times. */
 export function useNow(everySeconds = 1): Instant {
   const step = everySeconds * 1000
-  return useSyncExternalStore(subscribe, () => instant(step === 1000 ? now : Math.floor(now / step) * step))
+  return useSyncExternalStore(everySecond, () => instant(step === 1000 ? now : Math.floor(now / step) * step))
 }
 
 /** The same, and this moment when `done` has become another: what was just done is not looked at from before it. */
@@ -35,4 +36,13 @@ export function useNowOf(done: unknown, everySeconds: number): Instant {
   const ticked = useNow(everySeconds)
   const changed = useMemo(() => ({ done, at: clockNow() }), [done])
   return instant(Math.max(ticked, changed.at))
+}
+
+/** What is further off than this is told in minutes, in milliseconds. */
+const near = 120_000
+
+/** The moment, by the second while another is near, before it and after; every ten seconds else. */
+export function useNowBefore(until: Instant): Instant {
+  const coarse = useNow(10)
+  return useNow(Math.abs(until - coarse) < near + 10_000 ? 1 : 10)
 }

@@ -3,10 +3,11 @@ import { batchName } from '@seriatim/core/trade'
 import { Volume2, VolumeX } from 'lucide-react'
 import { useCallback, useMemo } from 'react'
 import { chime, useSound } from '../../shared/chime.ts'
-import { clockText, durationText, plural, stopwatchText } from '../../shared/format/index.ts'
+import { clockText, plural } from '../../shared/format/index.ts'
 import { Button, PunchHole } from '../../shared/ui/index.ts'
 import { useDue } from '../../shared/use-due.ts'
 import { useNow } from '../../shared/use-now.ts'
+import { Countdown } from './Countdown.tsx'
 
 interface DryingShelfProps {
   readonly shelf: readonly DryingEntry[]
@@ -16,11 +17,9 @@ interface DryingShelfProps {
   readonly onFeel: (entry: DryingEntry, feels: Feel) => void
 }
 
-const shortest = 90 * 60
-
 /** What is drying, the soonest dry first, counting down; a finger on it knows better, and teaches the wait. */
 export function DryingShelf({ shelf, justDry, timeZone, onFeel }: DryingShelfProps) {
-  const now = useNow()
+  const now = useNow(10)
   const [sound, setSound] = useSound()
   const dries = useMemo(() => shelf.map((entry) => ({ key: keyOf(entry), at: entry.until })), [shelf])
   useDue(
@@ -41,7 +40,6 @@ export function DryingShelf({ shelf, justDry, timeZone, onFeel }: DryingShelfPro
       {shelf.length === 0 ? <p className="mt-1 text-ink-soft">Nothing is wet.</p> : null}
       <ul className="mt-2 grid gap-2">
         {shelf.map((entry) => {
-          const left = (entry.until - now) / 1000
           return (
             <li key={keyOf(entry)} className="ticket px-4 py-2.5">
               <div className="flex items-center gap-3">
@@ -53,7 +51,7 @@ export function DryingShelf({ shelf, justDry, timeZone, onFeel }: DryingShelfPro
                 <What entry={entry} />
                 <span className="text-right text-drying">
                   <span className="figures block text-xl">
-                    {left < shortest ? stopwatchText(left) : durationText(left)}
+                    <Countdown until={entry.until} />
                   </span>
                   <span className="figures text-sm">{clockText(entry.until, timeZone)}</span>
                 </span>

@@ -9,8 +9,9 @@ import type { ReactNode } from 'react'
 import { clockText, durationText, plural, rangeText, stopwatchText } from '../../shared/format/index.ts'
 import { useLessonsAgain } from '../../shared/lessons.tsx'
 import { AsAgreed } from '../../shared/model-pictures.tsx'
-import { useNow } from '../../shared/use-now.ts'
+import { useNow, useNowOf } from '../../shared/use-now.ts'
 import { ClockRanOn } from './ClockRanOn.tsx'
+import { Countdown } from './Countdown.tsx'
 import { LastLook } from './LastLook.tsx'
 import { ModelRow, type ModelActions } from './ModelRow.tsx'
 import { PaintLine } from './PaintLine.tsx'
@@ -47,7 +48,7 @@ export function NowTicket({
   models,
   further,
 }: NowTicketProps) {
-  const now = useNow()
+  const now = useNowOf(progress, 10)
   const { stage, batch, modelIds, left, later, touchUp } = task
   const { timeZone } = project.evenings
   const stages = stagesOf(project, batch.unitId)
@@ -125,7 +126,7 @@ export function NowTicket({
       {wet ? (
         <p role="status" className="mt-2 font-bold text-drying">
           Still wet after {wet.stage.name.toLowerCase()}: dry at {clockText(wet.until, timeZone)}, in{' '}
-          {stopwatchText((wet.until - now) / 1000)}.
+          <Countdown until={wet.until} />.
         </p>
       ) : null}
       {running &&
@@ -150,7 +151,7 @@ export function NowTicket({
             )
           }
         >
-          {running ? stopwatchText((now - lastPunch) / 1000) : estimate ? durationText(each) : '…'}
+          {running ? <Stopwatch since={lastPunch} /> : estimate ? durationText(each) : '…'}
         </Reading>
         <Reading name={running ? 'this stage ends about' : 'for the models left'}>
           {running
@@ -174,6 +175,10 @@ export function NowTicket({
       ) : null}
     </section>
   )
+}
+
+function Stopwatch({ since }: { readonly since: Instant }) {
+  return stopwatchText((useNow() - since) / 1000)
 }
 
 function Reading({

@@ -4,9 +4,10 @@ import { Timer } from 'lucide-react'
 import { useCallback, useMemo } from 'react'
 import { toast } from 'sonner'
 import { chime } from '../../shared/chime.ts'
-import { clockText, plural, stopwatchText } from '../../shared/format/index.ts'
+import { clockText, plural } from '../../shared/format/index.ts'
 import { useDue } from '../../shared/use-due.ts'
-import { useNow } from '../../shared/use-now.ts'
+import { useNowBefore } from '../../shared/use-now.ts'
+import { Countdown } from './Countdown.tsx'
 
 interface ToFollowListProps {
   readonly waiting: readonly ToFollow[]
@@ -18,7 +19,6 @@ const warnsBefore = 60
 
 /** What has to be wiped, mopped or joined while the coat still lets it, counting down; at the limit it flashes. */
 export function ToFollowList({ waiting, timeZone }: ToFollowListProps) {
-  const now = useNow()
   const alarms = useMemo(
     () => waiting.map((each) => ({ ...each, key: keyOf(each), at: each.until - warnsBefore * 1000 })),
     [waiting],
@@ -37,36 +37,39 @@ export function ToFollowList({ waiting, timeZone }: ToFollowListProps) {
         Before it is too late
       </h2>
       <ul className="mt-2 grid gap-2">
-        {waiting.map((each) => {
-          const left = (each.until - now) / 1000
-          const isPressing = Math.abs(left) <= warnsBefore
-          return (
-            <li
-              key={keyOf(each)}
-              className={`ticket flex items-center gap-3 px-4 py-2.5 ${isPressing ? 'is-pressing' : ''}`}
-            >
-              <Timer aria-hidden="true" size={28} className="shrink-0 text-touch-up" />
-              <span className="min-w-0 grow leading-tight">
-                <b>{each.next.name}</b>
-                <span className="block text-sm text-ink-soft">
-                  {batchName(each.batch)}, {plural(each.modelIds.length, 'model')}
-                </span>
-              </span>
-              <span className="text-right text-touch-up">
-                {left > 0 ? (
-                  <>
-                    <span className="figures block text-xl">{stopwatchText(left)}</span>
-                    <span className="figures text-sm">by {clockText(each.until, timeZone)}</span>
-                  </>
-                ) : (
-                  <b>since {clockText(each.until, timeZone)}: look before you go on</b>
-                )}
-              </span>
-            </li>
-          )
-        })}
+        {waiting.map((each) => (
+          <Follow key={keyOf(each)} {...each} timeZone={timeZone} />
+        ))}
       </ul>
     </section>
+  )
+}
+
+function Follow({ batch, next, modelIds, until, timeZone }: ToFollow & Pick<ToFollowListProps, 'timeZone'>) {
+  const left = (until - useNowBefore(until)) / 1000
+  const isPressing = Math.abs(left) <= warnsBefore
+  return (
+    <li className={`ticket flex items-center gap-3 px-4 py-2.5 ${isPressing ? 'is-pressing' : ''}`}>
+      <Timer aria-hidden="true" size={28} className="shrink-0 text-touch-up" />
+      <span className="min-w-0 grow leading-tight">
+        <b>{next.name}</b>
+        <span className="block text-sm text-ink-soft">
+          {batchName(batch)}, {plural(modelIds.length, 'model')}
+        </span>
+      </span>
+      <span className="text-right text-touch-up">
+        {left > 0 ? (
+          <>
+            <span className="figures block text-xl">
+              <Countdown until={until} />
+            </span>
+            <span className="figures text-sm">by {clockText(until, timeZone)}</span>
+          </>
+        ) : (
+          <b>since {clockText(until, timeZone)}: look before you go on</b>
+        )}
+      </span>
+    </li>
   )
 }
 

@@ -97,14 +97,15 @@ export function useForecast(shown: PlanShown | null): FinishShown | null {
   })
   const id = shown?.sources.project.id
   useEffect(() => {
-    if (!id || !shown || !data) return
+    if (!shown || !data) return
     isDrawn(shown)
+    const { id } = shown.sources.project
     const before = last.get(id)
     last.set(id, data)
     // The list of projects says what was worked out last; without the server it goes on saying what it said.
     if (before?.p80 !== data.p80 || before.odds !== data.odds)
       void sayFinish(id, { doneBy: data.p80, odds: data.odds }).catch(() => undefined)
-  }, [id, shown, data])
+  }, [shown, data])
   return useMemo(() => {
     const said = data ?? (id ? last.get(id) : null)
     return said ? { ...said, isFresh: Boolean(data) } : null
