@@ -49,6 +49,9 @@ for (let tick = 0; tick < 5; tick++) {
   )
 }
 
+// Nobody's clock runs.
+await page.keyboard.press('Escape')
+await quiet()
 // From the end of ten minutes on to that of the next: figures follow the clock in steps of ten.
 const minutes = Number(process.argv[2] ?? 21)
 const before = await spent()

@@ -124,6 +124,7 @@ function Bench({ progress }: { readonly progress: Progress }) {
             justDry={drying.justDry}
             timeZone={project.evenings.timeZone}
             onFeel={bench.feel}
+            onDry={bench.onDry}
           />
         </aside>
       </div>

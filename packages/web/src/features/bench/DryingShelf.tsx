@@ -15,16 +15,20 @@ interface DryingShelfProps {
   readonly justDry: readonly DryingEntry[]
   readonly timeZone: string
   readonly onFeel: (entry: DryingEntry, feels: Feel) => void
+  readonly onDry: () => void
 }
 
 /** What is drying, the soonest dry first, counting down; a finger on it knows better, and teaches the wait. */
-export function DryingShelf({ shelf, justDry, timeZone, onFeel }: DryingShelfProps) {
+export function DryingShelf({ shelf, justDry, timeZone, onFeel, onDry }: DryingShelfProps) {
   const now = useNow(10)
   const [sound, setSound] = useSound()
   const dries = useMemo(() => shelf.map((entry) => ({ key: keyOf(entry), at: entry.until })), [shelf])
   useDue(
     dries,
-    useCallback(() => chime(), []),
+    useCallback(() => {
+      chime()
+      onDry()
+    }, [onDry]),
   )
   return (
     <section aria-labelledby="drying">

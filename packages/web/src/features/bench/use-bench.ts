@@ -1,8 +1,8 @@
 import { sittingNow } from '@seriatim/core/bench'
 import { clockOf, type Feel, type Progress } from '@seriatim/core/progress'
 import type { Stage } from '@seriatim/core/trade'
-import type { ModelId } from '@seriatim/core/units'
-import { useMemo, useState } from 'react'
+import { instant, type ModelId } from '@seriatim/core/units'
+import { useCallback, useMemo, useState } from 'react'
 import { useCurrentPlan } from '../../shared/current-plan.ts'
 import { usePainterHere } from '../../shared/device.ts'
 import { finishText, lastCoatText } from '../../shared/finish-text.ts'
@@ -25,10 +25,11 @@ export function useBench(progress: Progress) {
   const clock =
     clockOf(progress, painter) ??
     (painter === project.planning.painters[0]?.id ? clockOf(progress, null) : null)
-  const now = useNowOf(progress, 10)
-  // The strips are many: of what changes them by the clock alone they follow at once only what a finger felt here.
-  const [felt, setFelt] = useState(0)
-  const stripsNow = useNowOf(felt, 10)
+  // Coats that came dry here or were felt: what changes by the clock alone is looked at when it does.
+  const [dried, setDried] = useState(0)
+  const onDry = useCallback(() => setDried((count) => count + 1), [])
+  const stripsNow = useNowOf(dried, 30)
+  const now = instant(Math.max(useNowOf(progress, 30), stripsNow))
   const batches = usePlannedBatches(project, plan)
   const drying = useDrying(project, batches, progress, now)
   const { settled } = drying
@@ -55,10 +56,10 @@ export function useBench(progress: Progress) {
     .join('')
   const feel = ({ stage, modelIds }: Felt, feels: Feel) => {
     recorder.feel(stage.id, modelIds, feels)
-    setFelt((count) => count + 1)
+    onDry()
   }
   const shown = { project, estimate, left, plan, isPlanned, painter, recorder, clock, batches, drying }
-  return { ...shown, ...bench, stripsNow, sitting, finish, actions, feel }
+  return { ...shown, ...bench, stripsNow, sitting, finish, actions, feel, onDry }
 }
 
 interface Felt {
