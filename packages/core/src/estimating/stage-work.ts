@@ -4,6 +4,7 @@ import {
   type MaterialKind,
   type Model,
   type Recipe,
+  type Region,
   type Stage,
   type Standard,
   standardReaches,
@@ -16,7 +17,7 @@ import {
   type Unit,
 } from '../trade/index.ts'
 import type { ModelId, StageId, StepId, UnitId } from '../units/index.ts'
-import { dryingOf, factsOf, type Shelf, type StepFacts, stepText } from '../recipe/index.ts'
+import { dryingOf, factsOf, type Shelf, type StepFacts, stepText, withinBorders } from '../recipe/index.ts'
 import {
   carePresets,
   detailPresets,
@@ -120,17 +121,44 @@ interface RecipeWork {
 interface RecipeOnLine {
   readonly facts: ReadonlyMap<StepId, StepFacts>
   readonly care: ReadonlyMap<StepId, number>
+  /** Where it has borders to keep. */
+  readonly tight: ReadonlyMap<StepId, readonly Region[]>
 }
 
 function recipeOnLine(recipe: Recipe, line: readonly Stage[], shelf: Shelf): RecipeOnLine {
   const facts = factsOf(recipe, shelf)
+  const at = placesOnLine(recipe, line)
   return {
     facts: new Map(facts.map((each) => [each.step.id, each])),
-    care: careAlong(recipe, facts, line),
+    care: careAlong(recipe, facts, at),
+    tight: new Map(facts.map((each) => [each.step.id, tightRegions(each, facts, at)])),
   }
 }
 
-function recipeWorkOf(recipe: Recipe, { facts, care }: RecipeOnLine, unit: Unit): RecipeWork {
+const hasOwnColour = (each: StepFacts) => !each.whole && (each.colours || each.refines)
+
+type PlaceOnLine = (each: StepFacts) => number
+
+/** By step its place on the line; −1 of one that is not on it. */
+function placesOnLine(recipe: Recipe, line: readonly Stage[]): PlaceOnLine {
+  const place = new Map<StepId, number>()
+  line.forEach((stage, index) => {
+    for (const step of stage.steps) if (step.recipeId === recipe.id) place.set(step.stepId, index)
+  })
+  return (each) => place.get(each.step.id) ?? -1
+}
+
+/** All of it, or what touches something left out that has a colour of its own and that nothing covers afterwards. */
+function tightRegions(each: StepFacts, facts: readonly StepFacts[], at: PlaceOnLine): readonly Region[] {
+  if (!each.whole) return each.regions
+  const isKept = (left: Region) => {
+    const on = facts.filter((other) => other.regions.includes(left))
+    return on.some(hasOwnColour) && !on.some((other) => other.covers && at(other) > at(each))
+  }
+  return withinBorders(each.regions, each.leftOut.filter(isKept))
+}
+
+function recipeWorkOf(recipe: Recipe, { facts, care, tight }: RecipeOnLine, unit: Unit): RecipeWork {
   const standard = reachedStandard(recipe, unit.standard)
   const amountOf = regionAmounts(recipe, unit.size)
   return {
@@ -140,7 +168,14 @@ function recipeWorkOf(recipe: Recipe, { facts, care }: RecipeOnLine, unit: Unit)
       const share = takers.filter((model) => takesStep(each.step, model)).length / takers.length
       if (share === 0) return null
       const { technique, coats, count } = each.step
-      const work = { ...each, ...amountOf(each.regions), technique, coats, count }
+      const work = {
+        ...each,
+        ...amountOf(each.regions),
+        tight: amountOf(tight.get(stepId) ?? each.regions),
+        technique,
+        coats,
+        count,
+      }
       const demand = { ...unit, standard }
       const factors = stepFactors(work, demand, care.get(stepId) ?? 1)
       const otherWays = each.step.otherModes.map((mode): OtherWay => {
@@ -183,17 +218,12 @@ function reachedStandard(recipe: Recipe, wanted: Standard): Standard {
 function careAlong(
   recipe: Recipe,
   facts: readonly StepFacts[],
-  line: readonly Stage[],
+  at: PlaceOnLine,
 ): ReadonlyMap<StepId, number> {
-  const place = new Map<StepId, number>()
-  line.forEach((stage, index) => {
-    for (const step of stage.steps) if (step.recipeId === recipe.id) place.set(step.stepId, index)
-  })
-  const at = (each: StepFacts) => place.get(each.step.id) ?? -1
   const finishes = facts.filter((each) => each.colours && !each.whole)
   return new Map(
     facts.map((each) => {
-      if (!techniqueFacts[each.step.technique].brushed || each.whole) return [each.step.id, 1]
+      if (!techniqueFacts[each.step.technique].brushed) return [each.step.id, 1]
       const own = new Set(each.regions.map((region) => region.name))
       const beside = [...new Set(each.regions.flatMap((region) => region.neighbours))].filter(
         (name) => !own.has(name),

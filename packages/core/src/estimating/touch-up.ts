@@ -30,6 +30,8 @@ export const nothingBeside: BesideWork = { setUpSeconds: 0, touchUpSeconds: 0, o
 
 const tinting: readonly MaterialKind[] = ['translucent', 'wash', 'ink', 'oil', 'dip']
 
+const aDab = { area: 0, parts: 1 }
+
 /**
  * An opaque slip is one dab and a pot; a translucent one is the undercoat, its drying and the tint: two pots
  * (common practice).
@@ -42,7 +44,7 @@ export function touchUpTime(
 ): TouchUpTime {
   const dab = productOf(
     stepFactors(
-      { technique: 'detail', area: 0, parts: 1, count: null, whole: false, coats: 1, material: null },
+      { technique: 'detail', area: 0, parts: 1, count: null, tight: aDab, coats: 1, material: null },
       { size: unit.size, detail: unit.detail, standard: 'tabletop' },
       1,
     ),

@@ -1,5 +1,6 @@
 import { colourDifference, lightness } from '../colour/index.ts'
 import {
+  asOneSays,
   type Finish,
   giveWhereSeen,
   type Material,
@@ -93,9 +94,12 @@ function floodOrGoRound({ recipe, facts, units }: Asked, base: StepFacts): reado
   )
   if (areaOf(more) < worthFlooding) return []
   const except = recipe.regions.filter((region) => !base.regions.includes(region) && !more.includes(region))
+  const flooded = { on: 'whole' as const, except: except.map((region) => region.name) }
+  // Going to one region more is no flooding.
+  if (asOneSays<Pick<Step, 'on' | 'except'>>(recipe, flooded).on !== 'whole') return []
   return [
     choice(
-      { on: 'whole', except: except.map((region) => region.name) },
+      flooded,
       round(base.regions),
       more.length < except.length
         ? `over the ${namesOf(more)} as well, which later colours cover`

@@ -85,7 +85,7 @@ export const recipeRules: readonly RecipeRule[] = [
               {
                 kind: 'change',
                 stepId: tint.step.id,
-                change: { except: [...tint.step.except, ...names] },
+                change: { on: 'whole', except: [...tint.step.except, ...names] },
               },
             ],
           },
@@ -224,11 +224,14 @@ function moveAboveColours(layer: StepFacts, above: readonly StepFacts[]): Mend |
 }
 
 function secondsOn(recipe: Recipe, layer: StepFacts, regions: StepFacts['regions']): number {
-  const work = {
-    technique: layer.step.technique,
+  const amount = {
     area: regions.reduce((sum, region) => sum + region.areaShare, 0),
     parts: regions.reduce((sum, region) => sum + region.parts, 0),
-    whole: false,
+  }
+  const work = {
+    ...amount,
+    tight: amount,
+    technique: layer.step.technique,
     coats: layer.step.coats,
     count: layer.step.count,
     material: null,

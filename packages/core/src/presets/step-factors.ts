@@ -14,6 +14,7 @@ import {
   secondCoatChance,
   sizePresets,
   standardPresets,
+  type TechniquePreset,
   techniquePresets,
 } from './presets.ts'
 
@@ -32,8 +33,8 @@ export interface StepWork {
   readonly parts: number
   /** Dots, chips, studs or decals set one by one; `null` where the region says how much there is. */
   readonly count: number | null
-  /** All over, so that there is no border to keep to. */
-  readonly whole: boolean
+  /** So much of it lies within borders that are to be kept; the rest can be flooded. */
+  readonly tight: { readonly area: number; readonly parts: number }
   readonly coats: number
   readonly material: Pick<Material, 'kind' | 'opacity'> | null
 }
@@ -63,7 +64,7 @@ export function stepFactors(
       value: minutes,
       source: preset.source,
     },
-    howMuch(work, preset.scales, approach / minutes),
+    howMuch(work, preset, approach / minutes),
     { name: `size: ${size}`, value: sizePresets[size][scales], source: sizePresets[size].source },
     { name: `detail: ${detail}`, value: detailPresets[detail][scales], source: detailPresets[detail].source },
   ]
@@ -71,7 +72,7 @@ export function stepFactors(
     factors.push({ name: `standard: ${standard}`, ...asFactor(standardPresets[standard]) })
     factors.push({ name: careName(care), value: care, source: carePresets.source })
   }
-  if (work.whole && preset.floods) {
+  if (isFlooded(work)) {
     factors.push({ name: 'all over, no border to keep', ...asFactor(allOverFactor) })
   }
   factors.push({ name: 'coats', value: work.coats, source: 'recipe' })
@@ -87,15 +88,31 @@ export function stepFactors(
   return factors.filter((factor, index) => index < 2 || factor.value !== 1)
 }
 
-/** Surface, and the parts it is in: each is gone to by itself, unless everything is flooded. */
-function howMuch({ area, parts, count, whole }: StepWork, scales: 'area' | 'parts', aPart: number): Factor {
+/** All of it is done at once, with a brush full of paint. */
+function isFlooded({ technique, tight }: StepWork): boolean {
+  return techniquePresets[technique].floods && tight.area === 0 && tight.parts === 0
+}
+
+/**
+ * Surface, and the parts it is in: each is gone to by itself. What has no border to keep is flooded by what floods, and is
+ * one piece for all else.
+ */
+function howMuch(
+  work: StepWork,
+  { scales, floods }: Pick<TechniquePreset, 'scales' | 'floods'>,
+  aPart: number,
+): Factor {
+  const { area, parts, count, tight } = work
   if (count !== null)
     return { name: `${String(count)} by themselves`, value: count * aPart, source: 'recipe' }
   if (scales === 'parts') return { name: 'parts', value: parts, source: 'recipe' }
-  if (whole || aPart === 0 || parts === 0) return { name: 'of the surface', value: area, source: 'recipe' }
+  if (isFlooded(work) || aPart === 0 || tight.parts === 0)
+    return { name: 'of the surface', value: area, source: 'recipe' }
+  const loose = Math.max(0, area - tight.area)
+  const pieces = `${String(Math.round(tight.parts))} ${tight.parts === 1 ? 'piece' : 'pieces'}`
   return {
-    name: `of the surface, in ${String(Math.round(parts))} ${parts === 1 ? 'piece' : 'pieces'}`,
-    value: area + parts * aPart,
+    name: `of the surface, in ${pieces}${loose > 0 ? ' beside what is left out' : ''}`,
+    value: tight.area + tight.parts * aPart + loose * (floods ? allOverFactor.factor : 1),
     source: 'recipe',
   }
 }
@@ -104,10 +121,10 @@ function howMuch({ area, parts, count, whole }: StepWork, scales: 'area' | 'part
 const mostly = 0.45
 
 /** Whether going from part to part takes most of a step that else goes by the surface. */
-export function isBySmallParts({ technique, area, parts, count, whole }: StepWork): boolean {
+export function isBySmallParts({ technique, area, count, tight }: StepWork): boolean {
   const { scales, approach, minutes } = techniquePresets[technique]
-  if (scales !== 'area' || whole || count !== null) return false
-  const going = (parts * approach) / minutes
+  if (scales !== 'area' || count !== null) return false
+  const going = (tight.parts * approach) / minutes
   return going > mostly * (area + going)
 }
 

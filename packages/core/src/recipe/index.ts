@@ -25,5 +25,6 @@ export {
   type StepFacts,
   stepText,
   touchEachOther,
+  withinBorders,
 } from './step-facts.ts'
 export { backToVersion, isSameState, keepVersion } from './versions.ts'

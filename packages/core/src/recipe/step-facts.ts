@@ -1,11 +1,13 @@
 import { lightness, mixedColour } from '../colour/index.ts'
 import {
+  asOneSays,
   type Finish,
   isCarrierOnly,
   isOneOf,
   isPaint,
   isSprayed,
   isVarnish,
+  landsOn,
   type Material,
   type Mix,
   type Model,
@@ -61,6 +63,8 @@ export interface StepFacts {
   readonly lightness: number
   /** Parts to pick out, of all its regions. */
   readonly parts: number
+  /** Where it does not land. */
+  readonly leftOut: readonly Region[]
   /** On a foot model of usual detail at tabletop, at the preset's pace. */
   readonly handsOnSecondsPerModel: number
   readonly drying: { readonly min: number; readonly max: number }
@@ -104,17 +108,28 @@ export function factsOf(
   const masked = new Set(
     recipe.steps.filter((step) => step.technique === 'mask').flatMap((step) => regionsOfStep(recipe, step)),
   )
-  const all = recipe.steps.map((step, index): StepFacts => {
+  const said = recipe.steps.map((step) => asOneSays(recipe, step))
+  const all = said.map((step, index): StepFacts => {
     const regions = regionsOfStep(recipe, step).flatMap((name) => regionByName.get(name) ?? [])
     const material = mainMaterial(step.mix, shelf)
     const technique = techniqueFacts[step.technique]
     const kind = material?.kind
     const opaque = kind !== undefined && hiding.has(kind)
-    const area = regions.reduce((sum, region) => sum + region.areaShare, 0)
-    const parts = regions.reduce((sum, region) => sum + region.parts, 0)
+    const { area, parts } = amountOf(regions)
     const whole = step.on === 'whole'
+    const leftOut = recipe.regions.filter(({ name }) => !landsOn(step, name))
+    const tight = whole
+      ? withinBorders(
+          regions,
+          leftOut.filter(
+            ({ name }) =>
+              said.some((each) => each.on !== 'whole' && each.on.includes(name)) &&
+              !said.some((each, at) => at > index && hides(each, name, shelf)),
+          ),
+        )
+      : regions
     const { technique: how, coats, count } = step
-    const work = { technique: how, area, parts, whole, coats, count, material: null }
+    const work = { technique: how, area, parts, tight: amountOf(tight), coats, count, material: null }
     const care = recipe.preferences.careful ? carePresets.carefulThroughout : 1
     const range = step.dryingSeconds ?? dryingOf(material, step.technique)
     const fromAbove =
@@ -149,6 +164,7 @@ export function factsOf(
       area,
       lightness: lightnessOfMix(step.mix, shelf),
       parts,
+      leftOut,
       handsOnSecondsPerModel: Math.round(productOf(stepFactors(work, usualDemand, care)) * 60),
       drying: range,
     }
@@ -157,6 +173,29 @@ export function factsOf(
     if (isLocalGloss(each, all.slice(index + 1))) return { ...each, shines: true }
     return isGlossOverDip(each, all.slice(0, index)) ? { ...each, drying: glossOverDip } : each
   })
+}
+
+/** How much there is of some regions: share of the surface, and parts to pick out. */
+function amountOf(regions: readonly Region[]): { readonly area: number; readonly parts: number } {
+  return {
+    area: regions.reduce((sum, region) => sum + region.areaShare, 0),
+    parts: regions.reduce((sum, region) => sum + region.parts, 0),
+  }
+}
+
+/** Those that touch what is not to be touched. */
+export function withinBorders(regions: readonly Region[], beside: readonly Region[]): readonly Region[] {
+  return regions.filter((region) =>
+    beside.some((other) => other.neighbours.includes(region.name) || region.neighbours.includes(other.name)),
+  )
+}
+
+/** Whether a step hides what is on a region. */
+function hides(step: Step, region: string, shelf: Shelf): boolean {
+  const kind = mainMaterial(step.mix, shelf)?.kind
+  return (
+    landsOn(step, region) && techniqueFacts[step.technique].covers && kind !== undefined && hiding.has(kind)
+  )
 }
 
 /** Gloss on a dip that has hardened takes two days before it bears a matt coat (common practice). */

@@ -75,6 +75,7 @@ export {
 export {
   type Finish,
   finishes,
+  asOneSays,
   landsOn,
   type Mix,
   plainStep,

@@ -170,6 +170,29 @@ export function regionsOfStep(
   return recipe.regions.flatMap(({ name }) => (step.except.includes(name) ? [] : [name]))
 }
 
+/** So much of the model, its base apart, is what people call all over, where it is most of the regions as well. */
+const mostOfSurface = 0.6
+
+/**
+ * The step as one would say it: all over but for some, where it lands on most of a model, and by the names of its regions
+ * else. Both ways to write the same come to the same.
+ */
+export function asOneSays<S extends Pick<Step, 'on' | 'except'>>(
+  { regions }: Pick<Recipe, 'regions'>,
+  step: S,
+): S {
+  const own = regions.filter(({ name }) => landsOn(step, name))
+  const isNamed = step.on !== 'whole'
+  if (own.length === 0 || (!isNamed && step.except.length === 0)) return step
+  const areaOf = (some: readonly Region[]) =>
+    some.reduce((sum, { areaShare, finish }) => sum + (finish === 'base' ? 0 : areaShare), 0)
+  const isAllOver = own.length > regions.length / 2 && areaOf(own) >= mostOfSurface * areaOf(regions)
+  if (isAllOver === !isNamed) return step
+  return isAllOver
+    ? { ...step, on: 'whole', except: regions.flatMap(({ name }) => (landsOn(step, name) ? [] : [name])) }
+    : { ...step, on: own.map(({ name }) => name), except: [] }
+}
+
 export function landsOn(step: Pick<Step, 'on' | 'except'>, region: string): boolean {
   return step.on === 'whole' ? !step.except.includes(region) : step.on.includes(region)
 }
