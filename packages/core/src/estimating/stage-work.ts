@@ -168,8 +168,10 @@ function recipeWorkOf(recipe: Recipe, { facts, care, tight }: RecipeOnLine, unit
       const share = takers.filter((model) => takesStep(each.step, model)).length / takers.length
       if (share === 0) return null
       const { technique, coats, count } = each.step
+      const material = each.material && { kind: each.material.kind, opacity: each.hiding }
       const work = {
         ...each,
+        material,
         ...amountOf(each.regions),
         tight: amountOf(tight.get(stepId) ?? each.regions),
         technique,
@@ -194,7 +196,7 @@ function recipeWorkOf(recipe: Recipe, { facts, care, tight }: RecipeOnLine, unit
         seconds: productOf(factors) * 60,
         share,
         technique,
-        chance: chanceOf(each.material),
+        chance: chanceOf(material),
         coats,
         kind: each.material?.kind ?? null,
         small: isBySmallParts(work),
@@ -204,7 +206,7 @@ function recipeWorkOf(recipe: Recipe, { facts, care, tight }: RecipeOnLine, unit
   }
 }
 
-function chanceOf(material: Material | null): number {
+function chanceOf(material: Pick<Material, 'kind' | 'opacity'> | null): number {
   return material ? secondCoatChance(material).chance : 0
 }
 

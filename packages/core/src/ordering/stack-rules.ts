@@ -12,7 +12,7 @@ import {
   sealBefore,
   type StackRule,
 } from './stack-rule.ts'
-import { hidingOf, isLike } from './thin-colours.ts'
+import { isLike } from './thin-colours.ts'
 
 const hours = (count: number) => count * 3600
 const kindOf = (facts: StepFacts | undefined) => facts?.material?.kind
@@ -246,8 +246,7 @@ export const stackRules: readonly StackRule[] = [
       if (!material || layer.step.coats > 1 || layer.step.wetGroup !== null || !layer.colours) return null
       if (layer.fromAbove || layer.step.technique === 'pen') return null
       if (kindOf(layer) !== 'opaque' && kindOf(layer) !== 'metallic') return null
-      const hiding = hidingOf(material)
-      if (hiding >= 0.7) return null
+      if (layer.hiding >= 0.7) return null
       const since = below.findLastIndex((each) => each.covers && each.material?.id !== material.id)
       const until = above.findIndex((each) => each.covers && each.material?.id !== material.id)
       const near = [...below.slice(since + 1), ...(until < 0 ? above : above.slice(0, until))]

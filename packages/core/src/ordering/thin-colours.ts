@@ -3,17 +3,6 @@ import type { Material } from '../trade/index.ts'
 import type { StepFacts } from '../recipe/index.ts'
 import { darkBelow, type Ground } from './grounds.ts'
 
-/** Reds, yellows and whites hide less than their pots say, and gold on bright: common practice. */
-export function hidingOf({ colour, opacity, kind }: Material): number {
-  const { hue, chroma } = hueOf(colour)
-  const light = lightness(colour)
-  const isYellow = hue > 70 && hue < 110 && chroma > 45 && light > 55
-  const isRed = (hue < 50 || hue > 340) && chroma > 50 && light > 38
-  const isWhite = light > 92 && chroma < 12
-  if (kind === 'opaque' && (isYellow || isRed || isWhite)) return Math.min(opacity, 0.6)
-  return opacity
-}
-
 /** What is put under thin colours on purpose: near in colour or hue, and pale under yellow and white. Common practice. */
 function isUndercoat(material: Material, cover: StepFacts | undefined, ground: Ground): boolean {
   const below = cover?.material

@@ -20,6 +20,7 @@ import {
   type Tool,
 } from '../trade/index.ts'
 import type { MaterialId } from '../units/index.ts'
+import { behaviourOf } from './mix-behaviour.ts'
 import { carePresets, productOf, stepFactors, usualDemand } from '../presets/index.ts'
 
 export type Shelf = ReadonlyMap<MaterialId, Material>
@@ -29,11 +30,10 @@ export interface StepFacts {
   readonly step: Step
   /** Position in the recipe, from the bottom up. */
   readonly index: number
-  /**
-   * What the mix behaves as: its strongest paint, however much medium, water or varnish is in it. `null` for work
-   * without material, and for a material that is not on the shelf.
-   */
+  /** What the mix behaves as, see `behaviourOf`. */
   readonly material: Material | null
+  /** How much of the ground one coat hides, 0 to 1. */
+  readonly hiding: number
   /** Powder alone, with nothing that binds it. */
   readonly isLoosePowder: boolean
   readonly tool: Tool
@@ -70,29 +70,12 @@ export interface StepFacts {
   readonly drying: { readonly min: number; readonly max: number }
 }
 
-/** Of what carries the others the largest part counts only where there is nothing else; of equal parts the first. */
-function strongestPart(mix: Mix, shelf: Shelf): Mix[number] | null {
-  const paints = mix.filter(({ materialId }) => {
-    const part = shelf.get(materialId)
-    return !part || !isCarrierOnly(part.kind)
-  })
-  return (paints.length > 0 ? paints : mix).reduce<Mix[number] | null>(
-    (most, part) => (most && most.parts >= part.parts ? most : part),
-    null,
-  )
-}
-
-function mainMaterial(mix: Mix, shelf: Shelf): Material | null {
-  const main = strongestPart(mix, shelf)
-  return main ? (shelf.get(main.materialId) ?? null) : null
-}
-
 function lightnessOfMix(mix: Mix, shelf: Shelf): number {
   const paints = mix.flatMap(({ materialId, parts }) => {
     const part = shelf.get(materialId)
     return part && !isCarrierOnly(part.kind) ? [{ colour: part.colour, parts }] : []
   })
-  const colour = mixedColour(paints) ?? mainMaterial(mix, shelf)?.colour
+  const colour = mixedColour(paints) ?? behaviourOf(mix, shelf).material?.colour
   return colour ? lightness(colour) : 0
 }
 
@@ -111,7 +94,7 @@ export function factsOf(
   const said = recipe.steps.map((step) => asOneSays(recipe, step))
   const all = said.map((step, index): StepFacts => {
     const regions = regionsOfStep(recipe, step).flatMap((name) => regionByName.get(name) ?? [])
-    const material = mainMaterial(step.mix, shelf)
+    const { material, hiding: hidingPower } = behaviourOf(step.mix, shelf)
     const technique = techniqueFacts[step.technique]
     const kind = material?.kind
     const opaque = kind !== undefined && hiding.has(kind)
@@ -139,6 +122,7 @@ export function factsOf(
       step,
       index,
       material,
+      hiding: hidingPower,
       isLoosePowder:
         kind === 'pigment' && step.mix.every(({ materialId }) => shelf.get(materialId)?.kind === 'pigment'),
       tool: technique.tool,
@@ -192,7 +176,7 @@ export function withinBorders(regions: readonly Region[], beside: readonly Regio
 
 /** Whether a step hides what is on a region. */
 function hides(step: Step, region: string, shelf: Shelf): boolean {
-  const kind = mainMaterial(step.mix, shelf)?.kind
+  const { kind } = behaviourOf(step.mix, shelf).material ?? {}
   return (
     landsOn(step, region) && techniqueFacts[step.technique].covers && kind !== undefined && hiding.has(kind)
   )
