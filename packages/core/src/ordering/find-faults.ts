@@ -231,7 +231,7 @@ function movesBefore(inOrder: readonly StepFacts[], later: StepFacts, earlier: S
   ]
   if (!later.whole) return moves
   const except = [...later.step.except, ...earlier.regions.map((region) => region.name)]
-  return [...moves, { kind: 'change', stepId: later.step.id, change: { except } }]
+  return [...moves, { kind: 'change', stepId: later.step.id, change: { on: 'whole', except } }]
 }
 
 function brokenStackRules({ recipe, shelf, inOrder, main }: JudgedRecipe): readonly Found[] {

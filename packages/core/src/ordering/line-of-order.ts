@@ -13,7 +13,8 @@ import { surfacePresets } from '../presets/index.ts'
 import { factsOf, joinWords, mixText, type Shelf, type StepFacts, type Takers } from '../recipe/index.ts'
 import { seconds, type StageId, type UnitId } from '../units/index.ts'
 import type { LineOrder, OrderedStage } from './order-line.ts'
-import { isWipe, modelsTaking, openSeconds, type FollowingUnit, type OrderedRecipe } from './pieces.ts'
+import { isSoftWork, workableTill } from './soft-work.ts'
+import { modelsTaking, openSeconds, type FollowingUnit, type OrderedRecipe } from './pieces.ts'
 
 /** The project's recipes with the units that follow them; recipes nobody follows are left out. */
 export function followedRecipes(project: Pick<Job, 'recipes' | 'units'>): readonly OrderedRecipe[] {
@@ -145,8 +146,8 @@ export function stageOfStep(
 }
 
 /**
- * Of what is wiped while it is soft the next stage wants the soft coat, and what comes after it the hard one: the coat's
- * own drying stands on the wipe.
+ * Of what is wiped or strewn on while it is soft the next stage wants the soft coat, and what comes after it the hard one: the coat's
+ * own drying stands on that.
  */
 function twoWaits(
   { stages }: LineOrder,
@@ -169,11 +170,10 @@ function twoWaits(
   }
 }
 
-/** From when to when the one stage's coat can be wiped by the other. */
-function softCoat(wet: OrderedStage, wipe: OrderedStage): Material['workable'] {
-  if (!wipe.facts.every(isWipe)) return null
-  const soft = wet.facts.flatMap(({ material }) => material?.workable ?? [])
-  if (soft.length === 0) return null
+/** From when to when the one stage's coat bears the other. */
+function softCoat(wet: OrderedStage, next: OrderedStage): Material['workable'] {
+  const soft = wet.facts.flatMap((coat) => next.facts.flatMap((each) => workableTill(coat, each) ?? []))
+  if (soft.length === 0 || !next.facts.every(isSoftWork)) return null
   const max = Math.min(...soft.map((each) => each.max))
   return {
     min: seconds(Math.min(max, Math.max(...soft.map((each) => each.min)))),

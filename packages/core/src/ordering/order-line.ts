@@ -6,7 +6,6 @@ import { byGravity, findFaults } from './find-faults.ts'
 import { findSequence, type SequenceEffort } from './find-sequence.ts'
 import {
   asTaken,
-  isWipe,
   modelsOf,
   modelsTaking,
   openSeconds,
@@ -15,6 +14,7 @@ import {
   type OrderWeight,
   type Piece,
 } from './pieces.ts'
+import { isSoftWork } from './soft-work.ts'
 import type { Finding } from './rule.ts'
 
 /** One stop on the line: a pot and a tool, for every step that takes them together. */
@@ -82,7 +82,7 @@ export function orderLine(input: OrderingInput): LineOrder {
   const stages = runs.flatMap(stagesOf)
   return {
     stages,
-    merged: row.length - stages.length,
+    merged: runs.reduce((sum, run) => sum + (run.length - 1) * stagesOf(run).length, 0),
     notMerged: potsOpenedAgain(runs, stages),
     setUpSeconds: setUpOf(stages),
     cost: found.cost,
@@ -108,7 +108,7 @@ function liesOn(a: Piece, b: Piece): boolean {
   return a.source === b.source && a.steps.some((each) => b.steps.some((other) => shareRegion(each, other)))
 }
 
-/** What is wiped while it is soft takes two stages, one right after the other. */
+/** What is wiped or strewn on while it is soft takes two stages, one right after the other. */
 function stagesOf(run: readonly Piece[]): readonly OrderedStage[] {
   const only = (wanted: (facts: StepFacts) => boolean) =>
     run.flatMap((piece): Piece[] => {
@@ -120,15 +120,15 @@ function stagesOf(run: readonly Piece[]): readonly OrderedStage[] {
       const part = work(steps) / Math.max(1, work(piece.steps))
       return share === 0 ? [] : [{ ...piece, steps, workSeconds: piece.workSeconds * part }]
     })
-  const wet = only((facts) => !isWipe(facts))
-  const wipes = only(isWipe)
+  const wet = only((facts) => !isSoftWork(facts))
+  const wipes = only(isSoftWork)
   return [wet, wipes].flatMap((part) => (part.length > 0 ? [stageOf(part)] : []))
 }
 
 function stageOf(run: readonly Piece[]): OrderedStage {
   const [first] = run[0]?.steps ?? []
   return {
-    key: `${run[0]?.key ?? ''}${first && isWipe(first) ? ' wiped' : ''}`,
+    key: `${run[0]?.key ?? ''}${first && isSoftWork(first) ? ' while soft' : ''}`,
     steps: run.flatMap((piece) =>
       piece.steps.map(({ step }) => ({ recipeId: piece.source.recipe.id, stepId: step.id })),
     ),

@@ -38,6 +38,12 @@ const wholeUnifier = (facts: StepFacts) =>
 const isMetal = (facts: StepFacts) => kind(facts) === 'metallic'
 const isMatt = (facts: StepFacts) => kind(facts) === 'matt varnish'
 const isPlant = (facts: StepFacts) => kind(facts) === 'tuft' || kind(facts) === 'flock'
+/** The edge of a base: as its region or its note has it. */
+const isRim = ({ onBase, regions, step }: StepFacts) =>
+  onBase && (/\brim\b/i.test(step.note) || regions.every(({ name }) => /\brim\b/i.test(name)))
+/** Leaves something on what lies beside it. */
+const soils = (facts: StepFacts) =>
+  facts.covers || facts.refines || ['wash', 'dry brush', 'dip', 'spread'].includes(technique(facts))
 const prepares = (facts: StepFacts) => isPreparation(technique(facts))
 const primes = (facts: StepFacts) => kind(facts) === 'primer'
 /** What may lie under the primer, set and dry: common practice. */
@@ -283,6 +289,15 @@ export const orderRules: readonly OrderRule[] = [
       !(preferences.mainColour === 'first' && onMain(then, main)) && !then.onBase,
     why: 'a slip of the thin colour is hidden by the strong one, a slip of the strong one shines through the thin',
     secondsAtStake: (first, then) => slipSeconds(first, then),
+  },
+  {
+    id: 'R28',
+    severity: 'wastes',
+    where: 'same region',
+    first: (facts) => !isRim(facts) && (facts.onBase || facts.whole) && soils(facts),
+    then: isRim,
+    why: 'whatever else is done to the base soils its rim, which then has to be painted again',
+    secondsAtStake: redoThen,
   },
 ]
 

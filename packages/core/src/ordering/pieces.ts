@@ -15,6 +15,7 @@ import { mainRegionOf } from './find-faults.ts'
 import { orderRules, preferences, preferenceSeconds } from './order-rules.ts'
 import type { SequenceProblem } from './sequence.ts'
 import { ruleApplies } from './rule.ts'
+import { workableTill } from './soft-work.ts'
 
 /** A recipe with the models that are painted by it. */
 export interface OrderedRecipe {
@@ -158,7 +159,7 @@ function piecesOfRecipe(source: OrderedRecipe, shelf: Shelf, tableReady: Standar
   const done = new Set<StepFacts>()
   for (const each of facts) {
     if (done.has(each)) continue
-    const group = wipedWith(facts, wetPartners(facts, each))
+    const group = softWith(facts, wetPartners(facts, each))
     for (const partner of group) done.add(partner)
     const taken = group.filter(({ step }) => modelsTaking([step], source.units) > 0)
     if (taken.length === 0) continue
@@ -193,16 +194,12 @@ function wetPartners(facts: readonly StepFacts[], first: StepFacts): readonly St
   return torn ? [first] : partners
 }
 
-/** What is wiped or mopped while it is soft, with its wipe, unless another layer has to come between them. */
-function wipedWith(facts: readonly StepFacts[], group: readonly StepFacts[]): readonly StepFacts[] {
+/** What is worked while it is soft, with its wipe or what is strewn into it, unless another layer has to come between them. */
+function softWith(facts: readonly StepFacts[], group: readonly StepFacts[]): readonly StepFacts[] {
   const [soft] = group
-  if (group.length !== 1 || !soft?.material?.workable) return group
+  if (group.length !== 1 || !soft) return group
   const next = facts.slice(soft.index + 1).find((each) => shareRegion(soft, each))
-  return next && isWipe(next) ? [soft, next] : group
-}
-
-export function isWipe({ step }: StepFacts): boolean {
-  return step.technique === 'wipe'
+  return next && workableTill(soft, next) ? [soft, next] : group
 }
 
 function keyOf(facts: StepFacts): string {

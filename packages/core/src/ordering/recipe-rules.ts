@@ -9,6 +9,7 @@ import {
 } from '../recipe/index.ts'
 import { productOf, stepFactors, usualDemand } from '../presets/index.ts'
 import { isMaskedAt } from './order-rules.ts'
+import { workableTill } from './soft-work.ts'
 import type { Judged, Mend, Severity } from './rule.ts'
 import { cheapest, type Fault } from './stack-rule.ts'
 
@@ -145,6 +146,7 @@ export const recipeRules: readonly RecipeRule[] = [
   { id: 'R23', severity: 'wastes', check: neverJoined },
   { id: 'R18', severity: 'wastes', check: openedTwice },
   { id: 'R25', severity: 'spoils', check: tornGroups },
+  { id: 'R27', severity: 'spoils', check: driedGlue },
 ]
 
 /** Paint on what was strewn or spread there, or what grows on it. */
@@ -316,6 +318,28 @@ function tornGroups({ inOrder, isOrdered }: JudgedRecipe): readonly Fault[] {
         reason: `The ${stepText(intruder)} comes between wet-in-wet partners: once the first is dry they no longer blend.`,
         secondsAtStake: partner.handsOnSecondsPerModel,
         mends: [{ kind: 'move', stepId: partner.step.id, before: intruder.step.id }],
+      },
+    ]
+  })
+}
+
+/** R27: other work between glue and what is strewn into it. */
+function driedGlue({ inOrder, isOrdered }: JudgedRecipe): readonly Fault[] {
+  return inOrder.flatMap((glue, place): Fault[] => {
+    const after = inOrder.slice(place + 1)
+    const strewn = after.find((each) => shareRegion(glue, each))
+    const wait = strewn && workableTill(glue, strewn)
+    if (kind(glue) !== 'glue' || !strewn || !wait) return []
+    const intruder = after
+      .slice(0, after.indexOf(strewn))
+      .find((each) => kind(each) !== 'glue' && isOrdered(glue, each) && isOrdered(each, strewn))
+    if (!intruder) return []
+    return [
+      {
+        layers: [strewn, intruder],
+        reason: `The ${stepText(intruder)} comes between the glue and the ${stepText(strewn)}: glue holds what is strewn into it for ${String(wait.max / 60)} min, and is put on again where it dried bare.`,
+        secondsAtStake: glue.handsOnSecondsPerModel,
+        mends: [{ kind: 'move', stepId: strewn.step.id, before: intruder.step.id }],
       },
     ]
   })

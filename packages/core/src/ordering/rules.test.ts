@@ -641,6 +641,20 @@ const mistakes: readonly Mistake[] = [
     ],
   },
   {
+    rule: 'R27',
+    what: 'another stage while the glue dries bare',
+    steps: [grey, ['base', 'white glue', 'spread'], ['base', 'river grit', 'sprinkle'], coat],
+    order: [0, 1, 3, 2],
+    sound: [grey, ['base', 'white glue', 'spread'], ['base', 'river grit', 'sprinkle'], coat],
+    soundOrder: [0, 1, 2, 3],
+  },
+  {
+    rule: 'R28',
+    what: 'the rim before the rest of the base',
+    steps: [grey, paste, ['base', 'dark peat', 'detail', { note: 'The rim.' }], baseWash],
+    sound: [grey, paste, baseWash, ['base', 'dark peat', 'detail', { note: 'The rim.' }]],
+  },
+  {
     rule: 'R25',
     what: 'another stage between wet-in-wet partners',
     steps: [

@@ -6,6 +6,7 @@ export {
   learningPreset,
   mishapPresets,
   onPalette,
+  openTimes,
   secondCoatChance,
   setUpPresets,
   sizePresets,

@@ -1,3 +1,4 @@
+import { minutes } from '../units/index.ts'
 import type { Detail, MaterialKind, Size, Standard, Technique, Tool } from '../trade/index.ts'
 
 /**
@@ -136,6 +137,12 @@ export const setUpPresets: Readonly<
   pen: { change: 0.5, open: 0.5, source: 'common practice' },
   hand: { change: 0.5, open: 1, source: 'common practice' },
 }
+
+/** So long thinned white glue holds what is strewn into it, and super glue: common practice. */
+export const openTimes = {
+  whiteGlue: { min: minutes(0), max: minutes(8) },
+  superGlue: { min: minutes(0), max: minutes(2) },
+} as const
 
 /** Of the minutes to open a pot, what a colour costs that still lies on the wet palette: a rinse and a drop of water. */
 export const onPalette = { minutes: 0.25, source: 'common practice' } as const

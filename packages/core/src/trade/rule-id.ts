@@ -27,6 +27,8 @@ export const ruleIds = [
   'R24',
   'R25',
   'R26',
+  'R27',
+  'R28',
 ] as const
 
 export type RuleId = (typeof ruleIds)[number]
