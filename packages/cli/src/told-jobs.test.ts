@@ -146,6 +146,11 @@ const toldJobs: readonly ToldJob[] = [
     job: { models: 1, bodyPlan: 'armoured-foot', detail: 'plain', adapt: only(paintingAlone) },
   },
   {
+    told: 'a rider alone, about fifteen pots that stand ready: about 20 min',
+    minutes: 20,
+    job: { models: 1, detail: 'plain', adapt: only(paintingAlone) },
+  },
+  {
     told: 'a wing of a large flyer: 10–15 min',
     minutes: 12.5,
     job: {

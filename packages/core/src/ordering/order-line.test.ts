@@ -216,8 +216,8 @@ describe('orderLine', () => {
       'The peat brown on the leather could be the saddle brown, which is open anyway.',
     )
     const changed = recipes.map((source) => ({ ...source, recipe: applyOffer(source.recipe, offer!) }))
-    expect(offer?.secondsSaved).toBe(60)
-    expect(line.setUpSeconds - orderLine(input(changed)).setUpSeconds).toBe(60)
+    expect(offer?.secondsSaved).toBe(24)
+    expect(line.setUpSeconds - orderLine(input(changed)).setUpSeconds).toBe(24)
   })
 
   it('offers one under-colour for neighbours where a later layer tells them apart', () => {

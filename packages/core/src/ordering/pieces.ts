@@ -1,4 +1,4 @@
-import { setUpPresets } from '../presets/index.ts'
+import { mixingPreset, setUpPresets } from '../presets/index.ts'
 import {
   type Model,
   type Recipe,
@@ -82,14 +82,15 @@ const factors: Readonly<Record<OrderWeight, { pots: number; cleanUp: number; rea
   'soonest table-ready': { pots: 1, cleanUp: 1, ready: 1 },
 }
 
-/** To open, shake and close again, for steps taken together: common practice. */
+/** To open, shake, mix and close again, for steps taken together: common practice. */
 export function openSeconds(steps: readonly StepFacts[]): number {
   const [first] = steps
   if (!first || first.step.mix.length === 0) return 0
   const open = setUpPresets[first.tool].open * 60
   if (first.tool === 'can' || first.tool === 'pen') return open
   const pots = new Set(steps.flatMap((each) => each.step.mix.map((part) => part.materialId)))
-  return open * pots.size
+  const mixes = new Set(steps.filter(({ step }) => step.mix.length > 1).map(keyOf))
+  return open * pots.size + mixingPreset.minutes * 60 * mixes.size
 }
 
 export function modelsOf({ units }: OrderedRecipe): readonly FollowingUnit['models'][number][] {

@@ -5,6 +5,7 @@ export {
   handlingPresets,
   learningPreset,
   mishapPresets,
+  mixingPreset,
   onPalette,
   openTimes,
   secondCoatChance,

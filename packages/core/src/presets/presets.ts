@@ -39,7 +39,7 @@ export const techniquePresets: Readonly<Record<Technique, TechniquePreset>> = {
   spray: row('area', 0.5, 'common practice'),
   'spray from above': row('area', 0.5, 'common practice'),
   airbrush: row('area', 1.5, 'common practice'),
-  'base coat': row('area', 6.5, 'common practice', 0.1, true),
+  'base coat': row('area', 6.7, 'common practice', 0.1, true),
   layer: row('area', 8.5, 'common practice', 0.12, true),
   blend: row('area', 4, 'common practice', 0.06, true),
   wash: row('area', 3, 'common practice', 0.04, true),
@@ -131,12 +131,15 @@ export const setUpPresets: Readonly<
   none: { change: 0, open: 0, source: 'common practice' },
   can: { change: 3, open: 3, source: 'common practice' },
   airbrush: { change: 4, open: 1, source: 'common practice' },
-  brush: { change: 0.5, open: 1, source: 'common practice' },
-  'dry brush': { change: 1, open: 1, source: 'common practice' },
-  sponge: { change: 0.5, open: 1, source: 'common practice' },
-  pen: { change: 0.5, open: 0.5, source: 'common practice' },
+  brush: { change: 0.5, open: 0.4, source: 'common practice' },
+  'dry brush': { change: 1, open: 0.4, source: 'common practice' },
+  sponge: { change: 0.5, open: 0.4, source: 'common practice' },
+  pen: { change: 0.5, open: 0.2, source: 'common practice' },
   hand: { change: 0.5, open: 1, source: 'common practice' },
 }
+
+/** To stir several into one, beside opening them: a pot that stands ready takes seconds, a fresh mix a minute. */
+export const mixingPreset = { minutes: 0.8, source: 'common practice' } as const
 
 /** So long thinned white glue holds what is strewn into it, and super glue: common practice. */
 export const openTimes = {

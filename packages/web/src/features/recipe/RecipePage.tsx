@@ -41,12 +41,14 @@ function Recipes({ project, shelf }: { readonly project: ShownProject; readonly 
   const edit = useEdit()
   const shelfChange = useShelfChange()
   const { progress, sources } = useCurrentFigures()
-  const [chosenId, setChosenId] = useState<RecipeId | null>(null)
   const [search, setSearch] = useSearchParams()
+  // In the address, so that it is the same recipe after a reload.
+  const chosenId = search.get('recipe')
+  const setChosenId = (id: RecipeId | null) => setSearch(id ? { recipe: id } : {}, { replace: true })
   const [making, setOpenMaking] = useState(search.has('new'))
   const setMaking = (isOpen: boolean) => {
     setOpenMaking(isOpen)
-    if (!isOpen && search.has('new')) setSearch({}, { replace: true })
+    if (!isOpen && search.has('new')) setChosenId(null)
   }
   const [shopping, setShopping] = useState(false)
   const [repeating, setRepeating] = useState(false)
@@ -69,7 +71,7 @@ function Recipes({ project, shelf }: { readonly project: ShownProject; readonly 
     }))
     write([...others, made], `${made.name}: a recipe of ${plural(made.steps.length, 'step')}.`)
     setChosenId(made.id)
-    setMaking(false)
+    setOpenMaking(false)
     setRepeating(false)
   }
   const make = (fresh: Recipe, materials?: readonly Material[]) =>
