@@ -17,7 +17,7 @@ import {
   type Unit,
 } from '../trade/index.ts'
 import type { ModelId, StageId, StepId, UnitId } from '../units/index.ts'
-import { dryingOf, factsOf, type Shelf, type StepFacts, stepText, withinBorders } from '../recipe/index.ts'
+import { dryingOf, factsOf, type Shelf, type StepFacts, stepText, tightRegions } from '../recipe/index.ts'
 import {
   carePresets,
   detailPresets,
@@ -135,8 +135,6 @@ function recipeOnLine(recipe: Recipe, line: readonly Stage[], shelf: Shelf): Rec
   }
 }
 
-const hasOwnColour = (each: StepFacts) => !each.whole && (each.colours || each.refines)
-
 type PlaceOnLine = (each: StepFacts) => number
 
 /** By step its place on the line; −1 of one that is not on it. */
@@ -146,16 +144,6 @@ function placesOnLine(recipe: Recipe, line: readonly Stage[]): PlaceOnLine {
     for (const step of stage.steps) if (step.recipeId === recipe.id) place.set(step.stepId, index)
   })
   return (each) => place.get(each.step.id) ?? -1
-}
-
-/** All of it, or what touches something left out that has a colour of its own and that nothing covers afterwards. */
-function tightRegions(each: StepFacts, facts: readonly StepFacts[], at: PlaceOnLine): readonly Region[] {
-  if (!each.whole) return each.regions
-  const isKept = (left: Region) => {
-    const on = facts.filter((other) => other.regions.includes(left))
-    return on.some(hasOwnColour) && !on.some((other) => other.covers && at(other) > at(each))
-  }
-  return withinBorders(each.regions, each.leftOut.filter(isKept))
 }
 
 function recipeWorkOf(recipe: Recipe, { facts, care, tight }: RecipeOnLine, unit: Unit): RecipeWork {

@@ -79,10 +79,11 @@ export function orderLine(input: OrderingInput): LineOrder {
   const found = findSequence(sequence, input.effort)
   const row = found.order.flatMap((index) => pieces[index] ?? [])
   const runs = runsOf(row)
-  const stages = runs.flatMap(stagesOf)
+  const parts = runs.map(stagesOf)
+  const stages = parts.flat()
   return {
     stages,
-    merged: runs.reduce((sum, run) => sum + (run.length - 1) * stagesOf(run).length, 0),
+    merged: runs.reduce((sum, run, at) => sum + (run.length - 1) * (parts[at]?.length ?? 0), 0),
     notMerged: potsOpenedAgain(runs, stages),
     setUpSeconds: setUpOf(stages),
     cost: found.cost,

@@ -1,5 +1,6 @@
 import { plainStep, type Recipe, type RuleId } from '../trade/index.ts'
 import {
+  amountOf,
   joinWords,
   meetOnAModel,
   shareRegion,
@@ -226,10 +227,7 @@ function moveAboveColours(layer: StepFacts, above: readonly StepFacts[]): Mend |
 }
 
 function secondsOn(recipe: Recipe, layer: StepFacts, regions: StepFacts['regions']): number {
-  const amount = {
-    area: regions.reduce((sum, region) => sum + region.areaShare, 0),
-    parts: regions.reduce((sum, region) => sum + region.parts, 0),
-  }
+  const amount = amountOf(regions)
   const work = {
     ...amount,
     tight: amount,

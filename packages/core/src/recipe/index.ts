@@ -15,6 +15,7 @@ export {
 } from './recipe-materials.ts'
 export { type RecipeSchool, recipeSchools } from './schools.ts'
 export {
+  amountOf,
   dryingOf,
   factsOf,
   joinWords,
@@ -25,6 +26,6 @@ export {
   type StepFacts,
   stepText,
   touchEachOther,
-  withinBorders,
+  tightRegions,
 } from './step-facts.ts'
 export { backToVersion, isSameState, keepVersion } from './versions.ts'

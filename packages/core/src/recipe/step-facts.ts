@@ -70,12 +70,15 @@ export interface StepFacts {
   readonly drying: { readonly min: number; readonly max: number }
 }
 
-function lightnessOfMix(mix: Mix, shelf: Shelf): number {
+/** All but the time, which follows from how the steps lie on each other. */
+type Untimed = Omit<StepFacts, 'handsOnSecondsPerModel'>
+
+function lightnessOfMix(mix: Mix, main: Material | null, shelf: Shelf): number {
   const paints = mix.flatMap(({ materialId, parts }) => {
     const part = shelf.get(materialId)
     return part && !isCarrierOnly(part.kind) ? [{ colour: part.colour, parts }] : []
   })
-  const colour = mixedColour(paints) ?? behaviourOf(mix, shelf).material?.colour
+  const colour = mixedColour(paints) ?? main?.colour
   return colour ? lightness(colour) : 0
 }
 
@@ -91,8 +94,8 @@ export function factsOf(
   const masked = new Set(
     recipe.steps.filter((step) => step.technique === 'mask').flatMap((step) => regionsOfStep(recipe, step)),
   )
-  const said = recipe.steps.map((step) => asOneSays(recipe, step))
-  const all = said.map((step, index): StepFacts => {
+  const all = recipe.steps.map((written, index): Untimed => {
+    const step = asOneSays(recipe, written)
     const regions = regionsOfStep(recipe, step).flatMap((name) => regionByName.get(name) ?? [])
     const { material, hiding: hidingPower } = behaviourOf(step.mix, shelf)
     const technique = techniqueFacts[step.technique]
@@ -101,19 +104,6 @@ export function factsOf(
     const { area, parts } = amountOf(regions)
     const whole = step.on === 'whole'
     const leftOut = recipe.regions.filter(({ name }) => !landsOn(step, name))
-    const tight = whole
-      ? withinBorders(
-          regions,
-          leftOut.filter(
-            ({ name }) =>
-              said.some((each) => each.on !== 'whole' && each.on.includes(name)) &&
-              !said.some((each, at) => at > index && hides(each, name, shelf)),
-          ),
-        )
-      : regions
-    const { technique: how, coats, count } = step
-    const work = { technique: how, area, parts, tight: amountOf(tight), coats, count, material: null }
-    const care = recipe.preferences.careful ? carePresets.carefulThroughout : 1
     const range = step.dryingSeconds ?? dryingOf(material, step.technique)
     const fromAbove =
       step.technique === 'spray from above' ||
@@ -146,46 +136,57 @@ export function factsOf(
       shines: kind === 'effect',
       masked: regions.some((region) => masked.has(region.name)),
       area,
-      lightness: lightnessOfMix(step.mix, shelf),
+      lightness: lightnessOfMix(step.mix, material, shelf),
       parts,
       leftOut,
-      handsOnSecondsPerModel: Math.round(productOf(stepFactors(work, usualDemand, care)) * 60),
       drying: range,
     }
   })
-  return all.map((each, index) => {
-    if (isLocalGloss(each, all.slice(index + 1))) return { ...each, shines: true }
-    return isGlossOverDip(each, all.slice(0, index)) ? { ...each, drying: glossOverDip } : each
+  const care = recipe.preferences.careful ? carePresets.carefulThroughout : 1
+  return all.map((each, index): StepFacts => {
+    const { technique, coats, count } = each.step
+    const tight = amountOf(tightRegions(each, all, (other) => other.index))
+    const work = { technique, area: each.area, parts: each.parts, tight, coats, count, material: null }
+    const minutes = productOf(stepFactors(work, usualDemand, care))
+    const timed = { ...each, handsOnSecondsPerModel: Math.round(minutes * 60) }
+    if (isLocalGloss(each, all.slice(index + 1))) return { ...timed, shines: true }
+    return isGlossOverDip(each, all.slice(0, index)) ? { ...timed, drying: glossOverDip } : timed
   })
 }
 
 /** How much there is of some regions: share of the surface, and parts to pick out. */
-function amountOf(regions: readonly Region[]): { readonly area: number; readonly parts: number } {
+export function amountOf(regions: readonly Region[]): { readonly area: number; readonly parts: number } {
   return {
     area: regions.reduce((sum, region) => sum + region.areaShare, 0),
     parts: regions.reduce((sum, region) => sum + region.parts, 0),
   }
 }
 
-/** Those that touch what is not to be touched. */
-export function withinBorders(regions: readonly Region[], beside: readonly Region[]): readonly Region[] {
-  return regions.filter((region) =>
-    beside.some((other) => other.neighbours.includes(region.name) || region.neighbours.includes(other.name)),
-  )
-}
-
-/** Whether a step hides what is on a region. */
-function hides(step: Step, region: string, shelf: Shelf): boolean {
-  const { kind } = behaviourOf(step.mix, shelf).material ?? {}
-  return (
-    landsOn(step, region) && techniqueFacts[step.technique].covers && kind !== undefined && hiding.has(kind)
+/**
+ * Where a step has borders to keep: all of it, or of what goes all over the regions that touch something left out which has a
+ * colour of its own and which nothing covers afterwards.
+ * @param at when a step is done.
+ */
+export function tightRegions<Each extends Untimed>(
+  step: Each,
+  all: readonly Each[],
+  at: (each: Each) => number,
+): readonly Region[] {
+  if (!step.whole) return step.regions
+  const kept = step.leftOut.filter((left) => {
+    const on = all.filter((each) => each.regions.includes(left))
+    const isPainted = on.some((each) => !each.whole && (each.colours || each.refines))
+    return isPainted && !on.some((each) => each.covers && at(each) > at(step))
+  })
+  return step.regions.filter((region) =>
+    kept.some((left) => left.neighbours.includes(region.name) || region.neighbours.includes(left.name)),
   )
 }
 
 /** Gloss on a dip that has hardened takes two days before it bears a matt coat (common practice). */
 const glossOverDip = { min: 44 * 3600, max: 52 * 3600 }
 
-function isGlossOverDip(each: StepFacts, below: readonly StepFacts[]): boolean {
+function isGlossOverDip(each: Untimed, below: readonly Untimed[]): boolean {
   if (each.material?.kind !== 'gloss varnish' || each.step.dryingSeconds !== null) return false
   return below.some((other) => other.material?.kind === 'dip' && shareRegion(each, other))
 }
@@ -193,7 +194,7 @@ function isGlossOverDip(each: StepFacts, below: readonly StepFacts[]): boolean {
 const smallGloss = 0.12
 
 /** Gloss brushed on something small: the shine is meant, unless a decal or oil is to go on it. */
-function isLocalGloss(each: StepFacts, above: readonly StepFacts[]): boolean {
+function isLocalGloss(each: Untimed, above: readonly Untimed[]): boolean {
   if (each.material?.kind !== 'gloss varnish' || each.whole || each.sprayed || each.area > smallGloss)
     return false
   return !above.some(
@@ -211,7 +212,10 @@ function takersOf(roles: readonly string[], models: readonly Person[]): Readonly
 }
 
 /** Whether some model takes both. */
-export function meetOnAModel({ takers }: StepFacts, other: StepFacts): boolean {
+export function meetOnAModel(
+  { takers }: Pick<StepFacts, 'takers'>,
+  other: Pick<StepFacts, 'takers'>,
+): boolean {
   if (takers === null || other.takers === null) return true
   for (const taker of takers) if (other.takers.has(taker)) return true
   return false
@@ -248,7 +252,7 @@ export function touchEachOther(a: StepFacts, b: StepFacts): boolean {
   )
 }
 
-export function shareRegion(a: StepFacts, b: StepFacts): boolean {
+export function shareRegion(a: Untimed, b: Untimed): boolean {
   if (!meetOnAModel(a, b)) return false
   return a.regions.some((region) => b.regions.some((other) => other.name === region.name))
 }

@@ -38,11 +38,11 @@ export function useNowOf(done: unknown, everySeconds: number): Instant {
   return instant(Math.max(ticked, changed.at))
 }
 
-/** What is further off than this is told in minutes, in milliseconds. */
-const near = 120_000
+/** What is further off than so many seconds is told in minutes. */
+export const nearSeconds = 120
 
 /** The moment, by the second while another is near, before it and after; every ten seconds else. */
 export function useNowBefore(until: Instant): Instant {
   const coarse = useNow(10)
-  return useNow(Math.abs(until - coarse) < near + 10_000 ? 1 : 10)
+  return useNow(Math.abs(until - coarse) < (nearSeconds + 10) * 1000 ? 1 : 10)
 }
