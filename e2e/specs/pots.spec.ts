@@ -87,7 +87,7 @@ test('it says what to get ready, and where the colour hides before the pot is cl
   const look = ticket(page).getByRole('group').filter({ hasText: 'Before the pot is closed' })
   await look.getByText('Before the pot is closed').click()
   await expect(look).toContainText('skin: behind the ears, under the chin')
-  await expect(look).toContainText('Nobody else needs this pot. Opening it once more takes 1 min.')
+  await expect(look).toContainText('Nobody else needs this pot. Opening it once more takes 24 s.')
   await page.keyboard.press('Space')
   await expect(ticket(page)).toContainText('started')
   await page.keyboard.press('Space')
