@@ -1,6 +1,7 @@
 import {
   followedRecipes,
   judgementCalls,
+  lineJudge,
   offersOfSameness,
   orderLine,
   orderWeights,
@@ -56,13 +57,15 @@ function callsOf(figures: Figures, recipe: Recipe) {
   const units = figures.project.units.filter((unit) => recipe.unitIds.includes(unit.id))
   if (units.length === 0) return []
   return judgementCalls({ figures, recipe, units, newId: sequentialIds() }).map(
-    ({ kind, stepIds, now, instead, nowSeconds, insteadSeconds }) => ({
+    ({ kind, rule, stepIds, now, instead, nowSeconds, insteadSeconds, atStakeSeconds }) => ({
       kind,
+      rule,
       stepIds,
       now,
       instead,
       nowSeconds: Math.round(nowSeconds),
       insteadSeconds: Math.round(insteadSeconds),
+      atStakeSeconds: Math.round(atStakeSeconds),
     }),
   )
 }
@@ -103,6 +106,7 @@ function orderJson(figures: Figures, input: OrderingInput, order: LineOrder) {
       ),
     })),
     findings: order.findings,
+    lineFindings: project.line.length > 0 ? lineJudge(input)(project.line) : [],
     doubts: input.recipes.flatMap(({ recipe }) =>
       recipeDoubts(recipe, input.shelf).map(({ kind, text, stepId }) => ({
         recipe: recipe.name,

@@ -8,7 +8,7 @@ import { ruleApplies, type Finding, type Mend, type Severity } from './rule.ts'
 import type { Fault } from './stack-rule.ts'
 import { stackRules } from './stack-rules.ts'
 
-const gravest: readonly Severity[] = ['spoils', 'wastes', 'could be quicker']
+const gravest: readonly Severity[] = ['spoils', 'wastes', 'your call']
 
 interface FaultsAsked {
   /** In which the steps are really to be done; without it only the stacks speak: of two steps that share no region neither comes first. */

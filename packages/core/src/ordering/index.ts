@@ -5,7 +5,7 @@ export { type JudgementCall, judgementCalls } from './judgement-calls.ts'
 export { isSameLine, lineDifference } from './line-difference.ts'
 export { type LineFinding, lineJudge, mendProject } from './line-findings.ts'
 export { followedRecipes, followersOf, lineOfOrder, takersAmong } from './line-of-order.ts'
-export { applyMend } from './mend.ts'
+export { applyMend, mendText } from './mend.ts'
 export { applyOffer, offersOfSameness, type SamenessOffer } from './offers.ts'
 export {
   type LineOrder,
@@ -25,4 +25,4 @@ export {
   orderWeights,
 } from './pieces.ts'
 export { recipeAsDone, type RecipeAsDone } from './recipe-as-done.ts'
-export { type Finding, type Mend, ruleApplies, type Severity } from './rule.ts'
+export { type Finding, isFault, type Mend, ruleApplies, type Severity } from './rule.ts'

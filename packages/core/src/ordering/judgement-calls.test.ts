@@ -39,6 +39,18 @@ describe('judgement calls', () => {
     expect(back.insteadSeconds).toBeCloseTo(flood.nowSeconds)
   })
 
+  it('what a rule has against work that is done so on purpose: once, with its minutes, until it is meant', () => {
+    const unsealed = footRecipe([grey, coat, ['coat', 'umber oil', 'pin wash'], ...others])
+    const asked = callsOf(unsealed).filter((each) => each.rule !== null)
+    expect(asked.map((each) => each.rule)).toEqual(['R08'])
+    const [oil] = asked
+    expect(oil!.atStakeSeconds).toBeGreaterThan(0)
+    expect(oil!.insteadSeconds).toBeGreaterThan(oil!.nowSeconds)
+    expect(callsOf(oil!.recipe).filter((each) => each.rule !== null)).toEqual([])
+    const meant = { ...unsealed, silenced: [{ rule: 'R08' as const, note: 'Meant so.' }] }
+    expect(callsOf(meant).filter((each) => each.rule !== null)).toEqual([])
+  })
+
   it('one coat or two', () => {
     const one = call([grey, ['coat', 'moss green', 'base coat', { coats: 2 }]], 'coats')!
     expect([one.now, one.instead]).toEqual(['2 coats of moss green', '1 coat of moss green'])

@@ -1,13 +1,19 @@
 import { bareStageOf, type Figures, totalOf } from '../estimating/index.ts'
-import { type Recipe, standardReaches, type Unit } from '../trade/index.ts'
+import { type Recipe, type RuleId, standardReaches, type Unit } from '../trade/index.ts'
 import { mixText, type Shelf } from '../recipe/index.ts'
 import { findFaults, isLess, weigh } from './find-faults.ts'
 import { otherChoices, type OtherChoice } from './other-choices.ts'
 import { followersOf } from './line-of-order.ts'
+import { applyMend, mendText } from './mend.ts'
 import { asTaken } from './pieces.ts'
+import { type Finding, isFault } from './rule.ts'
 
 /** A question of judgement with what each answer takes, hands-on with set-ups, for all models that follow. */
 export interface JudgementCall extends OtherChoice {
+  /** That speaks for the other answer; the recipe's "I mean it" silences it. `null` where none does. */
+  readonly rule: RuleId | null
+  /** What is lost where the rule is right, all models together. */
+  readonly atStakeSeconds: number
   readonly nowSeconds: number
   readonly insteadSeconds: number
 }
@@ -30,19 +36,56 @@ export function judgementCalls({ figures, recipe, units, newId }: JudgementInput
   const untouched = figures.untouched()
   const before = faultsOf(recipe, units, shelf)
   const nowSeconds = secondsOf(untouched, recipe, units)
-  return (
-    otherChoices(recipe, units, shelf, newId)
-      .filter((each) => each.kind === 'coats' || !isLess(before, faultsOf(each.recipe, each.units, shelf)))
-      .map((each) => ({
-        ...each,
-        nowSeconds,
-        insteadSeconds: secondsOf(untouched, each.recipe, each.units),
-      }))
-      .filter((each) => Math.abs(each.insteadSeconds - each.nowSeconds) >= worthAWord)
-      // What is left off saves time, or there is no reason to.
-      .filter((each) => each.kind !== 'extra' || each.insteadSeconds < each.nowSeconds)
-      .sort((a, b) => Math.abs(b.insteadSeconds - nowSeconds) - Math.abs(a.insteadSeconds - nowSeconds) || 0)
-  )
+  const byMinutes = otherChoices(recipe, units, shelf, newId)
+    .filter((each) => each.kind === 'coats' || !isLess(before, faultsOf(each.recipe, each.units, shelf)))
+    .map((each) => ({
+      ...each,
+      rule: null,
+      atStakeSeconds: 0,
+      nowSeconds,
+      insteadSeconds: secondsOf(untouched, each.recipe, each.units),
+    }))
+    .filter((each) => Math.abs(each.insteadSeconds - each.nowSeconds) >= worthAWord)
+    // What is left off saves time, or there is no reason to.
+    .filter((each) => each.kind !== 'extra' || each.insteadSeconds < each.nowSeconds)
+    .sort((a, b) => Math.abs(b.insteadSeconds - nowSeconds) - Math.abs(a.insteadSeconds - nowSeconds) || 0)
+  const ofRules = softFaults(figures, recipe, units).map((fault): JudgementCall => {
+    const mended = fault.mend ? applyMend(recipe, fault.mend, newId) : recipe
+    const models = units.reduce((sum, unit) => sum + unit.models.length, 0)
+    return {
+      kind: 'rule',
+      rule: fault.rule,
+      stepIds: fault.stepIds,
+      now: fault.reason,
+      instead: fault.mend ? mendText(fault.mend) : '',
+      recipe: mended,
+      units,
+      nowSeconds,
+      insteadSeconds: fault.mend ? secondsOf(untouched, mended, units) : nowSeconds,
+      atStakeSeconds: fault.secondsAtStake * models,
+    }
+  })
+  return [...ofRules, ...byMinutes]
+}
+
+/** So many matters of taste are asked at once. */
+const mostRules = 2
+
+/**
+ * What soft rules have against the recipe, once each, the dearest first. What is on no line is taken in the order it is
+ * written in; with a line that is judged there.
+ */
+function softFaults({ project, shelf }: Figures, recipe: Recipe, units: readonly Unit[]): readonly Finding[] {
+  const following = followersOf({ unitIds: units.map((unit) => unit.id) }, { units })
+  const models = units.flatMap((unit) => unit.models)
+  const isOnLine = project.line.some((stage) => stage.steps.some((step) => step.recipeId === recipe.id))
+  const soft = findFaults(asTaken({ recipe, units: following }), shelf, {
+    ...(models.length > 0 ? { models } : {}),
+    ...(isOnLine ? {} : { order: recipe.steps.map((step) => step.id) }),
+  }).filter((fault) => !isFault(fault))
+  return soft
+    .filter((fault, place) => soft.findIndex((each) => each.rule === fault.rule) === place)
+    .slice(0, mostRules)
 }
 
 const worthAWord = 60

@@ -42,8 +42,8 @@ describe('lineFindings', () => {
   it('says of a line what is wrong with its recipe, and mends both at once', () => {
     const rows: readonly StepRow[] = [
       ['all', 'black primer, spray', 'spray'],
-      ['metal', 'dark iron', 'base coat'],
-      ['metal', 'bright steel', 'dry brush'],
+      ['hair', 'saddle brown', 'base coat'],
+      ['hair', 'wet gloss gel', 'detail'],
       ['all', 'matt varnish, spray', 'spray'],
     ]
     const flawed = {
@@ -51,7 +51,7 @@ describe('lineFindings', () => {
       recipes: [footRecipe(rows, { unitIds: [pikes.id] })],
     }
     const [finding] = lineFindings(flawed)
-    expect(finding).toMatchObject({ rule: 'R11', inRecipe: true })
+    expect(finding).toMatchObject({ rule: 'R10', inRecipe: true })
     const mended = mendProject(flawed, testShelf, finding!, () => 'new')
     expect(mended.recipes).not.toEqual(flawed.recipes)
     expect(lineFindings(mended)).toEqual([])
@@ -132,7 +132,7 @@ describe('lineFindings', () => {
         const input = { ...wish, weight, recipes: followedRecipes(whole) }
         const order = orderLine({ ...input, effort: { width: 4, expansions: 300 } })
         const line = lineOfOrder(order, whole, testShelf, 'tabletop', () => `stage ${String(next++)}`)
-        const grave = lineJudge(input)(line).filter((finding) => finding.severity !== 'could be quicker')
+        const grave = lineJudge(input)(line).filter((finding) => finding.severity !== 'your call')
         expect(
           grave.map((finding) => `${finding.rule} ${finding.reason}`),
           `${school.name}, ${weight}`,

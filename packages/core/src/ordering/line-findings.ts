@@ -6,7 +6,7 @@ import { followersOf, stageOfStep } from './line-of-order.ts'
 import { applyMend } from './mend.ts'
 import type { OrderingInput } from './order-line.ts'
 import { asTaken, modelsOf, piecesOf, type OrderedRecipe, type PieceProblem } from './pieces.ts'
-import type { Finding, Mend } from './rule.ts'
+import { type Finding, isFault, type Mend } from './rule.ts'
 import { rowCost } from './sequence.ts'
 
 /** A finding with the recipe it is about, the first of several alike, and the models painted by them. */
@@ -46,6 +46,8 @@ export function lineJudge(input: OrderingInput): (line: readonly Stage[]) => rea
       const { mends, ...finding } = fault
       const tried = place < mostTried ? tryMends(fault, { recipes, line }, shelf, isBetter) : null
       const isOwn = own.get(finding.recipeId)?.has(keyOf(finding)) ?? false
+      // What is a matter of taste whatever the order is asked at the recipe.
+      if (isOwn && !isFault(finding)) return []
       if (!isOwn && finding.severity !== 'spoils') {
         // Only the order of the stages is at stake: worth a word if moving one is.
         const moved = mends.map((mend) => movedStage(line, mend)).filter((next) => next !== null)

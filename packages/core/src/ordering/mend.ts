@@ -60,3 +60,21 @@ function joined(steps: readonly Step[], ids: readonly StepId[]): readonly Step[]
     return ids.includes(step.id) ? [] : [step]
   })
 }
+
+/** `Plan 2 coats`: what a mend does, as one says it. */
+export function mendText(mend: Mend): string {
+  switch (mend.kind) {
+    case 'move':
+      return 'Move it below'
+    case 'insert':
+      return 'Put the missing layer in'
+    case 'change':
+      if (mend.change.coats !== undefined) return `Plan ${String(mend.change.coats)} coats`
+      if (mend.change.except) return 'Leave those out of it'
+      return mend.change.on ? 'Go round them' : 'Give it its time'
+    case 'remove':
+      return 'Leave it out'
+    case 'join':
+      return 'Do them together'
+  }
+}

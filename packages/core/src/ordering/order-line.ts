@@ -15,7 +15,7 @@ import {
   type Piece,
 } from './pieces.ts'
 import { isSoftWork } from './soft-work.ts'
-import type { Finding } from './rule.ts'
+import { type Finding, isFault } from './rule.ts'
 
 /** One stop on the line: a pot and a tool, for every step that takes them together. */
 export interface OrderedStage {
@@ -234,7 +234,7 @@ function findingsOf(recipes: readonly OrderedRecipe[], shelf: Shelf, row: readon
       const byOrder = findFaults(recipe, shelf, { order, models }).filter(
         (finding) => finding.severity === 'spoils' && !known.has(key(finding)),
       )
-      return [...own, ...byOrder].map((finding) => ({ ...finding, recipeId: recipe.id }))
+      return [...own.filter(isFault), ...byOrder].map((finding) => ({ ...finding, recipeId: recipe.id }))
     })
     .sort(byGravity)
 }

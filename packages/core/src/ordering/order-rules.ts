@@ -1,5 +1,5 @@
 import { isPreparation, type Preferences } from '../trade/index.ts'
-import { shareRegion, type StepFacts } from '../recipe/index.ts'
+import { meetOnAModel, shareRegion, type StepFacts } from '../recipe/index.ts'
 import { darkBelow, groundsUnder } from './grounds.ts'
 import type { Judged, OrderRule } from './rule.ts'
 
@@ -28,6 +28,10 @@ function mendSeconds({ material, step }: StepFacts): number {
 const thin = 0.7
 /** Hides what slipped under it. */
 const hides = 0.8
+
+/** CIE L* of what is called black, and of what a slip of it stands out on: from memory. */
+const black = 25
+const pale = 60
 
 const kindOf = (material: StepFacts['material']) => material?.kind
 const kind = (facts: StepFacts) => facts.material?.kind
@@ -88,7 +92,7 @@ function isMetalHighlight(facts: StepFacts, below: readonly StepFacts[]): boolea
 export const orderRules: readonly OrderRule[] = [
   {
     id: 'R02',
-    severity: 'could be quicker',
+    severity: 'your call',
     where: 'touching',
     first: (facts) => kind(facts) === 'translucent' && facts.colours && !facts.whole,
     then: (facts) => kind(facts) === 'translucent' && facts.colours && !facts.whole,
@@ -152,7 +156,7 @@ export const orderRules: readonly OrderRule[] = [
   },
   {
     id: 'R11',
-    severity: 'wastes',
+    severity: 'your call',
     where: 'same region',
     first: isMatt,
     then: (facts) => isMetal(facts),
@@ -182,7 +186,7 @@ export const orderRules: readonly OrderRule[] = [
   },
   {
     id: 'R13',
-    severity: 'could be quicker',
+    severity: 'your call',
     where: 'same region',
     first: (facts) => facts.varnish,
     then: isPlant,
@@ -229,7 +233,7 @@ export const orderRules: readonly OrderRule[] = [
   },
   {
     id: 'R22',
-    severity: 'could be quicker',
+    severity: 'your call',
     where: 'same region',
     first: (facts) => kind(facts) === 'gloss varnish' && facts.whole,
     then: isMatt,
@@ -242,7 +246,7 @@ export const orderRules: readonly OrderRule[] = [
     severity: 'wastes',
     where: 'touching',
     first: (facts) => !facts.whole && (facts.colours || technique(facts) === 'detail'),
-    then: (facts) => !facts.whole && (facts.colours || facts.shines),
+    then: (facts) => !facts.whole && facts.colours,
     only: (first, then) =>
       deepest(first) > deepest(then) &&
       !sharesAny(first, then) &&
@@ -251,12 +255,21 @@ export const orderRules: readonly OrderRule[] = [
       !arePartners(first, then),
     // Neighbours by a step of depth are a matter of taste; what is finished in front, or small and far in front, is not.
     isFinding: (first, then, { preferences, main }) => {
-      if (then.shines) return true
       if (preferences.mainColour === 'first' && onMain(then, main)) return false
       return first.colours && deepest(first) - deepest(then) > 1 && then.area <= first.area
     },
     why: 'what lies deep cannot be reached cleanly past what is finished in front of it',
     secondsAtStake: (first) => Math.round(first.handsOnSecondsPerModel * 0.2),
+  },
+  {
+    id: 'R23',
+    severity: 'wastes',
+    where: 'same model',
+    first: (facts) => !facts.whole && (facts.colours || technique(facts) === 'detail') && !facts.shines,
+    then: (facts) => facts.shines && !facts.whole && !facts.onBase,
+    only: (first, drip) => !sharesAny(first, drip) && hangsBefore(drip, first),
+    why: 'what lies behind a drip or a gem cannot be reached without touching it',
+    secondsAtStake: redoThen,
   },
   {
     id: 'R23',
@@ -288,6 +301,22 @@ export const orderRules: readonly OrderRule[] = [
     isFinding: (_, then, { preferences, main }) =>
       !(preferences.mainColour === 'first' && onMain(then, main)) && !then.onBase,
     why: 'a slip of the thin colour is hidden by the strong one, a slip of the strong one shines through the thin',
+    secondsAtStake: (first, then) => slipSeconds(first, then),
+  },
+  {
+    id: 'R26',
+    severity: 'your call',
+    where: 'touching',
+    first: (facts) =>
+      facts.colours && !isMetal(facts) && !facts.whole && !facts.sprayed && facts.lightness > pale,
+    then: (facts) =>
+      kind(facts) === 'opaque' && facts.colours && !facts.whole && !facts.sprayed && facts.lightness < black,
+    only: (first, then) =>
+      (first.material?.opacity ?? 1) >= thin && !sharesAny(first, then) && !first.masked && !then.masked,
+    isOn: ({ lightBeforeDark }) => lightBeforeDark,
+    isFinding: (_, then, { preferences, main }) =>
+      !(preferences.mainColour === 'first' && onMain(then, main)) && !then.onBase,
+    why: 'black hides the slips of its light neighbour in one dab; a slip of black on it takes several',
     secondsAtStake: (first, then) => slipSeconds(first, then),
   },
   {
@@ -327,6 +356,21 @@ export function isMaskedAt(
 function arePartners(a: StepFacts, b: StepFacts): boolean {
   return a.step.wetGroup !== null && a.step.wetGroup === b.step.wetGroup
 }
+
+/** Small things next to it, or with one part between them, that lie as deep or deeper: eyes behind a drip from the hood. */
+function hangsBefore(drip: StepFacts, behind: StepFacts): boolean {
+  const isFine = technique(behind) === 'detail' || behind.area < smallBehind
+  if (!isFine || !meetOnAModel(drip, behind)) return false
+  const near = new Set(drip.regions.flatMap((region) => [region.name, ...region.neighbours]))
+  return behind.regions.every(
+    ({ name, neighbours, depth }) =>
+      drip.regions.some((region) => depth >= region.depth) &&
+      (near.has(name) || neighbours.some((each) => near.has(each))),
+  )
+}
+
+/** So small that it is done by the tip of the brush: share of the model, from memory. */
+const smallBehind = 0.03
 
 /** On the model itself, right behind a part that is glued on. */
 function isBlockedBy(join: StepFacts, facts: StepFacts): boolean {

@@ -15,7 +15,7 @@ import { techniquePresets } from '../presets/index.ts'
 import type { StepId } from '../units/index.ts'
 
 /** Questions on which practitioners decide by the job in hand (common practice); never answered unasked. */
-export type ChoiceKind = 'flood' | 'mask' | 'coats' | 'depth' | 'highlight' | 'extra' | 'special'
+export type ChoiceKind = 'flood' | 'mask' | 'coats' | 'depth' | 'highlight' | 'extra' | 'special' | 'rule'
 
 /** The recipe as it would be with the other answer. */
 export interface OtherChoice {

@@ -1,3 +1,4 @@
+import { hueOf } from '../colour/index.ts'
 import { plainStep, type Recipe, type RuleId } from '../trade/index.ts'
 import {
   amountOf,
@@ -13,6 +14,7 @@ import { isMaskedAt } from './order-rules.ts'
 import { workableTill } from './soft-work.ts'
 import type { Judged, Mend, Severity } from './rule.ts'
 import { cheapest, type Fault } from './stack-rule.ts'
+import { thinFrom } from './thin-colours.ts'
 
 /** A recipe as it is looked at: its steps in order, and whether of two steps the one comes first at all. */
 export interface JudgedRecipe extends Judged {
@@ -180,9 +182,7 @@ function hiddenWork(
   return inOrder.flatMap((layer, place): Fault[] => {
     const shades = kind(layer) === 'wash' || layer.refines || technique(layer) === 'dry brush'
     if (!shades || !isMeant(layer) || layer.step.wetGroup !== null) return []
-    const above = inOrder
-      .slice(place + 1)
-      .filter((each) => each.covers && !each.refines && isOrdered(layer, each))
+    const above = inOrder.slice(place + 1).filter((each) => hidesAll(each) && isOrdered(layer, each))
     const coverOf = (region: StepFacts['regions'][number]) =>
       above.find((each) => each.regions.includes(region) && meetOnAModel(each, layer))
     const meant = layer.whole ? layer.regions.filter((region) => region.finish !== 'base') : layer.regions
@@ -196,6 +196,7 @@ function hiddenWork(
       return [
         {
           layers: [layer, cover],
+          severity: isUnderTone(layer, cover) ? 'your call' : 'wastes',
           reason: layer.whole
             ? `The ${stepText(layer)} is hidden everywhere by the colours over it: it pulls them together only once they are there.`
             : `The ${stepText(cover)} hides the ${stepText(layer)} completely.`,
@@ -219,6 +220,19 @@ function hiddenWork(
       },
     ]
   })
+}
+
+/** One coat of a thin colour lets what is under it through. */
+function hidesAll(facts: StepFacts): boolean {
+  return facts.covers && !facts.refines && (facts.hiding >= thinFrom || facts.step.coats > 1)
+}
+
+/** A light, strong colour under a darker one: many want its warmth to come through at the edges (common practice). */
+function isUnderTone(layer: StepFacts, cover: StepFacts): boolean {
+  return (
+    layer.lightness > cover.lightness + 15 &&
+    (layer.material ? hueOf(layer.material.colour).chroma > 35 : false)
+  )
 }
 
 function moveAboveColours(layer: StepFacts, above: readonly StepFacts[]): Mend | null {

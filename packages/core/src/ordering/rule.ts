@@ -2,8 +2,11 @@ import type { Preferences, RuleId, Step } from '../trade/index.ts'
 import { meetOnAModel, shareRegion, type StepFacts, touchEachOther } from '../recipe/index.ts'
 import type { StepId } from '../units/index.ts'
 
-/** What breaking a rule does: spoils the work, wastes time, or could be quicker as the school prefers. */
-export type Severity = 'spoils' | 'wastes' | 'could be quicker'
+/** What breaking a rule does: spoils the work, wastes time, or is what some painters do on purpose. */
+export type Severity = 'spoils' | 'wastes' | 'your call'
+
+/** Said as a finding, not as a matter of taste at the recipe. */
+export const isFault = ({ severity }: { readonly severity: Severity }): boolean => severity !== 'your call'
 
 /** A change that mends a finding; `applyMend` carries it out. */
 export type Mend =

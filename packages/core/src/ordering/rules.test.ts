@@ -428,6 +428,22 @@ const mistakes: readonly Mistake[] = [
     soundOrder: [0, 1, 2],
   },
   {
+    rule: 'R23',
+    what: 'eyes behind a drip that hangs from the hair',
+    steps: [grey, ['eyes', 'chalk white', 'detail', { coats: 2 }], ['hair', 'brush-on gloss', 'detail']],
+    order: [0, 2, 1],
+    sound: [grey, ['eyes', 'chalk white', 'detail', { coats: 2 }], ['hair', 'brush-on gloss', 'detail']],
+    soundOrder: [0, 1, 2],
+  },
+  {
+    rule: 'R26',
+    what: 'deep black before the skin beside it',
+    steps: [grey, ['skin', 'warm flesh', 'base coat'], ['hair', 'soot black', 'base coat']],
+    order: [0, 2, 1],
+    sound: [grey, ['skin', 'warm flesh', 'base coat'], ['hair', 'soot black', 'base coat']],
+    soundOrder: [0, 1, 2],
+  },
+  {
     rule: 'R26',
     what: 'strong dark leather before the thin yellow coat beside it',
     steps: [
@@ -556,6 +572,18 @@ const mistakes: readonly Mistake[] = [
     what: 'a shade on the base that paste covers',
     steps: [grey, ['base', 'silt brown wash', 'wash'], paste],
     sound: [grey, paste, ['base', 'silt brown wash', 'wash']],
+  },
+  {
+    rule: 'R19',
+    what: 'one coat of blue over gold',
+    steps: [black, ['metal', 'old brass', 'base coat'], ['metal', 'river blue', 'base coat']],
+    sound: [black, ['coat', 'river blue', 'base coat']],
+  },
+  {
+    rule: 'R15',
+    what: 'a brushed translucent over unsealed white ink',
+    steps: [black, ['all', 'white ink', 'airbrush'], ['coat', 'moss translucent', 'base coat']],
+    sound: [black, ['all', 'white ink', 'airbrush'], gloss, ['coat', 'moss translucent', 'base coat']],
   },
   {
     rule: 'R19',

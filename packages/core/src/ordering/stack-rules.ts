@@ -12,7 +12,7 @@ import {
   sealBefore,
   type StackRule,
 } from './stack-rule.ts'
-import { isLike } from './thin-colours.ts'
+import { isLike, showsThrough, thinFrom } from './thin-colours.ts'
 
 const hours = (count: number) => count * 3600
 const kindOf = (facts: StepFacts | undefined) => facts?.material?.kind
@@ -155,7 +155,7 @@ export const stackRules: readonly StackRule[] = [
   },
   {
     id: 'R08',
-    severity: 'wastes',
+    severity: 'your call',
     check: eachLayer(({ layer, below, stack: { shelf } }) => {
       if (kindOf(layer) !== 'oil' && kindOf(layer) !== 'thinner') return null
       // What is wiped off again was put on the seal together with its oil.
@@ -190,7 +190,7 @@ export const stackRules: readonly StackRule[] = [
       if (dried >= enough) return null
       return {
         layers: [wet, layer],
-        severity: dried < wetUntil ? 'spoils' : 'wastes',
+        severity: dried < wetUntil ? 'spoils' : 'your call',
         reason:
           dried < wetUntil
             ? `Varnish over the wet ${stepText(wet)} traps the solvent and smears: leave it overnight.`
@@ -228,10 +228,11 @@ export const stackRules: readonly StackRule[] = [
     check: eachLayer(({ layer, below, stack: { shelf } }) => {
       const under = below.findLast(makesSurface)
       if (kindOf(layer) !== 'translucent' || layer.sprayed || kindOf(under) !== 'ink' || !under) return null
-      // A light ink from above is ground, and holds.
-      if (under.fromAbove || under.lightness >= brightFrom) return null
+      // Light from above by ink is a usual ground, which many leave unsealed.
+      const isGround = under.fromAbove && under.lightness >= brightFrom
       return {
         layers: [under, layer],
+        severity: isGround ? 'your call' : 'wastes',
         reason: `A brushed translucent paint lifts the ${stepText(under)}; on gloss it also flows better.`,
         secondsAtStake: under.handsOnSecondsPerModel,
         mends: sealBefore(layer, shelf, 'gloss varnish'),
@@ -246,10 +247,10 @@ export const stackRules: readonly StackRule[] = [
       if (!material || layer.step.coats > 1 || layer.step.wetGroup !== null || !layer.colours) return null
       if (layer.fromAbove || layer.step.technique === 'pen') return null
       if (kindOf(layer) !== 'opaque' && kindOf(layer) !== 'metallic') return null
-      if (layer.hiding >= 0.7) return null
       const since = below.findLastIndex((each) => each.covers && each.material?.id !== material.id)
       const until = above.findIndex((each) => each.covers && each.material?.id !== material.id)
       const near = [...below.slice(since + 1), ...(until < 0 ? above : above.slice(0, until))]
+      if (layer.hiding >= thinFrom && !showsThrough(layer, below[since], ground)) return null
       const isInPasses = near.some((each) => each.material?.id === material.id)
       if (isInPasses || isLike(material, below[since], ground)) return null
       return {
@@ -262,7 +263,7 @@ export const stackRules: readonly StackRule[] = [
   },
   {
     id: 'R20',
-    severity: 'could be quicker',
+    severity: 'your call',
     check: ({ region, layers }) => {
       const since = layers.findLastIndex((layer) => layer.covers || layer.varnish)
       const brushed = layers
@@ -273,9 +274,12 @@ export const stackRules: readonly StackRule[] = [
       const coats = brushed.reduce((sum, layer) => sum + layer.step.coats, 0)
       const last = brushed.at(-1)
       if (coats <= 2 || !last) return []
+      const same = brushed.filter((layer) => layer.material?.id === last.material?.id)
+      const isAgain = same.reduce((sum, layer) => sum + layer.step.coats, 0) > 2
       return [
         {
           layers: brushed,
+          severity: isAgain ? 'wastes' : 'your call',
           reason: `On the ${region}, ${String(coats)} brushed layers of translucent paint fill the recesses and lose their contrast.`,
           secondsAtStake: last.handsOnSecondsPerModel,
           mends: [

@@ -1,5 +1,6 @@
 import { colourDifference, hueOf, lightness } from '../colour/index.ts'
-import type { Material } from '../trade/index.ts'
+import { kindPresets } from '../presets/index.ts'
+import { type Material, sheenOf } from '../trade/index.ts'
 import type { StepFacts } from '../recipe/index.ts'
 import { darkBelow, type Ground } from './grounds.ts'
 
@@ -20,4 +21,22 @@ export function isLike(material: Material, cover: StepFacts | undefined, ground:
   if (material.kind === 'opaque' && isUndercoat(material, cover, ground)) return true
   const isGold = material.kind === 'metallic'
   return isGold && ground.lit < darkBelow
+}
+
+/** Hides so little that it takes several coats. */
+export const thinFrom = 0.7
+
+/** Blue hides most grounds, but not bright metal, nor what is light and of another hue. Common practice. */
+export function showsThrough(
+  { material, hiding, lightness: own }: StepFacts,
+  cover: StepFacts | undefined,
+  ground: Ground | null,
+): boolean {
+  if (!material || !cover?.material || !ground || hiding !== kindPresets[material.kind].opacity) return false
+  const { hue, chroma } = hueOf(material.colour)
+  if (hue < 200 || hue > 310 || chroma < 12) return false
+  if (sheenOf(cover.material) === 'metal') return true
+  if (ground.lit < own + 8) return false
+  const under = hueOf(cover.material.colour)
+  return under.chroma > 25 && Math.abs(under.hue - hue) > 90 && Math.abs(under.hue - hue) < 270
 }

@@ -74,9 +74,7 @@ function wishesOf(recipe: Recipe): WantsBefore {
   const silenced = new Set(recipe.silenced.map((each) => each.rule))
   const rules = orderRules.filter(
     (rule) =>
-      rule.severity !== 'could be quicker' &&
-      !silenced.has(rule.id) &&
-      (rule.isOn?.(recipe.preferences) ?? true),
+      rule.severity !== 'your call' && !silenced.has(rule.id) && (rule.isOn?.(recipe.preferences) ?? true),
   )
   return (first, then) =>
     beside.includes(first.step.technique) ||

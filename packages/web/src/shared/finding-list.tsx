@@ -1,4 +1,4 @@
-import type { Finding } from '@seriatim/core/ordering'
+import { mendText, type Finding } from '@seriatim/core/ordering'
 import { clsx } from 'clsx'
 import { durationText } from './format/index.ts'
 import { Button } from './ui/index.ts'
@@ -15,7 +15,7 @@ interface FindingListProps<F extends FindingOfModels> {
 const edges: Readonly<Record<Finding['severity'], string>> = {
   spoils: 'border-l-hands',
   wastes: 'border-l-touch-up',
-  'could be quicker': 'border-l-done',
+  'your call': 'border-l-done',
 }
 
 /** What is wrong, why, what it costs, and a button that mends it. */
@@ -29,9 +29,7 @@ export function FindingList<F extends FindingOfModels>({ findings, onMend, onSil
           className={clsx('ticket border-l-8 p-4', edges[finding.severity])}
         >
           <p>
-            <b>
-              {finding.severity === 'could be quicker' ? 'Could be quicker' : `This ${finding.severity}`}.
-            </b>{' '}
+            <b>{finding.severity === 'your call' ? 'Your call' : `This ${finding.severity}`}.</b>{' '}
             {finding.reason}
           </p>
           <p className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-1 text-sm text-ink-soft">
@@ -43,12 +41,12 @@ export function FindingList<F extends FindingOfModels>({ findings, onMend, onSil
             </span>
             {finding.mend !== null ? (
               <Button weight="quiet" className="px-1!" onClick={() => onMend(finding)}>
-                {mendText(finding)}
+                {mendText(finding.mend)}
               </Button>
             ) : null}
             {onSilence ? (
               <Button weight="quiet" className="px-1!" onClick={() => onSilence(finding)}>
-                Meant so
+                I mean it
               </Button>
             ) : null}
           </p>
@@ -56,23 +54,4 @@ export function FindingList<F extends FindingOfModels>({ findings, onMend, onSil
       ))}
     </ul>
   )
-}
-
-function mendText({ mend }: Finding): string {
-  switch (mend?.kind) {
-    case 'move':
-      return 'Move it below'
-    case 'insert':
-      return 'Put the missing layer in'
-    case 'change':
-      if (mend.change.coats !== undefined) return `Plan ${String(mend.change.coats)} coats`
-      if (mend.change.except) return 'Leave those out of it'
-      return mend.change.on ? 'Go round them' : 'Give it its time'
-    case 'remove':
-      return 'Leave it out'
-    case 'join':
-      return 'Do them together'
-    case undefined:
-      return ''
-  }
 }

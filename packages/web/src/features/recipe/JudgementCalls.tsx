@@ -1,6 +1,6 @@
 import type { JudgementCall } from '@seriatim/core/ordering'
 import type { FigureSources } from '@seriatim/core/estimating'
-import type { Recipe, Unit } from '@seriatim/core/trade'
+import type { Recipe, RuleId, Unit } from '@seriatim/core/trade'
 import { durationText } from '../../shared/format/index.ts'
 import { Button } from '../../shared/ui/index.ts'
 import { useJudgementCalls } from '../../shared/worker/index.ts'
@@ -11,6 +11,8 @@ interface JudgementCallsProps {
   readonly units: readonly Unit[]
   readonly sources: FigureSources | undefined
   readonly onTake: (call: JudgementCall) => void
+  /** Meant so: the rule is never mentioned again for this recipe. */
+  readonly onSilence: (rule: RuleId) => void
 }
 
 const questions: Readonly<Record<JudgementCall['kind'], string>> = {
@@ -21,18 +23,21 @@ const questions: Readonly<Record<JudgementCall['kind'], string>> = {
   highlight: 'Metal edges or a highlight',
   extra: 'An extra on the sculpt',
   special: 'A special colour',
+  rule: 'On purpose?',
 }
 
 /** What is a matter of judgement, with the minutes of either answer; nothing is taken unasked. */
-export function JudgementCalls({ recipe, units, sources, onTake }: JudgementCallsProps) {
+export function JudgementCalls({ recipe, units, sources, onTake, onSilence }: JudgementCallsProps) {
   const calls = useJudgementCalls(sources, recipe, units)
   if (!calls || calls.length === 0) return null
+  const largest = calls.find((call) => call.kind !== 'rule')
   return (
     <details className="ticket mt-6 p-4">
       <summary className="min-h-8">
         <span className="font-heading text-xl font-bold">Judgement calls</span>{' '}
         <span className="text-ink-soft">
-          {calls.length}, the largest {differenceText(calls[0])} for the models that follow
+          {calls.length}
+          {largest ? `, the largest ${differenceText(largest)} for the models that follow` : ''}
         </span>
       </summary>
       <ul className="mt-2">
@@ -43,13 +48,35 @@ export function JudgementCalls({ recipe, units, sources, onTake }: JudgementCall
           >
             <b>{questions[call.kind]}</b>
             <span className="leading-snug">
-              Now: {call.now}.<br />
-              Or: {call.instead}.
+              {call.rule ? (
+                <>
+                  {call.now} <span className="text-ink-soft">(rule {call.rule})</span>
+                </>
+              ) : (
+                <>
+                  Now: {call.now}.<br />
+                  Or: {call.instead}.
+                </>
+              )}
             </span>
-            <span className="figures">{differenceText(call)}</span>
-            <Button onClick={() => onTake(call)}>
-              Change it<span className="sr-only">: {call.instead}</span>
-            </Button>
+            <span className="figures">
+              {call.rule ? `${durationText(call.atStakeSeconds)} at stake` : differenceText(call)}
+            </span>
+            <span className="flex flex-wrap gap-2">
+              {call.instead === '' ? null : (
+                <Button onClick={() => onTake(call)}>
+                  {call.rule ? call.instead : 'Change it'}
+                  {call.rule ? (
+                    <span className="figures font-normal">
+                      {call.insteadSeconds === call.nowSeconds ? '' : differenceText(call)}
+                    </span>
+                  ) : (
+                    <span className="sr-only">: {call.instead}</span>
+                  )}
+                </Button>
+              )}
+              {call.rule ? <SilenceButton rule={call.rule} onSilence={onSilence} /> : null}
+            </span>
           </li>
         ))}
       </ul>
@@ -58,6 +85,20 @@ export function JudgementCalls({ recipe, units, sources, onTake }: JudgementCall
         spoil or waste something is not among them.
       </p>
     </details>
+  )
+}
+
+function SilenceButton({
+  rule,
+  onSilence,
+}: {
+  readonly rule: RuleId
+  readonly onSilence: (rule: RuleId) => void
+}) {
+  return (
+    <Button weight="quiet" onClick={() => onSilence(rule)}>
+      I mean it
+    </Button>
   )
 }
 

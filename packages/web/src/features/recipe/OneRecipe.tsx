@@ -8,7 +8,7 @@ import {
   type JudgementCall,
 } from '@seriatim/core/ordering'
 import { potsFor, recipeSchools, stepsFor, type Shelf } from '@seriatim/core/recipe'
-import { plainStep, type Project, type Recipe, type Step } from '@seriatim/core/trade'
+import { plainStep, type Project, type Recipe, type RuleId, type Step } from '@seriatim/core/trade'
 import type { StepId, UnitId } from '@seriatim/core/units'
 import { Copy, Download, Plus, Trash2 } from 'lucide-react'
 import { useMemo, useState, type ReactNode } from 'react'
@@ -85,6 +85,11 @@ export function OneRecipe({
   const mend = (finding: Finding) => {
     if (finding.mend) onChange(applyMend(recipe, finding.mend, v7), 'Mended.')
   }
+  const silence = (rule: RuleId) =>
+    onChange(
+      { ...recipe, silenced: [...recipe.silenced, { rule, note: 'Meant so.' }] },
+      `Rule ${rule} is silent for this recipe.`,
+    )
   const add = () => {
     const made = newStep(recipe)
     withSteps([...recipe.steps, made])
@@ -122,16 +127,7 @@ export function OneRecipe({
       </Headline>
       <div className="mb-5">{picker}</div>
       {underWay}
-      <FindingList
-        findings={findings}
-        onMend={mend}
-        onSilence={({ rule }) =>
-          onChange(
-            { ...recipe, silenced: [...recipe.silenced, { rule, note: 'Meant so.' }] },
-            `Rule ${rule} is silent for this recipe.`,
-          )
-        }
-      />
+      <FindingList findings={findings} onMend={mend} onSilence={({ rule }) => silence(rule)} />
       <Doubts recipe={recipe} shelf={shelf} onChange={onChange} onOpen={setOpenId} />
       <Unpainted recipe={recipe} onChange={onChange} />
       <PaintCut
@@ -172,7 +168,13 @@ export function OneRecipe({
         onChange={onChange}
       />
       {/* Last, since it comes when it is worked out: what stands above stays under the pointer. */}
-      <JudgementCalls recipe={recipe} units={following} sources={sources} onTake={onJudged} />
+      <JudgementCalls
+        recipe={recipe}
+        units={following}
+        sources={sources}
+        onTake={onJudged}
+        onSilence={silence}
+      />
       <LessonsAgain stages={onLine} />
       {regionsOpen ? (
         <RegionsDialog

@@ -25,6 +25,7 @@ import {
   asTaken,
   changeUnderWay,
   findFaults,
+  isFault,
   followLine,
   lineJudge,
   judgementCalls,
@@ -193,7 +194,7 @@ const planner = {
     const models = units.flatMap((unit) => unit.models)
     const taken = asTaken({ recipe, units })
     const found = findFaults(taken, unpack(input).shelf, models.length > 0 ? { models } : {})
-    return found.map((finding) => ({ ...finding, models: models.length }))
+    return found.filter(isFault).map((finding) => ({ ...finding, models: models.length }))
   },
   judgementCalls: (sources: FigureSources, recipe: Recipe, units: readonly Unit[]) =>
     judgementCalls({ figures: figuresOf(sources), recipe, units, newId: v7 }),
