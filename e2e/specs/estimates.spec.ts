@@ -3,7 +3,8 @@ import { fileURLToPath } from 'node:url'
 import { expect, test, type Page } from '../support/test.ts'
 import { expectAccessible } from '../support/axe.ts'
 import { freePort, Instance } from '../support/instance.ts'
-import { demoId, newId, seedProject } from '../support/projects.ts'
+import { demoId, newId, recordedKinds, seedProject } from '../support/projects.ts'
+import { goTo, makeFirstRecipe } from '../support/recipes.ts'
 
 // Rates and air belong to the desk, not to a project: a Seriatim of its own, so that no other journey feels them.
 const data = fileURLToPath(new URL('../../.cache/e2e-estimates-data', import.meta.url))
@@ -291,4 +292,51 @@ test('models ticked off are asked about once, in the logbook, and silence means 
   await expect(page.getByText('left out: ticked, not timed')).toBeVisible()
   await expect(asked).toBeHidden()
   await request.dispose()
+})
+
+test('a unit that is remembered moves the first estimate, is told among the reasons and taken back', async ({
+  page,
+  request,
+}) => {
+  await makeFirstRecipe(page, request)
+  await goTo(page, 'Plan')
+  const asked = page.getByRole('region', { name: 'How long did your last unit take?' })
+  await expect(asked.getByLabel('Models')).toHaveValue('6')
+  const handsOn = page.getByText(/of hands-on|at the desk/).first()
+  await expect(handsOn).toBeVisible()
+  const told = asked.getByLabel('It took')
+  await told.fill('ages')
+  await told.press('Enter')
+  await expect(asked.getByText('Say how long: 6 hours')).toBeVisible()
+  await told.fill('about four evenings of two hours')
+  await expect(asked.getByText('8 h in all')).toBeVisible()
+  await expectAccessible(page)
+  await told.press('Enter')
+  await expect(asked).toBeHidden()
+  await expect
+    .poll(() => recordedKinds(request, /projects\/([^/]+)/.exec(page.url())![1]!))
+    .toEqual(['remembered'])
+
+  await page.goto(page.url().replace(/plan$/, 'logbook'))
+  await expect(page.getByRole('heading', { level: 1 })).toContainText(/longer than the preset/)
+  const row = page.getByRole('listitem').filter({ hasText: 'Remembered: translucent over bright' })
+  await expect(row).toContainText('about four evenings of two hours')
+  await row.getByRole('button', { name: 'Take it back' }).click()
+  await expect(row).toBeHidden()
+
+  await page.getByRole('button', { name: 'A unit I remember' }).click()
+  await page.getByLabel('It took').fill('half an hour')
+  await page.getByLabel('It took').press('Escape')
+  await expect(page.getByRole('form', { name: 'A unit you remember' })).toBeHidden()
+})
+
+test('who skips the question is not asked again', async ({ page, request }) => {
+  await makeFirstRecipe(page, request)
+  await goTo(page, 'Plan')
+  const asked = page.getByRole('region', { name: 'How long did your last unit take?' })
+  await asked.getByLabel('It took').press('Escape')
+  await expect(asked).toBeHidden()
+  await page.reload()
+  await expect(page.getByRole('heading', { level: 1 })).toContainText(/\d/)
+  await expect(asked).toBeHidden()
 })

@@ -321,11 +321,25 @@ describe('estimate and job', () => {
     expect(both.onTheClockSeconds).toBeLessThan(alone.onTheClockSeconds * 0.6)
   })
 
+  it('takes a unit that is remembered for what laps would say', () => {
+    const file = written(cli('job', 'dip', '--models', '20').stdout)
+    const of = (...more: string[]) =>
+      (JSON.parse(cli('estimate', file, ...more).stdout) as EstimateOutput).handsOnSeconds
+    const plain = of()
+    const slow = of(
+      '--remembered',
+      '10 foot by translucent over bright to tabletop: three evenings of three hours',
+    )
+    expect(slow.likely).toBeGreaterThan(1.3 * plain.likely)
+    expect(slow.high / slow.low).toBeLessThan(0.8 * (plain.high / plain.low))
+  })
+
   it.each([
     [['job', 'sponge'], 'the school: one of'],
     [['job', 'dip', '--size', 'giant'], '--size: one of small, foot'],
     [['job', 'dip', '--models', '0'], '--models: give a whole number from 1.'],
     [['estimate', demo, '--painters', 'two'], '--painters: give a whole number from 1.'],
+    [['estimate', demo, '--remembered', 'ages'], "--remembered: say it as '10 foot by dip"],
     [['estimate', demo, '--now', 'soon'], '--now: this is not an ISO 8601 moment.'],
   ])('%j ends with a sentence and exit code 2', (args, sentence) => {
     const { status, stderr } = cli(...args)

@@ -10,6 +10,7 @@ import {
   type TimeRange,
 } from '@seriatim/core/estimating'
 import { besideInPlan, planLine, planningOf } from '@seriatim/core/plan'
+import type { RememberedUnit } from '@seriatim/core/progress'
 import { seconds, type Instant, type Result } from '@seriatim/core/units'
 import { sequentialIds } from './demo/ids.ts'
 import {
@@ -23,6 +24,7 @@ import {
   type Printed,
 } from './input.ts'
 import { withLine } from './job.ts'
+import { readRemembered, withRemembered } from './remembered.ts'
 
 /** What is left of a project's work: by unit, by stage, with ranges and what they are made of. */
 export function runEstimate(args: readonly string[]): Printed {
@@ -41,7 +43,7 @@ export function runEstimate(args: readonly string[]): Printed {
     }
   }
   const { now, effort } = options.value
-  const figures = figuresOf({ ...file.value, project }, now)
+  const figures = figuresOf(withRemembered({ ...file.value, project }, options.value.remembered), now)
   const asked = batchSize === undefined ? planBefore(file.value) : { split: project }
   const planned = planLine(planningOf(figures, { ...asked, ...(effort === undefined ? {} : { effort }) }))
   const beside = planned.ok ? besideInPlan(planned.value, figures.times) : figures.besideByBatch
@@ -55,10 +57,11 @@ interface Options {
   readonly batchSize: number | undefined
   readonly painters: number
   readonly effort: number | undefined
+  readonly remembered: readonly RememberedUnit[]
 }
 
 function readOptions(args: readonly string[]): Result<Options, string> {
-  const read = readArguments(args, ['now', 'batch-size', 'painters', 'effort'])
+  const read = readArguments(args, ['now', 'batch-size', 'painters', 'effort', 'remembered'])
   if (!read.ok) return read
   const { path, values } = read.value
   const now = readNow(values.now)
@@ -69,6 +72,8 @@ function readOptions(args: readonly string[]): Result<Options, string> {
   if (!painters.ok) return painters
   const effort = readEffort(values.effort)
   if (!effort.ok) return effort
+  const remembered = values.remembered === undefined ? null : readRemembered(values.remembered)
+  if (remembered && !remembered.ok) return remembered
   return {
     ok: true,
     value: {
@@ -77,6 +82,7 @@ function readOptions(args: readonly string[]): Result<Options, string> {
       batchSize: batchSize.value,
       painters: painters.value ?? 1,
       effort: effort.value,
+      remembered: remembered ? [remembered.value] : [],
     },
   }
 }

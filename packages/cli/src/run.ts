@@ -15,7 +15,7 @@ import { runSolve } from './solve-command.ts'
 const usage = `usage: npm run -s cli -- plan FILE [--now MOMENT] [--batch-size N] [--beside FILE …] [--effort N]
        npm run -s cli -- forecast FILE [--now MOMENT] [--futures N] [--seed N] [--effort N]
        npm run -s cli -- order FILE [--weight WEIGHT] [--table-ready STANDARD]
-       npm run -s cli -- estimate FILE [--batch-size N] [--painters N] [--now MOMENT] [--effort N]
+       npm run -s cli -- estimate FILE [--batch-size N] [--painters N] [--remembered UNIT] [--now MOMENT] [--effort N]
        npm run -s cli -- schools FILE [--unit NAME] [--body PLAN] [--now MOMENT]
        npm run -s cli -- quote FILE [--of all|left] [--prices FILE] [--now MOMENT] [--beside FILE …] [--effort N]
        npm run -s cli -- job SCHOOL [--body PLAN] [--models N] [--size SIZE] [--detail DETAIL]
@@ -43,6 +43,7 @@ const usage = `usage: npm run -s cli -- plan FILE [--now MOMENT] [--batch-size N
   --futures     how many to draw; 1000 otherwise
   --seed        the same seed draws the same futures, or searches alike
   --milliseconds how long to search; 1000 otherwise
+  --remembered  a unit of before: '10 foot by dip to tabletop: about three evenings of two hours'
   --weight      'fewest pots', 'least clean-up' or 'soonest table-ready'
   --table-ready 'three-colour', 'tabletop', 'tabletop plus' or 'display'
 `

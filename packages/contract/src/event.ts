@@ -1,5 +1,8 @@
 import { feels, inspectionVerdicts, verdicts, type ProgressEvent } from '@seriatim/core/progress'
+import { sizes, standards } from '@seriatim/core/trade'
+import { readToldTime } from '@seriatim/core/units'
 import type { DeviceId, EventId, ModelId, PainterId, Seconds, StageId } from '@seriatim/core/units'
+import { recipeSchools } from '@seriatim/core/recipe'
 import { z } from 'zod'
 import { mixSchema, usedMixSchema } from './mix.ts'
 import { branded, idOf, instantField, nameOf, optionalTextField, secondsField, textField } from './fields.ts'
@@ -95,6 +98,23 @@ export const eventSchema = z.discriminatedUnion('kind', [
     ...overModels,
     kind: z.literal('felt'),
     feels: z.enum(feels, { error: `It feels ${feels.join(' or ')}.` }),
+  }),
+  z.object({
+    ...recorded,
+    kind: z.literal('remembered'),
+    models: z
+      .int({ error: 'Give a whole number of models.' })
+      .min(1, { error: 'At least one model.' })
+      .max(1000, { error: 'Up to 1,000 models.' }),
+    school: z.enum(
+      recipeSchools.map(({ id }) => id),
+      { error: 'Choose a school.' },
+    ),
+    size: z.enum(sizes, { error: `Choose a size: ${sizes.join(', ')}.` }),
+    standard: z.enum(standards, { error: `Choose a standard: ${standards.join(', ')}.` }),
+    told: textField('the time it took', 120).refine((told) => readToldTime(told, 1) !== null, {
+      error: 'Give a time as you would say it: 6 hours, three evenings of two hours, 20 minutes each.',
+    }),
   }),
 ]) satisfies z.ZodType<ProgressEvent>
 

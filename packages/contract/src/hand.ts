@@ -46,6 +46,7 @@ export const observationSchema = z.object({
   models: z.number(),
   laps: z.number(),
   alone: z.number().optional(),
+  told: z.boolean().exactOptional(),
 })
 
 /** A recorded time of another project, with the names it goes by there. */

@@ -29,7 +29,7 @@ export interface TimeRange {
 }
 
 /** Where most of an estimate comes from. */
-type EstimateSource = 'typed' | 'laps' | 'preset' | 'written'
+type EstimateSource = 'typed' | 'laps' | 'remembered' | 'preset' | 'written'
 
 /** What a stage takes on the models of one unit. */
 export interface StageEstimate {
@@ -96,6 +96,7 @@ export function estimateLine({
     const counted = (rates.counted[known.length + index] ?? 0) * each.laps
     lapsHere.set(each.cell, (lapsHere.get(each.cell) ?? 0) + counted)
   })
+  const isRemembered = [...known, ...own].some((each) => each.told)
   const doneBefore = countDoneBefore(project, progress)
   const units = new Map(project.units.map((unit) => [unit.id, unit]))
   const detailPace = new Map(
@@ -148,7 +149,7 @@ export function estimateLine({
           drySeconds: Math.round(way.drySeconds) as Seconds,
         }
       }),
-      source: sourceOf(typed !== null, laps, stage.steps.length === 0),
+      source: sourceOf(typed !== null, laps, isRemembered, stage.steps.length === 0),
       spread: {
         place,
         typedDeviation: guess ? guess.standardDeviation * trust : 0,
@@ -182,10 +183,11 @@ function worthOfTyped({ mean, standardDeviation }: Spread): number {
   return (spreadPresets.lap / share) ** 2
 }
 
-function sourceOf(isTyped: boolean, laps: number, isWritten: boolean): EstimateSource {
+function sourceOf(isTyped: boolean, laps: number, isRemembered: boolean, isWritten: boolean): EstimateSource {
   if (isTyped) return 'typed'
   if (laps > 0) return 'laps'
-  return isWritten ? 'written' : 'preset'
+  if (isWritten) return 'written'
+  return isRemembered ? 'remembered' : 'preset'
 }
 
 /** So many models at a stage, and what is to do beside them. */

@@ -4,15 +4,17 @@ import type { Correction, Lap, Progress } from '../progress/index.ts'
 import type { EventId, Instant, ModelId, StageId, UnitId } from '../units/index.ts'
 import { learningTotal, rememberedUnits } from './learning.ts'
 import { leastLap, readLap } from './read-lap.ts'
+import { observeRemembered } from './remembered.ts'
 import type { PaceObservation } from './rates.ts'
 import type { StageWork } from './stage-work.ts'
 
 /** What a recorded time says, and why it says nothing when it does. */
 export interface ObservedTime {
   readonly eventId: EventId
-  readonly kind: 'lap' | 'milestone'
+  readonly kind: 'lap' | 'milestone' | 'remembered'
   readonly at: Instant
-  readonly unitId: UnitId
+  /** `null`: of none that is here. */
+  readonly unitId: UnitId | null
   readonly stageIds: readonly StageId[]
   readonly technique: Technique | null
   readonly size: Size
@@ -178,6 +180,7 @@ export function observeTimes(
   return [
     ...sittingsOf(laps).flatMap(besideOthers),
     ...progress.milestones.flatMap((milestone) => ofMilestone(milestone) ?? []),
+    ...progress.remembered.map(observeRemembered),
   ].sort(byMoment)
 }
 

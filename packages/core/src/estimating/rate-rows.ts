@@ -27,7 +27,7 @@ export function rateRows(observations: readonly DatedObservation[], rates: Rates
   const groups = new Map<string, { log: number; laps: number; at: Instant | null }[]>()
   observations.forEach((each, index) => {
     const laps = each.laps * (rates.counted[index] ?? 0)
-    if (laps === 0 || each.technique === null) return
+    if (laps === 0 || each.technique === null || each.told) return
     const key = `${each.technique}|${each.size}`
     const group = groups.get(key) ?? []
     groups.set(key, group)

@@ -24,6 +24,8 @@ export interface PaceObservation extends PaceKey {
   readonly laps: number
   /** How much it says by itself beside others of its sitting, from 0 to 1; 1 without it. */
   readonly alone?: number | undefined
+  /** Somebody said so, with its vagueness in `laps`: no lap, and never odd. */
+  readonly told?: boolean
 }
 
 /** The logarithm of a pace: mean, and variance in units of a lap's. */
@@ -136,6 +138,7 @@ export function learnRates(observations: readonly PaceObservation[]): Rates {
     const spread = Math.min(lapSpread(rates), mostSpread)
     counted = observations.map((each, index) => {
       if (known[index] !== true) return 0
+      if (each.told) return 1
       const place = rates.nodes[tree.placeOf[index] ?? 0] ?? {
         mean: 0,
         variance: varianceAt(usualSpreads, 0),
@@ -262,6 +265,7 @@ class Tree {
       precision[at] = (precision[at] ?? 0) + weight
       weighted[at] = (weighted[at] ?? 0) + weight * log
       squares[at] = (squares[at] ?? 0) + weight * log ** 2
+      if (each.told) return
       pieces += (each.alone ?? 1) * each.laps * share
       const key = each.technique === null ? '' : lapsKey(each.technique, each.size, each.small)
       lapsOf.set(key, (lapsOf.get(key) ?? 0) + each.laps * share)

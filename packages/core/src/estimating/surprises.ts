@@ -21,7 +21,7 @@ export function surprises(observed: readonly ObservedTime[]): readonly Surprise[
   const sums = new Map<string, Surprise>()
   for (const { kind, silent, stageIds, unitId, models, countedSeconds, expectedSeconds } of observed) {
     const [stageId] = stageIds
-    if (kind !== 'lap' || silent !== null || stageId === undefined) continue
+    if (kind !== 'lap' || silent !== null || stageId === undefined || unitId === null) continue
     const key = `${stageId} ${unitId}`
     const sum = sums.get(key)
     sums.set(key, {

@@ -44,6 +44,7 @@ function progressTogether(jobs: readonly Progress[]): Progress {
     running: all((job) => job.running).sort((a, b) => a.startedAt - b.startedAt),
     laps: all((job) => job.laps),
     milestones: all((job) => job.milestones),
+    remembered: all((job) => job.remembered),
     judgements: all((job) => job.judgements),
     used: all((job) => job.used),
     slips: all((job) => job.slips),

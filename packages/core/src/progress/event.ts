@@ -1,4 +1,4 @@
-import type { Mix } from '../trade/index.ts'
+import type { Mix, Size, Standard } from '../trade/index.ts'
 import type { DeviceId, EventId, Instant, ModelId, PainterId, Seconds, StageId } from '../units/index.ts'
 
 /** Where and by whom something was recorded; records of before devices were told apart have none. */
@@ -40,6 +40,17 @@ export type Feel = (typeof feels)[number]
 export const inspectionVerdicts = ['passed', 'left'] as const
 
 export type InspectionVerdict = (typeof inspectionVerdicts)[number]
+
+/** A unit painted before there were records: what it took, as it is told. */
+export interface RememberedUnit {
+  readonly models: number
+  /** As the schools have it. */
+  readonly school: string
+  readonly size: Size
+  readonly standard: Standard
+  /** `about three evenings of two hours`; see `readToldTime`. */
+  readonly told: string
+}
 
 /** One entry of the append-only log. Nothing is ever changed or removed: undo is an event too. */
 export type ProgressEvent =
@@ -99,6 +110,8 @@ export type ProgressEvent =
       readonly workSeconds: Seconds | null
       readonly note: string
     })
+  /** Says of the painter's pace what laps would. */
+  | (Recorded & RememberedUnit & { readonly kind: 'remembered' })
   /** Takes the target back, as if it had never been; aimed at an undo, it brings the work back. */
   | (Recorded & { readonly kind: 'undone'; readonly targetId: EventId })
 

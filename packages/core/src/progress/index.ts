@@ -8,6 +8,7 @@ export {
   namedBy,
   type ProgressEvent,
   type RecordedBy,
+  type RememberedUnit,
   type StageWait,
   type Verdict,
   verdicts,

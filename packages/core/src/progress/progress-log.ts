@@ -11,6 +11,7 @@ import type {
   Mark,
   Milestone,
   Progress,
+  Remembered,
   Slip,
   Touch,
   Used,
@@ -37,6 +38,7 @@ type Using = Extract<ProgressEvent, { kind: 'used' }>
 type Slipping = Extract<ProgressEvent, { kind: 'touch-up' }>
 type Feeling = Extract<ProgressEvent, { kind: 'felt' }>
 type Inspecting = Extract<ProgressEvent, { kind: 'inspected' }>
+type Remembering = Extract<ProgressEvent, { kind: 'remembered' }>
 type Reaching = Extract<ProgressEvent, { kind: 'milestone' }>
 
 export function createProgressLog(first: readonly ProgressEvent[] = []): ProgressLog {
@@ -68,6 +70,8 @@ export function createProgressLog(first: readonly ProgressEvent[] = []): Progres
   let touches: readonly Touch[] = []
   const inspecting: Inspecting[] = []
   let inspections: readonly Inspection[] | null = null
+  const remembering: Remembering[] = []
+  let remembered: readonly Remembered[] | null = null
 
   function refreshHole(modelId: ModelId, stageId: StageId): void {
     const ofModel = stale.get(modelId)
@@ -176,6 +180,7 @@ export function createProgressLog(first: readonly ProgressEvent[] = []): Progres
     else if (event.kind === 'judged') judgements = null
     else if (event.kind === 'used') used = null
     else if (event.kind === 'inspected') inspections = null
+    else if (event.kind === 'remembered') remembered = null
   }
 
   function addOne(event: ProgressEvent): void {
@@ -193,6 +198,9 @@ export function createProgressLog(first: readonly ProgressEvent[] = []): Progres
     } else if (event.kind === 'inspected') {
       insertSorted(inspecting, event)
       inspections = null
+    } else if (event.kind === 'remembered') {
+      insertSorted(remembering, event)
+      remembered = null
     } else for (const id of takenBack.addUndo(event.id, event.targetId)) standingChanged(id)
   }
 
@@ -294,6 +302,21 @@ export function createProgressLog(first: readonly ProgressEvent[] = []): Progres
     return inspections
   }
 
+  function readRemembered(): readonly Remembered[] {
+    remembered ??= remembering
+      .filter((event) => !isTaken(event.id))
+      .map(({ id, at, models, school, size, standard, told }) => ({
+        eventId: id,
+        at,
+        models,
+        school,
+        size,
+        standard,
+        told,
+      }))
+    return remembered
+  }
+
   function undoTargets(device: DeviceId | undefined): Pick<Progress, 'lastUndoable' | 'lastUndo'> {
     const standing = (event: ProgressEvent) =>
       !isTaken(event.id) &&
@@ -324,6 +347,7 @@ export function createProgressLog(first: readonly ProgressEvent[] = []): Progres
       slips: readSlips(),
       touches: readTouches(),
       inspections: readInspections(),
+      remembered: readRemembered(),
       latestAt: inOrder.at(-1)?.at ?? null,
       ...undoTargets(device),
     }

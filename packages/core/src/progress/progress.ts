@@ -1,6 +1,6 @@
 import type { Mix } from '../trade/index.ts'
 import type { EventId, Instant, ModelId, PainterId, Seconds, StageId } from '../units/index.ts'
-import type { Feel, InspectionVerdict, ProgressEvent, Verdict } from './event.ts'
+import type { Feel, InspectionVerdict, ProgressEvent, RememberedUnit, Verdict } from './event.ts'
 
 /** What the log says of one model at one stage; no mark means still to do. */
 export type Mark =
@@ -89,6 +89,12 @@ export interface Inspection {
   readonly note: string
 }
 
+/** What a unit of before took, as somebody remembers it. */
+export interface Remembered extends RememberedUnit {
+  readonly eventId: EventId
+  readonly at: Instant
+}
+
 /** What was really used on these models at a stage, where it was not what the recipe says. */
 export interface Used {
   readonly eventId: EventId
@@ -115,6 +121,8 @@ export interface Progress {
   readonly touches: readonly Touch[]
   /** By time. */
   readonly inspections: readonly Inspection[]
+  /** By time. */
+  readonly remembered: readonly Remembered[]
   /** The moment of the last record; `null` before the first. */
   readonly latestAt: Instant | null
   /** The newest event that an undo would take back. */

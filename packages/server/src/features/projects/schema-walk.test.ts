@@ -82,6 +82,7 @@ beforeAll(async () => {
     clientId: [v7()],
     on: regions,
     except: regions,
+    told: ['three evenings of two hours', '20 minutes each'],
     id: [],
   }
 })

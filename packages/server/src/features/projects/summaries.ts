@@ -333,7 +333,7 @@ function timesTaught(project: Project, { observed }: LineEstimate): Hand['elsewh
       eventId: time.eventId,
       projectId: project.id,
       project: project.name,
-      unit: unitName.get(time.unitId) ?? '',
+      unit: time.unitId === null ? '' : (unitName.get(time.unitId) ?? ''),
       stages: time.stageIds.map((stage) => stageName.get(stage) ?? ''),
       at: time.at,
       technique: time.technique,

@@ -109,6 +109,8 @@ export function undoText(project: Project, progress: Progress): string | null {
       return `inspection of ${String(event.modelIds.length)} models`
     case 'lap-corrected':
       return event.workSeconds === null ? 'lap left out' : 'lap mended'
+    case 'remembered':
+      return 'a unit remembered'
     case 'undone':
       return null
   }

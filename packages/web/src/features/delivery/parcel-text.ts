@@ -39,6 +39,8 @@ export function parcelText(parcel: Parcel, project: StoredProject | undefined): 
       return `${where}${plural(event.modelIds.length, 'model')} inspected`
     case 'lap-corrected':
       return `${where}a lap set right`
+    case 'remembered':
+      return `${where}what a unit of before took`
     case 'undone':
       return `${where}something taken back`
   }

@@ -73,13 +73,14 @@ export function EstimateWhy({ stage }: { readonly stage: StageEstimate }) {
   )
 }
 
-function paceSource({ work, laps, lapsHere, size }: StageEstimate): string {
+function paceSource({ work, laps, lapsHere, size, source }: StageEstimate): string {
   const { technique } = work
   if (technique === null) {
     return lapsHere < 0.05
       ? 'no lap at this stage yet: as written'
       : `${lapCount(lapsHere)} at this stage, against what is written`
   }
+  if (source === 'remembered') return 'no lap yet: preset, moved by what you remember'
   if (laps < 0.05) return `no lap of ${technique} on ${size} models yet: preset, moved by your other laps`
   const here = lapsHere < 0.05 ? 'none at this stage' : `${lapCount(lapsHere)} at this stage`
   return `${lapCount(laps)} of ${technique} on ${size} models, ${here}`

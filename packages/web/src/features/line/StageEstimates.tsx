@@ -16,6 +16,7 @@ interface StageEstimatesProps {
 const sourceText = {
   typed: 'typed',
   laps: 'your laps',
+  remembered: 'what you remember',
   preset: 'preset',
   written: 'written on the stage',
 } as const

@@ -10,6 +10,7 @@ import { plural } from '../../shared/format/index.ts'
 import { MilestoneDialog } from '../../shared/milestone/index.ts'
 import { useCurrentProject } from '../../shared/project/index.ts'
 import { useRecorder } from '../../shared/progress/index.ts'
+import { RememberForm, useRemember } from '../../shared/remember/index.ts'
 import { Button, ErrorState, Figure, Headline, LoadingState } from '../../shared/ui/index.ts'
 import { useCurrentFigures } from '../../shared/figures.ts'
 import { useEstimated } from '../../shared/worker/index.ts'
@@ -41,12 +42,17 @@ function Logbook({ progress, estimate }: LogbookProps) {
   const hand = useHand(project.id)
   const bring = useBringRates()
   const [stamping, setStamping] = useState(false)
+  const [remembering, setRemembering] = useState(false)
+  const remember = useRemember(project)
   const brought = hand.data?.brought ?? []
   const rows = useMemo(
     () => rateRows(datedObservations(hand.data, estimate.observed), estimate.rates),
     [hand.data, estimate],
   )
-  const times = useMemo(() => loggedTimes(project, hand.data, estimate), [project, hand.data, estimate])
+  const times = useMemo(
+    () => loggedTimes(project, hand.data, estimate, progress),
+    [project, hand.data, estimate, progress],
+  )
   const laps = useMemo(() => lapsReader(project, progress, clockNow), [project, progress])
   const recorder = useRecorder(project)
   const takeLaps = (told: readonly ToldLap[]) => {
@@ -78,7 +84,7 @@ function Logbook({ progress, estimate }: LogbookProps) {
       <Headline
         sub={
           <p>
-            From {plural(told, 'time')} on the clock or stamped
+            From {plural(told, 'time')} on the clock, stamped or remembered
             {brought.length > 0 ? ` and ${plural(brought.length, 'rate')} brought` : ''}
             {brought.length > 0 ? (
               <Button
@@ -102,6 +108,7 @@ function Logbook({ progress, estimate }: LogbookProps) {
             <Button weight="main" onClick={() => setStamping(true)}>
               <Flag aria-hidden="true" size={18} /> Stamp a milestone
             </Button>
+            <Button onClick={() => setRemembering(true)}>A unit I remember</Button>
             <BringCsvButton
               label="Laps from CSV"
               title="Laps from CSV"
@@ -128,6 +135,19 @@ function Logbook({ progress, estimate }: LogbookProps) {
       >
         <OverallPace estimate={estimate} told={told + brought.length} />
       </Headline>
+      {remembering ? (
+        <section className="ticket mb-5 p-4" aria-label="A unit you remember">
+          <RememberForm
+            project={project}
+            leave="Cancel"
+            onSave={(unit) => {
+              remember(unit)
+              setRemembering(false)
+            }}
+            onLeave={() => setRemembering(false)}
+          />
+        </section>
+      ) : null}
       <WereTheseTimed observed={estimate.observed} />
       <RateList rows={rows} />
       <Surprises estimate={estimate} />

@@ -64,9 +64,13 @@ export function TimeList({ times }: { readonly times: readonly LoggedTime[] }) {
                 >
                   Take it as it was
                 </Button>
-              ) : (
+              ) : time.remembered === null ? (
                 <Button weight="quiet" className="px-2!" onClick={() => setOpen(time)}>
                   Leave out or mend
+                </Button>
+              ) : (
+                <Button weight="quiet" className="px-2!" onClick={() => recorder.undo(time.eventId)}>
+                  Take it back
                 </Button>
               )}
             </span>
@@ -97,17 +101,27 @@ function farOff({ countedSeconds, expectedSeconds }: LoggedTime): number {
   return Math.abs(Math.log(Math.max(1, countedSeconds) / Math.max(1, expectedSeconds)))
 }
 
-function stagesText({ stages, kind }: LoggedTime): string {
+function stagesText({ stages, kind, remembered }: LoggedTime): string {
+  if (remembered !== null) return remembered
   if (stages.length === 1) return stages[0] ?? ''
   return `${kind === 'milestone' ? 'Milestone' : 'Span'}: ${plural(stages.length, 'stage')} up to ${stages.at(-1) ?? ''}`
 }
 
-function countText({ kind, silent, counts, correction, clockSeconds, countedSeconds }: LoggedTime): string {
+function countText({
+  remembered,
+  kind,
+  silent,
+  counts,
+  correction,
+  clockSeconds,
+  countedSeconds,
+}: LoggedTime): string {
   if (silent === 'left out') return `left out: ${correction?.note ?? ''}`
   if (silent === 'no time') return 'no time on it'
   if (silent === 'no models') return 'no model done'
   if (silent === 'too short') return 'too short for a lap: ticked, not timed'
   if (silent === 'even taps') return 'even taps: ticked, not timed'
+  if (remembered !== null) return 'counts as vaguely as it was told'
   const share = Math.round(counts * 100)
   const part = share >= 100 ? 'counts in full' : `odd: counts ${String(share)} %`
   const ranOn = clockSeconds - countedSeconds

@@ -5,6 +5,8 @@ import {
   type LineEstimate,
   type ObservedTime,
 } from '@seriatim/core/estimating'
+import type { Progress } from '@seriatim/core/progress'
+import { recipeSchools } from '@seriatim/core/recipe'
 import type { Project } from '@seriatim/core/trade'
 import type { EventId, Instant } from '@seriatim/core/units'
 
@@ -14,6 +16,8 @@ export interface LoggedTime {
   readonly at: Instant
   readonly kind: ObservedTime['kind']
   readonly where: string
+  /** What somebody remembers of a unit of before, and how it was told; else `null`. */
+  readonly remembered: string | null
   readonly stages: readonly string[]
   readonly models: number
   readonly clockSeconds: number
@@ -46,6 +50,7 @@ export function loggedTimes(
   project: Project,
   hand: Hand | undefined,
   { observed, rates }: LineEstimate,
+  { remembered }: Pick<Progress, 'remembered'>,
 ): readonly LoggedTime[] {
   const unitName = new Map(project.units.map((unit) => [unit.id, unit.name]))
   const stageName = new Map(project.line.map((stage) => [stage.id, stage.name]))
@@ -57,8 +62,9 @@ export function loggedTimes(
   }
   const elsewhere = (hand?.elsewhere ?? []).map((time): LoggedTime => ({
     ...time,
-    kind: 'lap',
-    where: `${time.unit}, ${time.project}`,
+    kind: time.stages.length === 0 ? 'remembered' : 'lap',
+    where: time.unit === '' ? time.project : `${time.unit}, ${time.project}`,
+    remembered: time.stages.length === 0 ? 'A unit remembered' : null,
     clockSeconds: time.countedSeconds,
     counts: countOf(time.observations),
     silent: null,
@@ -67,10 +73,17 @@ export function loggedTimes(
   }))
   const own = observed.map((time): LoggedTime => ({
     ...time,
-    where: unitName.get(time.unitId) ?? '',
+    where: time.unitId === null ? project.name : (unitName.get(time.unitId) ?? ''),
+    remembered: rememberedText(remembered.find(({ eventId }) => eventId === time.eventId)),
     stages: time.stageIds.map((id) => stageName.get(id) ?? ''),
     counts: countOf(time.observations),
     elsewhere: false,
   }))
   return [...elsewhere, ...own].sort((a, b) => b.at - a.at)
+}
+
+function rememberedText(unit: Progress['remembered'][number] | undefined): string | null {
+  if (!unit) return null
+  const school = recipeSchools.find(({ id }) => id === unit.school)?.name.toLowerCase() ?? unit.school
+  return `Remembered: ${school} to ${unit.standard}, “${unit.told}”`
 }

@@ -8,6 +8,7 @@ import { useCurrentProject, useSettings } from '../../shared/project/index.ts'
 import { ErrorState, Headline, LoadingState } from '../../shared/ui/index.ts'
 import { PlanNotes } from '../../shared/plan-notes.tsx'
 import { useNarrow } from '../../shared/use-narrow.ts'
+import { LastUnit } from '../../shared/remember/index.ts'
 import { RunSheetTicket } from '../../shared/run-sheet/index.ts'
 import type { ShownSources } from '../../shared/figures.ts'
 import { useForecast, useOdds, useTeamworks, type PlanShown } from '../../shared/worker/index.ts'
@@ -30,7 +31,7 @@ import { usePlanSeen } from './use-plan-seen.ts'
 export function PlanPage() {
   const seen = usePlanSeen()
   const { project, progress, planned, plan, ready, shown, room, estimate, now, sheets } = seen
-  const { error, refetch, earlier, changes, bearable, learnt } = seen
+  const { error, refetch, earlier, changes, bearable, learnt, sources } = seen
   const setSettings = useSettings()
   const setBatchSize = useBatchSize(project, plan, progress)
   const setPlanning = (planning: Planning, said: string) => setSettings({ planning }, said)
@@ -55,6 +56,7 @@ export function PlanPage() {
         <PlanTitle plan={plan} project={project} shown={shown} />
       </Headline>
       <PlanNotes notes={plan.notes} timeZone={project.evenings.timeZone} />
+      <LastUnit project={project} progress={progress} sources={sources ?? null} />
       <BatchWishPrice plan={plan} sources={ready ?? null} />
       <div
         aria-busy={planned.isPlaceholderData}

@@ -1,5 +1,12 @@
 import { batchTime, type BatchTimes } from '@seriatim/core/estimating'
-import type { Feel, InspectionVerdict, ProgressEvent, StageWait, Verdict } from '@seriatim/core/progress'
+import type {
+  Feel,
+  InspectionVerdict,
+  ProgressEvent,
+  RememberedUnit,
+  StageWait,
+  Verdict,
+} from '@seriatim/core/progress'
 import { dryingWait, type Mix, type Project } from '@seriatim/core/trade'
 import type { EventId, Instant, ModelId, Seconds, StageId } from '@seriatim/core/units'
 import { useMemo } from 'react'
@@ -95,6 +102,7 @@ export function useRecorder(
         record({ ...base(), kind: 'used', stageId, modelIds, mix, note }),
       correctLap: (targetId: EventId, workSeconds: Seconds | null, note: string) =>
         record({ ...base(), kind: 'lap-corrected', targetId, workSeconds, note }),
+      remember: (unit: RememberedUnit) => record({ ...base(), kind: 'remembered', ...unit }),
       undo: (targetId: EventId) => record({ ...base(), kind: 'undone', targetId }),
     }
   }, [project, painter, times])

@@ -1,0 +1,2 @@
+export { LastUnit, useRemember } from './LastUnit.tsx'
+export { RememberForm } from './RememberForm.tsx'
