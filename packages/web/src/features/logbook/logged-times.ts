@@ -73,8 +73,9 @@ export function loggedTimes(
   }))
   const own = observed.map((time): LoggedTime => ({
     ...time,
-    where: time.unitId === null ? project.name : (unitName.get(time.unitId) ?? ''),
-    remembered: rememberedText(remembered.find(({ eventId }) => eventId === time.eventId)),
+    where: time.unitId === null ? '' : (unitName.get(time.unitId) ?? ''),
+    remembered: null,
+    ...rememberedText(remembered.find(({ eventId }) => eventId === time.eventId)),
     stages: time.stageIds.map((id) => stageName.get(id) ?? ''),
     counts: countOf(time.observations),
     elsewhere: false,
@@ -82,8 +83,10 @@ export function loggedTimes(
   return [...elsewhere, ...own].sort((a, b) => b.at - a.at)
 }
 
-function rememberedText(unit: Progress['remembered'][number] | undefined): string | null {
-  if (!unit) return null
+function rememberedText(
+  unit: Progress['remembered'][number] | undefined,
+): Partial<Pick<LoggedTime, 'where' | 'remembered'>> {
+  if (!unit) return {}
   const school = recipeSchools.find(({ id }) => id === unit.school)?.name.toLowerCase() ?? unit.school
-  return `Remembered: ${school} to ${unit.standard}, “${unit.told}”`
+  return { where: `${school} to ${unit.standard}`, remembered: `Remembered: “${unit.told}”` }
 }

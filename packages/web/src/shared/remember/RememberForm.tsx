@@ -56,7 +56,7 @@ export function RememberForm({ project, leave, onSave, onLeave }: RememberFormPr
     <form
       noValidate
       aria-label="A unit you remember"
-      className="grid gap-x-4 gap-y-2 sm:grid-cols-[6rem_9rem_minmax(0,1fr)_10rem]"
+      className="grid grid-cols-2 gap-x-4 gap-y-2 lg:grid-cols-[5rem_8rem_minmax(0,1fr)_10rem_minmax(0,1.4fr)_auto]"
       onSubmit={(event) => void form.handleSubmit(onSave)(event)}
       onKeyDown={(event) => {
         if (event.key !== 'Escape') return
@@ -87,15 +87,15 @@ export function RememberForm({ project, leave, onSave, onLeave }: RememberFormPr
       />
       <TextField
         label="It took"
-        className="sm:col-span-3"
+        className="col-span-2 lg:col-span-1"
         placeholder="about three evenings of two hours"
         autoComplete="off"
         error={errors.told?.message}
         hint={read ? `${durationText(read.seconds)} in all` : 'As you would say it; vague is fine.'}
         {...form.register('told')}
       />
-      <div className="flex items-start gap-2 sm:pt-7">
-        <Button weight="main" type="submit">
+      <div className="col-span-2 flex items-start gap-2 lg:col-span-1 lg:pt-6">
+        <Button weight="main" type="submit" className="whitespace-nowrap">
           Count it
         </Button>
         <Button weight="quiet" onClick={onLeave}>
