@@ -140,7 +140,7 @@ test('a judgement call is taken, regions keep what they touch under another name
   page,
   request,
 }) => {
-  await makeFirstRecipe(page, request)
+  await makeFirstRecipe(page, request, { unbuilt: true })
   // It comes when it is worked out: nothing lies below that it could push from under the pointer.
   await expect(page.getByRole('main').locator('details').last()).toContainText('Judgement calls')
   await page.getByText('Judgement calls').click()

@@ -3,20 +3,28 @@ import { bodyPlans, recipeFromSchool, recipeSchools } from '@seriatim/core/recip
 import { changeProject, newId, putCommand, seedProject } from './projects.ts'
 
 /** A project of one unit, on its recipe by the first school: what the dialog makes of it is asked in `recipe.spec.ts`. */
-export async function makeFirstRecipe(page: Page, request: APIRequestContext): Promise<void> {
+export async function makeFirstRecipe(
+  page: Page,
+  request: APIRequestContext,
+  some: { readonly unbuilt?: boolean } = {},
+): Promise<void> {
   const { id, url } = await seedProject(request, { stages: 0 })
-  await putFirstRecipe(request, id)
+  await putFirstRecipe(request, id, some)
   await page.goto(`${url}/recipe`)
   await expect(page.getByRole('heading', { level: 1 })).toContainText('layers')
 }
 
-async function putFirstRecipe(request: APIRequestContext, id: string): Promise<void> {
+async function putFirstRecipe(
+  request: APIRequestContext,
+  id: string,
+  some: { readonly unbuilt?: boolean },
+): Promise<void> {
   const { units, revision } = (await (await request.get(`/api/projects/${id}`)).json()) as {
     readonly units: readonly { readonly id: string; readonly name: string }[]
     readonly revision: number
   }
   const [school, plan, unit] = [recipeSchools[0]!, bodyPlans[0]!, units[0]!]
-  const recipe = recipeFromSchool(school, plan, unit.name, newId)
+  const recipe = recipeFromSchool(school, plan, unit.name, newId, some)
   await changeProject(request, id, revision, [putCommand('recipe', { ...recipe, unitIds: [unit.id] })])
 }
 

@@ -146,6 +146,17 @@ const toldJobs: readonly ToldJob[] = [
     job: { models: 1, bodyPlan: 'armoured-foot', detail: 'plain', adapt: only(paintingAlone) },
   },
   {
+    told: 'one armoured trooper over a colour primer, lined and edged: a little longer than 20 min',
+    minutes: 24,
+    job: {
+      models: 1,
+      bodyPlan: 'armoured-foot',
+      detail: 'plain',
+      school: 'layers-over-colour',
+      adapt: only(paintingAlone),
+    },
+  },
+  {
     told: 'a rider alone, about fifteen pots that stand ready: about 20 min',
     minutes: 20,
     job: { models: 1, detail: 'plain', adapt: only(paintingAlone) },

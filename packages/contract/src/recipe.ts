@@ -1,5 +1,6 @@
 import { parseHex, type Hex } from '@seriatim/core/colour'
 import {
+  extents,
   finishes,
   materialForms,
   materialKinds,
@@ -122,6 +123,7 @@ export const stepSchema = z.object({
   except: z.array(z.string().max(40)).max(40).readonly().default([]),
   mix: mixSchema,
   technique,
+  extent: z.enum(extents, { error: `Choose how much of it: ${extents.join(', ')}.` }).default('all of it'),
   coats: z.int({ error: 'Give a whole number of coats.' }).min(1).max(20),
   count: z
     .int({ error: 'Give a whole number, or nothing.' })

@@ -17,7 +17,15 @@ import {
   type Unit,
 } from '../trade/index.ts'
 import type { ModelId, StageId, StepId, UnitId } from '../units/index.ts'
-import { dryingOf, factsOf, type Shelf, type StepFacts, stepText, tightRegions } from '../recipe/index.ts'
+import {
+  dryingOf,
+  factsOf,
+  type Shelf,
+  type StepFacts,
+  stepText,
+  takenOf,
+  tightRegions,
+} from '../recipe/index.ts'
 import {
   carePresets,
   detailPresets,
@@ -160,8 +168,8 @@ function recipeWorkOf(recipe: Recipe, { facts, care, tight }: RecipeOnLine, unit
       const work = {
         ...each,
         material,
-        ...amountOf(each.regions),
-        tight: amountOf(tight.get(stepId) ?? each.regions),
+        ...takenOf(each.step, amountOf(each.regions)),
+        tight: takenOf(each.step, amountOf(tight.get(stepId) ?? each.regions)),
         technique,
         coats,
         count,

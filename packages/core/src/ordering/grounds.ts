@@ -1,3 +1,4 @@
+import { extentPresets } from '../presets/index.ts'
 import type { StepFacts } from '../recipe/index.ts'
 import type { Technique } from '../trade/index.ts'
 
@@ -36,7 +37,9 @@ const fromBelow: Reach = { lit: 0.1, deep: 0.7 }
 
 function reachOf({ step, fromAbove: isAbove }: StepFacts): Reach {
   if (isAbove) return step.spray?.from === 'below' ? fromBelow : fromAbove
-  return reaches[step.technique] ?? everywhere
+  const { lit, deep } = reaches[step.technique] ?? everywhere
+  const share = extentPresets[step.extent]
+  return { lit: lit * share, deep: deep * share }
 }
 
 /** What a film that hides little takes away of the light under it, in one coat; from memory. */

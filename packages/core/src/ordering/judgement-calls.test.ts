@@ -39,6 +39,20 @@ describe('judgement calls', () => {
     expect(back.insteadSeconds).toBeCloseTo(flood.nowSeconds)
   })
 
+  it('lines in oil over gloss or by the point of the brush, with both times, and back again', () => {
+    const acrylic = footRecipe([grey, coat, ['coat', 'dark sepia wash', 'pin wash'], ...others])
+    const byOil = callsOf(acrylic).find((each) => each.kind === 'lining')!
+    expect(byOil.recipe.steps.map((step) => step.technique).slice(2, 5)).toEqual([
+      'spray',
+      'pin wash',
+      'wipe',
+    ])
+    const back = callsOf(byOil.recipe).find((each) => each.kind === 'lining')!
+    expect(back.instead).toContain('led into the lines by the point')
+    expect(back.nowSeconds).toBeCloseTo(byOil.insteadSeconds)
+    expect(back.recipe.steps.some((step) => step.technique === 'wipe')).toBe(false)
+  })
+
   it('what a rule has against work that is done so on purpose: once, with its minutes, until it is meant', () => {
     const unsealed = footRecipe([grey, coat, ['coat', 'umber oil', 'pin wash'], ...others])
     const asked = callsOf(unsealed).filter((each) => each.rule !== null)
@@ -80,9 +94,12 @@ describe('judgement calls', () => {
   })
 
   it('leaves an extra off the sculpt, with its layers', () => {
-    const extra = callsOf(footRecipe([grey, coat, ...others])).find(
-      (each) => each.kind === 'extra' && each.instead.includes('pouches'),
-    )!
+    const build: StepRow = ['all', 'super glue', 'assemble']
+    const isPouches = (each: { kind: string; instead: string }) =>
+      each.kind === 'extra' && each.instead.includes('pouches')
+    const unbuilt = footRecipe([build, grey, coat, ...others])
+    const extra = callsOf(unbuilt).find(isPouches)!
+    expect(callsOf(footRecipe([grey, coat, ...others])).find(isPouches)).toBeUndefined()
     expect(extra.recipe.regions.map((region) => region.name)).not.toContain('pouches')
     expect(extra.recipe.steps.map((step) => step.on)).toContainEqual(['leather', 'straps'])
     expect(extra.insteadSeconds).toBeLessThan(extra.nowSeconds)
@@ -107,7 +124,13 @@ describe('judgement calls', () => {
   it('metal edges in place of a highlight on plate', () => {
     const armoured = bodyPlans.find((plan) => plan.id === 'armoured-foot')!
     const school = recipeSchools.find((each) => each.id === 'layers-over-colour')!
-    const calls = callsOf(recipeFromSchool(school, armoured, 'Guard', ids()))
+    const edged = recipeFromSchool(school, armoured, 'Guard', ids())
+    const steps = edged.steps.map((step) =>
+      step.technique === 'edge' && step.on !== 'whole' && step.on.includes('armour')
+        ? { ...step, technique: 'layer' as const }
+        : step,
+    )
+    const calls = callsOf({ ...edged, steps })
     const metal = calls.find((each) => each.kind === 'highlight')!
     expect(metal.instead).toBe('edges of bright steel, which is open anyway')
     expect(metal.insteadSeconds).not.toBe(metal.nowSeconds)

@@ -36,6 +36,7 @@ export function judgementCalls({ figures, recipe, units, newId }: JudgementInput
   const untouched = figures.untouched()
   const before = faultsOf(recipe, units, shelf)
   const nowSeconds = secondsOf(untouched, recipe, units)
+  const isBuilt = isBegun(figures, units)
   const byMinutes = otherChoices(recipe, units, shelf, newId)
     .filter((each) => each.kind === 'coats' || !isLess(before, faultsOf(each.recipe, each.units, shelf)))
     .map((each) => ({
@@ -46,8 +47,8 @@ export function judgementCalls({ figures, recipe, units, newId }: JudgementInput
       insteadSeconds: secondsOf(untouched, each.recipe, each.units),
     }))
     .filter((each) => Math.abs(each.insteadSeconds - each.nowSeconds) >= worthAWord)
-    // What is left off saves time, or there is no reason to.
-    .filter((each) => each.kind !== 'extra' || each.insteadSeconds < each.nowSeconds)
+    // What is left off saves time, or there is no reason to, and is not glued on yet.
+    .filter((each) => each.kind !== 'extra' || (each.insteadSeconds < each.nowSeconds && !isBuilt))
     .sort((a, b) => Math.abs(b.insteadSeconds - nowSeconds) - Math.abs(a.insteadSeconds - nowSeconds) || 0)
   const ofRules = softFaults(figures, recipe, units).map((fault): JudgementCall => {
     const mended = fault.mend ? applyMend(recipe, fault.mend, newId) : recipe
@@ -86,6 +87,11 @@ function softFaults({ project, shelf }: Figures, recipe: Recipe, units: readonly
   return soft
     .filter((fault, place) => soft.findIndex((each) => each.rule === fault.rule) === place)
     .slice(0, mostRules)
+}
+
+/** Some model of them is through a stage. */
+function isBegun({ progress }: Figures, units: readonly Unit[]): boolean {
+  return units.some((unit) => unit.models.some((model) => (progress.marks.get(model.id)?.size ?? 0) > 0))
 }
 
 const worthAWord = 60

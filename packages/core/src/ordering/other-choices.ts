@@ -13,9 +13,19 @@ import {
 import { factsOf, joinWords, shareRegion, type Shelf, type StepFacts } from '../recipe/index.ts'
 import { techniquePresets } from '../presets/index.ts'
 import type { StepId } from '../units/index.ts'
+import { linings } from './lining-choice.ts'
 
 /** Questions on which practitioners decide by the job in hand (common practice); never answered unasked. */
-export type ChoiceKind = 'flood' | 'mask' | 'coats' | 'depth' | 'highlight' | 'extra' | 'special' | 'rule'
+export type ChoiceKind =
+  | 'flood'
+  | 'mask'
+  | 'coats'
+  | 'depth'
+  | 'highlight'
+  | 'extra'
+  | 'special'
+  | 'lining'
+  | 'rule'
 
 /** The recipe as it would be with the other answer. */
 export interface OtherChoice {
@@ -53,6 +63,7 @@ export function otherChoices(
     ...washOrDarkUnder(asked),
     ...facts.flatMap((each) => [...metalEdges(asked, each), ...whereSeen(asked, each)]),
     ...extras(asked),
+    ...linings(asked),
   ]
 }
 
@@ -318,6 +329,8 @@ const sculpted: readonly Finish[] = ['leather', 'metal']
 
 /** Something small that only costs brush time: leave it off the sculpt. */
 function extras({ recipe, units }: Asked): readonly OtherChoice[] {
+  // What is glued on is not left off any more.
+  if (!recipe.steps.some((step) => step.technique === 'assemble')) return []
   return recipe.regions.flatMap((region): OtherChoice[] => {
     if (region.areaShare > smallExtra || !sculpted.includes(region.finish)) return []
     const own = recipe.steps.filter((step) => step.on !== 'whole' && step.on.includes(region.name))

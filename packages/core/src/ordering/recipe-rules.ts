@@ -8,6 +8,7 @@ import {
   type Shelf,
   type StepFacts,
   stepText,
+  takenOf,
 } from '../recipe/index.ts'
 import { productOf, stepFactors, usualDemand } from '../presets/index.ts'
 import { isMaskedAt } from './order-rules.ts'
@@ -241,7 +242,7 @@ function moveAboveColours(layer: StepFacts, above: readonly StepFacts[]): Mend |
 }
 
 function secondsOn(recipe: Recipe, layer: StepFacts, regions: StepFacts['regions']): number {
-  const amount = amountOf(regions)
+  const amount = takenOf(layer.step, amountOf(regions))
   const work = {
     ...amount,
     tight: amount,

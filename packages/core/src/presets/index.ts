@@ -13,6 +13,7 @@ export {
   sizePresets,
   spreadPresets,
   surfacePresets,
+  extentPresets,
   techniquePresets,
   touchUpPresets,
 } from './presets.ts'

@@ -1,5 +1,5 @@
 import { minutes } from '../units/index.ts'
-import type { Detail, MaterialKind, Size, Standard, Technique, Tool } from '../trade/index.ts'
+import type { Detail, Extent, MaterialKind, Size, Standard, Technique, Tool } from '../trade/index.ts'
 
 /**
  * Everything that is assumed of times before a painter's own laps speak: one table, and beside each row where it
@@ -66,6 +66,9 @@ export const techniquePresets: Readonly<Record<Technique, TechniquePreset>> = {
 /** What a technique that floods takes all over a model, against as much surface inside borders. */
 export const allOverFactor = { factor: 0.15, source: 'common practice' } as const
 
+/** Lines in oil or thin enamel over gloss against an acrylic wash led by the point; wiping it off is a step of its own. */
+export const oilLiningFactor = { factor: 0.55, source: 'common practice' } as const
+
 interface Scaling {
   readonly area: number
   readonly parts: number
@@ -108,6 +111,15 @@ export const standardPresets: Readonly<
   tabletop: { factor: 1, source: 'common practice' },
   'tabletop plus': { factor: 1.08, source: 'from memory' },
   display: { factor: 1.65, source: 'common practice' },
+}
+
+/** So much of the surface of its regions a step takes: from memory. */
+export const extentPresets: Readonly<Record<Extent, number>> = {
+  'all of it': 1,
+  most: 0.75,
+  half: 0.5,
+  'a third': 0.33,
+  dabs: 0.12,
 }
 
 /** A brush is slower beside what is finished, and faster where a later colour covers the slip. */

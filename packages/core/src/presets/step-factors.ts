@@ -11,6 +11,7 @@ import {
   allOverFactor,
   carePresets,
   detailPresets,
+  oilLiningFactor,
   secondCoatChance,
   sizePresets,
   standardPresets,
@@ -74,6 +75,9 @@ export function stepFactors(
   }
   if (isFlooded(work)) {
     factors.push({ name: 'all over, no border to keep', ...asFactor(allOverFactor) })
+  }
+  if (work.technique === 'pin wash' && work.material?.kind === 'oil') {
+    factors.push({ name: 'oil runs along the lines by itself', ...asFactor(oilLiningFactor) })
   }
   factors.push({ name: 'coats', value: work.coats, source: 'recipe' })
   const again =

@@ -6,6 +6,7 @@ import {
   mixText,
   shareRegion,
   stepText,
+  extentText,
   type Shelf,
   type StepFacts,
 } from './step-facts.ts'
@@ -98,7 +99,7 @@ const placeText = (facts: StepFacts) =>
     ? 'all over'
     : facts.whole
       ? `all over but the ${joinWords(facts.step.except)}`
-      : `on the ${joinWords(facts.regions.map((region) => region.name))}`
+      : `on ${extentText(facts.step)}the ${joinWords(facts.regions.map((region) => region.name))}`
 const onlyText = (step: Step) => (step.roles.length === 0 ? '' : `, ${rolesText(step)},`)
 const dryingText = ({ drying }: StepFacts) =>
   `${String(Math.round(drying.min / 60))}–${String(Math.round(drying.max / 60))} min drying`

@@ -25,6 +25,7 @@ export {
   type Shelf,
   type StepFacts,
   stepText,
+  takenOf,
   touchEachOther,
   tightRegions,
 } from './step-facts.ts'

@@ -1,3 +1,5 @@
+import { dropsPerMl, millilitresFor } from '../mixing/mix-card.ts'
+import { surfacePresets } from '../presets/presets.ts'
 import { describe, expect, it } from 'vitest'
 import { findFaults } from '../ordering/find-faults.ts'
 import { footRecipe, materialNamed, testShelf, type StepRow } from '../testing/recipes.ts'
@@ -15,13 +17,25 @@ const shelfWith = (some: object) => {
 }
 
 describe('a mix behaves as its strongest paint', () => {
+  it('a wash that is mostly medium runs further: three drops in ten do four small models', () => {
+    const { material } = of({ 'dark sepia wash': 3, 'translucent medium': 10 })
+    const drops = millilitresFor(material!, surfacePresets.small, 4, 1) * dropsPerMl
+    expect(drops).toBeGreaterThan(11)
+    expect(drops).toBeLessThan(15)
+    expect(of({ 'dark sepia wash': 10, 'translucent medium': 3 }).material).toEqual(
+      of({ 'dark sepia wash': 1 }).material,
+    )
+  })
+
   it.each([
     ['moss translucent', 'translucent'],
     ['soot wash', 'wash'],
     ['white ink', 'ink'],
   ])('%s stays what it is, however much medium and water is in it', (name, kind) => {
     const alone = of({ [name]: 1 })
-    expect(of({ [name]: 1, 'translucent medium': 10, water: 5 })).toEqual(alone)
+    const thinned = of({ [name]: 1, 'translucent medium': 10, water: 5 })
+    expect({ ...thinned.material, coverage: 0 }).toEqual({ ...alone.material, coverage: 0 })
+    expect(thinned.hiding).toBe(alone.hiding)
     expect(alone.material?.kind).toBe(kind)
   })
 

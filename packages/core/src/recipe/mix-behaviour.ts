@@ -22,6 +22,8 @@ const usualShare = 0.75
 export function behaviourOf(mix: Mix, shelf: ReadonlyMap<MaterialId, Material>): Behaviour {
   const main = strongestPart(mix, shelf)
   const material = main ? (shelf.get(main.materialId) ?? null) : null
+  if (material?.kind === 'wash')
+    return { material: runningFurther(material, mix, shelf), hiding: material.opacity }
   if (material?.kind !== 'opaque') return { material, hiding: material?.opacity ?? 0 }
   const amount = { paint: 0, medium: 0, thinner: 0 }
   let drying = material.dryingMinSeconds
@@ -52,6 +54,19 @@ export function behaviourOf(mix: Mix, shelf: ReadonlyMap<MaterialId, Material>):
     },
     hiding: hidingOf(material) * share,
   }
+}
+
+/** Three drops of wash in ten of medium do four small models (common practice). */
+const furtherInMedium = 1.6
+
+/** A wash that is mostly medium runs further than from its pot. */
+function runningFurther(wash: Material, mix: Mix, shelf: ReadonlyMap<MaterialId, Material>): Material {
+  const carried = mix.reduce((sum, { materialId, parts }) => {
+    const part = shelf.get(materialId)
+    return sum + (part && isCarrierOnly(part.kind) ? parts : 0)
+  }, 0)
+  const all = mix.reduce((sum, { parts }) => sum + parts, 0)
+  return carried / all >= translucentFrom ? { ...wash, coverage: wash.coverage * furtherInMedium } : wash
 }
 
 /** Of what carries the others the largest part counts only where there is nothing else; of equal parts the first. */

@@ -1,3 +1,4 @@
+import { extentPresets } from '../presets/index.ts'
 import { isVarnish, type Mix, type Recipe, regionsOfStep } from '../trade/index.ts'
 import { meetOnAModel, type Shelf, type StepFacts } from './step-facts.ts'
 import type { StepId } from '../units/index.ts'
@@ -52,7 +53,7 @@ export function predictColours(
           colour === null || material === null || isVarnish(material.kind) || material.kind === 'glue'
         const opacity = 1 - (1 - (material?.opacity ?? 0)) ** step.coats
         const coat = clear ? under : coatOver(colour, opacity, under)
-        const share = reach[step.technique] ?? 1
+        const share = (reach[step.technique] ?? 1) * extentPresets[step.extent]
         const mixed =
           share === 1 || clear
             ? coat

@@ -85,7 +85,10 @@ const grittedBase = (model: Surfaces): readonly (Draft | null)[] => [
 const brushedUp = (model: Surfaces, highlit: 'by layers' | 'not yet'): readonly (Draft | null)[] => [
   ...(highlit === 'not yet' ? perRegion(model, highlights, 'layer', finest) : []),
   ...perRegion(model, translucents, 'glaze', { ...finest, note: 'Thin, into the shadows.' }),
-  ...perRegion(model, masses, 'edge', { ...finer, note: 'Quick: the folds and ridges of the big masses.' }),
+  ...perRegion(model, highlit === 'by layers' ? without(masses, 'plate') : masses, 'edge', {
+    ...finer,
+    note: 'Quick: the folds and ridges of the big masses.',
+  }),
   ...perRegion(model, without(highlights, ...massFinishes), 'edge', finest),
   ...perRegion(model, sharpest, 'edge', { ...finest, note: 'Finer than the last, where light catches.' }),
   draft(model.of('eye'), 'chalk white', 'detail', { ...finest, note: 'The whites; the pupils next.' }),
@@ -205,7 +208,9 @@ export const recipeSchools: readonly RecipeSchool[] = [
       draft(model.of('skin', 'leather', 'wood', 'hair', 'bone', 'metal'), 'dark sepia wash', 'wash'),
       draft(model.of('cloth', 'plate', 'hide'), 'soot wash', 'wash'),
       draft([model.main.name], mainColour(model), 'detail', { note: 'Slips over the border only.' }),
-      ...perRegion(model, highlights, 'layer'),
+      ...perRegion(model, without(highlights, 'plate'), 'layer'),
+      // Plate is lined and edged, not highlighted all over.
+      ...perRegion(model, { plate: highlights.plate ?? [] }, 'edge'),
       ...grittedBase(model),
       ...brushedUp(model, 'by layers'),
       matt,

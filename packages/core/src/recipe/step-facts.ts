@@ -21,7 +21,7 @@ import {
 } from '../trade/index.ts'
 import type { MaterialId } from '../units/index.ts'
 import { behaviourOf } from './mix-behaviour.ts'
-import { carePresets, productOf, stepFactors, usualDemand } from '../presets/index.ts'
+import { carePresets, extentPresets, productOf, stepFactors, usualDemand } from '../presets/index.ts'
 
 export type Shelf = ReadonlyMap<MaterialId, Material>
 
@@ -101,7 +101,8 @@ export function factsOf(
     const technique = techniqueFacts[step.technique]
     const kind = material?.kind
     const opaque = kind !== undefined && hiding.has(kind)
-    const { area, parts } = amountOf(regions)
+    const { area, parts } = takenOf(step, amountOf(regions))
+    const isAll = step.extent === 'all of it'
     const whole = step.on === 'whole'
     const leftOut = recipe.regions.filter(({ name }) => !landsOn(step, name))
     const range = step.dryingSeconds ?? dryingOf(material, step.technique)
@@ -121,7 +122,7 @@ export function factsOf(
       whole,
       onBase: regions.length > 0 && regions.every((region) => region.finish === ('base' satisfies Finish)),
       sprayed: isSprayed(step.technique),
-      covers: technique.covers && opaque && !fromAbove,
+      covers: technique.covers && opaque && !fromAbove && isAll,
       colours:
         kind !== undefined &&
         isPaint(kind) &&
@@ -129,7 +130,8 @@ export function factsOf(
         kind !== 'wash' &&
         kind !== 'oil' &&
         kind !== 'dip' &&
-        colouring.has(step.technique),
+        colouring.has(step.technique) &&
+        extentPresets[step.extent] >= main,
       refines: refining.has(step.technique),
       varnish: kind !== undefined && isVarnish(kind),
       fromAbove,
@@ -145,8 +147,10 @@ export function factsOf(
   const care = recipe.preferences.careful ? carePresets.carefulThroughout : 1
   return all.map((each, index): StepFacts => {
     const { technique, coats, count } = each.step
-    const tight = amountOf(tightRegions(each, all, (other) => other.index))
-    const work = { technique, area: each.area, parts: each.parts, tight, coats, count, material: null }
+    const tight = takenOf(each.step, amountOf(tightRegions(each, all, (other) => other.index)))
+    // Of a material only that oil runs by itself; second coats are no matter of one model.
+    const material = each.material?.kind === 'oil' ? each.material : null
+    const work = { technique, area: each.area, parts: each.parts, tight, coats, count, material }
     const minutes = productOf(stepFactors(work, usualDemand, care))
     const timed = { ...each, handsOnSecondsPerModel: Math.round(minutes * 60) }
     if (isLocalGloss(each, all.slice(index + 1))) return { ...timed, shines: true }
@@ -161,6 +165,14 @@ export function amountOf(regions: readonly Region[]): { readonly area: number; r
     parts: regions.reduce((sum, region) => sum + region.parts, 0),
   }
 }
+
+/** What a step takes of it: the surface; every part is still gone to. */
+export function takenOf<Amount extends { readonly area: number }>({ extent }: Step, amount: Amount): Amount {
+  return extent === 'all of it' ? amount : { ...amount, area: amount.area * extentPresets[extent] }
+}
+
+/** Less of a region than this is no colour of it. */
+const main = 0.5
 
 /**
  * Where a step has borders to keep: all of it, or of what goes all over the regions that touch something left out which has a
@@ -264,7 +276,13 @@ export function stepText(facts: StepFacts): string {
     const { except } = facts.step
     return `${what} all over${except.length > 0 ? ` but the ${joinWords(except)}` : ''}`
   }
-  return `${what} on the ${joinWords(facts.regions.map((region) => region.name))}`
+  return `${what} on ${extentText(facts.step)}the ${joinWords(facts.regions.map((region) => region.name))}`
+}
+
+/** `half of `; nothing where it takes all. */
+export function extentText({ extent }: Pick<Step, 'extent'>): string {
+  if (extent === 'all of it') return ''
+  return extent === 'dabs' ? 'spots of ' : `${extent} of `
 }
 
 /** `moss green`, `3 translucent medium : 1 moss green`; empty without material. */

@@ -78,6 +78,8 @@ export {
   asOneSays,
   landsOn,
   type Mix,
+  type Extent,
+  extents,
   plainStep,
   type Preferences,
   type Recipe,

@@ -74,6 +74,11 @@ interface StepMode {
   readonly setUpSeconds: Seconds
 }
 
+/** How much of its regions a step takes, from all of them to dabs: tips, tops, a line at the hem. */
+export const extents = ['all of it', 'most', 'half', 'a third', 'dabs'] as const
+
+export type Extent = (typeof extents)[number]
+
 /** One material put on with one technique. */
 export interface Step {
   readonly id: StepId
@@ -83,6 +88,8 @@ export interface Step {
   readonly except: readonly string[]
   readonly mix: Mix
   readonly technique: Technique
+  /** Less hides nothing completely. */
+  readonly extent: Extent
   readonly coats: number
   /** So many decals, chips, dots or studs by themselves; `null` where regions say how much there is. */
   readonly count: number | null
@@ -143,6 +150,7 @@ export interface RecipeVersion {
 /** What a step is unless it says otherwise. */
 export const plainStep: Omit<Step, 'id' | 'on' | 'mix' | 'technique'> = {
   except: [],
+  extent: 'all of it',
   coats: 1,
   count: null,
   note: '',

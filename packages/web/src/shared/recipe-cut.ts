@@ -1,5 +1,6 @@
 import type { Hex } from '@seriatim/core/colour'
 import { orderLine } from '@seriatim/core/ordering'
+import { extentPresets } from '@seriatim/core/presets'
 import { factsOf, predictColours, type Shelf, type StepFacts } from '@seriatim/core/recipe'
 import { tableReadyStandard, type Recipe } from '@seriatim/core/trade'
 import type { UnitId } from '@seriatim/core/units'
@@ -55,7 +56,13 @@ export function layOutCut(recipe: Recipe, shelf: Shelf): Cut {
         : each.regions.flatMap(({ name }) => {
             const column = place.get(name)
             return column
-              ? [{ left: column.left, width: column.width, colour: seen?.get(name) ?? '#8f9894' }]
+              ? [
+                  {
+                    left: column.left,
+                    width: column.width * extentPresets[each.step.extent],
+                    colour: seen?.get(name) ?? '#8f9894',
+                  },
+                ]
               : []
           })
     return { facts: each, number: index + 1, pieces, graded: each.step.technique === 'spray from above' }

@@ -23,6 +23,7 @@ const questions: Readonly<Record<JudgementCall['kind'], string>> = {
   highlight: 'Metal edges or a highlight',
   extra: 'An extra on the sculpt',
   special: 'A special colour',
+  lining: 'Lines in oil or by the point',
   rule: 'On purpose?',
 }
 

@@ -86,10 +86,11 @@ function placeOf({ facts }: Layer): string {
 
 function detailOf({ facts: { material, step } }: Layer): string {
   const technique = material && !material.name.includes(step.technique) ? [step.technique] : []
+  const extent = step.extent === 'all of it' ? [] : [step.extent]
   const coats = step.coats > 1 ? [`${String(step.coats)} coats`] : []
   const standard = standardReaches(step.standard, tableReadyStandard) ? [] : [step.standard]
   const roles = step.roles.length === 0 ? [] : [`only ${step.roles.join(', ')}`]
-  return [...technique, ...coats, ...standard, ...roles].map((each) => `, ${each}`).join('')
+  return [...technique, ...extent, ...coats, ...standard, ...roles].map((each) => `, ${each}`).join('')
 }
 
 /** Thickness by coats, colour as predicted. */

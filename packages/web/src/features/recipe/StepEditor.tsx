@@ -1,6 +1,8 @@
 import { mixOfText, textOfMix } from '@seriatim/core/mixing'
 import { factsOf, type Shelf, type Takers } from '@seriatim/core/recipe'
 import {
+  type Extent,
+  extents,
   landsOn,
   regionsOfStep,
   standards,
@@ -134,13 +136,21 @@ export function StepEditor({
           ))}
         </div>
       </fieldset>
-      <TextField
-        label="How"
-        value={note}
-        maxLength={400}
-        onChange={(event) => setNote(event.target.value)}
-        onBlur={() => note.trim() !== step.note && onChange({ ...step, note: note.trim() })}
-      />
+      <div className="grid gap-4 sm:grid-cols-[10rem_minmax(0,1fr)]">
+        <SelectField
+          label="How much of it"
+          value={step.extent}
+          options={extents.map((value) => ({ value, text: value }))}
+          onChange={(event) => onChange({ ...step, extent: event.target.value as Extent })}
+        />
+        <TextField
+          label="How"
+          value={note}
+          maxLength={400}
+          onChange={(event) => setNote(event.target.value)}
+          onBlur={() => note.trim() !== step.note && onChange({ ...step, note: note.trim() })}
+        />
+      </div>
       <StepExtras
         recipe={recipe}
         step={step}
