@@ -15,6 +15,8 @@ const areas = {
   estimating: ['units', 'colour', 'trade', 'presets', 'recipe', 'progress', 'air'],
   ordering: ['units', 'colour', 'trade', 'presets', 'recipe', 'progress', 'estimating'],
   mixing: ['units', 'colour', 'trade', 'presets', 'recipe', 'ordering'],
+  looks: ['units', 'colour', 'trade', 'recipe', 'estimating', 'ordering'],
+  notes: ['units', 'trade', 'presets', 'recipe', 'mixing'],
   money: ['units', 'trade', 'presets', 'progress', 'estimating', 'ordering', 'mixing'],
   plan: [
     ...['units', 'trade', 'presets', 'recipe', 'calendar', 'progress'],

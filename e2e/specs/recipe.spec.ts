@@ -145,7 +145,7 @@ test('a judgement call is taken, regions keep what they touch under another name
   await expect(page.getByRole('main').locator('details').last()).toContainText('Judgement calls')
   await page.getByText('Judgement calls').click()
   const calls = page.getByRole('listitem').filter({ hasText: 'Now: paint the pouches' })
-  await expect(calls).toContainText(/\d+ min less/)
+  await expect(calls).toContainText(/\d+½? min less/)
   await calls.getByRole('button', { name: /^Change it/ }).click()
   await expect(page.getByText('Instead: leave the pouches off the sculpt.').first()).toBeVisible()
   await expect(calls).toBeHidden()

@@ -124,6 +124,7 @@ export const stepSchema = z.object({
   mix: mixSchema,
   technique,
   extent: z.enum(extents, { error: `Choose how much of it: ${extents.join(', ')}.` }).default('all of it'),
+  matters: z.boolean().default(false),
   coats: z.int({ error: 'Give a whole number of coats.' }).min(1).max(20),
   count: z
     .int({ error: 'Give a whole number, or nothing.' })

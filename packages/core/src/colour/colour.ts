@@ -1,14 +1,23 @@
-import { differenceCiede2000, formatHex, modeLab65, modeLrgb, modeRgb, useMode as withMode } from 'culori/fn'
+import {
+  differenceCiede2000,
+  filterDeficiencyDeuter,
+  formatHex,
+  modeLab65,
+  modeLrgb,
+  modeRgb,
+  useMode as withMode,
+} from 'culori/fn'
 import { Color, mix } from 'spectral.js'
 
 /** `#rrggbb`, sRGB. */
 export type Hex = `#${string}`
 
 // Of some thirty spaces only these are loaded, by every page and worker.
-withMode(modeRgb)
+const toRgb = withMode(modeRgb)
 const toLinear = withMode(modeLrgb)
 const toLab = withMode(modeLab65)
 const deltaE = differenceCiede2000()
+const withoutGreenCones = filterDeficiencyDeuter(1)
 
 /** Text in, so failure is a value: `null` for anything but `#rrggbb`. */
 export function parseHex(text: string): Hex | null {
@@ -30,6 +39,16 @@ export interface Lab {
 /** CIEDE2000 (Sharma, Wu & Dalal 2005); about 1 is just noticeable. */
 export function labDifference(first: Lab, second: Lab): number {
   return deltaE({ mode: 'lab65', ...first }, { mode: 'lab65', ...second })
+}
+
+/** As light and without hue: what is left of it in the mass, or in bad light. */
+export function greyOf(colour: Hex): Hex {
+  return parseHex(formatHex({ mode: 'lab65', l: lightness(colour), a: 0, b: 0 })) ?? colour
+}
+
+/** As the commonest colour blindness has it (deuteranopia; Machado, Oliveira & Fernandes 2009). */
+export function asRedGreenBlind(colour: Hex): Hex {
+  return parseHex(formatHex(withoutGreenCones(toRgb(colour) ?? { mode: 'rgb', r: 0, g: 0, b: 0 }))) ?? colour
 }
 
 /** CIE hue angle in degrees, and chroma (D65). */

@@ -1,1 +1,11 @@
-export { coatOver, colourDifference, type Hex, hueOf, lightness, mixedColour, parseHex } from './colour.ts'
+export {
+  asRedGreenBlind,
+  coatOver,
+  colourDifference,
+  greyOf,
+  type Hex,
+  hueOf,
+  lightness,
+  mixedColour,
+  parseHex,
+} from './colour.ts'

@@ -35,7 +35,7 @@ export function judgementCalls({ figures, recipe, units, newId }: JudgementInput
   const { shelf } = figures
   const untouched = figures.untouched()
   const before = faultsOf(recipe, units, shelf)
-  const nowSeconds = secondsOf(untouched, recipe, units)
+  const nowSeconds = handsOnSecondsOf(untouched, recipe, units)
   const isBuilt = isBegun(figures, units)
   const byMinutes = otherChoices(recipe, units, shelf, newId)
     .filter((each) => each.kind === 'coats' || !isLess(before, faultsOf(each.recipe, each.units, shelf)))
@@ -44,7 +44,7 @@ export function judgementCalls({ figures, recipe, units, newId }: JudgementInput
       rule: null,
       atStakeSeconds: 0,
       nowSeconds,
-      insteadSeconds: secondsOf(untouched, each.recipe, each.units),
+      insteadSeconds: handsOnSecondsOf(untouched, each.recipe, each.units),
     }))
     .filter((each) => Math.abs(each.insteadSeconds - each.nowSeconds) >= worthAWord)
     // What is left off saves time, or there is no reason to, and is not glued on yet.
@@ -62,7 +62,7 @@ export function judgementCalls({ figures, recipe, units, newId }: JudgementInput
       recipe: mended,
       units,
       nowSeconds,
-      insteadSeconds: fault.mend ? secondsOf(untouched, mended, units) : nowSeconds,
+      insteadSeconds: fault.mend ? handsOnSecondsOf(untouched, mended, units) : nowSeconds,
       atStakeSeconds: fault.secondsAtStake * models,
     }
   })
@@ -102,8 +102,8 @@ function faultsOf(recipe: Recipe, units: readonly Unit[], shelf: Shelf) {
   return weigh(findFaults(asTaken({ recipe, units: following }), shelf, models.length > 0 ? { models } : {}))
 }
 
-/** Batch by batch, each step by itself in the order of the recipe. */
-function secondsOf(untouched: Figures, recipe: Recipe, units: readonly Unit[]): number {
+/** Hands-on with set-ups for these units by the recipe: batch by batch, each step by itself in the order of the recipe. */
+export function handsOnSecondsOf(untouched: Figures, recipe: Recipe, units: readonly Unit[]): number {
   const { project, shelf } = untouched
   const followed = { ...recipe, unitIds: units.map((unit) => unit.id) }
   const line = followed.steps.map((step) => ({

@@ -2,7 +2,7 @@ export { type AdaptedRecipe, adaptRecipe } from './adapt-recipe.ts'
 export { type BodyPlan, bodyPlans } from './body-plans.ts'
 export { compareRecipes, type RecipeDifference, recipeFigures, type RecipeState } from './compare-recipes.ts'
 export { type ModeTime, modeTimes, type Takers } from './modes.ts'
-export { colourOfMix, predictColours } from './predict-colours.ts'
+export { colourOfMix, predictColours, reachOfTechnique } from './predict-colours.ts'
 export { type RecipeDoubt, recipeDoubts, scaledShares } from './recipe-doubts.ts'
 export { recipeFromSchool } from './recipe-from-school.ts'
 export {

@@ -1,5 +1,5 @@
 import { extentPresets } from '../presets/index.ts'
-import { isVarnish, type Mix, type Recipe, regionsOfStep } from '../trade/index.ts'
+import { isVarnish, type Mix, type Recipe, regionsOfStep, type Step } from '../trade/index.ts'
 import { meetOnAModel, type Shelf, type StepFacts } from './step-facts.ts'
 import type { StepId } from '../units/index.ts'
 import { coatOver, type Hex, mixedColour } from '../colour/index.ts'
@@ -31,6 +31,11 @@ export function colourOfMix(mix: Mix, shelf: Shelf): Hex | null {
   )
 }
 
+/** What share of its regions a step leaves its colour on. */
+export function reachOfTechnique({ technique, extent }: Pick<Step, 'technique' | 'extent'>): number {
+  return (reach[technique] ?? 1) * extentPresets[extent]
+}
+
 /** Settles where it likes: what shows is the region as a whole, not the stroke. */
 const pooled: ReadonlySet<string> = new Set(['wash', 'pin wash', 'spray from above'])
 
@@ -53,7 +58,7 @@ export function predictColours(
           colour === null || material === null || isVarnish(material.kind) || material.kind === 'glue'
         const opacity = 1 - (1 - (material?.opacity ?? 0)) ** step.coats
         const coat = clear ? under : coatOver(colour, opacity, under)
-        const share = (reach[step.technique] ?? 1) * extentPresets[step.extent]
+        const share = reachOfTechnique(step)
         const mixed =
           share === 1 || clear
             ? coat

@@ -1,5 +1,12 @@
 import { minutes } from '../units/index.ts'
-import type { Finish, Preferences, Region, Step, Technique } from '../trade/index.ts'
+import {
+  type Finish,
+  plainPreferences,
+  type Preferences,
+  type Region,
+  type Step,
+  type Technique,
+} from '../trade/index.ts'
 
 /** A way of painting, from primer to rim. */
 export interface RecipeSchool {
@@ -28,8 +35,6 @@ export interface Surfaces {
   /** Names of the regions with one of these finishes. */
   readonly of: (...finishes: readonly Finish[]) => readonly string[]
 }
-
-const usual: Preferences = { mainColour: 'either', base: 'meanwhile', lightBeforeDark: true, careful: false }
 
 function draft(
   on: Draft['on'],
@@ -181,7 +186,7 @@ export const recipeSchools: readonly RecipeSchool[] = [
     idea: 'Dark primer, bright from above, one translucent paint a region, few layers.',
     good: 'fastest to colour',
     bad: 'glossy; blotchy on big smooth panels',
-    preferences: usual,
+    preferences: plainPreferences,
     steps: (model) => [
       draft('whole', 'black primer, spray', 'spray', { note: 'Two thin passes from 20–30 cm.' }),
       draft('whole', 'ivory primer, spray', 'spray from above', { note: 'At about 45°; shadows stay dark.' }),
@@ -200,7 +205,7 @@ export const recipeSchools: readonly RecipeSchool[] = [
     idea: 'Prime in the majority colour, base the rest, shade, highlight, correct slips with the majority colour last.',
     good: 'crisp and forgiving of slips',
     bad: 'many steps',
-    preferences: { ...usual, mainColour: 'first' },
+    preferences: { ...plainPreferences, mainColour: 'first' },
     steps: (model) => [
       draft('whole', primerFor(model.main.finish), 'spray', { note: 'The majority colour.' }),
       ...perRegion(model, opaques, 'base coat', {}, [model.main.name]),
@@ -223,7 +228,7 @@ export const recipeSchools: readonly RecipeSchool[] = [
     idea: 'Main colour in thin sprayed layers over a graded undercoat; gloss, decals, gloss; oil lining; matt.',
     good: 'best transitions',
     bad: 'long waits, many seals',
-    preferences: { ...usual, mainColour: 'first', base: 'last' },
+    preferences: { ...plainPreferences, mainColour: 'first', base: 'last' },
     steps: (model) => [
       draft('whole', 'black primer, spray', 'spray'),
       draft('whole', 'ivory primer, spray', 'spray from above'),
@@ -252,7 +257,7 @@ export const recipeSchools: readonly RecipeSchool[] = [
     idea: 'Primer in the colour of leather and hair, solid colours, overnight, dip, highlight, gloss, matt.',
     good: 'fastest tough hordes',
     bad: 'waits of days',
-    preferences: { ...usual, base: 'last' },
+    preferences: { ...plainPreferences, base: 'last' },
     steps: (model) => [
       draft('whole', 'leather brown primer, spray', 'spray', { note: 'Leather and hair stay as they are.' }),
       ...perRegion(model, without(opaques, 'leather', 'hair'), 'base coat', overnight),
@@ -274,7 +279,7 @@ export const recipeSchools: readonly RecipeSchool[] = [
     idea: 'Each region dark first, then lighter layers that leave the dark in the recesses.',
     good: 'deep contrast',
     bad: 'long, and a steadier hand',
-    preferences: { ...usual, careful: true },
+    preferences: { ...plainPreferences, careful: true },
     steps: (model) => [
       draft('whole', 'black primer, spray', 'spray'),
       ...perRegion(model, darks, 'base coat'),
@@ -294,7 +299,7 @@ export const recipeSchools: readonly RecipeSchool[] = [
     idea: 'Warm light primer, one translucent over everything, pale dry brush, two spot colours, metal by pen.',
     good: 'dozens overnight, all alike',
     bad: 'all alike',
-    preferences: { ...usual, base: 'last' },
+    preferences: { ...plainPreferences, base: 'last' },
     steps: (model) => [
       draft('whole', 'pale bone primer, spray', 'spray'),
       draft('whole', 'hide ochre translucent', 'base coat', { note: 'One flood; pull the pools.' }),
@@ -315,7 +320,7 @@ export const recipeSchools: readonly RecipeSchool[] = [
     idea: 'The main colour slopped over everything, the others tidy up, a wash a region, the base colours again.',
     good: 'the classic; robust',
     bad: 'many pots',
-    preferences: { ...usual, mainColour: 'first' },
+    preferences: { ...plainPreferences, mainColour: 'first' },
     steps: (model) => [
       draft('whole', 'grey primer, spray', 'spray'),
       draft('whole', mainColour(model), 'base coat', { note: 'Slop it on; the next colours tidy.' }),
@@ -337,7 +342,7 @@ export const recipeSchools: readonly RecipeSchool[] = [
     idea: 'The mass of the model in a few sprayed tints, then few fast details by brush.',
     good: 'very fast in hordes',
     bad: 'wants a plain sculpt and an airbrush',
-    preferences: { ...usual, mainColour: 'first' },
+    preferences: { ...plainPreferences, mainColour: 'first' },
     steps: (model) => [
       draft('whole', 'ivory primer, spray', 'spray'),
       draft('whole', 'moss translucent', 'airbrush', {
@@ -366,7 +371,7 @@ export const recipeSchools: readonly RecipeSchool[] = [
     idea: 'Two colours roughly blended wet on the model, dry brush, thin oil wash wiped off the raised parts.',
     good: 'organic, rusty and undead looks',
     bad: 'oil waits overnight',
-    preferences: { ...usual, mainColour: 'first', base: 'last' },
+    preferences: { ...plainPreferences, mainColour: 'first', base: 'last' },
     steps: (model) => [
       draft('whole', 'grey primer, spray', 'spray'),
       draft([model.main.name], 'dark bone', 'blend', { wetGroup: 'body' }),

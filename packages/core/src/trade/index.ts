@@ -80,6 +80,7 @@ export {
   type Mix,
   type Extent,
   extents,
+  plainPreferences,
   plainStep,
   type Preferences,
   type Recipe,

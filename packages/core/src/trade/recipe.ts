@@ -90,6 +90,8 @@ export interface Step {
   readonly technique: Technique
   /** Less hides nothing completely. */
   readonly extent: Extent
+  /** The painter wants it, whatever it shows for its minutes. */
+  readonly matters: boolean
   readonly coats: number
   /** So many decals, chips, dots or studs by themselves; `null` where regions say how much there is. */
   readonly count: number | null
@@ -114,6 +116,14 @@ export interface Preferences {
   readonly lightBeforeDark: boolean
   /** Careful throughout, or slop first and let later colours tidy. */
   readonly careful: boolean
+}
+
+/** As they are where nobody says otherwise. */
+export const plainPreferences: Preferences = {
+  mainColour: 'either',
+  base: 'meanwhile',
+  lightBeforeDark: true,
+  careful: false,
 }
 
 /** From what is on the model: regions, and for each a stack of layers. */
@@ -151,6 +161,7 @@ export interface RecipeVersion {
 export const plainStep: Omit<Step, 'id' | 'on' | 'mix' | 'technique'> = {
   except: [],
   extent: 'all of it',
+  matters: false,
   coats: 1,
   count: null,
   note: '',

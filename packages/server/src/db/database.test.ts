@@ -98,7 +98,7 @@ describe('the database', () => {
     expect(project.recipes[0]?.unitIds).toEqual([pikes!.id])
     expect(eels!.joinedAt).toBeNull()
     const kept = await server.owner.execute(sql`
-      select bool_and(step ? 'except') and count(*) > 0 as whole
+      select bool_and(step ? 'except' and step ? 'extent') and count(*) > 0 as whole
       from recipe, jsonb_array_elements(document -> 'steps') as step`)
     expect(kept.rows).toEqual([{ whole: true }])
     const shelf = await server.owner.execute(sql`

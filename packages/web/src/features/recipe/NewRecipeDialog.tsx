@@ -2,6 +2,7 @@ import type { FigureSources } from '@seriatim/core/estimating'
 import { starterShelf } from '@seriatim/core/presets'
 import {
   adaptRecipe,
+  type BodyPlan,
   bodyPlans,
   fitToShelf,
   joinWords,
@@ -9,15 +10,17 @@ import {
   recipeSchools,
   type Shelf,
 } from '@seriatim/core/recipe'
-import type { Material, Project, Recipe } from '@seriatim/core/trade'
-import type { UnitId } from '@seriatim/core/units'
+import { plainPreferences, type Material, type Project, type Recipe, type Step } from '@seriatim/core/trade'
+import type { RecipeId, UnitId } from '@seriatim/core/units'
 import type { RecipeFile } from '@seriatim/contract'
 import { useMemo, useState } from 'react'
 import { v7 } from 'uuid'
 import { useLibrary } from '../../shared/api/index.ts'
 import { Button, CheckField, Dialog, SelectField } from '../../shared/ui/index.ts'
 import { useWays } from '../../shared/worker/index.ts'
+import { plural } from '../../shared/format/index.ts'
 import { BringRecipe } from './BringRecipe.tsx'
+import { NotesField, readNotes } from './NotesField.tsx'
 import { UnitChecks, withChecked } from './UnitChecks.tsx'
 import { WayChoice, type Way } from './WayChoice.tsx'
 
@@ -65,6 +68,7 @@ function Choices({ project, shelf, sources, onMake }: NewRecipeDialogProps) {
   const [planId, setPlanId] = useState('foot')
   const [wayId, setWayId] = useState('translucent-over-bright')
   const [unbuilt, setUnbuilt] = useState(false)
+  const [notes, setNotes] = useState('')
   const [brought, setBrought] = useState<readonly RecipeFile[]>([])
   const library = useLibrary(project.id)
   const unitIds = chosen ?? free.slice(0, 1).map((unit) => unit.id)
@@ -79,9 +83,14 @@ function Choices({ project, shelf, sources, onMake }: NewRecipeDialogProps) {
     ],
     [project.recipes, library.data, brought, planId],
   )
+  const known = useMemo(() => withUsual(shelf), [shelf])
+  const read = useMemo(() => readNotes(notes, planOf(planId).regions, known), [notes, planId, known])
   const candidates = useMemo(
-    () => candidatesFor(kept, planId, unbuilt, shelf),
-    [kept, planId, unbuilt, shelf],
+    () => [
+      ...(read && read.steps.length > 0 ? [asWritten(read.steps, planId)] : []),
+      ...candidatesFor(kept, planId, unbuilt, shelf),
+    ],
+    [read, kept, planId, unbuilt, shelf],
   )
   const units = project.units.filter((unit) => unitIds.includes(unit.id))
   // What a school takes and the shelf has not is not in stock.
@@ -147,12 +156,64 @@ function Choices({ project, shelf, sources, onMake }: NewRecipeDialogProps) {
           />
         ))}
       </fieldset>
+      <NotesField
+        label="Or write it as you would say it"
+        rows={notes === '' ? 2 : 8}
+        text={notes}
+        read={read}
+        onChange={(text) => {
+          setNotes(text)
+          setWayId(text.trim() === '' ? 'translucent-over-bright' : writtenId)
+        }}
+      />
       <BringRecipe onBring={(file) => setBrought([...brought, file])} />
       <Button weight="main" onClick={make}>
         Make the recipe
       </Button>
     </div>
   )
+}
+
+const writtenId = 'as written'
+
+function planOf(id: string): BodyPlan {
+  const plan = bodyPlans.find((each) => each.id === id) ?? bodyPlans[0]
+  if (!plan) throw new RangeError(`no body plan ${id}`)
+  return plan
+}
+
+/** What is usual beside what is on the shelf, under names that are not taken. */
+function withUsual(shelf: Shelf): Shelf {
+  const names = new Set([...shelf.values()].map(({ name }) => name))
+  const others = starterShelf.filter(({ id, name }) => !shelf.has(id) && !names.has(name))
+  return new Map([...shelf, ...others.map((material) => [material.id, material] as const)])
+}
+
+/** The layers of a note on the parts of this kind of model. */
+function asWritten(steps: readonly Step[], planId: string): Candidate {
+  const plan = planOf(planId)
+  return {
+    id: writtenId,
+    name: 'As you wrote it',
+    idea: `${plural(steps.length, 'layer')}, in your own words.`,
+    strong: '',
+    weak: '',
+    lost: [],
+    recipe: {
+      id: v7() as RecipeId,
+      name: 'As written',
+      unitIds: [],
+      school: '',
+      bodyPlan: plan.id,
+      regions: plan.regions,
+      subAssemblies: plan.subAssemblies,
+      steps,
+      preferences: plainPreferences,
+      silenced: [],
+      versions: [],
+    },
+    materials: starterShelf,
+  }
 }
 
 /** The nine schools, then what is kept, each for this kind of model and of what is on the shelf. */

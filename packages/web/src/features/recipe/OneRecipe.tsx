@@ -21,6 +21,7 @@ import type { Cut } from '../../shared/recipe-cut.ts'
 import { useCut, useFindings } from '../../shared/worker/index.ts'
 import { Doubts } from './Doubts.tsx'
 import { JudgementCalls } from './JudgementCalls.tsx'
+import { NotesDialog } from './NotesDialog.tsx'
 import { PaintCut } from './PaintCut.tsx'
 import { Preferences } from './Preferences.tsx'
 import { RegionsDialog } from './RegionsDialog.tsx'
@@ -72,6 +73,7 @@ export function OneRecipe({
 }: OneRecipeProps) {
   const [openId, setOpenId] = useState<StepId | null>(null)
   const [regionsOpen, setRegionsOpen] = useState(false)
+  const [notesOpen, setNotesOpen] = useState(false)
   const cut = useCut(recipe, shelf)
   const { units } = project
   const followers = useMemo(() => followersOf(recipe, { units }), [recipe, units])
@@ -110,6 +112,7 @@ export function OneRecipe({
               <Plus aria-hidden="true" size={18} /> Add a layer
             </Button>
             <Button onClick={() => setRegionsOpen(true)}>Regions</Button>
+            <Button onClick={() => setNotesOpen(true)}>As text</Button>
             {onRepeat && followers.length > 0 ? <Button onClick={onRepeat}>Repeat as done</Button> : null}
             <IconButton label={`Copy the recipe ${recipe.name}`} onClick={onCopy}>
               <Copy aria-hidden="true" size={20} />
@@ -176,6 +179,17 @@ export function OneRecipe({
         onSilence={silence}
       />
       <LessonsAgain stages={onLine} />
+      {notesOpen ? (
+        <NotesDialog
+          recipe={recipe}
+          shelf={shelf}
+          onClose={() => setNotesOpen(false)}
+          onSave={(changed) => {
+            onChange(changed, 'The recipe is as you wrote it.')
+            setNotesOpen(false)
+          }}
+        />
+      ) : null}
       {regionsOpen ? (
         <RegionsDialog
           recipe={recipe}

@@ -1,0 +1,3 @@
+export { keepIds } from './keep-ids.ts'
+export { notesOfRecipe } from './notes-of-recipe.ts'
+export { recipeOfNotes } from './recipe-of-notes.ts'
