@@ -22,7 +22,7 @@ interface Swap {
 }
 
 /** Below this CIEDE2000 neighbours merge from a metre, and below this difference of CIE L* where hues are near: from memory. */
-const merges = { difference: 11, lightness: 12 }
+const merges = { difference: 12, lightness: 12 }
 /** What tells them apart for sure. */
 const reads = 18
 /** Smaller than this, share of the model, is no area but a detail. */

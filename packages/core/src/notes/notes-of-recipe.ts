@@ -51,13 +51,23 @@ function clauses(step: Step, shelf: Shelf): readonly string[] {
     dryingSeconds === null
       ? ''
       : `dries in ${minutesText(dryingSeconds.min)}-${minutesText(dryingSeconds.max)} min`,
-    spray === null ? '' : `from ${spray.from}`,
-    spray?.bar == null ? '' : `${String(spray.bar)} bar`,
-    spray?.nozzleMm == null ? '' : `nozzle ${String(spray.nozzleMm)}`,
-    spray?.thinning == null ? '' : `thinned ${String(spray.thinning)}`,
+    ...sprayClauses(spray),
     ...otherModes.map((mode) => `or by ${mode.technique} after ${minutesText(mode.setUpSeconds)} min`),
     ...step.substitutes.map((id) => `or in ${name(id)}`),
   ].filter((text) => text !== '')
+}
+
+function sprayClauses(spray: Step['spray']): readonly string[] {
+  if (spray === null) return []
+  const { from, bar, nozzleMm, thinning } = spray
+  const said = (value: number | null, text: (value: string) => string) =>
+    value === null ? '' : text(String(value))
+  return [
+    `from ${from}`,
+    said(bar, (value) => `${value} bar`),
+    said(nozzleMm, (value) => `nozzle ${value}`),
+    said(thinning, (value) => `thinned ${value}`),
+  ]
 }
 
 /** Minutes that come back as the same second. */

@@ -368,7 +368,7 @@ function coatsIn(said: string): Found<number> & { readonly words: string } {
   const [words, count] = found
   const coats =
     count === undefined ? (words === 'three times' ? 3 : 2) : numbers.indexOf(count) || Number(count)
-  return { thing: Number(coats) > 0 ? Number(coats) : 1, left: said.replace(words, ' '), words }
+  return { thing: coats > 0 ? coats : 1, left: said.replace(words, ' '), words }
 }
 
 /** `a little on the ears` is another step by the same pot; `twice` is of the one before. */

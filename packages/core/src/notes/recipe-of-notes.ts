@@ -5,7 +5,7 @@ import { readExactly } from './read-exactly.ts'
 import { readFreely } from './read-freely.ts'
 
 /** What was not understood, where it stands, and what is to be said about it. */
-export interface NoteQuestion {
+interface NoteQuestion {
   /** From 1. */
   readonly line: number
   readonly about: string

@@ -20,6 +20,7 @@ import { Button, Headline, IconButton, LoadingState } from '../../shared/ui/inde
 import type { Cut } from '../../shared/recipe-cut.ts'
 import { useCut, useFindings } from '../../shared/worker/index.ts'
 import { Doubts } from './Doubts.tsx'
+import { FromAMetre } from './FromAMetre.tsx'
 import { JudgementCalls } from './JudgementCalls.tsx'
 import { NotesDialog } from './NotesDialog.tsx'
 import { PaintCut } from './PaintCut.tsx'
@@ -170,6 +171,7 @@ export function OneRecipe({
         timeZone={project.evenings.timeZone}
         onChange={onChange}
       />
+      <FromAMetre recipe={recipe} units={following} sources={sources} onChange={onChange} />
       {/* Last, since it comes when it is worked out: what stands above stays under the pointer. */}
       <JudgementCalls
         recipe={recipe}

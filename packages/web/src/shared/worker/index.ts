@@ -4,6 +4,7 @@ export {
   useCut,
   useFindings,
   useJudgementCalls,
+  useLooks,
   useLearntBores,
   useLineFindings,
   usePilot,

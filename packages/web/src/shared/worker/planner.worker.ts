@@ -65,6 +65,7 @@ import { expose } from 'comlink'
 import { LRUCache } from 'lru-cache'
 import { v5, v7 } from 'uuid'
 import { layOutCut } from '../recipe-cut.ts'
+import { looksOf } from '../recipe-looks.ts'
 import { createObjectStore } from './object-cache.ts'
 
 /** The last judge of a line: while the recipes stay, only the line is looked at anew. */
@@ -198,6 +199,8 @@ const planner = {
   },
   judgementCalls: (sources: FigureSources, recipe: Recipe, units: readonly Unit[]) =>
     judgementCalls({ figures: figuresOf(sources), recipe, units, newId: v7 }),
+  looks: (sources: FigureSources, recipe: Recipe, units: readonly Unit[]) =>
+    looksOf(figuresOf(sources), recipe, units),
   layOutCut: (recipe: Recipe, input: { readonly shelf: Shelf }) => layOutCut(recipe, unpack(input).shelf),
   lineFindings: (input: OrderingInput, line: readonly Stage[]) => judgeOf(unpack(input))(line),
   lineOfOrder: (input: { readonly project: Project; readonly shelf: Shelf }, order: LineOrder) => {

@@ -6,6 +6,7 @@ import type { Shelf } from '@seriatim/core/recipe'
 import type { Project, Recipe, Unit } from '@seriatim/core/trade'
 import type { Instant } from '@seriatim/core/units'
 import type { Cut } from '../recipe-cut.ts'
+import type { Looks } from '../recipe-looks.ts'
 import type { FindingOfModels } from '../finding-list.tsx'
 import { useWorkedOut } from './use-worked-out.ts'
 
@@ -75,6 +76,22 @@ export function useJudgementCalls(
     about: recipe.id,
     inputs: sources && units.length > 0 ? [sources, recipe, units] : null,
     task: async (planner, _, pack) => (sources ? planner.judgementCalls(pack(sources), recipe, units) : []),
+  })
+}
+
+/** How a recipe looks from a metre; while nobody asks, without `sources`, nothing is worked out. */
+export function useLooks(
+  sources: FigureSources | undefined,
+  recipe: Recipe,
+  units: readonly Unit[],
+): Looks | undefined {
+  return useWorkedOut({
+    lane: 'look',
+    name: 'looks',
+    about: recipe.id,
+    inputs: sources && units.length > 0 ? [sources, recipe, units] : null,
+    task: async (planner, _, pack) =>
+      sources ? planner.looks(pack(sources), recipe, units) : { merging: [], shown: [], views: [] },
   })
 }
 
