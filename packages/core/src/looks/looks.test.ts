@@ -71,6 +71,14 @@ describe('what shows for its minutes', () => {
     expect(all.find((each) => each.text.startsWith('moss green'))!.optional).toBe(false)
   })
 
+  it('leaves alone what something else stands on: the dark under metal', () => {
+    const all = shown([grey, ['metal', 'soot black', 'base coat'], ['metal', 'bright steel', 'base coat']])
+    expect(all.find((each) => each.text.startsWith('soot black'))).toMatchObject({
+      share: 0,
+      optional: false,
+    })
+  })
+
   it('shows less where it takes less of it', () => {
     const layer = (extent: 'all of it' | 'dabs') =>
       shown([grey, coat, ['coat', 'pale bone', 'layer', { extent }]]).find((each) =>

@@ -1,6 +1,6 @@
 import { colourDifference } from '../colour/index.ts'
 import type { Figures } from '../estimating/index.ts'
-import { handsOnSecondsOf } from '../ordering/index.ts'
+import { handsOnSecondsOf, soundWithout } from '../ordering/index.ts'
 import { factsOf, predictColours, reachOfTechnique, type StepFacts, stepText } from '../recipe/index.ts'
 import { standardReaches, type Recipe, type Region, tableReadyStandard, type Unit } from '../trade/index.ts'
 import type { StepId } from '../units/index.ts'
@@ -13,7 +13,7 @@ export interface Shown {
   readonly share: number
   /** Hands-on with set-ups, for all models that follow: saved when it is left out. */
   readonly seconds: number
-  /** Above what is table-ready, or on top of a colour that is there without it. */
+  /** Nothing is spoiled without it, and there is a colour without it. */
   readonly optional: boolean
   readonly matters: boolean
 }
@@ -41,6 +41,7 @@ export function whatShows(figures: Figures, recipe: Recipe, units: readonly Unit
   )
   const colours = predictColours(recipe, facts, shelf)
   const seen = facts.filter(isColour).map((each) => ({ each, seen: seenOf(each, facts, colours) }))
+  const isSound = soundWithout(recipe, units, shelf)
   const all = seen.reduce((sum, one) => sum + one.seen, 0) || 1
   return seen
     .map(({ each, seen: own }): Shown => {
@@ -50,7 +51,7 @@ export function whatShows(figures: Figures, recipe: Recipe, units: readonly Unit
         text: stepText(each),
         share: own / all,
         seconds: Math.max(0, whole - handsOnSecondsOf(untouched, without, units)),
-        optional: isOptional(each, facts),
+        optional: (own === 0 || isOptional(each, facts)) && isSound(each.step.id),
         matters: each.step.matters,
       }
     })

@@ -1,7 +1,7 @@
 export { changeUnderWay } from './change-under-way.ts'
 export { findFaults, mainRegionOf } from './find-faults.ts'
 export { asksForLine, followLine } from './follow-line.ts'
-export { handsOnSecondsOf, type JudgementCall, judgementCalls } from './judgement-calls.ts'
+export { handsOnSecondsOf, type JudgementCall, judgementCalls, soundWithout } from './judgement-calls.ts'
 export { isSameLine, lineDifference } from './line-difference.ts'
 export { type LineFinding, lineJudge, mendProject } from './line-findings.ts'
 export { followedRecipes, followersOf, lineOfOrder, takersAmong } from './line-of-order.ts'

@@ -1,6 +1,7 @@
 import { bareStageOf, type Figures, totalOf } from '../estimating/index.ts'
 import { type Recipe, type RuleId, standardReaches, type Unit } from '../trade/index.ts'
 import { mixText, type Shelf } from '../recipe/index.ts'
+import type { StepId } from '../units/index.ts'
 import { findFaults, isLess, weigh } from './find-faults.ts'
 import { otherChoices, type OtherChoice } from './other-choices.ts'
 import { followersOf } from './line-of-order.ts'
@@ -87,6 +88,19 @@ function softFaults({ project, shelf }: Figures, recipe: Recipe, units: readonly
   return soft
     .filter((fault, place) => soft.findIndex((each) => each.rule === fault.rule) === place)
     .slice(0, mostRules)
+}
+
+/** Whether a recipe raises nothing new or graver without one of its steps, for these units. */
+export function soundWithout(
+  recipe: Recipe,
+  units: readonly Unit[],
+  shelf: Shelf,
+): (stepId: StepId) => boolean {
+  const before = faultsOf(recipe, units, shelf)
+  return (stepId) => {
+    const steps = recipe.steps.filter((step) => step.id !== stepId)
+    return !isLess(before, faultsOf({ ...recipe, steps }, units, shelf))
+  }
 }
 
 /** Some model of them is through a stage. */

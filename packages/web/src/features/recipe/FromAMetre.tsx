@@ -127,7 +127,7 @@ interface ShownListProps extends Pick<FromAMetreProps, 'recipe' | 'onChange'> {
 /** The least for its minutes first: what is left out when the evening is short. */
 function ShownList({ recipe, shown, onChange }: ShownListProps) {
   const [all, setAll] = useState(false)
-  const inQuestion = shown.filter(({ optional, matters, share }) => !matters && (optional || share === 0))
+  const inQuestion = shown.filter(({ optional, matters }) => optional && !matters)
   const others = shown.filter((each) => !inQuestion.includes(each))
   const listed = all ? [...inQuestion, ...others] : inQuestion.slice(0, atFirst)
   const rest = shown.length - listed.length
@@ -138,11 +138,11 @@ function ShownList({ recipe, shown, onChange }: ShownListProps) {
   const most = Math.max(...shown.map(({ share }) => share), 0.001)
   return (
     <section aria-labelledby="shows">
-      <h3 id="shows" className="text-lg font-bold">
+      <h2 id="shows" className="text-lg font-bold">
         What shows for its minutes, the least first
-      </h3>
+      </h2>
       <ul>
-        {listed.map(({ stepId, text, share, seconds, matters }) => (
+        {listed.map(({ stepId, text, share, seconds, matters, optional }) => (
           <li
             key={stepId}
             className="grid items-center gap-x-4 gap-y-1 border-t border-paper-edge py-1 sm:grid-cols-[minmax(0,1fr)_9rem_5rem_6rem_auto]"
@@ -156,7 +156,7 @@ function ShownList({ recipe, shown, onChange }: ShownListProps) {
             </span>
             <span className="figures text-sm">{durationText(seconds)}</span>
             <span className="flex flex-wrap justify-end gap-1">
-              {matters ? null : (
+              {matters || !optional ? null : (
                 <Button
                   weight="quiet"
                   onClick={() =>

@@ -139,6 +139,16 @@ function Choices({ project, shelf, sources, onMake }: NewRecipeDialogProps) {
           onChange={(event) => setUnbuilt(event.target.checked)}
         />
       </div>
+      <NotesField
+        label="Write it as you would say it, or choose a way below"
+        rows={notes === '' ? 2 : 8}
+        text={notes}
+        read={read}
+        onChange={(text) => {
+          setNotes(text)
+          setWayId(text.trim() === '' ? 'translucent-over-bright' : writtenId)
+        }}
+      />
       <fieldset className="grid gap-1">
         <legend className="text-sm font-bold">
           {units.length > 0
@@ -156,16 +166,6 @@ function Choices({ project, shelf, sources, onMake }: NewRecipeDialogProps) {
           />
         ))}
       </fieldset>
-      <NotesField
-        label="Or write it as you would say it"
-        rows={notes === '' ? 2 : 8}
-        text={notes}
-        read={read}
-        onChange={(text) => {
-          setNotes(text)
-          setWayId(text.trim() === '' ? 'translucent-over-bright' : writtenId)
-        }}
-      />
       <BringRecipe onBring={(file) => setBrought([...brought, file])} />
       <Button weight="main" onClick={make}>
         Make the recipe

@@ -23,7 +23,7 @@ export function NotesDialog({ recipe, shelf, onClose, onSave }: NotesDialogProps
       open
       onOpenChange={onClose}
       title={`${recipe.name}, as text`}
-      description="The first coat on top, the last below. Layers that stay the same keep what is painted of them."
+      description="From the first coat down to the last. Layers that stay the same keep what is painted of them."
       wide
     >
       <div className="grid gap-4">
