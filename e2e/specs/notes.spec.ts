@@ -48,7 +48,7 @@ test('a recipe is read as text and changed there, and keeps what is the same', a
   await expect(field).toHaveValue(/^black primer, spray: spray, all over/)
   const text = await field.inputValue()
   await field.fill(`${text}\nchalk white dabs on the straps`)
-  await expect(dialog.getByText('37 layers read')).toBeVisible()
+  await expect(dialog.getByText('36 layers read')).toBeVisible()
   await expectAccessible(page)
   await dialog.getByRole('button', { name: 'Take it as written' }).click()
   await expect(heading).toContainText('21 layers')
