@@ -53,6 +53,7 @@ test('a recipe is read as text and changed there, and keeps what is the same', a
   await dialog.getByRole('button', { name: 'Take it as written' }).click()
   await expect(heading).toContainText('21 layers')
   await seeLineFollow(page)
+  await goTo(page, 'Recipe')
   await page.getByRole('button', { name: 'As text' }).click()
   await expect(field).toHaveValue(/chalk white: base coat, straps, in dabs$/)
 })

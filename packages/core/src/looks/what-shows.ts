@@ -1,7 +1,14 @@
 import { colourDifference } from '../colour/index.ts'
 import type { Figures } from '../estimating/index.ts'
 import { handsOnSecondsOf, soundWithout } from '../ordering/index.ts'
-import { factsOf, predictColours, reachOfTechnique, type StepFacts, stepText } from '../recipe/index.ts'
+import {
+  factsOf,
+  meetOnAModel,
+  predictColours,
+  reachOfTechnique,
+  type StepFacts,
+  stepText,
+} from '../recipe/index.ts'
 import { standardReaches, type Recipe, type Region, tableReadyStandard, type Unit } from '../trade/index.ts'
 import type { StepId } from '../units/index.ts'
 
@@ -66,7 +73,9 @@ function isColour(facts: StepFacts): boolean {
 
 function isOptional(each: StepFacts, facts: readonly StepFacts[]): boolean {
   if (!standardReaches(each.step.standard, tableReadyStandard)) return true
-  const below = facts.filter((other) => other.index < each.index && other.colours)
+  const below = facts.filter(
+    (other) => other.index < each.index && other.colours && meetOnAModel(other, each),
+  )
   return !each.covers && each.regions.every((region) => below.some((other) => other.regions.includes(region)))
 }
 
