@@ -119,6 +119,8 @@ describe('a recipe as text', () => {
     ['eyes white for display', 'chalk white: detail, eyes, for display'],
     ['coat in moss green, two thin coats', 'moss green: base coat, coat, twice'],
     ['edge highlight light moss on half of the coat', 'light moss: edge, coat, half of it'],
+    ['chalk white dabs on the straps', 'chalk white: base coat, straps, in dabs'],
+    ['pale bone dry brush on the tips of the hair', 'pale bone: dry brush, hair, in dabs'],
     ['grit on the base; tuft', 'river grit: sprinkle, base', 'reed tuft: stick, base'],
     ['wash everything with soot wash', 'soot wash: wash, all over'],
   ])('reads “%s”', (text, ...lines) => {

@@ -215,7 +215,7 @@ function mainStep(whole: string, { regions, shelf }: Words, before: ReadStep | u
     onAll || isUnknown ? '' : 'Where does it go?',
   ].filter((text) => text !== '')
   // Nothing is put where nobody said.
-  if (!onAll) return { step: null, question: questions.join(' ') }
+  if (!onAll || !named) return { step: null, question: questions.join(' ') }
   const isEyes =
     onAll.on !== 'whole' && regions.every(({ name, finish }) => finish === 'eye' || !onAll.on.includes(name))
   const step: ReadStep = {
@@ -225,7 +225,7 @@ function mainStep(whole: string, { regions, shelf }: Words, before: ReadStep | u
     mix: paint.mix,
     technique: isEyes && paint.technique === null ? 'detail' : technique,
     coats: coats.thing,
-    extent: place ? extentIn(where === '' ? paint.left : where) : 'all of it',
+    extent: place ? extentIn(said) : 'all of it',
     standard: standard ?? plainStep.standard,
     ...(isLast ? { isLast } : {}),
   }
