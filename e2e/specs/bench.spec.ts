@@ -8,6 +8,22 @@ import { setTime } from '../support/time.ts'
 /** Tuesday at noon. */
 const beforeTheSession = '2026-11-24T11:00:00Z'
 
+test('not needed: the models that are left go without the stage, and an undo asks for it again', async ({
+  page,
+  request,
+}) => {
+  const { url, id } = await seedProject(request, { stages: 3 })
+  await page.goto(`${url}/bench`)
+  await expect(ticket(page)).toContainText('Prime')
+  await page.keyboard.press('n')
+  await expect(page.getByText('Prime: 6 go without it.')).toBeVisible()
+  await expect(ticket(page)).not.toContainText('Prime')
+  await expect.poll(() => recordedKinds(request, id)).toEqual(['skipped'])
+  await page.keyboard.press('z')
+  await expect(ticket(page)).toContainText('Prime')
+  await expect.poll(() => recordedKinds(request, id)).toEqual(['skipped', 'undone'])
+})
+
 test('the evening by keys alone: start, next, done, undo, redo, stop; and after a tap the keys are the desk’s again', async ({
   page,
   request,

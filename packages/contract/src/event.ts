@@ -116,6 +116,7 @@ export const eventSchema = z.discriminatedUnion('kind', [
       error: 'Give a time as you would say it: 6 hours, three evenings of two hours, 20 minutes each.',
     }),
   }),
+  z.object({ ...overModels, kind: z.literal('skipped'), note: optionalTextField(200) }),
 ]) satisfies z.ZodType<ProgressEvent>
 
 /** What can become of an event that was sent. */

@@ -260,6 +260,7 @@ export function countDoneBefore(
   for (const unit of project.units) {
     for (const model of unit.models) {
       for (const [stageId, mark] of progress.marks.get(model.id) ?? []) {
+        if (mark.kind === 'skipped') continue
         const key = `${stageId}|${unit.id}`
         const list = moments.get(key)
         if (list) list.push(mark.at)

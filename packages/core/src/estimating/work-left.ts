@@ -1,7 +1,7 @@
 import { batchTime, type BatchTimes } from './batch-time.ts'
 import { type Project, takesStage } from '../trade/index.ts'
 import type { Seconds } from '../units/index.ts'
-import { isThrough, neededForTable, type Progress } from '../progress/index.ts'
+import { isSkipped, isThrough, neededForTable, type Progress } from '../progress/index.ts'
 
 /** Work counted in hands-on time per model, touch-ups in it, set-ups apart: they depend on the plan. */
 export interface WorkLeft {
@@ -23,7 +23,9 @@ export function workLeft(project: Project, progress: Progress, times?: BatchTime
   for (const unit of project.units) {
     const forTable = new Set(project.line.filter((stage) => isNeeded(stage, unit.id)))
     for (const model of unit.models) {
-      const stages = project.line.filter((stage) => takesStage(stage, unit.id, model))
+      const stages = project.line.filter(
+        (stage) => takesStage(stage, unit.id, model) && !isSkipped(progress, model.id, stage),
+      )
       const needed = stages.filter((stage) => forTable.has(stage))
       models += 1
       for (const stage of stages) {

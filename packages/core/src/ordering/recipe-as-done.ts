@@ -50,7 +50,7 @@ export function recipeAsDone(
         .filter((model) => takesStep(step, model))
         .flatMap((model) => {
           const mark = progress.marks.get(model.id)?.get(stage.id)
-          return mark ? [[model.id, mark] as const] : []
+          return mark && mark.kind !== 'skipped' ? [[model.id, mark] as const] : []
         }),
     )
     if (marks.size === 0) return []

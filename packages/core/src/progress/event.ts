@@ -62,6 +62,8 @@ export type ProgressEvent =
       /** What a model's hole was worth in hands-on time. */
       readonly worthSeconds?: Seconds
     })
+  /** Decided at the desk: these models go without it, and why. */
+  | (OverModels & { readonly kind: 'skipped'; readonly note: string })
   /** The stage is to do again for these models. */
   | (OverModels & { readonly kind: 'cleared' })
   /** The stage wants a touch-up on these models. */

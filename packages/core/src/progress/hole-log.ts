@@ -1,17 +1,18 @@
-import type { EventId, Seconds, StageId } from '../units/index.ts'
+import { type EventId, seconds, type Seconds, type StageId } from '../units/index.ts'
 import type { ProgressEvent } from './event.ts'
 import type { Mark } from './progress.ts'
 
 /** Events that say something of single holes. */
 export type MarkingEvent = Extract<
   ProgressEvent,
-  { kind: 'punched' | 'cleared' | 'touch-up' | 'felt' | 'milestone' }
+  { kind: 'punched' | 'cleared' | 'skipped' | 'touch-up' | 'felt' | 'milestone' }
 >
 
 export function isMarking(event: ProgressEvent): event is MarkingEvent {
   return (
     event.kind === 'punched' ||
     event.kind === 'cleared' ||
+    event.kind === 'skipped' ||
     event.kind === 'touch-up' ||
     event.kind === 'felt' ||
     event.kind === 'milestone'
@@ -37,6 +38,9 @@ export function markOf(
         break
       case 'punched':
         mark = { kind: 'punched', at: event.at, drySeconds: event.drySeconds ?? null }
+        break
+      case 'skipped':
+        mark = { kind: 'skipped', at: event.at, drySeconds: seconds(0), note: event.note }
         break
       case 'touch-up':
         mark = touchedUp(mark, event)

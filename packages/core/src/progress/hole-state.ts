@@ -20,6 +20,7 @@ export function holeState(
 ): HoleState {
   if (!takesStage(stage, unitId, model)) return { kind: 'not-needed' }
   const mark = progress.marks.get(model.id)?.get(stage.id)
+  if (mark?.kind === 'skipped') return { kind: 'not-needed' }
   if (mark?.kind === 'touch-up') return { kind: 'touch-up', note: mark.note, region: mark.region }
   if (mark) {
     const until = addSeconds(mark.at, mark.drySeconds ?? dryingWait(stage))
@@ -29,6 +30,15 @@ export function holeState(
     (clock) => clock.stageId === stage.id && clock.modelIds.includes(model.id),
   )
   return { kind: inHand ? 'in-hand' : 'to-do' }
+}
+
+/** Goes without the stage by a decision at the desk: it is neither done nor to do. */
+export function isSkipped(
+  { marks }: Pick<Progress, 'marks'>,
+  modelId: ModelId,
+  { id }: Pick<Stage, 'id'>,
+): boolean {
+  return marks.get(modelId)?.get(id)?.kind === 'skipped'
 }
 
 /** Through the stage, dry or not; a touch-up is small and asked for apart, so it counts as through. */

@@ -19,6 +19,7 @@ export {
   holeState,
   type HoleState,
   isOpenHole,
+  isSkipped,
   isThrough,
   isThroughHole,
   lastUsed,

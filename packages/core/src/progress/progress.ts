@@ -5,6 +5,8 @@ import type { Feel, InspectionVerdict, ProgressEvent, RememberedUnit, Verdict } 
 /** What the log says of one model at one stage; no mark means still to do. */
 export type Mark =
   | { readonly kind: 'punched'; readonly at: Instant; readonly drySeconds: Seconds | null }
+  /** Goes without it, for the reason that was given. */
+  | { readonly kind: 'skipped'; readonly at: Instant; readonly drySeconds: Seconds; readonly note: string }
   /** Painted, but a slip waits for a dab; `at` is when it was painted, if it was. */
   | {
       readonly kind: 'touch-up'

@@ -1,6 +1,6 @@
 import { localDateAt } from '../calendar/index.ts'
 import { batchTime, type BatchTimes } from '../estimating/index.ts'
-import type { Progress } from '../progress/index.ts'
+import { isSkipped, type Progress } from '../progress/index.ts'
 import { type Project, takesStage } from '../trade/index.ts'
 import { type Instant, madeAt, type Seconds } from '../units/index.ts'
 
@@ -40,7 +40,7 @@ export function burnUp(
       let own = 0
       const marks = progress.marks.get(model.id)
       for (const stage of project.line) {
-        if (!takesStage(stage, unit.id, model)) continue
+        if (!takesStage(stage, unit.id, model) || isSkipped(progress, model.id, stage)) continue
         const { secondsPerModel } = batchTime(stage, unit.id, times)
         own += secondsPerModel
         const at = marks?.get(stage.id)?.at

@@ -1,5 +1,5 @@
 import { batchTime, type BatchTimes } from '../estimating/index.ts'
-import { longestPause, neededForTable, type Progress } from '../progress/index.ts'
+import { isSkipped, longestPause, neededForTable, type Progress } from '../progress/index.ts'
 import { type Project, takesStage } from '../trade/index.ts'
 import type { Instant, Seconds } from '../units/index.ts'
 
@@ -34,7 +34,9 @@ export function lastSitting(project: Project, progress: Progress, times?: BatchT
   for (const unit of project.units) {
     for (const model of unit.models) {
       const marks = progress.marks.get(model.id)
-      const stages = project.line.filter((stage) => takesStage(stage, unit.id, model))
+      const stages = project.line.filter(
+        (stage) => takesStage(stage, unit.id, model) && !isSkipped(progress, model.id, stage),
+      )
       for (const stage of stages)
         if ((marks?.get(stage.id)?.at ?? 0) >= from) work += batchTime(stage, unit.id, times).secondsPerModel
       const needed = stages

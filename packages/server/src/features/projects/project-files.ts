@@ -107,7 +107,7 @@ function withoutRemoved(
   models: ReadonlySet<string>,
 ): ProgressEvent | null {
   const named = namedBy(event)
-  if (named.targetId !== null) return event
+  if (named.targetId !== null || (named.modelIds.length === 0 && named.stageIds.length === 0)) return event
   const modelIds = named.modelIds.filter((id) => models.has(id))
   const stageIds = named.stageIds.filter((id) => stages.has(id))
   if (modelIds.length === 0 || (named.stageIds.length > 0 && stageIds.length === 0)) return null

@@ -29,12 +29,13 @@ export function ActionBar({ actions, project, progress, task, running, onTouchUp
     y: actions.redo,
     t: onTouchUp,
     u: onUsed,
+    n: actions.notNeeded,
   })
   return (
     <div
       role="group"
       aria-label="At the desk"
-      className="sticky bottom-0 z-5 grid bg-mat py-2 grid-cols-3 gap-2 sm:grid-cols-[2fr_repeat(5,1fr)] sm:gap-3"
+      className="sticky bottom-0 z-5 grid bg-mat py-2 grid-cols-3 gap-2 sm:grid-cols-[2fr_repeat(6,1fr)] sm:gap-3"
     >
       <DeskButton
         weight="hands"
@@ -50,6 +51,9 @@ export function ActionBar({ actions, project, progress, task, running, onTouchUp
       </DeskButton>
       <DeskButton keyName="esc" disabled={!running} onClick={actions.stop}>
         Stop here
+      </DeskButton>
+      <DeskButton keyName="N" disabled={!task || task.left.length === 0} onClick={actions.notNeeded}>
+        Not needed
       </DeskButton>
       <DeskButton keyName="T" disabled={!task} onClick={onTouchUp}>
         Touch-up

@@ -15,6 +15,8 @@ export interface BenchActions {
   readonly start: () => void
   readonly next: () => void
   readonly allDone: () => void
+  /** The models that are left go without this stage. */
+  readonly notNeeded: () => void
   readonly stop: () => void
   /** Stops the clock at a moment that lies back: it ran on by itself since. */
   readonly stopAt: (moment: Instant) => void
@@ -64,6 +66,14 @@ export function useBenchActions(
     start,
     next: useCallback(() => punch(task?.left.slice(0, 1) ?? []), [punch, task]),
     allDone: useCallback(() => punch(task?.left ?? []), [punch, task]),
+    notNeeded: useCallback(() => {
+      if (!task || task.left.length === 0) return
+      const id = recorder.skip(task.stage.id, task.left)
+      if (running && isLastOfClock(project, progress, running, task.left)) finishClock(running.eventId, [])
+      toast(`${task.stage.name}: ${String(task.left.length)} go without it.`, {
+        action: { label: 'Undo', onClick: () => recorder.undo(id) },
+      })
+    }, [project, progress, task, recorder, running, finishClock]),
     stop: useCallback(() => {
       if (running) finishClock(running.eventId, [])
     }, [running, finishClock]),
@@ -91,6 +101,8 @@ export function undoText(project: Project, progress: Progress): string | null {
       return `${String(event.modelIds.length)} punched at ${stageName(project, event.stageId)}`
     case 'cleared':
       return `${String(event.modelIds.length)} cleared at ${stageName(project, event.stageId)}`
+    case 'skipped':
+      return `${String(event.modelIds.length)} going without ${stageName(project, event.stageId)}`
     case 'touch-up':
       return `touch-up at ${stageName(project, event.stageId)}`
     case 'clock-started':

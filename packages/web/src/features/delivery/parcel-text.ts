@@ -21,6 +21,8 @@ export function parcelText(parcel: Parcel, project: StoredProject | undefined): 
       return `${where}${plural(event.modelIds.length, 'model')} painted${at}`
     case 'cleared':
       return `${where}${plural(event.modelIds.length, 'model')} to do again${at}`
+    case 'skipped':
+      return `${where}${plural(event.modelIds.length, 'model')} going without${at}`
     case 'touch-up':
       return `${where}a touch-up${at}`
     case 'clock-started':

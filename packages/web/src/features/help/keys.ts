@@ -26,6 +26,7 @@ export const keysByPlace: readonly KeysOfPlace[] = [
       ['Space', 'starts the clock; then: this model is done, the next one'],
       ['Enter', 'all models of the batch are done'],
       ['Esc', 'stops the clock here'],
+      ['N', 'not needed: the models that are left go without this stage'],
       ['T', 'a slip or a missed part'],
       ['U', 'another paint than the recipe says'],
       ['M', 'stamps a milestone'],

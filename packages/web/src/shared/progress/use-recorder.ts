@@ -60,6 +60,8 @@ export function useRecorder(
         }),
       clear: (stageId: StageId, modelIds: readonly ModelId[]) =>
         record({ ...base(), kind: 'cleared', stageId, modelIds }),
+      skip: (stageId: StageId, modelIds: readonly ModelId[], note = '') =>
+        record({ ...base(), kind: 'skipped', stageId, modelIds, note }),
       touchUp: (stageId: StageId, modelIds: readonly ModelId[], note: string, region: string | null = null) =>
         record({
           ...base(),
