@@ -1,3 +1,5 @@
+import { numberWords } from '../units/index.ts'
+
 /** One part of a mix as written; the name is `null` where none was given. */
 export interface MixPart {
   readonly amount: number
@@ -93,20 +95,6 @@ function amountText(amount: number): string {
   return String(Math.round(amount * 1000) / 1000)
 }
 
-const words: Readonly<Record<string, number>> = {
-  half: 0.5,
-  one: 1,
-  two: 2,
-  three: 3,
-  four: 4,
-  five: 5,
-  six: 6,
-  seven: 7,
-  eight: 8,
-  nine: 9,
-  ten: 10,
-}
-
 /** “3 drops to 10” means drops both times. */
 function sameUnit(terms: readonly Term[]): readonly Term[] {
   const [first] = terms
@@ -120,7 +108,7 @@ function tokensOf(text: string): readonly Token[] {
     if (/^\d/.test(piece)) return { kind: 'number', value: Number(piece.replace(',', '.')) }
     if (piece === ':' || piece === '/') return { kind: 'ratio' }
     if (/^[+,;&]$/.test(piece) || piece === 'to' || piece === 'and') return { kind: 'between' }
-    const said = words[piece]
+    const said = numberWords[piece]
     if (said !== undefined) return { kind: 'number', value: said }
     const unit = units[piece]
     return unit === undefined ? { kind: 'word', text: piece } : { kind: 'unit', unit }

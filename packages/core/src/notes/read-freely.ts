@@ -11,6 +11,7 @@ import {
   type Step,
   type Technique,
 } from '../trade/index.ts'
+import { numberWords } from '../units/index.ts'
 import type { ReadPiece, ReadStep, Words } from './recipe-of-notes.ts'
 
 /** What people call the techniques, the longer ones first. */
@@ -360,14 +361,12 @@ function standardIn(said: string): Step['standard'] | null {
   )
 }
 
-const numbers = ['', 'one', 'two', 'three', 'four', 'five']
-
 function coatsIn(said: string): Found<number> & { readonly words: string } {
   const found = /\b(?:twice|two times|three times|(\d|one|two|three|four|five) (?:thin )?coats?)\b/.exec(said)
   if (!found) return { thing: 1, left: said, words: '' }
   const [words, count] = found
   const coats =
-    count === undefined ? (words === 'three times' ? 3 : 2) : numbers.indexOf(count) || Number(count)
+    count === undefined ? (words === 'three times' ? 3 : 2) : (numberWords[count] ?? Number(count))
   return { thing: coats > 0 ? coats : 1, left: said.replace(words, ' '), words }
 }
 

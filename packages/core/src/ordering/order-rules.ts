@@ -2,6 +2,7 @@ import { isPreparation, type Preferences } from '../trade/index.ts'
 import { meetOnAModel, shareRegion, type StepFacts } from '../recipe/index.ts'
 import { darkBelow, groundsUnder } from './grounds.ts'
 import type { Judged, OrderRule } from './rule.ts'
+import { thinFrom } from './thin-colours.ts'
 
 const redoFirst = (first: StepFacts) => first.handsOnSecondsPerModel
 const redoThen = (_: StepFacts, then: StepFacts) => then.handsOnSecondsPerModel
@@ -21,11 +22,9 @@ function slipSeconds(slipped: StepFacts, by: StepFacts): number {
 
 function mendSeconds({ material, step }: StepFacts): number {
   if (kindOf(material) === 'translucent') return 120
-  return 25 * step.coats * ((material?.opacity ?? 1) < thin ? 2 : 1)
+  return 25 * step.coats * ((material?.opacity ?? 1) < thinFrom ? 2 : 1)
 }
 
-/** Hides so little that it takes several coats. */
-const thin = 0.7
 /** Hides what slipped under it. */
 const hides = 0.8
 
@@ -290,7 +289,7 @@ export const orderRules: readonly OrderRule[] = [
     first: (facts) => kind(facts) === 'opaque' && facts.colours && !facts.whole && !facts.sprayed,
     then: (facts) => kind(facts) === 'opaque' && facts.colours && !facts.whole && !facts.sprayed,
     only: (first, then) =>
-      (first.material?.opacity ?? 1) < thin &&
+      (first.material?.opacity ?? 1) < thinFrom &&
       (then.material?.opacity ?? 0) >= hides &&
       first.lightness > then.lightness + 15 &&
       first.area >= then.area / 2 &&
@@ -312,7 +311,7 @@ export const orderRules: readonly OrderRule[] = [
     then: (facts) =>
       kind(facts) === 'opaque' && facts.colours && !facts.whole && !facts.sprayed && facts.lightness < black,
     only: (first, then) =>
-      (first.material?.opacity ?? 1) >= thin && !sharesAny(first, then) && !first.masked && !then.masked,
+      (first.material?.opacity ?? 1) >= thinFrom && !sharesAny(first, then) && !first.masked && !then.masked,
     isOn: ({ lightBeforeDark }) => lightBeforeDark,
     isFinding: (_, then, { preferences, main }) =>
       !(preferences.mainColour === 'first' && onMain(then, main)) && !then.onBase,

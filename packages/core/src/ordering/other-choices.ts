@@ -14,6 +14,7 @@ import { factsOf, joinWords, shareRegion, type Shelf, type StepFacts } from '../
 import { techniquePresets } from '../presets/index.ts'
 import type { StepId } from '../units/index.ts'
 import { linings } from './lining-choice.ts'
+import { thinFrom } from './thin-colours.ts'
 
 /** Questions on which practitioners decide by the job in hand (common practice); never answered unasked. */
 export type ChoiceKind =
@@ -119,8 +120,6 @@ function floodOrGoRound({ recipe, facts, units }: Asked, base: StepFacts): reado
   ]
 }
 
-const thin = 0.7
-
 /** One coat or two: two cover for sure, one is looked at and done again where it must be. */
 function coats(
   { recipe, units }: Asked,
@@ -128,7 +127,7 @@ function coats(
 ): readonly OtherChoice[] {
   if (!covers || !colours || !material) return []
   const { coats: count } = step
-  const wanted = count > 1 ? count - 1 : material.opacity < thin ? 2 : null
+  const wanted = count > 1 ? count - 1 : material.opacity < thinFrom ? 2 : null
   if (wanted === null) return []
   const text = (some: number) => `${String(some)} ${some === 1 ? 'coat' : 'coats'} of ${material.name}`
   return [

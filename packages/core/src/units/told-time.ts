@@ -1,3 +1,4 @@
+import { numberWords } from './number-words.ts'
 import { seconds, type Seconds } from './seconds.ts'
 
 /** A time as somebody tells it from memory: its middle, and how far it may lie off (deviation of its logarithm). */
@@ -6,27 +7,7 @@ export interface ToldTime {
   readonly deviation: number
 }
 
-const words: Readonly<Record<string, number>> = {
-  a: 1,
-  an: 1,
-  one: 1,
-  two: 2,
-  three: 3,
-  four: 4,
-  five: 5,
-  six: 6,
-  seven: 7,
-  eight: 8,
-  nine: 9,
-  ten: 10,
-  twelve: 12,
-  fifteen: 15,
-  twenty: 20,
-  thirty: 30,
-  couple: 2,
-  few: 3,
-  half: 0.5,
-}
+const words: Readonly<Record<string, number>> = { ...numberWords, a: 1, an: 1, couple: 2, few: 3 }
 
 /** Hours in each, and how surely; an evening, a day and a weekend at the desk are from memory. */
 const spans: readonly (readonly [name: RegExp, hours: number, deviation: number])[] = [
