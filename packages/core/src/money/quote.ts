@@ -10,7 +10,7 @@ import {
 import { materialsNeeded } from '../mixing/index.ts'
 import { followedRecipes } from '../ordering/index.ts'
 import { surfacePresets } from '../presets/index.ts'
-import { isThrough } from '../progress/index.ts'
+import { isBegun, isThrough } from '../progress/index.ts'
 import {
   countModels,
   formOf,
@@ -104,7 +104,7 @@ function tierOf(adapted: Project, standard: Standard, input: QuoteInput): QuoteT
   const chargedSeconds = heldSeconds(hours, prices.confidence)
   const hour = hourOf(input)
   // Whoever has a coat on it was cleaned and put together; a base is finished last (common practice).
-  const isRaw = (model: ModelId) => (progress.marks.get(model)?.size ?? 0) === 0
+  const isRaw = (model: ModelId) => !isBegun(progress, model)
   const isUnfinished = unfinishedModels(estimate)
   const parts = {
     painting: minor((chargedSeconds * hour) / 3600),

@@ -1,6 +1,7 @@
 import { bareStageOf, type Figures, totalOf } from '../estimating/index.ts'
 import { type Recipe, type RuleId, standardReaches, type Unit } from '../trade/index.ts'
 import { mixText, type Shelf } from '../recipe/index.ts'
+import { isBegun } from '../progress/index.ts'
 import type { StepId } from '../units/index.ts'
 import { findFaults, isLess, weigh } from './find-faults.ts'
 import { otherChoices, type OtherChoice } from './other-choices.ts'
@@ -37,7 +38,7 @@ export function judgementCalls({ figures, recipe, units, newId }: JudgementInput
   const untouched = figures.untouched()
   const before = faultsOf(recipe, units, shelf)
   const nowSeconds = handsOnSecondsOf(untouched, recipe, units)
-  const isBuilt = isBegun(figures, units)
+  const isBuilt = units.some((unit) => unit.models.some((model) => isBegun(figures.progress, model.id)))
   const byMinutes = otherChoices(recipe, units, shelf, newId)
     .filter((each) => each.kind === 'coats' || !isLess(before, faultsOf(each.recipe, each.units, shelf)))
     .map((each) => ({
@@ -78,11 +79,10 @@ const mostRules = 2
  * written in; with a line that is judged there.
  */
 function softFaults({ project, shelf }: Figures, recipe: Recipe, units: readonly Unit[]): readonly Finding[] {
-  const following = followersOf({ unitIds: units.map((unit) => unit.id) }, { units })
-  const models = units.flatMap((unit) => unit.models)
+  const { taken, models } = paintedBy(recipe, units)
   const isOnLine = project.line.some((stage) => stage.steps.some((step) => step.recipeId === recipe.id))
-  const soft = findFaults(asTaken({ recipe, units: following }), shelf, {
-    ...(models.length > 0 ? { models } : {}),
+  const soft = findFaults(taken, shelf, {
+    ...models,
     ...(isOnLine ? {} : { order: recipe.steps.map((step) => step.id) }),
   }).filter((fault) => !isFault(fault))
   return soft
@@ -103,17 +103,18 @@ export function soundWithout(
   }
 }
 
-/** Some model of them is through a stage. */
-function isBegun({ progress }: Figures, units: readonly Unit[]): boolean {
-  return units.some((unit) => unit.models.some((model) => (progress.marks.get(model.id)?.size ?? 0) > 0))
-}
-
 const worthAWord = 60
 
 function faultsOf(recipe: Recipe, units: readonly Unit[], shelf: Shelf) {
+  const { taken, models } = paintedBy(recipe, units)
+  return weigh(findFaults(taken, shelf, models))
+}
+
+/** The recipe as these units take it, and their models where there are any. */
+function paintedBy(recipe: Recipe, units: readonly Unit[]) {
   const following = followersOf({ unitIds: units.map((unit) => unit.id) }, { units })
   const models = units.flatMap((unit) => unit.models)
-  return weigh(findFaults(asTaken({ recipe, units: following }), shelf, models.length > 0 ? { models } : {}))
+  return { taken: asTaken({ recipe, units: following }), models: models.length > 0 ? { models } : {} }
 }
 
 /** Hands-on with set-ups for these units by the recipe: batch by batch, each step by itself in the order of the recipe. */

@@ -17,7 +17,7 @@ import {
   type Work,
 } from '../trade/index.ts'
 import { batchTime, type BatchTimes } from '../estimating/index.ts'
-import { isThrough, type Progress, type ToFollow } from '../progress/index.ts'
+import { isBegun, isThrough, type Progress, type ToFollow } from '../progress/index.ts'
 
 import type { Instant, UnitId } from '../units/index.ts'
 import { begunFirst, type BegunCoat } from './begun-coats.ts'
@@ -162,7 +162,7 @@ export function buildBatches(input: BatchesToPlan): BuiltBatches {
         touchUp: null,
       })
     }
-    const begun = batch.models.some((model) => (progress.marks.get(model.id)?.size ?? 0) > 0)
+    const begun = batch.models.some((model) => isBegun(progress, model.id))
     const rank = firsts.findIndex((meant) => meant.includes(batch))
     const grouped = (some: readonly PlanTask[]) =>
       followingGroups(some, input.longestSession, input.slowestPace)

@@ -41,6 +41,11 @@ export function isSkipped(
   return marks.get(modelId)?.get(id)?.kind === 'skipped'
 }
 
+/** Some stage is marked on the model. */
+export function isBegun({ marks }: Pick<Progress, 'marks'>, modelId: ModelId): boolean {
+  return (marks.get(modelId)?.size ?? 0) > 0
+}
+
 /** Through the stage, dry or not; a touch-up is small and asked for apart, so it counts as through. */
 export function isThrough(progress: Progress, modelId: ModelId, stage: Stage): boolean {
   return progress.marks.get(modelId)?.has(stage.id) ?? false

@@ -18,6 +18,7 @@ export { stillTacky } from './hole-log.ts'
 export {
   holeState,
   type HoleState,
+  isBegun,
   isOpenHole,
   isSkipped,
   isThrough,

@@ -1,4 +1,4 @@
-import { isThrough, type Progress } from '@seriatim/core/progress'
+import { isBegun, isThrough, type Progress } from '@seriatim/core/progress'
 import type { Shelf } from '@seriatim/core/recipe'
 import type { RunSheet } from '@seriatim/core/plan'
 import { takesStage, type Project } from '@seriatim/core/trade'
@@ -52,9 +52,7 @@ function Papers({ progress, shelf }: { readonly progress: Progress; readonly she
       ),
     ),
   )
-  const begun = open.filter((batch) =>
-    batch.models.some((model) => (progress.marks.get(model.id)?.size ?? 0) > 0),
-  )
+  const begun = open.filter((batch) => batch.models.some((model) => isBegun(progress, model.id)))
   const [asked] = useSearchParams()
   const [wanted, setWanted] = useState<readonly Paper[]>(() => {
     const print = asked.getAll('print').filter(isPaper)

@@ -85,12 +85,11 @@ function Choices({ project, shelf, sources, onMake }: NewRecipeDialogProps) {
   )
   const known = useMemo(() => withUsual(shelf), [shelf])
   const read = useMemo(() => readNotes(notes, planOf(planId).regions, known), [notes, planId, known])
+  const ways = useMemo(() => candidatesFor(kept, planId, unbuilt, shelf), [kept, planId, unbuilt, shelf])
+  // A letter typed makes none of the other ways anew.
   const candidates = useMemo(
-    () => [
-      ...(read && read.steps.length > 0 ? [asWritten(read.steps, planId)] : []),
-      ...candidatesFor(kept, planId, unbuilt, shelf),
-    ],
-    [read, kept, planId, unbuilt, shelf],
+    () => (read && read.steps.length > 0 ? [asWritten(read.steps, planId), ...ways] : ways),
+    [read, planId, ways],
   )
   const units = project.units.filter((unit) => unitIds.includes(unit.id))
   // What a school takes and the shelf has not is not in stock.
