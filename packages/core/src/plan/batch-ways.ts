@@ -37,6 +37,22 @@ const mostParts = 4
 /** No part is smaller: it would open every pot for one. */
 const fewestModels = 2
 
+/** What has more models than the drying rack has places is divided evenly; what is kept together stays so. */
+export function fitForRack(
+  wished: readonly Batch[],
+  { rackPlaces }: Pick<Desk, 'rackPlaces'>,
+): readonly Batch[] {
+  if (rackPlaces === null) return wished
+  return cutBatches(wished, (batch) =>
+    isFixed(batch) || batch.models.length <= rackPlaces
+      ? [batch.models]
+      : evenParts(batch.models, rackPlaces),
+  )
+}
+
+/** The painter keeps it together, or it is the pilot. */
+const isFixed = (batch: Batch): boolean => batch.kept || batch.pilot
+
 /**
  * The ways of taking the batches down the line that are worth trying: as they are, then in ever more parts, and in as many as
  * the drying rack asks for. What is kept together stays so, and so does a pilot.
@@ -45,7 +61,7 @@ export function batchWays(
   wished: readonly Batch[],
   { rackPlaces }: Pick<Desk, 'rackPlaces'>,
 ): readonly (readonly Batch[])[] {
-  const free = wished.filter((batch) => !batch.kept && !batch.pilot)
+  const free = wished.filter((batch) => !isFixed(batch))
   const largest = Math.max(0, ...free.map((batch) => batch.models.length))
   const byParts = Array.from({ length: mostParts }, (_, parts) => Math.ceil(largest / (parts + 1)))
   const byRack = rackPlaces === null ? [] : [rackPlaces, Math.ceil(rackPlaces / 2)]
@@ -56,7 +72,7 @@ export function batchWays(
   return [largest, ...sizes]
     .map((size) =>
       cutBatches(wished, (batch) =>
-        batch.kept || batch.pilot || size === 0 ? [batch.models] : evenParts(batch.models, size),
+        isFixed(batch) || size === 0 ? [batch.models] : evenParts(batch.models, size),
       ),
     )
     .filter((way) => {

@@ -5,8 +5,11 @@ import { type Batch, batchesMeant, batchName, type Parts, type Pin, type Teamwor
 import { failure, type Instant, type Result, success, type UnitId } from '../units/index.ts'
 import { buildBatches } from './build-batches.ts'
 import {
+  buildSchedule,
+  createScheduleBuilder,
   type EveningPrices,
   handsRange,
+  oneAfterTheOther,
   type PlanInstance,
   searchPlan,
   type TaskSequence,
@@ -157,7 +160,13 @@ function withSessions(input: InstanceInput, pins: readonly Pin[]): Result<PlanIn
   const [first] = more
   if (first && placed.instance.batches.every(({ tasks }) => tasks.length === 0))
     return failure(nothingPlaced(first))
-  return success({ ...last, instance: placed.instance, notes: [...notes, ...more] })
+  const rest = isRoomy(placed.instance) ? null : anySequence(placed.instance)
+  return success({
+    ...last,
+    instance: placed.instance,
+    notes: [...notes, ...more],
+    ...(rest ? { known: rest } : {}),
+  })
 }
 
 function instanceFor(
@@ -194,6 +203,9 @@ function isPlenty(instance: PlanInstance): boolean {
 
 /** A sequence in which everything finds a place, where a short search meets one. */
 function anySequence(instance: PlanInstance): TaskSequence | null {
+  const desk = createScheduleBuilder(instance)
+  const plain = oneAfterTheOther(desk)
+  if (Number.isFinite(buildSchedule(desk, plain, 'fill').finish)) return plain
   const { sequence, cost } = searchPlan(instance, { seed: 1, evaluations: 100 })
   return Number.isFinite(cost.finish) ? sequence : null
 }

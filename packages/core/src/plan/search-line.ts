@@ -24,7 +24,7 @@ import {
   type Wishes,
 } from '../trade/index.ts'
 import { instant, type Instant, type Result, seconds, success } from '../units/index.ts'
-import { type AsBefore, batchesAsBefore, batchesWished, batchWays } from './batch-ways.ts'
+import { type AsBefore, batchesAsBefore, batchesWished, batchWays, fitForRack } from './batch-ways.ts'
 import type { AsFound } from './line-plan.ts'
 import { lineLinks } from './line-links.ts'
 import { planInstance, type PlanInstanceOf } from './plan-instance.ts'
@@ -110,8 +110,11 @@ export function layAsBefore(
   )
 }
 
-function wishedBatches({ work, wishes, batches, split }: PlanningInput): readonly Batch[] {
-  return batches ?? splitIntoBatches({ units: work.units, planning: wishes }, split ?? wishes)
+function wishedBatches({ work, wishes, desk, batches, split }: PlanningInput): readonly Batch[] {
+  return fitForRack(
+    batches ?? splitIntoBatches({ units: work.units, planning: wishes }, split ?? wishes),
+    desk,
+  )
 }
 
 /** Batches that no plan divided. */

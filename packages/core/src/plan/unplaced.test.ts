@@ -4,13 +4,13 @@ import { figuresOf } from '../testing/figures-of.ts'
 import { drying, noon, project, stage, unit } from '../testing/builders.ts'
 import { rounds } from '../testing/rounds.ts'
 import { plainPainter, plainPlanning, type Project } from '../trade/project.ts'
-import type { PainterId, StageId, UnitId } from '../units/ids.ts'
+import type { BatchId, PainterId, StageId, UnitId } from '../units/ids.ts'
 import { addSeconds } from '../units/instant.ts'
 import { minutes } from '../units/seconds.ts'
 import { planDesk } from '../forecasting/plan-desk.ts'
 import { forecastFigures } from '../forecasting/offers.ts'
 import { layLine } from './plan-line.ts'
-import { planNoteText } from './plan-notes.ts'
+import { planNoteText, unplannedUnits } from './plan-notes.ts'
 import { planningOf } from './to-plan.ts'
 
 const words = { day: String, date: String }
@@ -79,6 +79,22 @@ describe('what finds no place stands apart, and the rest is planned', () => {
   })
 })
 
+it('a batch that is larger than the drying rack is divided, unless it is kept together', () => {
+  const given = project(
+    [unit('pikes', 9)],
+    [stage('prime', { ...sprayed, touch: { kind: 'whole' } }), stage('coat')],
+    { batchSize: 20, planning: { ...plainPlanning, rackPlaces: 6 } },
+  )
+  expect(planned(given).batches.map((batch) => batch.models.length)).toEqual([4, 5])
+  const models = given.units[0]?.models.map(({ id }) => id) ?? []
+  const kept = [{ id: 'kept' as BatchId, unitId: 'pikes' as UnitId, modelIds: models, pilot: false }]
+  const whole = layLine({
+    ...planningOf(figuresOf({ ...given, planning: { ...given.planning, batches: kept } })),
+    now: noon,
+  })
+  expect(whole).toMatchObject({ ok: false, error: { kind: 'batch-over-rack', models: 9, places: 6 } })
+})
+
 it('there is always a plan: all of the rest, whatever is drawn and at whatever moment', () => {
   const painter = (name: string, cannot: readonly string[]) => ({
     ...plainPainter,
@@ -139,15 +155,25 @@ it('there is always a plan: all of the rest, whatever is drawn and at whatever m
           },
         },
       )
-      const laid = layLine({ ...planningOf(figuresOf(given)), now: addSeconds(noon, at), effort: 0 })
+      const lay = (own: Project) =>
+        layLine({ ...planningOf(figuresOf(own)), now: addSeconds(noon, at), effort: 0 })
+      const laid = lay(given)
       // Of a line that cannot be begun at all, the reason is said.
       if (!laid.ok) return laid.error.kind !== 'cannot-all-hold' && laid.error.kind !== 'too-far-away'
-      const { stretches, notes } = laid.value
+      const { stretches } = laid.value
       const done = new Set(stretches.flatMap((each) => each.modelIds.map((id) => `${id} ${each.stageId}`)))
       const isAll = given.units.every((each) =>
         each.models.every(({ id }) => line.every((own) => done.has(`${id} ${own.id}`))),
       )
-      return isAll || notes.some(({ kind }) => kind === 'not-planned')
+      const missing = unplannedUnits(laid.value)
+      if (isAll !== (missing.size === 0)) return false
+      // What finds no place beside the others finds none by itself either.
+      return given.units
+        .filter((each) => missing.has(each.id))
+        .every((each) => {
+          const alone = lay({ ...given, units: [each] })
+          return !alone.ok || unplannedUnits(alone.value).has(each.id)
+        })
     }),
     { numRuns: rounds(150) },
   )

@@ -2,6 +2,7 @@ import {
   batchByBatch,
   buildSchedule,
   createScheduleBuilder,
+  oneAfterTheOther,
   type PlanInstance,
   type PlanTask,
   type TaskPlace,
@@ -14,13 +15,20 @@ export interface Unplaced extends TaskPlace {
   readonly problem: PlanProblem
 }
 
-/** Whether both hand habits that take longest find room. */
+/** Whether both hand habits that take longest find room: then whatever is tried does. */
 export function isRoomy(instance: PlanInstance): boolean {
   const all = { ...instance, inHandAtMost: null }
   return [[instance, 'whole'] as const, [all, 'fill'] as const].every(([each, policy]) => {
     const desk = createScheduleBuilder(each)
     return Number.isFinite(buildSchedule(desk, batchByBatch(desk), policy).finish)
   })
+}
+
+/** Whether there is a plan, at least one batch after the other with whoever is best at it. */
+function hasPlan(instance: PlanInstance): boolean {
+  if (isRoomy(instance)) return true
+  const desk = createScheduleBuilder(instance)
+  return Number.isFinite(buildSchedule(desk, oneAfterTheOther(desk), 'fill').finish)
 }
 
 /**
@@ -41,7 +49,7 @@ export function placeable(
     )
   /** Takes up as many of these as find room beside what is kept: all of them, or the ones and then the others. */
   const add = (batches: readonly number[]): void => {
-    if (isRoomy(only(batches))) {
+    if (hasPlan(only(batches))) {
       for (const batch of batches) kept.add(batch)
       return
     }
@@ -57,7 +65,7 @@ export function placeable(
     const problem = conflictOf(only([batch]), hasSprayWindows)
     const tasks = instance.batches[batch]?.tasks ?? []
     const bound = [...tasks.keys()].filter((task) => isBound(tasks[task])).toReversed()
-    const from = bound.find((task) => isRoomy(only([batch], new Map([...cut, [batch, task]]))))
+    const from = bound.find((task) => hasPlan(only([batch], new Map([...cut, [batch, task]]))))
     unplaced.push({ batch, task: from ?? 0, problem })
     if (from === undefined) return
     cut.set(batch, from)

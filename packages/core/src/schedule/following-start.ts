@@ -1,12 +1,13 @@
 import { regionsMeet } from '../trade/index.ts'
-import type { BuilderState } from './builder-state.ts'
+import { type BuilderState, sumOf } from './builder-state.ts'
 import type { CompiledInstance } from './compiled.ts'
+import { rackReady } from './drying-rack.ts'
 import type { PlanTask } from './instance.ts'
 import { firstSlotAfter } from './time-slots.ts'
 
 /**
  * The earliest start from `start` to `last` after which what follows the task can be in time; NaN when there is none. It is
- * put off where what follows finds hands, a station or a session only later.
+ * put off where what follows finds hands, a station, places on the rack or a session only later.
  */
 export type FollowingStart = (
   task: number,
@@ -30,6 +31,7 @@ export function followingStart(compiled: CompiledInstance, state: BuilderState):
   const { instance, people, wayFrom, modelsFrom, models } = compiled
   const { free, wet, width } = state
   const kinds = instance.windows.length + 1
+  const places = instance.rack
   const pairs = compiled.tasks.map((task, index) => pairAfter(compiled, task, index))
 
   function stationReady(station: number): number {
@@ -49,6 +51,25 @@ export function followingStart(compiled: CompiledInstance, state: BuilderState):
     return dry
   }
 
+  /** From a start on, when there are places on the rack for what follows, and for as long as it dries. */
+  function onRackFrom(start: number, setUp: number, way: number, hands: number, models: number): number {
+    if (places === null || compiled.onRack[way] !== 1) return start
+    const length = models * hands + (compiled.wait[way] ?? 0)
+    return rackReady(state.rack, state.sums[sumOf.onRack] ?? 0, places, start + setUp, length, models) - setUp
+  }
+
+  /** Puts what a task is begun on at a moment on to the rack. @returns how much was on it before. */
+  function takeRack(way: number, begins: number, models: number, hands: number): number {
+    const { rack, sums } = state
+    const racked = sums[sumOf.onRack] ?? 0
+    if (places === null || compiled.onRack[way] !== 1) return racked
+    rack[racked * 3] = begins
+    rack[racked * 3 + 1] = begins + models * hands + (compiled.wait[way] ?? 0)
+    rack[racked * 3 + 2] = models
+    sums[sumOf.onRack] = racked + 1
+    return racked
+  }
+
   const startOfChain: FollowingStart = (index, start, last, setUp, ownWay, painter) => {
     const pair = pairs[index]
     if (!pair) return start <= last ? start : Number.NaN
@@ -59,6 +80,7 @@ export function followingStart(compiled: CompiledInstance, state: BuilderState):
     const within = compiled.maxWait[index] ?? 0
     const first = wayFrom[index + 1] ?? 0
     let best = Number.POSITIVE_INFINITY
+    const racked = takeRack(way, start + setUp, task.models.length, hands)
     for (let following = first; following < (wayFrom[index + 2] ?? 0); following++) {
       for (let other = 0; other < people; other++) {
         const nextHands = compiled.hands[following * people + other] ?? -1
@@ -93,7 +115,7 @@ export function followingStart(compiled: CompiledInstance, state: BuilderState):
           if (opensAt + nextSetUp - latest > mostShift) break
           const begins = startOfChain(
             index + 1,
-            Math.max(nextStart, opensAt),
+            onRackFrom(Math.max(nextStart, opensAt), nextSetUp, following, nextHands, after.models.length),
             Math.min((slots.end[at] ?? 0) - length, latest + mostShift - nextSetUp),
             nextSetUp,
             following - first,
@@ -105,6 +127,7 @@ export function followingStart(compiled: CompiledInstance, state: BuilderState):
         }
       }
     }
+    state.sums[sumOf.onRack] = racked
     return best <= last ? best : Number.NaN
   }
 

@@ -8,9 +8,9 @@ import { inFull, sequenceEntry, type TaskSequence } from './task-sequence.ts'
  */
 export function batchByBatch(builder: ScheduleBuilder): TaskSequence {
   const { instance, taskAt, tasks, people } = builder.compiled
+  if (people === 1) return oneAfterTheOther(builder)
   const tasksOf = (batch: number) => range(taskAt[batch] ?? 0, taskAt[batch + 1] ?? 0)
   const order = beginningOrder(instance)
-  if (people === 1) return order.flatMap(tasksOf)
   const sequence: number[] = []
   const waiting = order.filter((batch) => tasksOf(batch).length > 0)
   const inWork: number[][] = instance.painters.map(() => [])
@@ -30,6 +30,12 @@ export function batchByBatch(builder: ScheduleBuilder): TaskSequence {
     inWork[best.painter]?.shift()
     if (!builder.place(best.task, 1 + best.painter)) return inFull(tasks.length, sequence)
   }
+}
+
+/** Each batch in full before the next, every task by whoever is through with it first; begun batches first. */
+export function oneAfterTheOther({ compiled }: ScheduleBuilder): TaskSequence {
+  const { instance, taskAt } = compiled
+  return beginningOrder(instance).flatMap((batch) => range(taskAt[batch] ?? 0, taskAt[batch + 1] ?? 0))
 }
 
 /** Hand habit: every stage over everything that may be in hand together, before the next stage. */

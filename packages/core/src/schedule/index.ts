@@ -3,7 +3,7 @@ export { earliestFinish, lowerBound } from './bounds.ts'
 export { planFollower } from './follow-plan.ts'
 export { followsSoon } from './follow-sequence.ts'
 export { evenGroup, followingGroups, groupSize, impossiblePair } from './following-groups.ts'
-export { batchByBatch, stageByStage } from './habits.ts'
+export { batchByBatch, oneAfterTheOther, stageByStage } from './habits.ts'
 export {
   type EveningPrices,
   type FirstBy,

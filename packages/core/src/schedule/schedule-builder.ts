@@ -68,10 +68,12 @@ export function createScheduleBuilder(
     tasks,
     family: familyOf,
     station: stationOf,
+    onRack,
+    wait,
   } = compiled
   const choices = choicesOf(instance)
   const state = builderState(compiled)
-  const { sums, free, laid, left, begun, pending, stamp, stationFree } = state
+  const { sums, free, laid, left, begun, pending, stamp, stationFree, rack } = state
   const { family: openFamily, session: sessionOf, firstHands, dry: dryOf, through: throughOf } = state
   const isBound = tasks.some((task) => task.maxWait !== null) || (sums[sumOf.pending] ?? 0) > 0
   const { batches } = instance
@@ -166,6 +168,13 @@ export function createScheduleBuilder(
     const at = station < 0 ? -1 : finder.earliestStation(station)
     const stationWas = stationFree[at] ?? 0
     if (at >= 0) stationFree[at] = kept.end
+    const racked = sums[sumOf.onRack] ?? 0
+    if (instance.rack !== null && onRack[way] === 1) {
+      rack[racked * 3] = kept.start + kept.setUp
+      rack[racked * 3 + 1] = kept.end + (wait[way] ?? 0)
+      rack[racked * 3 + 2] = kept.count
+      sums[sumOf.onRack] = racked + 1
+    }
     let missed = -1
     for (let batch = 0; batch < pending.length && missed < 0; batch++) {
       const follows = (pending[batch] ?? 0) - 1
@@ -176,6 +185,7 @@ export function createScheduleBuilder(
     openFamily[painter] = wasFamily
     sessionOf[painter] = wasSession
     if (at >= 0) stationFree[at] = stationWas
+    sums[sumOf.onRack] = racked
     copyPlace(kept, draft)
     return missed
   }
