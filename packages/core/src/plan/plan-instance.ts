@@ -131,12 +131,14 @@ function pinNote({ work, desk, batches }: InstanceInput, pin: Pin): PlanNote {
   }
 }
 
+/** So many of everybody's next sessions are looked at first. */
+const fewSessions = 16
 /** So many times what a plan has room in: a slow hand may take several times as long as expected. */
 const spareSessions = 6
 
 function withSessions(input: InstanceInput, pins: readonly Pin[]): Result<PlanInstanceOf, PlanProblem> {
   let last: (PlanInstanceOf & { readonly hasSprayWindows: boolean }) | null = null
-  for (let count = 16; count <= mostSessions; count *= 5) {
+  for (let count = fewSessions; count <= mostSessions; count *= 5) {
     const made = instanceFor(input, pins, count)
     if (!made.ok) return made
     last = made.value
@@ -144,8 +146,8 @@ function withSessions(input: InstanceInput, pins: readonly Pin[]): Result<PlanIn
       if (input.spare !== true) return made
       return instanceFor(input, pins, Math.min(mostSessions, count * spareSessions))
     }
-    // Where there are plenty, more of them do not help.
-    if (isPlenty(last.instance)) break
+    // Where there are plenty, more of them do not help; the first few may all lie before something is dry.
+    if (count > fewSessions && isPlenty(last.instance)) break
   }
   if (!last) return failure({ kind: 'too-far-away' })
   const { instance, hasSprayWindows, notes } = last

@@ -242,8 +242,17 @@ function holds(
   { finishesAt, exposedSeconds, lateSeconds = seconds(0) }: AsFound,
   now: Instant,
 ): boolean {
+  if (!Number.isFinite(cost.finish)) return false
   const change = Math.abs(cost.finish - (finishesAt - now) / 1000)
   return cost.late <= lateSeconds && !isMuch(change, cost.finish) && !isMuch(cost.exposed - exposedSeconds, 0)
+}
+
+/** Whether a painter has a session at a moment, in seconds from now; what is overdue is for when the desk opens next. */
+function isAtDesk({ painters }: PlanInstance, painter: number, at: number): boolean {
+  const sessions = painters[painter]?.sessions
+  if (!sessions) return true
+  const opens = Math.min(...painters.map((each) => each.sessions?.[0]?.start ?? 0))
+  return sessions.some(({ start, end }) => start <= Math.max(at, opens) && at < end)
 }
 
 /**
@@ -283,7 +292,8 @@ function planBefore(
     const others = times?.get(stageId)?.get(unitId)?.others ?? []
     // Of a way that there is no more, it is the line's own.
     const way = by ? 1 + others.findIndex(({ technique }) => technique === by) : 0
-    const who = painter < people ? 1 + way * people + painter : 0
+    const isThere = begins === undefined || isAtDesk(instance, painter, (begins - now) / 1000)
+    const who = painter < people && isThere ? 1 + way * people + painter : 0
     return [sequenceEntry(tasks.length, task, putOff ? who + choices : who)]
   })
   // Of other batches, or of a line made anew, there is nothing to keep.

@@ -3,13 +3,14 @@ import { describe, expect, it } from 'vitest'
 import { figuresOf } from '../testing/figures-of.ts'
 import { drying, noon, project, stage, unit } from '../testing/builders.ts'
 import { rounds } from '../testing/rounds.ts'
-import { plainPainter, plainPlanning, type Project } from '../trade/project.ts'
+import { deskOf, plainPainter, plainPlanning, type Project } from '../trade/project.ts'
+import type { LocalDate } from '../units/local-date.ts'
 import type { BatchId, PainterId, StageId, UnitId } from '../units/ids.ts'
 import { addSeconds } from '../units/instant.ts'
 import { minutes } from '../units/seconds.ts'
 import { planDesk } from '../forecasting/plan-desk.ts'
 import { forecastFigures } from '../forecasting/offers.ts'
-import { layLine } from './plan-line.ts'
+import { layLine, solveLine } from './plan-line.ts'
 import { planNoteText, unplannedUnits } from './plan-notes.ts'
 import { planningOf } from './to-plan.ts'
 
@@ -95,75 +96,82 @@ it('a batch that is larger than the drying rack is divided, unless it is kept to
   expect(whole).toMatchObject({ ok: false, error: { kind: 'batch-over-rack', models: 9, places: 6 } })
 })
 
+const painter = (name: string, cannot: readonly string[]) => ({
+  ...plainPainter,
+  id: name as PainterId,
+  name,
+  cannot: cannot as never,
+})
+const drawnStage = fc.record({
+  hands: fc.constantFrom(1, 2, 5, 15, 40),
+  setUp: fc.constantFrom(0, 2, 8),
+  dry: fc.constantFrom(0, 10, 60),
+  within: fc.constantFrom(null, null, null, 15, 40, 90),
+  isSprayed: fc.boolean(),
+})
+const drawn = fc.record({
+  stages: fc.array(drawnStage, { minLength: 2, maxLength: 6 }),
+  units: fc.array(fc.integer({ min: 1, max: 9 }), { minLength: 1, maxLength: 4 }),
+  length: fc.constantFrom(30, 60, 150),
+  rack: fc.constantFrom(null, null, 2, 5),
+  sprayHours: fc.constantFrom(
+    null,
+    null,
+    { from: '19:00', until: '20:00' },
+    { from: '10:00', until: '12:00' },
+  ),
+  people: fc.integer({ min: 1, max: 3 }),
+  at: fc.integer({ min: 0, max: 6 * 86_400 }),
+  together: fc.constantFrom(2, 6, 20),
+})
+
+type Drawn = typeof drawn extends fc.Arbitrary<infer Value> ? Value : never
+
+function drawnProject({ stages, units, length, rack, sprayHours, people, together }: Drawn): Project {
+  const line = stages.map(({ hands, setUp, dry, within, isSprayed }, index) =>
+    stage(`stage ${String(index)}`, {
+      handsOnSecondsPerModel: minutes(hands),
+      setUpSeconds: minutes(setUp),
+      nextWithinSeconds: within === null ? null : minutes(within),
+      ...(isSprayed ? { ...sprayed, ...drying(dry) } : drying(dry)),
+    }),
+  )
+  return project(
+    units.map((count, index) => unit(`unit ${String(index)}`, count)),
+    line,
+    {
+      batchSize: together,
+      evenings: {
+        weekdays: [2, 4, 6],
+        startsAt: '19:30',
+        lengthSeconds: minutes(length),
+        timeZone: 'UTC',
+      },
+      planning: {
+        ...plainPlanning,
+        rackPlaces: rack,
+        sprayHours,
+        painters: Array.from({ length: people }, (_, index) =>
+          painter(`painter ${String(index)}`, index === 1 ? ['spray'] : []),
+        ),
+      },
+    },
+  )
+}
+
 it('there is always a plan: all of the rest, whatever is drawn and at whatever moment', () => {
-  const painter = (name: string, cannot: readonly string[]) => ({
-    ...plainPainter,
-    id: name as PainterId,
-    name,
-    cannot: cannot as never,
-  })
-  const drawnStage = fc.record({
-    hands: fc.constantFrom(1, 2, 5, 15, 40),
-    setUp: fc.constantFrom(0, 2, 8),
-    dry: fc.constantFrom(0, 10, 60),
-    within: fc.constantFrom(null, null, null, 15, 40, 90),
-    isSprayed: fc.boolean(),
-  })
-  const drawn = fc.record({
-    stages: fc.array(drawnStage, { minLength: 2, maxLength: 6 }),
-    units: fc.array(fc.integer({ min: 1, max: 9 }), { minLength: 1, maxLength: 4 }),
-    length: fc.constantFrom(30, 60, 150),
-    rack: fc.constantFrom(null, null, 2, 5),
-    sprayHours: fc.constantFrom(
-      null,
-      null,
-      { from: '19:00', until: '20:00' },
-      { from: '10:00', until: '12:00' },
-    ),
-    people: fc.integer({ min: 1, max: 3 }),
-    at: fc.integer({ min: 0, max: 6 * 86_400 }),
-    together: fc.constantFrom(2, 6, 20),
-  })
   fc.assert(
-    fc.property(drawn, ({ stages, units, length, rack, sprayHours, people, at, together }) => {
-      const line = stages.map(({ hands, setUp, dry, within, isSprayed }, index) =>
-        stage(`stage ${String(index)}`, {
-          handsOnSecondsPerModel: minutes(hands),
-          setUpSeconds: minutes(setUp),
-          nextWithinSeconds: within === null ? null : minutes(within),
-          ...(isSprayed ? { ...sprayed, ...drying(dry) } : drying(dry)),
-        }),
-      )
-      const given = project(
-        units.map((count, index) => unit(`unit ${String(index)}`, count)),
-        line,
-        {
-          batchSize: together,
-          evenings: {
-            weekdays: [2, 4, 6],
-            startsAt: '19:30',
-            lengthSeconds: minutes(length),
-            timeZone: 'UTC',
-          },
-          planning: {
-            ...plainPlanning,
-            rackPlaces: rack,
-            sprayHours,
-            painters: Array.from({ length: people }, (_, index) =>
-              painter(`painter ${String(index)}`, index === 1 ? ['spray'] : []),
-            ),
-          },
-        },
-      )
-      const lay = (own: Project) =>
-        layLine({ ...planningOf(figuresOf(own)), now: addSeconds(noon, at), effort: 0 })
+    fc.property(drawn, (how) => {
+      const given = drawnProject(how)
+      const now = addSeconds(noon, how.at)
+      const lay = (own: Project) => layLine({ ...planningOf(figuresOf(own)), now, effort: 0 })
       const laid = lay(given)
       // Of a line that cannot be begun at all, the reason is said.
       if (!laid.ok) return laid.error.kind !== 'cannot-all-hold' && laid.error.kind !== 'too-far-away'
       const { stretches } = laid.value
       const done = new Set(stretches.flatMap((each) => each.modelIds.map((id) => `${id} ${each.stageId}`)))
       const isAll = given.units.every((each) =>
-        each.models.every(({ id }) => line.every((own) => done.has(`${id} ${own.id}`))),
+        each.models.every(({ id }) => given.line.every((own) => done.has(`${id} ${own.id}`))),
       )
       const missing = unplannedUnits(laid.value)
       if (isAll !== (missing.size === 0)) return false
@@ -176,5 +184,32 @@ it('there is always a plan: all of the rest, whatever is drawn and at whatever m
         })
     }),
     { numRuns: rounds(150) },
+  )
+})
+
+it('a plan that is kept is laid again when a unit is gone, or somebody is ill', () => {
+  const isLaid = (result: ReturnType<typeof solveLine>) =>
+    result.ok
+      ? result.value.plan.stretches.every(({ dryAt }) => Number.isFinite(dryAt))
+      : result.error.kind !== 'cannot-all-hold'
+  fc.assert(
+    fc.property(drawn, (how) => {
+      const given = drawnProject(how)
+      const now = addSeconds(noon, how.at)
+      const input = { ...planningOf(figuresOf(given)), now, effort: 2000 }
+      const before = solveLine(input)
+      if (!before.ok) return true
+      const kept = { ...input, before: before.value.plan }
+      const [first, ...others] = given.units
+      const [ill, ...well] = given.planning.painters
+      const off = [{ from: '2026-11-20' as LocalDate, until: '2026-12-20' as LocalDate }]
+      const planning = { ...given.planning, painters: ill ? [{ ...ill, off }, ...well] : [] }
+      return (
+        first !== undefined &&
+        (others.length === 0 || isLaid(solveLine({ ...kept, work: { ...kept.work, units: others } }))) &&
+        isLaid(solveLine({ ...kept, desk: deskOf({ ...given, planning }) }))
+      )
+    }),
+    { numRuns: rounds(40) },
   )
 })

@@ -1,4 +1,5 @@
 import type { CompiledInstance } from './compiled.ts'
+import { type PlanTask, waysOf } from './instance.ts'
 
 /** Everything that changes while tasks are laid, in one buffer: copying it copies the state. */
 export interface BuilderState {
@@ -49,7 +50,7 @@ export interface BuilderState {
   readonly wet: Float64Array
   /** Figures a model in `wet`. */
   readonly width: number
-  /** Three figures an entry: from, until, models. */
+  /** Models on the drying rack, as steps: two figures a break, from when and how many from there on; see `drying-rack`. */
   readonly rack: Float64Array
 }
 
@@ -57,7 +58,7 @@ export interface BuilderState {
 export const sumOf = {
   inHand: 0,
   pending: 1,
-  onRack: 2,
+  rackBreaks: 2,
   exposed: 3,
   setUp: 4,
   pots: 5,
@@ -75,7 +76,8 @@ export function builderState(compiled: CompiledInstance): BuilderState {
   const models = modelAt[batches.length] ?? 0
   const width = instance.regionCount + 3
   const places = stations.reduce((sum, each) => sum + each, 0)
-  const racked = instance.rack === null ? 0 : tasks.reduce((sum, task) => sum + task.models.length, 0)
+  const isRacked = (task: PlanTask) => instance.rack !== null && waysOf(task).some((way) => way.onRack)
+  const racked = tasks.reduce((sum, task) => sum + (isRacked(task) ? task.models.length : 0), 0)
   const count = batches.length
   const parts: number[] = []
   const add = (size: number) => parts.push(size) - 1
@@ -100,7 +102,7 @@ export function builderState(compiled: CompiledInstance): BuilderState {
     through: add(count),
     deadline: add(models),
     wet: add(models * width),
-    rack: add(racked * 3),
+    rack: add(racked * 4),
   }
   const buffer = new Float64Array(parts.reduce((sum, size) => sum + size, 0))
   let from = 0

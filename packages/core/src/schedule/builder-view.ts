@@ -94,7 +94,7 @@ export function builderView(compiled: CompiledInstance, state: BuilderState): Bu
     for (const part of parts) for (const each of part) add(each)
     // What is dry before anybody is free binds nothing.
     for (const each of wet) add(each <= soonest ? 0 : each)
-    for (let at = 0; at < (sums[sumOf.onRack] ?? 0) * 3; at++) add(rack[at] ?? 0)
+    for (let at = 0; at < (sums[sumOf.rackBreaks] ?? 0) * 2; at++) add(rack[at] ?? 0)
     return (low >>> 0) * 2_097_152 + ((high >>> 0) & 2_097_151)
   }
 

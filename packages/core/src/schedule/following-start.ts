@@ -1,7 +1,7 @@
 import { regionsMeet } from '../trade/index.ts'
-import { type BuilderState, sumOf } from './builder-state.ts'
+import type { BuilderState } from './builder-state.ts'
 import type { CompiledInstance } from './compiled.ts'
-import { rackReady } from './drying-rack.ts'
+import { addToRack, rackReady } from './drying-rack.ts'
 import type { PlanTask } from './instance.ts'
 import { firstSlotAfter } from './time-slots.ts'
 
@@ -55,19 +55,7 @@ export function followingStart(compiled: CompiledInstance, state: BuilderState):
   function onRackFrom(start: number, setUp: number, way: number, hands: number, models: number): number {
     if (places === null || compiled.onRack[way] !== 1) return start
     const length = models * hands + (compiled.wait[way] ?? 0)
-    return rackReady(state.rack, state.sums[sumOf.onRack] ?? 0, places, start + setUp, length, models) - setUp
-  }
-
-  /** Puts what a task is begun on at a moment on to the rack. @returns how much was on it before. */
-  function takeRack(way: number, begins: number, models: number, hands: number): number {
-    const { rack, sums } = state
-    const racked = sums[sumOf.onRack] ?? 0
-    if (places === null || compiled.onRack[way] !== 1) return racked
-    rack[racked * 3] = begins
-    rack[racked * 3 + 1] = begins + models * hands + (compiled.wait[way] ?? 0)
-    rack[racked * 3 + 2] = models
-    sums[sumOf.onRack] = racked + 1
-    return racked
+    return rackReady(state, places, start + setUp, length, models) - setUp
   }
 
   const startOfChain: FollowingStart = (index, start, last, setUp, ownWay, painter) => {
@@ -80,8 +68,10 @@ export function followingStart(compiled: CompiledInstance, state: BuilderState):
     const within = compiled.maxWait[index] ?? 0
     const first = wayFrom[index + 1] ?? 0
     let best = Number.POSITIVE_INFINITY
-    const racked = takeRack(way, start + setUp, task.models.length, hands)
-    for (let following = first; following < (wayFrom[index + 2] ?? 0); following++) {
+    const isRacked = places !== null && compiled.onRack[way] === 1
+    const dry = start + setUp + task.models.length * hands + wait
+    if (isRacked) addToRack(state, start + setUp, dry, task.models.length)
+    for (let following = first; following < (wayFrom[index + 2] ?? 0) && best > start; following++) {
       for (let other = 0; other < people; other++) {
         const nextHands = compiled.hands[following * people + other] ?? -1
         if (nextHands < 0) continue
@@ -125,9 +115,11 @@ export function followingStart(compiled: CompiledInstance, state: BuilderState):
           best = Math.min(best, start + Math.max(0, begins + nextSetUp - latest))
           break
         }
+        // There is none earlier.
+        if (best === start) break
       }
     }
-    state.sums[sumOf.onRack] = racked
+    if (isRacked) addToRack(state, start + setUp, dry, -task.models.length)
     return best <= last ? best : Number.NaN
   }
 

@@ -79,7 +79,7 @@ export function placeFinder(
   const { instance, people, families, tasks, models, modelsFrom, hands: handsOf, wayFrom, batchOf } = compiled
   const { whole, regions, regionsFrom, maxWait, helps, opens, slots: slotsOf, windows } = compiled
   const { family, setUp: setUps, again, wait: waits, station: stationOf, onRack } = compiled
-  const { sums, free, wet, width, rack, pending, deadline, session: sessionOf, stationFree } = state
+  const { sums, free, wet, width, pending, deadline, session: sessionOf, stationFree } = state
   const { left: leftOf, begun, firstHands, lastHands, dry: dryOfBatch, stationAt } = state
   const hasJoins = tasks.some((task) => task.joins.length > 0)
   const isBound = tasks.some((task) => task.maxWait !== null) || (state.sums[sumOf.pending] ?? 0) > 0
@@ -228,8 +228,7 @@ export function placeFinder(
       if (count <= 0 || (count < wanted && together)) continue
       if (isRacked) {
         const dries = waits[way] ?? 0
-        const onRack = sums[sumOf.onRack] ?? 0
-        start = rackReady(rack, onRack, places, start + setUp, count * hands + dries, count) - setUp
+        start = rackReady(state, places, start + setUp, count * hands + dries, count) - setUp
         count = Math.min(count, fitting(closesAt - start - setUp, hands, wanted))
         if (count <= 0 || (count < wanted && together)) continue
       }
@@ -261,11 +260,12 @@ export function placeFinder(
     if (who > 0) {
       const way = (wayFrom[task] ?? 0) + Math.floor((who - 1) / people)
       const painter = (who - 1) % people
-      if (way < (wayFrom[task + 1] ?? 0) && find(task, 0, way, painter, putOff)) return true
+      // Who would come too late for it leaves it to somebody else.
+      if (way < (wayFrom[task + 1] ?? 0) && find(task, 0, way, painter, putOff) && !draft.tooLate) return true
     }
     if (putOff) {
+      if (chooseAnybody(task, true) && !draft.tooLate) return true
       // There is no other session for it.
-      if (chooseAnybody(task, true)) return true
       draft.putOff = false
     }
     return chooseAnybody(task, false)

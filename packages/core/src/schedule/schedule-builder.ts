@@ -3,6 +3,7 @@ import { builderState, sumOf } from './builder-state.ts'
 import { builderView, type BuilderView } from './builder-view.ts'
 import { compileInstance, type CompiledInstance } from './compiled.ts'
 import type { PlanCost, PlanInstance, PlanSegment } from './instance.ts'
+import { addToRack } from './drying-rack.ts'
 import { copyPlace, noPlace, placeFinder, type Place, type SplitPolicy } from './place-finder.ts'
 import { stretchTaker, type EarlierPlaces } from './take-stretch.ts'
 
@@ -73,7 +74,7 @@ export function createScheduleBuilder(
   } = compiled
   const choices = choicesOf(instance)
   const state = builderState(compiled)
-  const { sums, free, laid, left, begun, pending, stamp, stationFree, rack } = state
+  const { sums, free, laid, left, begun, pending, stamp, stationFree } = state
   const { family: openFamily, session: sessionOf, firstHands, dry: dryOf, through: throughOf } = state
   const isBound = tasks.some((task) => task.maxWait !== null) || (sums[sumOf.pending] ?? 0) > 0
   const { batches } = instance
@@ -139,9 +140,13 @@ export function createScheduleBuilder(
       failed = true
       return false
     }
-    if (isBound && (sums[sumOf.pending] ?? 0) > 0 && (pending[batchOf[task] ?? 0] ?? 0) === 0) {
+    if (isBound && (sums[sumOf.pending] ?? 0) > 0) {
       const urgent = missedAfterDraft(task)
-      if (urgent >= 0) return place(urgent) && place(task, choice)
+      // It comes right away, whatever else that makes too late.
+      if (urgent >= 0) {
+        failed = !mayBegin(urgent) || !look(urgent, 0) || !put(urgent)
+        return place(task, choice)
+      }
     }
     return put(task)
   }
@@ -168,13 +173,9 @@ export function createScheduleBuilder(
     const at = station < 0 ? -1 : finder.earliestStation(station)
     const stationWas = stationFree[at] ?? 0
     if (at >= 0) stationFree[at] = kept.end
-    const racked = sums[sumOf.onRack] ?? 0
-    if (instance.rack !== null && onRack[way] === 1) {
-      rack[racked * 3] = kept.start + kept.setUp
-      rack[racked * 3 + 1] = kept.end + (wait[way] ?? 0)
-      rack[racked * 3 + 2] = kept.count
-      sums[sumOf.onRack] = racked + 1
-    }
+    const isRacked = instance.rack !== null && onRack[way] === 1
+    const [begins, dry] = [kept.start + kept.setUp, kept.end + (wait[way] ?? 0)]
+    if (isRacked) addToRack(state, begins, dry, kept.count)
     let missed = -1
     for (let batch = 0; batch < pending.length && missed < 0; batch++) {
       const follows = (pending[batch] ?? 0) - 1
@@ -185,7 +186,7 @@ export function createScheduleBuilder(
     openFamily[painter] = wasFamily
     sessionOf[painter] = wasSession
     if (at >= 0) stationFree[at] = stationWas
-    sums[sumOf.onRack] = racked
+    if (isRacked) addToRack(state, begins, dry, -kept.count)
     copyPlace(kept, draft)
     return missed
   }

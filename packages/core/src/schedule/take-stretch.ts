@@ -1,5 +1,6 @@
 import { sumOf, type BuilderState } from './builder-state.ts'
 import type { CompiledInstance } from './compiled.ts'
+import { addToRack } from './drying-rack.ts'
 import { botherCounter } from './evening-bother.ts'
 import type { PlanSegment } from './instance.ts'
 import type { PlaceFinder } from './place-finder.ts'
@@ -41,7 +42,7 @@ export function stretchTaker(
     opens: opensAt,
   } = compiled
   const { whole, maxWait, regions, regionsFrom, families } = compiled
-  const { sums, free, laid, left, begun, pending, deadline, wet, width, rack, stamp, onPalette } = state
+  const { sums, free, laid, left, begun, pending, deadline, wet, width, stamp, onPalette } = state
   const { family: openFamily, session: sessionOf, lastHands, dry: dryOf, through: throughOf } = state
   const isBound = tasks.some((task) => task.maxWait !== null) || (sums[sumOf.pending] ?? 0) > 0
   const { batches } = instance
@@ -89,13 +90,7 @@ export function stretchTaker(
     if (dry > (dryOf[batch] ?? 0)) dryOf[batch] = dry
     const station = stationOf[way] ?? -1
     if (station >= 0) state.stationFree[finder.earliestStation(station)] = end
-    if (racked && onRack[way] === 1) {
-      const at = (sums[sumOf.onRack] ?? 0) * 3
-      rack[at] = start + setUp
-      rack[at + 1] = dry
-      rack[at + 2] = count
-      add(sumOf.onRack, 1)
-    }
+    if (racked && onRack[way] === 1) addToRack(state, start + setUp, dry, count)
   }
 
   function movedFrom({ startsAt, painters }: EarlierPlaces, task: number, painter: number, start: number) {
