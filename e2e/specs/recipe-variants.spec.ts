@@ -1,6 +1,6 @@
 import { expect, test } from '../support/test.ts'
 import { expectAccessible } from '../support/axe.ts'
-import { goTo, makeFirstRecipe, primeAll, seeLineFollow } from '../support/recipes.ts'
+import { goTo, makeFirstRecipe, paintAnotherWay, primeAll, seeLineFollow } from '../support/recipes.ts'
 import { asProof } from '../support/rounds.ts'
 
 test(
@@ -165,4 +165,25 @@ test('what is painted apart wants to be joined, the batch decides between two wa
     .first()
     .click()
   await expect(mix).toHaveValue('saddle translucent')
+})
+
+test('half-painted models keep what is on them when somebody changes how they are painted', async ({
+  page,
+  request,
+}) => {
+  await makeFirstRecipe(page, request)
+  await seeLineFollow(page)
+  await primeAll(page)
+  await paintAnotherWay(page, request)
+  const note = page.getByRole('status').filter({ hasText: '6 models half-painted' })
+  await note.getByRole('button', { name: 'Decide' }).click()
+  const dialog = page.getByRole('dialog', { name: 'What stays of what is painted?' })
+  await expect(dialog.getByRole('list', { name: 'What is on them' })).toContainText('all of them')
+  await expect(dialog.getByText(/6 models: it belongs under what is on them/).first()).toBeVisible()
+  await expectAccessible(page)
+  await dialog.getByRole('button', { name: 'Save' }).click()
+  await expect(note).toBeHidden()
+  await page.reload()
+  await page.getByRole('button', { name: 'Reed-pikes, 6 models' }).click()
+  await expect(page.getByRole('gridcell', { name: /primer.*, Reed-pikes 1: not needed/i })).toBeVisible()
 })

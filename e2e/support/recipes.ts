@@ -1,5 +1,6 @@
 import { expect, type APIRequestContext, type Page } from '@playwright/test'
 import { bodyPlans, recipeFromSchool, recipeSchools } from '@seriatim/core/recipe'
+import type { Project } from '@seriatim/core/trade'
 import { changeProject, newId, putCommand, seedProject } from './projects.ts'
 
 /** A project of one unit, on its recipe by the first school: what the dialog makes of it is asked in `recipe.spec.ts`. */
@@ -26,6 +27,22 @@ async function putFirstRecipe(
   const [school, plan, unit] = [recipeSchools[0]!, bodyPlans[0]!, units[0]!]
   const recipe = recipeFromSchool(school, plan, unit.name, newId, some)
   await changeProject(request, id, revision, [putCommand('recipe', { ...recipe, unitIds: [unit.id] })])
+}
+
+/** Somebody else paints the first unit another way: by the second school, whose steps are all its own. */
+export async function paintAnotherWay(page: Page, request: APIRequestContext): Promise<void> {
+  const id = /projects\/([^/]+)/.exec(page.url())?.[1] ?? ''
+  const { units, recipes, revision } = (await (
+    await request.get(`/api/projects/${id}`)
+  ).json()) as Project & {
+    readonly revision: number
+  }
+  const [school, plan, unit, old] = [recipeSchools[1]!, bodyPlans[0]!, units[0]!, recipes[0]!]
+  const recipe = recipeFromSchool(school, plan, `${unit.name}, another way`, newId)
+  await changeProject(request, id, revision, [
+    putCommand('recipe', { ...old, unitIds: [] }),
+    putCommand('recipe', { ...recipe, unitIds: [unit.id] }),
+  ])
 }
 
 /** Along the road. */

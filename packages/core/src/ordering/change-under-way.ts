@@ -3,7 +3,6 @@ import type { Progress } from '../progress/index.ts'
 import {
   compareRecipes,
   factsOf,
-  shareRegion,
   type Shelf,
   type StepFacts,
   stepText,
@@ -11,7 +10,8 @@ import {
 import type { StepId } from '../units/index.ts'
 
 /**
- * What a change of a recipe means for models that are half-way by it, in sentences; none when no model is.
+ * What a change of a recipe means for models that are half-way by it, in sentences; none when no model is. What has to be decided
+ * of them is not among it: see `halfPainted`.
  * Nothing that was done is lost by any change: the log keeps it. `after` is `null` for a recipe put away.
  */
 export function changeUnderWay(
@@ -40,7 +40,6 @@ export function changeUnderWay(
   const now = new Map(factsOf(after, shelf).map((each) => [each.step.id, each]))
   return compareRecipes(before, after, shelf).flatMap(({ kind, stepId, text }): string[] => {
     const [was, is] = [stepId && old.get(stepId), stepId && now.get(stepId)]
-    if (kind === 'added' || kind === 'moved') return is ? underneath(is, now, models, has) : []
     if (!was || (kind !== 'left out' && kind !== 'changed')) return []
     const taking = models.filter((model) => takesStep(was.step, model))
     const done = taking.filter((model) => has(model, was.step.id)).length
@@ -62,27 +61,6 @@ export function changeUnderWay(
 function changesPaint(was: StepFacts, is: StepFacts | null | undefined): boolean {
   const trace = ({ step }: StepFacts) => JSON.stringify([step.mix, step.technique, step.coats, step.on])
   return is ? trace(was) !== trace(is) : false
-}
-
-/** A layer that now belongs under what models have already. */
-function underneath(
-  layer: StepFacts,
-  now: ReadonlyMap<StepId, StepFacts>,
-  models: readonly Model[],
-  has: (model: Model, stepId: StepId) => boolean,
-): string[] {
-  const above = [...now.values()].filter((each) => each.index > layer.index && shareRegion(each, layer))
-  const late = models.filter(
-    (model) =>
-      takesStep(layer.step, model) &&
-      !has(model, layer.step.id) &&
-      above.some((each) => has(model, each.step.id)),
-  )
-  const top = above.find((each) => models.some((model) => has(model, each.step.id)))
-  if (late.length === 0 || !top) return []
-  return [
-    `The ${stepText(layer)} belongs under the ${stepText(top)}, which ${counted(late.length, 'has', 'have')} already: on ${late.length === 1 ? 'it' : 'them'} it would cover what is done.`,
-  ]
 }
 
 /** `1 model has`, `5 models have`. */

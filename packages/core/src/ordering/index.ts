@@ -1,6 +1,13 @@
 export { changeUnderWay } from './change-under-way.ts'
 export { findFaults, mainRegionOf } from './find-faults.ts'
 export { asksForLine, followLine } from './follow-line.ts'
+export {
+  type AskedStage,
+  type HalfPainted,
+  halfPainted,
+  type KeepReason,
+  toPaintOver,
+} from './half-painted.ts'
 export { handsOnSecondsOf, type JudgementCall, judgementCalls, soundWithout } from './judgement-calls.ts'
 export { isSameLine, lineDifference } from './line-difference.ts'
 export { type LineFinding, lineJudge, mendProject } from './line-findings.ts'

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import type { ProgressEvent } from '../progress/event.ts'
 import { foldProgress } from '../progress/fold-progress.ts'
 import { log, models, project, stage, stageId, unit } from '../testing/builders.ts'
-import { footRecipe, materialNamed, stepsOf, testShelf, type StepRow } from '../testing/recipes.ts'
+import { footRecipe, materialNamed, testShelf, type StepRow } from '../testing/recipes.ts'
 import type { Recipe } from '../trade/recipe.ts'
 import type { RecipeId, StepId } from '../units/ids.ts'
 import { minutes } from '../units/seconds.ts'
@@ -160,16 +160,6 @@ describe('changeUnderWay', () => {
     ])
     const noted = { ...recipe, steps: recipe.steps.map((step) => ({ ...step, note: 'Thin.' })) }
     expect(means(noted)).toEqual([])
-  })
-
-  it('warns of a layer that belongs under what is there', () => {
-    const [dark] = stepsOf([['coat', 'slate grey', 'base coat']])
-    const added = { ...dark!, id: 'dark' as StepId }
-    const [prime, ...rest] = recipe.steps
-    expect(means({ ...recipe, steps: [prime!, added, ...rest] })).toEqual([
-      'The slate grey on the coat belongs under the moss green on the coat, which 3 models have already: on them it would cover what is done.',
-    ])
-    expect(means({ ...recipe, steps: [...recipe.steps, added] })).toEqual([])
   })
 
   it('says what becomes of models whose recipe is emptied or put away', () => {

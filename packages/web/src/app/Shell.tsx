@@ -3,7 +3,7 @@ import type { ProjectId } from '@seriatim/core/units'
 import { CircleQuestionMark, Moon, Sun, UsersRound } from 'lucide-react'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { Link, NavLink, Outlet, useLocation, useParams } from 'react-router'
-import { ChangesButton } from '../features/changes/index.ts'
+import { ChangesButton, HalfPaintedNote } from '../features/changes/index.ts'
 import { DeliveryNotice } from '../features/delivery/index.ts'
 import { isMissing } from '../shared/api/index.ts'
 import { dueText } from '../shared/finish-text.ts'
@@ -223,6 +223,7 @@ export function ProjectRoad() {
   if (shown && !isGone) {
     return (
       <ProjectContext value={shown}>
+        <HalfPaintedNote key={shown.id} project={shown} />
         <Outlet />
       </ProjectContext>
     )

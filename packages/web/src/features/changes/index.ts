@@ -1,1 +1,2 @@
 export { ChangesButton } from './ChangesButton.tsx'
+export { HalfPaintedNote } from './HalfPaintedNote.tsx'

@@ -3,6 +3,7 @@ export { useExtras, useStandardCosts } from './use-hours.ts'
 export {
   useCut,
   useFindings,
+  useHalfPainted,
   useJudgementCalls,
   useLooks,
   useLearntBores,

@@ -24,6 +24,7 @@ import { priceMovers, quoteTiers, type QuoteInput } from '@seriatim/core/money'
 import {
   asTaken,
   changeUnderWay,
+  halfPainted,
   findFaults,
   isFault,
   followLine,
@@ -242,6 +243,13 @@ const planner = {
       const after = project.recipes.find((each) => each.id === before.id) ?? null
       return changeUnderWay(both, progress, before, after, shelf)
     })
+  },
+  halfPainted: (
+    input: { readonly project: Project; readonly progress: Progress; readonly shelf: Shelf },
+    known: Pick<Project, 'units' | 'recipes' | 'line'>,
+  ) => {
+    const { project, progress, shelf } = unpack(input)
+    return halfPainted(known, project, progress, shelf)
   },
   learnBores: (sources: FigureSources) => {
     const { project, progress, estimate } = figuresOf(sources)

@@ -1,5 +1,11 @@
 import type { FigureSources, LearntBores, PilotProposal, PilotReport } from '@seriatim/core/estimating'
-import type { FollowingUnit, JudgementCall, LineFinding, OrderingInput } from '@seriatim/core/ordering'
+import type {
+  FollowingUnit,
+  HalfPainted,
+  JudgementCall,
+  LineFinding,
+  OrderingInput,
+} from '@seriatim/core/ordering'
 import type { KeptPlan, LinePlan, PlanChange, RunSheet } from '@seriatim/core/plan'
 import type { Progress } from '@seriatim/core/progress'
 import type { Shelf } from '@seriatim/core/recipe'
@@ -150,6 +156,23 @@ export function useUnderWay(
     inputs: progress && known.recipes !== project.recipes ? [known, project, progress, shelf] : null,
     task: async (planner, _, pack) =>
       progress ? planner.changeUnderWay(pack({ project, progress, shelf }), known) : [],
+  })
+}
+
+/** The units that changes since `known` catch half-painted, with what is in doubt. */
+export function useHalfPainted(
+  known: Project,
+  project: Project,
+  progress: Progress | undefined,
+  shelf: Shelf | undefined,
+): readonly HalfPainted[] | undefined {
+  return useWorkedOut({
+    lane: 'look',
+    name: 'half-painted',
+    about: project.id,
+    inputs: progress && shelf && known.line !== project.line ? [known, project, progress, shelf] : null,
+    task: async (planner, _, pack) =>
+      progress && shelf ? planner.halfPainted(pack({ project, progress, shelf }), known) : [],
   })
 }
 
