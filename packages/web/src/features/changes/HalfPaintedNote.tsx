@@ -7,7 +7,7 @@ import { toast } from 'sonner'
 import { useShelf } from '../../shared/api/index.ts'
 import { plural } from '../../shared/format/index.ts'
 import { useProgress, useRecorder } from '../../shared/progress/index.ts'
-import { Button, Dialog, SelectField } from '../../shared/ui/index.ts'
+import { Button, controlLook, Dialog } from '../../shared/ui/index.ts'
 import { useHalfPainted } from '../../shared/worker/index.ts'
 
 interface HalfPaintedNoteProps {
@@ -27,7 +27,7 @@ export function HalfPaintedNote({ project }: HalfPaintedNoteProps) {
   return (
     <section
       role="status"
-      className="ticket mb-5 flex flex-wrap items-center gap-3 border-l-8 border-l-drying p-4"
+      className="ticket mt-5 flex flex-wrap items-center gap-3 border-l-8 border-l-drying p-4"
     >
       <p className="grow">
         <b>{plural(models, 'model')} half-painted:</b> the change asks for{' '}
@@ -75,7 +75,7 @@ function HalfPaintedDialog({ project, progress, units, onClose, onDecided }: Hal
   const recorder = useRecorder(project)
   const [decided, setDecided] = useState<ReadonlyMap<string, Decision>>(new Map())
   const decisionOf = (unit: HalfPainted, asked: AskedStage): Decision =>
-    decided.get(keyOf(unit, asked)) ?? (asked.reason === null ? 'paint' : 'keep')
+    asked.reason === null ? 'paint' : (decided.get(keyOf(unit, asked)) ?? 'keep')
   const save = () => {
     for (const unit of units)
       for (const asked of unit.asked) {
@@ -110,36 +110,14 @@ function HalfPaintedDialog({ project, progress, units, onClose, onDecided }: Hal
               {unit.unit.name}: {plural(unit.begun.length, 'model')} begun
             </h3>
             <OnThem unit={unit} />
-            <ul className="mt-3 grid gap-2">
-              {unit.asked.map((asked) => (
-                <li
-                  key={keyOf(unit, asked)}
-                  className="grid items-end gap-x-4 border-t border-ink-soft/40 pt-2 sm:grid-cols-[1fr_15rem]"
-                >
-                  <p>
-                    <b>{asked.stage.name}</b>, {plural(asked.models.length, 'model')}
-                    {asked.reason === null ? '' : `: ${reasonText[asked.reason]}`}
-                  </p>
-                  <SelectField
-                    label="On these"
-                    value={decisionOf(unit, asked)}
-                    options={[
-                      {
-                        value: 'keep',
-                        text: asked.reason === 'other-paint' ? 'keep what they have' : 'leave it out',
-                      },
-                      {
-                        value: 'paint',
-                        text: asked.reason === 'other-paint' ? 'paint over, and what lies on it' : 'paint it',
-                      },
-                    ]}
-                    onChange={(event) =>
-                      setDecided(new Map([...decided, [keyOf(unit, asked), event.target.value as Decision]]))
-                    }
-                  />
-                </li>
-              ))}
-            </ul>
+            <Questions
+              asked={unit.asked.filter(({ reason }) => reason !== null)}
+              decisionOf={(asked) => decisionOf(unit, asked)}
+              onDecide={(asked, decision) =>
+                setDecided(new Map([...decided, [keyOf(unit, asked), decision]]))
+              }
+            />
+            <OnTop unit={unit} />
             <Button weight="quiet" className="mt-2 px-1!" onClick={() => strip(unit)}>
               Strip {unit.begun.length === 1 ? 'it' : `all ${String(unit.begun.length)}`} and begin anew
             </Button>
@@ -153,6 +131,55 @@ function HalfPaintedDialog({ project, progress, units, onClose, onDecided }: Hal
         </Button>
       </div>
     </Dialog>
+  )
+}
+
+interface QuestionsProps {
+  readonly asked: readonly AskedStage[]
+  readonly decisionOf: (asked: AskedStage) => Decision
+  readonly onDecide: (asked: AskedStage, decision: Decision) => void
+}
+
+function Questions({ asked: all, decisionOf, onDecide }: QuestionsProps) {
+  return (
+    <ul className="mt-3 grid">
+      {all.map((asked) => {
+        const { stage, models, reason } = asked
+        const isThere = reason === 'other-paint'
+        return (
+          <li
+            key={`${stage.id} ${reason ?? ''}`}
+            className="grid items-center gap-x-4 gap-y-1 border-t border-ink-soft/40 py-2 sm:grid-cols-[1fr_16rem]"
+          >
+            <p>
+              <b>{stage.name}</b>, {plural(models.length, 'model')}
+              {reason === null ? '' : `: ${reasonText[reason]}`}
+            </p>
+            <select
+              aria-label={stage.name}
+              className={controlLook}
+              value={decisionOf(asked)}
+              onChange={(event) => onDecide(asked, event.target.value === 'paint' ? 'paint' : 'keep')}
+            >
+              <option value="keep">{isThere ? 'keep what they have' : 'leave it out'}</option>
+              <option value="paint">{isThere ? 'paint over, and what lies on it' : 'paint it'}</option>
+            </select>
+          </li>
+        )
+      })}
+    </ul>
+  )
+}
+
+/** What the change asks that lies on top of what they have: nobody is in doubt about it. */
+function OnTop({ unit: { asked } }: { readonly unit: HalfPainted }) {
+  const names = [...new Set(asked.flatMap(({ stage, reason }) => (reason === null ? [stage.name] : [])))]
+  if (names.length === 0) return null
+  return (
+    <details className="border-t border-ink-soft/40 py-2">
+      <summary>{plural(names.length, 'stage')} on top of what they have, to be painted</summary>
+      <p className="mt-1">{names.join(' · ')}</p>
+    </details>
   )
 }
 
