@@ -1,12 +1,6 @@
 import { type Job, type Model, type Recipe, stagesByStep, takesStep } from '../trade/index.ts'
 import type { Progress } from '../progress/index.ts'
-import {
-  compareRecipes,
-  factsOf,
-  type Shelf,
-  type StepFacts,
-  stepText,
-} from '../recipe/index.ts'
+import { compareRecipes, factsOf, type Shelf, type StepFacts, stepText } from '../recipe/index.ts'
 import type { StepId } from '../units/index.ts'
 
 /**

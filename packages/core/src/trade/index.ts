@@ -98,6 +98,7 @@ export {
 export { type Regions, regionsMeet } from './regions.ts'
 export { type RuleId, ruleIds } from './rule-id.ts'
 export { type Size, sizes } from './size.ts'
+export { joinUnits, splitUnit } from './split-unit.ts'
 export { giveWhereSeen, spreadStep, spreadVariants } from './spread-variants.ts'
 export {
   dryingWait,

@@ -1,15 +1,27 @@
 import { zodResolver } from '@hookform/resolvers/zod'
-import { details, sizes, stagesOf, standards, type Project, type Unit } from '@seriatim/core/trade'
+import {
+  details,
+  joinUnits,
+  sizes,
+  splitUnit,
+  stagesOf,
+  standards,
+  type Project,
+  type Unit,
+} from '@seriatim/core/trade'
 import type { ModelId, StageId } from '@seriatim/core/units'
 import { Plus, Trash2 } from 'lucide-react'
+import { useState } from 'react'
 import { useFieldArray, useForm } from 'react-hook-form'
 import { v7 } from 'uuid'
 import { z } from 'zod'
 import { useEdit, useProjectAtOpening, withUnit } from '../../shared/project/index.ts'
+import { plural } from '../../shared/format/index.ts'
 import { splitNames } from '../../shared/split-names.ts'
 import { Button, controlLook, Dialog, IconButton, SelectField, TextField } from '../../shared/ui/index.ts'
 import { holderText } from './holder-text.ts'
 import { KindFields } from './KindFields.tsx'
+import { grownBy } from './new-models.ts'
 import { StandardField } from './StandardField.tsx'
 
 const formSchema = z.object({
@@ -89,7 +101,15 @@ export function UnitDialog({ unit, project, onClose }: UnitDialogProps) {
   })
   const { fields, append, remove } = useFieldArray({ control: form.control, name: 'models' })
   const { errors } = form.formState
-  const submit = form.handleSubmit((values) => {
+  const [ticked, setTicked] = useState<ReadonlySet<ModelId>>(new Set())
+  const [splitName, setSplitName] = useState('')
+  const [more, setMore] = useState('')
+  const [moreError, setMoreError] = useState<string>()
+  const tick = (id: ModelId) =>
+    setTicked((known) => new Set(known.has(id) ? [...known].filter((each) => each !== id) : [...known, id]))
+  const others = project.units.filter((other) => other.id !== unit.id)
+  /** The unit as the form has it. */
+  const unitOf = (values: z.infer<typeof formSchema>): Unit => {
     const models = values.models.map((model) => ({
       id: model.modelId as ModelId,
       name: model.name,
@@ -98,7 +118,7 @@ export function UnitDialog({ unit, project, onClose }: UnitDialogProps) {
       points: Number(model.points.replace(',', '.')),
     }))
     const { joined, ...rest } = values
-    const next = {
+    return {
       ...rest,
       id: unit.id,
       perHolder: Number(values.perHolder),
@@ -106,9 +126,48 @@ export function UnitDialog({ unit, project, onClose }: UnitDialogProps) {
       pilot: unit.pilot.filter((id) => models.some((model) => model.id === id)),
       models,
     }
-    edit(opened, withUnit(opened, next), `${values.name} is changed.`)
-    onClose()
-  })
+  }
+  const saved = (change: (project: Project) => Project, said: (name: string) => string) =>
+    form.handleSubmit((values) => {
+      edit(opened, change(withUnit(opened, unitOf(values))), said(values.name))
+      onClose()
+    })()
+  const submit = () =>
+    saved(
+      (each) => each,
+      (name) => `${name} is changed.`,
+    )
+  const split = () => {
+    const own = { id: v7() as Unit['id'], name: splitName.trim() || `${unit.name}, others` }
+    void saved(
+      (each) => splitUnit(each, unit.id, ticked, own),
+      (name) =>
+        `${plural(ticked.size, 'model')} of ${name} ${ticked.size === 1 ? 'is' : 'are'} “${own.name}” now.`,
+    )
+  }
+  const join = (other: Unit) =>
+    void saved(
+      (each) => joinUnits(each, unit.id, other.id),
+      (name) => `${other.name} is part of ${name} now.`,
+    )
+  const grow = () => {
+    const grown = grownBy({ name: form.getValues('name'), models: unitOf(form.getValues()).models }, more)
+    if ('error' in grown) {
+      setMoreError(grown.error)
+      return
+    }
+    setMoreError(undefined)
+    setMore('')
+    append(
+      grown.models.map(({ id, name, role, variants, points }) => ({
+        modelId: id,
+        name,
+        role,
+        variants: variants.join(', '),
+        points: String(points),
+      })),
+    )
+  }
   return (
     <Dialog
       open
@@ -117,7 +176,14 @@ export function UnitDialog({ unit, project, onClose }: UnitDialogProps) {
       description="A model taken off keeps its record and comes back with Undo."
       wide
     >
-      <form onSubmit={(event) => void submit(event)} noValidate className="grid gap-3">
+      <form
+        onSubmit={(event) => {
+          event.preventDefault()
+          void submit()
+        }}
+        noValidate
+        className="grid gap-3"
+      >
         <div className="grid items-start gap-4 sm:grid-cols-2">
           <TextField label="Unit" {...form.register('name')} error={errors.name?.message} />
           <StandardField {...form.register('standard')} />
@@ -149,7 +215,14 @@ export function UnitDialog({ unit, project, onClose }: UnitDialogProps) {
               faults?.points?.message
             return (
               <li key={field.id}>
-                <div className="grid grid-cols-[minmax(0,1fr)_minmax(0,1.2fr)_3.5rem_2.75rem] gap-2 border-b border-paper-edge pb-3 sm:flex sm:border-0 sm:pb-0">
+                <div className="grid grid-cols-[minmax(0,1fr)_minmax(0,1.2fr)_3.5rem_2.75rem] items-center gap-2 border-b border-paper-edge pb-3 sm:flex sm:border-0 sm:pb-0">
+                  <input
+                    type="checkbox"
+                    aria-label={`Tick model ${String(index + 1)}`}
+                    className="col-span-full size-6 shrink-0 accent-ink"
+                    checked={ticked.has(field.modelId as ModelId)}
+                    onChange={() => tick(field.modelId as ModelId)}
+                  />
                   <input
                     aria-label={`Model ${String(index + 1)}: name`}
                     className={`${controlLook} col-span-full`}
@@ -186,20 +259,51 @@ export function UnitDialog({ unit, project, onClose }: UnitDialogProps) {
             )
           })}
         </ol>
-        <div className="flex flex-wrap gap-3">
-          <Button
-            onClick={() =>
-              append({
-                modelId: v7(),
-                name: `${unit.name} ${String(fields.length + 1)}`,
-                role: 'trooper',
-                variants: '',
-                points: '0',
-              })
-            }
-          >
-            <Plus aria-hidden="true" size={18} /> One more model
+        <div className="flex flex-wrap items-end gap-3">
+          <TextField
+            label="More models"
+            placeholder="+10 green"
+            className="w-48"
+            value={more}
+            error={moreError}
+            onChange={(event) => setMore(event.target.value)}
+            onKeyDown={(event) => {
+              if (event.key !== 'Enter') return
+              event.preventDefault()
+              grow()
+            }}
+          />
+          <Button onClick={grow} disabled={more.trim() === ''}>
+            <Plus aria-hidden="true" size={18} /> Add them
           </Button>
+          {ticked.size > 0 && ticked.size < fields.length ? (
+            <>
+              <TextField
+                label={`A unit of its own for the ${plural(ticked.size, 'ticked model')}`}
+                placeholder={`${unit.name}, others`}
+                value={splitName}
+                maxLength={120}
+                onChange={(event) => setSplitName(event.target.value)}
+              />
+              <Button onClick={split}>Split them off</Button>
+            </>
+          ) : null}
+          {others.length > 0 ? (
+            <SelectField
+              label="Take another unit in"
+              value=""
+              options={[
+                { value: '', text: 'none' },
+                ...others.map((other) => ({ value: other.id, text: other.name })),
+              ]}
+              onChange={(event) => {
+                const other = others.find(({ id }) => id === event.target.value)
+                if (other) join(other)
+              }}
+            />
+          ) : null}
+        </div>
+        <div>
           <Button type="submit" weight="main">
             Save the unit
           </Button>

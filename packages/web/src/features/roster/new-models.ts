@@ -1,7 +1,7 @@
 import type { Model, Unit } from '@seriatim/core/trade'
 import type { ModelId, UnitId } from '@seriatim/core/units'
 import { v7 } from 'uuid'
-import type { ModelSet } from './parse-sets.ts'
+import { parseSets, type ModelSet } from './parse-sets.ts'
 import type { RosterLine } from './roster-reader.ts'
 
 type Alike = Pick<RosterLine, 'name' | 'count' | 'role' | 'variants' | 'points'>
@@ -58,4 +58,34 @@ export function unitsOf(lines: readonly RosterLine[]): Unit[] {
     joinedAt: null,
     models: own.flatMap(modelsAlike),
   }))
+}
+
+/**
+ * The models by which a unit grows, as people say it: `+10 green`, `+5, leader`. A word that some of its models carry as a mark
+ * is that mark; any other is a role.
+ */
+export function grownBy(
+  { name, models }: Pick<Unit, 'name' | 'models'>,
+  text: string,
+): { readonly models: readonly Model[] } | { readonly error: string } {
+  const parsed = parseSets(text.trim().replace(/^\+\s*/, ''))
+  if (!parsed.ok) return { error: parsed.error }
+  const marks = new Set(models.flatMap(({ variants }) => variants))
+  let number = models.length
+  return {
+    models: parsed.sets.flatMap(({ count, role, called, word }) => {
+      const mark = [word, `${word} mark`].find((each) => marks.has(each))
+      const after = mark === undefined ? called : word
+      return Array.from({ length: count }, (): Model => {
+        number += 1
+        return {
+          id: v7() as ModelId,
+          name: `${name}${after === '' ? '' : ` ${after}`} ${String(number)}`,
+          role: mark === undefined ? role : 'trooper',
+          variants: mark === undefined ? [] : [mark],
+          points: models[0]?.points ?? 0,
+        }
+      })
+    }),
+  }
 }

@@ -6,6 +6,8 @@ export interface ModelSet {
   readonly role: string
   /** What they are called, after the unit: nothing for the rank and file. */
   readonly called: string
+  /** The word as it was said; empty for a number alone. */
+  readonly word: string
 }
 
 type Parsed =
@@ -46,8 +48,8 @@ export function parseSets(text: string): Parsed {
     ok: true,
     sets: said.map((each) =>
       isRank(each)
-        ? { count: each.count, role: rankAndFile, called: '' }
-        : { count: each.count, role: each.word, called: each.word },
+        ? { ...each, role: rankAndFile, called: '' }
+        : { ...each, role: each.word, called: each.word },
     ),
   }
 }

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { modelsOfSets, unitsOf } from './new-models.ts'
+import { grownBy, modelsOfSets, unitsOf } from './new-models.ts'
 import { readCsv } from '../../shared/csv/index.ts'
 import { rosterReader } from './roster-reader.ts'
 import { parseSets } from './parse-sets.ts'
@@ -122,6 +122,26 @@ describe('parseSets', () => {
     expect(said('0 pikes')).toBe('“0 pikes” is not a number of models from 1 to 999.')
     expect(said('900, 200 pikes')).toBe('1100 models are more than 999.')
     expect(said('10 pikes 2')).toBe('“10 pikes 2”: put a comma between two sets.')
+  })
+
+  it('lets a unit grow as people say it: by a mark that some carry, or a role', () => {
+    const models = modelsOfSets('Pikes', [{ count: 2, role: 'trooper', called: '', word: '' }], ['green'], 3)
+    const grown = (text: string) => {
+      const more = grownBy({ name: 'Pikes', models }, text)
+      return 'error' in more
+        ? more.error
+        : more.models.map(({ name, role, variants, points }) => [name, role, ...variants, points])
+    }
+    expect(grown('+2 green')).toEqual([
+      ['Pikes green 3', 'trooper', 'green mark', 3],
+      ['Pikes green 4', 'trooper', 'green mark', 3],
+    ])
+    expect(grown('2, leader')).toEqual([
+      ['Pikes 3', 'trooper', 3],
+      ['Pikes 4', 'trooper', 3],
+      ['Pikes leader 5', 'leader', 3],
+    ])
+    expect(grown('+')).toMatch(/^Say how many/)
   })
 
   it('names models after unit, squad and set, and marks the squads', () => {
