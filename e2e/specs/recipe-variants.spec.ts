@@ -187,3 +187,20 @@ test('half-painted models keep what is on them when somebody changes how they ar
   await page.getByRole('button', { name: 'Reed-pikes, 6 models' }).click()
   await expect(page.getByRole('gridcell', { name: /primer.*, Reed-pikes 1: not needed/i })).toBeVisible()
 })
+
+test('what a pot did is noted by one choice, done again, and told where the paint is chosen', async ({
+  page,
+  request,
+}) => {
+  await makeFirstRecipe(page, request)
+  await seeLineFollow(page)
+  await primeAll(page)
+  await page.getByLabel(/^How it went: Reed-pikes, Black primer/).selectOption('another coat')
+  await page.getByRole('button', { name: 'From now on too' }).click()
+  await expect(page.getByRole('gridcell', { name: /^Black primer.*Reed-pikes: to do/ })).toBeVisible()
+  await expectAccessible(page)
+  await goTo(page, 'Recipe')
+  await page.getByRole('button', { name: /black primer, spray/ }).click()
+  await expect(page.getByText('needed another coat.')).toBeVisible()
+  await expect(page.getByRole('spinbutton', { name: 'Coats' }).or(page.getByLabel('Coats'))).toBeVisible()
+})

@@ -1,4 +1,4 @@
-import { feels, inspectionVerdicts, verdicts, type ProgressEvent } from '@seriatim/core/progress'
+import { feels, inspectionVerdicts, outcomes, verdicts, type ProgressEvent } from '@seriatim/core/progress'
 import { sizes, standards } from '@seriatim/core/trade'
 import { readToldTime } from '@seriatim/core/units'
 import type { DeviceId, EventId, ModelId, PainterId, Seconds, StageId } from '@seriatim/core/units'
@@ -115,6 +115,11 @@ export const eventSchema = z.discriminatedUnion('kind', [
     told: textField('the time it took', 120).refine((told) => readToldTime(told, 1) !== null, {
       error: 'Give a time as you would say it: 6 hours, three evenings of two hours, 20 minutes each.',
     }),
+  }),
+  z.object({
+    ...overModels,
+    kind: z.literal('went'),
+    outcome: z.enum(outcomes, { error: `Choose what it did: ${outcomes.join(', ')}.` }),
   }),
   z.object({ ...overModels, kind: z.literal('skipped'), note: optionalTextField(200) }),
 ]) satisfies z.ZodType<ProgressEvent>

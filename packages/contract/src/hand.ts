@@ -70,7 +70,7 @@ const lessonElsewhereSchema = z.object({
   project: z.string(),
   stage: z.string(),
   pot: z.string(),
-  kind: z.enum(['said', 'missed', 'used']),
+  kind: z.enum(['said', 'missed', 'used', 'went']),
   text: z.string(),
   at: instantField,
   times: z.number(),

@@ -45,6 +45,7 @@ function progressTogether(jobs: readonly Progress[]): Progress {
     laps: all((job) => job.laps),
     milestones: all((job) => job.milestones),
     remembered: all((job) => job.remembered),
+    went: all((job) => job.went),
     judgements: all((job) => job.judgements),
     used: all((job) => job.used),
     slips: all((job) => job.slips),

@@ -36,6 +36,11 @@ export const feels = ['dry', 'tacky'] as const
 
 export type Feel = (typeof feels)[number]
 
+/** What a paint really did on the models, as it is seen at the desk. */
+export const outcomes = ['covered', 'another coat', 'stained', 'pooled', 'lifted'] as const
+
+export type Outcome = (typeof outcomes)[number]
+
 /** Looked at when it is through: good, or with a fault that is left on purpose. */
 export const inspectionVerdicts = ['passed', 'left'] as const
 
@@ -64,6 +69,8 @@ export type ProgressEvent =
     })
   /** Decided at the desk: these models go without it, and why. */
   | (OverModels & { readonly kind: 'skipped'; readonly note: string })
+  /** What its paint did on these models. */
+  | (OverModels & { readonly kind: 'went'; readonly outcome: Outcome })
   /** The stage is to do again for these models. */
   | (OverModels & { readonly kind: 'cleared' })
   /** The stage wants a touch-up on these models. */

@@ -12,6 +12,8 @@ export {
   type StageWait,
   type Verdict,
   verdicts,
+  type Outcome,
+  outcomes,
 } from './event.ts'
 export { foldProgress, progressAt } from './fold-progress.ts'
 export { stillTacky } from './hole-log.ts'
@@ -26,7 +28,7 @@ export {
   lastUsed,
   slipText,
 } from './hole-state.ts'
-export { type Lesson, type LessonElsewhere, lessonsAgain, lessonsOf } from './lessons.ts'
+export { type Lesson, type LessonElsewhere, lessonsAgain, lessonsOf, coatsTaken } from './lessons.ts'
 export { longestPause } from './longest-pause.ts'
 export {
   type Clock,
@@ -38,6 +40,7 @@ export {
   type Mark,
   type Progress,
   type Used,
+  type Went,
 } from './progress.ts'
 export { createProgressLog, type ProgressLog } from './progress-log.ts'
 export { neededForTable } from './table-ready.ts'

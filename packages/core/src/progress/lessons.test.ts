@@ -3,7 +3,7 @@ import { eventId, noon, project, stage, unit } from '../testing/builders.ts'
 import { addSeconds } from '../units/instant.ts'
 import type { ProgressEvent } from './event.ts'
 import { foldProgress } from './fold-progress.ts'
-import { lessonsAgain, lessonsOf } from './lessons.ts'
+import { coatsTaken, lessonsAgain, lessonsOf } from './lessons.ts'
 
 const pikes = unit('pikes', 3)
 const line = [stage('coat', { material: 'moss' }), stage('hood', { material: 'Moss' }), stage('metal')]
@@ -35,6 +35,22 @@ describe('lessons', () => {
       ['missed', hood, 'cloak, Inside the cloak', 2],
       ['said', metal, 'thin it more', 1],
     ])
+  })
+
+  it('say what a paint did over which ground, until it is taken back', () => {
+    const primed = { line: [stage('prime', { material: 'Grey primer' }), ...line] }
+    const another = event('went', coat, { outcome: 'another coat' })
+    const events = [another, event('went', hood, { outcome: 'another coat' }), event('went', hood, { outcome: 'covered' })]
+    const lessons = lessonsOf(primed, foldProgress(events))
+    expect(lessons.map(({ kind, text, times }) => [kind, text, times])).toEqual([
+      ['went', 'covered at once over moss', 1],
+      ['went', 'needed another coat over moss', 1],
+      ['went', 'needed another coat over grey primer', 1],
+    ])
+    expect(coatsTaken(lessons, 'moss')).toEqual({ atOnce: 1, another: 2 })
+    expect(coatsTaken(lessons, 'rust')).toBeNull()
+    const undone = event('undone', coat, { targetId: another.id })
+    expect(coatsTaken(lessonsOf(primed, foldProgress([...events, undone])), 'moss')?.another).toBe(1)
   })
 
   it('of other projects are told where their pot is opened again', () => {

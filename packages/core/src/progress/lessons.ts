@@ -1,6 +1,7 @@
-import { type Job, potOf, type Stage } from '../trade/index.ts'
+import { type Job, potOf, regionsMeet, type Stage, touchedRegions } from '../trade/index.ts'
 import type { Instant, StageId } from '../units/index.ts'
 import { slipText } from './hole-state.ts'
+import type { Outcome } from './event.ts'
 import type { Progress } from './progress.ts'
 
 /** Something that was noted at a stage and is worth knowing the next time. */
@@ -11,14 +12,14 @@ export interface Lesson {
   readonly stage: string
   /** As `potOf` has it. */
   readonly pot: string
-  readonly kind: 'said' | 'missed' | 'used'
+  readonly kind: 'said' | 'missed' | 'used' | 'went'
   readonly text: string
   /** How often the same was noted of this pot. */
   readonly times: number
 }
 
 /**
- * What pilots were judged, slips and other paints were noted with, by pot: the same words on one pot are one lesson. What was
+ * What pilots were judged, slips and other paints were noted with, and what each paint did over which ground, by pot: the same words on one pot are one lesson. What was
  * noted most comes first, then the newest.
  */
 export function lessonsOf({ line }: Pick<Job, 'line'>, progress: Progress): readonly Lesson[] {
@@ -35,7 +36,48 @@ export function lessonsOf({ line }: Pick<Job, 'line'>, progress: Progress): read
   for (const { at, stageId, note: text } of progress.judgements) note('said', at, stageId, text)
   for (const slip of progress.slips) note('missed', slip.at, slip.stageId, slipText(slip))
   for (const { at, stageId, note: text } of progress.used) note('used', at, stageId, text)
+  for (const { at, stageId, outcome } of progress.went)
+    note('went', at, stageId, wentText(line, stageId, outcome))
   return [...lessons.values()].sort((a, b) => b.times - a.times || b.at - a.at)
+}
+
+const outcomeTexts: Readonly<Record<Outcome, string>> = {
+  covered: 'covered at once',
+  'another coat': 'needed another coat',
+  stained: 'stained',
+  pooled: 'pooled',
+  lifted: 'lifted what lay under it',
+}
+
+/** `needed another coat over grey primer`: the ground is the last stage before that it lies on. */
+function wentText(line: readonly Stage[], stageId: StageId, outcome: Outcome): string {
+  const place = line.findIndex(({ id }) => id === stageId)
+  const own = line[place]
+  const ground =
+    own &&
+    line
+      .slice(0, place)
+      .findLast(
+        (each) => each.material !== '' && regionsMeet(touchedRegions(each.touch), touchedRegions(own.touch)),
+      )
+  return `${outcomeTexts[outcome]}${ground ? ` over ${ground.material.toLowerCase()}` : ''}`
+}
+
+/** What was noted of a pot in these, `null` where nothing was: how often it covered at once, and how often it did not. */
+export function coatsTaken(
+  lessons: readonly Pick<Lesson, 'kind' | 'pot' | 'text' | 'times'>[],
+  pot: string,
+): { readonly atOnce: number; readonly another: number } | null {
+  const times = (outcome: Outcome) =>
+    lessons.reduce(
+      (sum, each) =>
+        each.kind === 'went' && each.pot === pot && each.text.startsWith(outcomeTexts[outcome])
+          ? sum + each.times
+          : sum,
+      0,
+    )
+  const [atOnce, another] = [times('covered'), times('another coat')]
+  return atOnce + another > 0 ? { atOnce, another } : null
 }
 
 /** A lesson of another project, which knows neither its stages nor its models here. */

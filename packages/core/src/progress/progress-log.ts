@@ -15,6 +15,7 @@ import type {
   Slip,
   Touch,
   Used,
+  Went,
 } from './progress.ts'
 import { insertSorted, placeOf } from './sorted-events.ts'
 import { createTakenBack } from './taken-back.ts'
@@ -35,6 +36,7 @@ export interface ProgressLog {
 type Correcting = Extract<ProgressEvent, { kind: 'lap-corrected' }>
 type Judging = Extract<ProgressEvent, { kind: 'judged' }>
 type Using = Extract<ProgressEvent, { kind: 'used' }>
+type Going = Extract<ProgressEvent, { kind: 'went' }>
 type Slipping = Extract<ProgressEvent, { kind: 'touch-up' }>
 type Feeling = Extract<ProgressEvent, { kind: 'felt' }>
 type Inspecting = Extract<ProgressEvent, { kind: 'inspected' }>
@@ -64,6 +66,8 @@ export function createProgressLog(first: readonly ProgressEvent[] = []): Progres
   let judgements: readonly Judgement[] | null = null
   const using: Using[] = []
   let used: readonly Used[] | null = null
+  const going: Going[] = []
+  let went: readonly Went[] | null = null
   const slipping: Slipping[] = []
   let slips: readonly Slip[] | null = null
   const feeling: Feeling[] = []
@@ -179,6 +183,7 @@ export function createProgressLog(first: readonly ProgressEvent[] = []): Progres
     } else if (event.kind === 'lap-corrected') correctionChanged(event.targetId)
     else if (event.kind === 'judged') judgements = null
     else if (event.kind === 'used') used = null
+    else if (event.kind === 'went') went = null
     else if (event.kind === 'inspected') inspections = null
     else if (event.kind === 'remembered') remembered = null
   }
@@ -195,6 +200,9 @@ export function createProgressLog(first: readonly ProgressEvent[] = []): Progres
     } else if (event.kind === 'used') {
       insertSorted(using, event)
       used = null
+    } else if (event.kind === 'went') {
+      insertSorted(going, event)
+      went = null
     } else if (event.kind === 'inspected') {
       insertSorted(inspecting, event)
       inspections = null
@@ -250,6 +258,13 @@ export function createProgressLog(first: readonly ProgressEvent[] = []): Progres
       .filter((event) => !isTaken(event.id))
       .map(({ id, at, stageId, modelIds, mix, note }) => ({ eventId: id, at, stageId, modelIds, mix, note }))
     return used
+  }
+
+  function readWent(): readonly Went[] {
+    went ??= going
+      .filter((event) => !isTaken(event.id))
+      .map(({ id, at, stageId, modelIds, outcome }) => ({ eventId: id, at, stageId, modelIds, outcome }))
+    return went
   }
 
   function readSlips(): readonly Slip[] {
@@ -344,6 +359,7 @@ export function createProgressLog(first: readonly ProgressEvent[] = []): Progres
       milestones: readMilestones(),
       judgements: readJudgements(),
       used: readUsed(),
+      went: readWent(),
       slips: readSlips(),
       touches: readTouches(),
       inspections: readInspections(),

@@ -1,6 +1,6 @@
 import type { Mix } from '../trade/index.ts'
 import type { EventId, Instant, ModelId, PainterId, Seconds, StageId } from '../units/index.ts'
-import type { Feel, InspectionVerdict, ProgressEvent, RememberedUnit, Verdict } from './event.ts'
+import type { Feel, InspectionVerdict, Outcome, ProgressEvent, RememberedUnit, Verdict } from './event.ts'
 
 /** What the log says of one model at one stage; no mark means still to do. */
 export type Mark =
@@ -107,6 +107,15 @@ export interface Used {
   readonly note: string
 }
 
+/** What a stage's paint did on models. */
+export interface Went {
+  readonly eventId: EventId
+  readonly at: Instant
+  readonly stageId: StageId
+  readonly modelIds: readonly ModelId[]
+  readonly outcome: Outcome
+}
+
 /** The state of all models; a value that never changes: the next event makes another. */
 export interface Progress {
   readonly marks: ReadonlyMap<ModelId, ReadonlyMap<StageId, Mark>>
@@ -117,6 +126,8 @@ export interface Progress {
   readonly judgements: readonly Judgement[]
   /** By time; of two on one model the later one stands. */
   readonly used: readonly Used[]
+  /** By time. */
+  readonly went: readonly Went[]
   /** By time. */
   readonly slips: readonly Slip[]
   /** By time; the same list while nothing changed. */

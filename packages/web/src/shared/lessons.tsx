@@ -12,6 +12,7 @@ const kindText: Readonly<Record<Lesson['kind'], string>> = {
   said: 'said of it',
   missed: 'slip',
   used: 'another paint',
+  went: 'on the models',
 }
 
 /** A lesson, of this project or of another one, which is then named. */

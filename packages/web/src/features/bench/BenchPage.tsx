@@ -124,6 +124,7 @@ function Bench({ progress }: { readonly progress: Progress }) {
             justDry={drying.justDry}
             timeZone={project.evenings.timeZone}
             onFeel={bench.feel}
+            onWent={bench.went}
             onDry={bench.onDry}
           />
         </aside>

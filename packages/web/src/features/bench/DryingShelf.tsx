@@ -1,4 +1,4 @@
-import type { DryingEntry, Feel } from '@seriatim/core/progress'
+import { type DryingEntry, type Feel, type Outcome, outcomes } from '@seriatim/core/progress'
 import { batchName } from '@seriatim/core/trade'
 import { Volume2, VolumeX } from 'lucide-react'
 import { useCallback, useMemo } from 'react'
@@ -15,11 +15,12 @@ interface DryingShelfProps {
   readonly justDry: readonly DryingEntry[]
   readonly timeZone: string
   readonly onFeel: (entry: DryingEntry, feels: Feel) => void
+  readonly onWent: (entry: DryingEntry, outcome: Outcome) => void
   readonly onDry: () => void
 }
 
 /** What is drying, the soonest dry first, counting down; a finger on it knows better, and teaches the wait. */
-export function DryingShelf({ shelf, justDry, timeZone, onFeel, onDry }: DryingShelfProps) {
+export function DryingShelf({ shelf, justDry, timeZone, onFeel, onWent, onDry }: DryingShelfProps) {
   const now = useNow(10)
   const [sound, setSound] = useSound()
   const dries = useMemo(() => shelf.map((entry) => ({ key: keyOf(entry), at: entry.until })), [shelf])
@@ -60,7 +61,10 @@ export function DryingShelf({ shelf, justDry, timeZone, onFeel, onDry }: DryingS
                   <span className="figures text-sm">{clockText(entry.until, timeZone)}</span>
                 </span>
               </div>
-              <FeelButton entry={entry} feels="dry" onFeel={onFeel} />
+              <div className="flex flex-wrap items-center justify-between gap-x-3">
+                <FeelButton entry={entry} feels="dry" onFeel={onFeel} />
+                <WentField entry={entry} onWent={onWent} />
+              </div>
             </li>
           )
         })}
@@ -71,6 +75,7 @@ export function DryingShelf({ shelf, justDry, timeZone, onFeel, onDry }: DryingS
             </span>
             <span className="text-done">dry since {clockText(entry.until, timeZone)}</span>
             <FeelButton entry={entry} feels="tacky" onFeel={onFeel} />
+            <WentField entry={entry} onWent={onWent} />
           </li>
         ))}
       </ul>
@@ -88,6 +93,43 @@ function What({ entry }: { readonly entry: DryingEntry }) {
         {entry.stage.name.toLowerCase()}, {plural(entry.modelIds.length, 'model')}
       </span>
     </span>
+  )
+}
+
+const outcomeText: Readonly<Record<Outcome, string>> = {
+  covered: 'covered at once',
+  'another coat': 'another coat for all',
+  stained: 'it stained',
+  pooled: 'it pooled',
+  lifted: 'it lifted what lay under it',
+}
+
+/** What the paint did, in one choice: it teaches what this pot does, and another coat is to do again. */
+function WentField({
+  entry,
+  onWent,
+}: {
+  readonly entry: DryingEntry
+  readonly onWent: DryingShelfProps['onWent']
+}) {
+  if (entry.stage.material === '') return null
+  return (
+    <select
+      aria-label={`How it went: ${batchName(entry.batch)}, ${entry.stage.name}`}
+      className="min-h-11 max-w-44 bg-transparent text-sm font-bold underline underline-offset-4"
+      value=""
+      onChange={(event) => {
+        const outcome = outcomes.find((each) => each === event.target.value)
+        if (outcome) onWent(entry, outcome)
+      }}
+    >
+      <option value="">How did it go?</option>
+      {outcomes.map((outcome) => (
+        <option key={outcome} value={outcome}>
+          {outcomeText[outcome]}
+        </option>
+      ))}
+    </select>
   )
 }
 

@@ -115,6 +115,8 @@ export function undoText(project: Project, progress: Progress): string | null {
       return `verdict on ${stageName(project, event.stageId)}`
     case 'used':
       return `other paint at ${stageName(project, event.stageId)}`
+    case 'went':
+      return `“${event.outcome}” at ${stageName(project, event.stageId)}`
     case 'felt':
       return `${event.feels === 'dry' ? 'dry already' : 'still tacky'} at ${stageName(project, event.stageId)}`
     case 'inspected':

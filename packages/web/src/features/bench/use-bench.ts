@@ -13,6 +13,7 @@ import { quickEffort, usePlannedBatches } from '../../shared/worker/index.ts'
 import { useBenchActions } from './use-bench-actions.ts'
 import { useBenchTask } from './use-bench-task.ts'
 import { useDrying } from './use-drying.ts'
+import { useWent } from './use-went.ts'
 
 /** All that stands on the bench: what to do now, whose clock runs, what dries, how the session goes. */
 export function useBench(progress: Progress) {
@@ -58,8 +59,9 @@ export function useBench(progress: Progress) {
     recorder.feel(stage.id, modelIds, feels)
     onDry()
   }
+  const went = useWent(recorder)
   const shown = { project, estimate, left, plan, isPlanned, painter, recorder, clock, batches, drying }
-  return { ...shown, ...bench, stripsNow, sitting, finish, actions, feel, onDry }
+  return { ...shown, ...bench, stripsNow, sitting, finish, actions, feel, went, onDry }
 }
 
 interface Felt {

@@ -35,6 +35,8 @@ export function parcelText(parcel: Parcel, project: StoredProject | undefined): 
       return `${where}a verdict${at}`
     case 'used':
       return `${where}another paint used${at}`
+    case 'went':
+      return `${where}what the paint did${at}`
     case 'felt':
       return `${where}a coat felt ${event.feels}${at}`
     case 'inspected':

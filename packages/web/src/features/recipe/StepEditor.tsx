@@ -1,5 +1,5 @@
 import { mixOfText, textOfMix } from '@seriatim/core/mixing'
-import { factsOf, type Shelf, type Takers } from '@seriatim/core/recipe'
+import { factsOf, mixText, type Shelf, type Takers } from '@seriatim/core/recipe'
 import {
   type Extent,
   extents,
@@ -16,6 +16,7 @@ import { ArrowDown, ArrowUp, Trash2 } from 'lucide-react'
 import { useState } from 'react'
 import { MixCardNote } from './MixCardNote.tsx'
 import { Modes } from './Modes.tsx'
+import { PotRecord } from './PotRecord.tsx'
 import { StepExtras } from './StepExtras.tsx'
 import { Swatches } from './Swatches.tsx'
 import { useTextOf } from './use-text-of.ts'
@@ -112,6 +113,11 @@ export function StepEditor({
           <Swatches mix={step.mix} shelf={shelf} material={facts.material} coats={step.coats} />
         ) : null}
       </div>
+      <PotRecord
+        pot={mixText(step.mix, shelf).toLowerCase()}
+        coats={step.coats}
+        onCoats={(coats) => onChange({ ...step, coats })}
+      />
       <fieldset>
         <legend className="text-sm font-bold">Lands on</legend>
         <div className="flex flex-wrap gap-x-3">

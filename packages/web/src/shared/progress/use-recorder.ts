@@ -2,6 +2,7 @@ import { batchTime, type BatchTimes } from '@seriatim/core/estimating'
 import type {
   Feel,
   InspectionVerdict,
+  Outcome,
   ProgressEvent,
   RememberedUnit,
   StageWait,
@@ -100,6 +101,8 @@ export function useRecorder(
         }),
       judge: (stageId: StageId, modelIds: readonly ModelId[], { verdict, note, mix }: Judged) =>
         record({ ...base(), kind: 'judged', stageId, modelIds, verdict, note, ...(mix ? { mix } : {}) }),
+      went: (stageId: StageId, modelIds: readonly ModelId[], outcome: Outcome) =>
+        record({ ...base(), kind: 'went', stageId, modelIds, outcome }),
       used: (stageId: StageId, modelIds: readonly ModelId[], mix: Mix, note: string) =>
         record({ ...base(), kind: 'used', stageId, modelIds, mix, note }),
       correctLap: (targetId: EventId, workSeconds: Seconds | null, note: string) =>
