@@ -68,9 +68,9 @@ test('it says what to get ready, and where the colour hides before the pot is cl
   await expect(setUp).toContainText('the can, held as far off as its sheet says')
   const stage = ticket(page).getByRole('heading', { level: 2 })
   await page.getByRole('button', { name: 'All done' }).click()
-  await expect(stage).toContainText('Spray from above')
+  await expect(stage).toContainText('Zenithal spray')
   await page.getByRole('button', { name: 'All done' }).click()
-  await expect(stage).toContainText('Spread, base')
+  await expect(stage).toContainText('Glue base')
   // Any of what comes can be taken up; where a session ends within it, from either of its halves.
   const then = page.getByRole('region', { name: 'Then' })
   await then.getByRole('button', { name: /^All \d+ that come/ }).click()

@@ -119,7 +119,7 @@ test('recipe and line say the same minutes, a stage moved against its stack is n
   await expect(title).toContainText('stages')
   await expect(title).toContainText(minutes)
 
-  await page.getByRole('button', { name: /^Spray from above, all over/ }).press('Alt+ArrowUp')
+  await page.getByRole('button', { name: /^(Ivory primer: )?zenithal spray/i }).press('Alt+ArrowUp')
   const findings = page.getByRole('list', { name: 'Findings' })
   await expect(findings).toContainText('This spoils.')
   await expect(findings).toContainText('rule R01')

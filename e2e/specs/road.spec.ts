@@ -40,7 +40,7 @@ test('the line follows the recipe, until somebody moves a stage: then it asks, a
   await seeLineFollow(page)
   await expect(stages).not.toHaveText(before ?? '')
 
-  await page.getByRole('button', { name: /^Spray from above, all over/ }).press('Alt+ArrowUp')
+  await page.getByRole('button', { name: /^(Ivory primer: )?zenithal spray/i }).press('Alt+ArrowUp')
   await expect(page.getByText(/^Against the line as it stands: 1 moved/)).toBeVisible()
   await goTo(page, 'Recipe')
   await page

@@ -68,7 +68,7 @@ export async function primeAll(page: Page): Promise<void> {
 
 export async function isPrimed(page: Page): Promise<void> {
   const prime = page.getByRole('gridcell', {
-    name: /^Black primer, spray: spray, all over, Reed-pikes: (drying|done)/,
+    name: /^Black primer, Reed-pikes: (drying|done)/,
   })
   await expect(prime).toBeVisible()
 }

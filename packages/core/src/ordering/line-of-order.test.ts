@@ -3,7 +3,9 @@ import { footRecipe, testShelf, type StepRow } from '../testing/recipes.ts'
 import { project, unit } from '../testing/builders.ts'
 import type { RecipeId } from '../units/ids.ts'
 import { followedRecipes, lineOfOrder } from './line-of-order.ts'
+import { factsOf } from '../recipe/step-facts.ts'
 import { orderLine } from './order-line.ts'
+import { stageName } from './stage-name.ts'
 
 const rows: readonly StepRow[] = [
   ['all', 'grey primer, spray', 'spray'],
@@ -36,7 +38,7 @@ describe('lineOfOrder', () => {
     expect(line).toHaveLength(4)
     const [prime] = line
     expect(prime).toMatchObject({
-      name: 'Spray, all over',
+      name: 'Grey primer',
       material: 'grey primer, spray',
       touch: { kind: 'whole' },
       setUpSeconds: 180,
@@ -116,4 +118,31 @@ describe('lineOfOrder', () => {
     const given = { ...project([unit('a', 1)], []), recipes: [footRecipe(rows)] }
     expect(followedRecipes(given)).toEqual([])
   })
+})
+
+it('names a stage by what the hand does', () => {
+  const rows: readonly StepRow[] = [
+    ['all', 'grey primer, spray', 'spray'],
+    ['all', 'ivory primer, spray', 'spray from above'],
+    ['base', 'white glue', 'spread'],
+    ['base', 'river grit', 'sprinkle'],
+    ['coat', 'moss green', 'base coat'],
+    ['all', 'soot wash', 'wash'],
+    ['base', 'dark peat', 'detail', { note: 'The rim; clean off what went astray.' }],
+    ['all', 'matt varnish, spray', 'spray'],
+    ['base', 'reed tuft', 'stick'],
+  ]
+  const recipe = footRecipe(rows)
+  const names = factsOf(recipe, testShelf).map((facts) => stageName([facts], testShelf))
+  expect(names).toEqual([
+    'Grey primer',
+    'Zenithal spray',
+    'Glue base',
+    'Add river grit',
+    'Base coat, coat',
+    'Wash, all over',
+    'Paint rim',
+    'Matt varnish',
+    'Add reed tuft',
+  ])
 })

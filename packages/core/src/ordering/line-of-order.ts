@@ -10,9 +10,10 @@ import {
   withOwnNames,
 } from '../trade/index.ts'
 import { surfacePresets } from '../presets/index.ts'
-import { factsOf, joinWords, mixText, type Shelf, type StepFacts, type Takers } from '../recipe/index.ts'
+import { factsOf, mixText, type Shelf, type StepFacts, type Takers } from '../recipe/index.ts'
 import { seconds, type StageId, type UnitId } from '../units/index.ts'
 import type { LineOrder, OrderedStage } from './order-line.ts'
+import { stageName } from './stage-name.ts'
 import { isSoftWork, workableTill } from './soft-work.ts'
 import { modelsTaking, openSeconds, type FollowingUnit, type OrderedRecipe } from './pieces.ts'
 
@@ -100,7 +101,7 @@ function stageOfOrdered(
 ): Omit<Stage, 'id'> {
   const drying = ordered.facts.map((facts) => facts.drying)
   return {
-    name: stageName(ordered),
+    name: stageName(ordered.facts, shelf),
     material: potName(ordered.facts, shelf),
     touch: touchOf(ordered),
     handsOnSecondsPerModel: seconds(Math.round(ordered.handsOnSeconds / Math.max(1, ordered.models))),
@@ -205,21 +206,6 @@ function closestStage(
   return line
     .filter((stage) => !taken.has(stage.id) && shared(stage) > 0)
     .sort((a, b) => shared(b) - shared(a))[0]
-}
-
-/** What is done where: `Base coat: coat and trousers`. */
-function stageName({ facts }: OrderedStage): string {
-  const [first] = facts
-  if (!first) return ''
-  const technique = first.step.technique
-  const regions = [...new Set(facts.flatMap((each) => each.regions.map((region) => region.name)))]
-  const where = facts.some((each) => each.whole)
-    ? 'all over'
-    : regions.length > 3
-      ? `${regions.slice(0, 2).join(', ')} and ${String(regions.length - 2)} more`
-      : joinWords(regions)
-  const name = `${technique.slice(0, 1).toUpperCase()}${technique.slice(1)}, ${where}`
-  return name.slice(0, 60)
 }
 
 function potName(facts: readonly StepFacts[], shelf: Shelf): string {

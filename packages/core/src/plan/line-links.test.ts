@@ -26,14 +26,14 @@ describe('what has to come before what', () => {
 
   it('is the layers below on the same region, and what goes over the whole model', () => {
     const wash = before('Wash, skin')
-    expect(wash.some((name) => name.includes('spray, all over'))).toBe(true)
+    expect(wash.some((name) => /primer|all over/i.test(name))).toBe(true)
     expect(wash.some((name) => /base coat, skin/i.test(name))).toBe(true)
-    expect(before('Spread, base').every((name) => name.includes('all over'))).toBe(true)
+    expect(before('Glue base').every((name) => /primer|all over/i.test(name))).toBe(true)
   })
 
   it('the base is free of the coat, and the coat of the base', () => {
     const coat = before('Layer, coat')
-    expect(coat.some((name) => name.endsWith(', base'))).toBe(false)
+    expect(coat.some((name) => /base$|rim|grit|tuft/.test(name))).toBe(false)
   })
 
   it('a preference of the recipe binds as well', () => {
@@ -42,7 +42,7 @@ describe('what has to come before what', () => {
       preferences: { ...recipe.preferences, base: 'last' as const },
     }))
     const last = lineLinks({ ...given, recipes }, testShelf).get(given.units[0]!.id)!
-    const spread = given.line.find((each) => each.name.startsWith('Spread, base'))!
+    const spread = given.line.find((each) => each.name.startsWith('Glue base'))!
     expect(last.get(spread.id)!.size).toBeGreaterThan(links.get(spread.id)!.size)
   })
 

@@ -40,7 +40,11 @@ describe('lessons', () => {
   it('say what a paint did over which ground, until it is taken back', () => {
     const primed = { line: [stage('prime', { material: 'Grey primer' }), ...line] }
     const another = event('went', coat, { outcome: 'another coat' })
-    const events = [another, event('went', hood, { outcome: 'another coat' }), event('went', hood, { outcome: 'covered' })]
+    const events = [
+      another,
+      event('went', hood, { outcome: 'another coat' }),
+      event('went', hood, { outcome: 'covered' }),
+    ]
     const lessons = lessonsOf(primed, foldProgress(events))
     expect(lessons.map(({ kind, text, times }) => [kind, text, times])).toEqual([
       ['went', 'covered at once over moss', 1],

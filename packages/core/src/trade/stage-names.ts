@@ -3,7 +3,7 @@ import type { Stage } from './stage.ts'
 
 /**
  * The line with a name of its own for every stage, the one it has everywhere: where several are called alike the pot goes
- * before it, `Black primer: spray, all over`, and where that is alike as well, a number after it.
+ * before it, `Ivory primer: zenithal spray`, and where that is alike as well, a number after it.
  */
 export function withOwnNames<S extends Pick<Stage, 'name' | 'material'>>(line: readonly S[]): readonly S[] {
   const alike = counted(line.map(nameOf))
@@ -24,12 +24,15 @@ const nameOf = ({ name }: Pick<Stage, 'name'>): string => name
 
 function withPot({ name, material }: Pick<Stage, 'name' | 'material'>): string {
   if (material === '' || saysPot({ name, material })) return name
-  return `${withCapital(material)}: ${name.slice(0, 1).toLowerCase()}${name.slice(1)}`.slice(0, longest)
+  return `${withCapital(material.replace(/, spray$/, ''))}: ${name.slice(0, 1).toLowerCase()}${name.slice(1)}`.slice(
+    0,
+    longest,
+  )
 }
 
 /** Whether the stage's name says its pot already, so that it need not be said beside it. */
 export function saysPot({ name, material }: Pick<Stage, 'name' | 'material'>): boolean {
-  return name.toLowerCase().startsWith(material.toLowerCase())
+  return name.toLowerCase().includes(material.toLowerCase().replace(/, spray$/, ''))
 }
 
 /** So long a name may be, with room for a number. */
