@@ -57,4 +57,14 @@ describe('toFollow', () => {
     expect(told(events, later(50))).toEqual([[1, 'wipe', [4], 20]])
     expect(told(events, later(81))).toEqual([])
   })
+
+  it('asks about glue that dried unstrewn until it is put on again', () => {
+    const glue = { ...wash, nextWithinSeconds: minutes(8) }
+    const line = [glue, wipe, metal]
+    const at = (now: Instant, ...more: readonly ReturnType<typeof punched>[]) =>
+      toFollow({ line }, batches, foldProgress([punched(1, later(0), glue.id, 4), ...more]), now).length
+    expect(at(later(60 * 24))).toBe(1)
+    expect(at(later(60 * 24), { ...punched(2, later(600), glue.id, 4), kind: 'cleared' as never })).toBe(0)
+    expect(at(later(60 * 24 * 8))).toBe(0)
+  })
 })

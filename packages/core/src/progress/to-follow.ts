@@ -18,6 +18,8 @@ export interface ToFollow {
 
 /** So long after its limit a coat is as it is, and nobody is reminded any more; seconds. */
 const forgottenAfter = 3600
+/** What was open for minutes only holds nothing once it is dry: it is done again, and asked about for a week. */
+const openForMinutes = { within: 900, forgottenAfter: 7 * 86_400 }
 
 /** What has to be followed soon at `now`, the most pressing first. Goes by the stages that are followed, which are few. */
 export function toFollow(
@@ -38,7 +40,8 @@ export function toFollow(
           const next = line.slice(place + 1).find((each) => takesStage(each, batch.unitId, model))
           if (!next || isThrough(progress, model.id, next)) return []
           const until = addSeconds(mark.at, within)
-          return addSeconds(until, forgottenAfter) > now ? [{ id: model.id, next, until }] : []
+          const forgotten = within <= openForMinutes.within ? openForMinutes.forgottenAfter : forgottenAfter
+          return addSeconds(until, forgotten) > now ? [{ id: model.id, next, until }] : []
         })
         const [first] = waiting.toSorted((a, b) => a.until - b.until)
         if (!first) return []

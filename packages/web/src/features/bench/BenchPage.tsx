@@ -3,6 +3,7 @@ import type { Progress } from '@seriatim/core/progress'
 import type { Stage } from '@seriatim/core/trade'
 import type { ModelId } from '@seriatim/core/units'
 import { useState } from 'react'
+import { clockNow } from '../../shared/clock.ts'
 import { useShelf } from '../../shared/api/index.ts'
 import { useCurrentProject } from '../../shared/project/index.ts'
 import { useProgress } from '../../shared/progress/index.ts'
@@ -109,7 +110,16 @@ function Bench({ progress }: { readonly progress: Progress }) {
           {bench.isPlanned ? null : <RoomToCome stretches={batches.length * project.line.length - 1} />}
           {bench.sitting ? <SittingNow sitting={bench.sitting} timeZone={project.evenings.timeZone} /> : null}
           <StampMilestone progress={progress} />
-          <ToFollowList waiting={drying.waiting} timeZone={project.evenings.timeZone} />
+          <ToFollowList
+            waiting={drying.waiting}
+            timeZone={project.evenings.timeZone}
+            onAgain={({ stage, untilOf }) =>
+              recorder.clear(
+                stage.id,
+                [...untilOf].flatMap(([id, until]) => (until <= clockNow() ? [id] : [])),
+              )
+            }
+          />
           <ThenList
             plan={plan}
             project={project}

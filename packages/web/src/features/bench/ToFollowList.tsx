@@ -5,6 +5,7 @@ import { useCallback, useMemo } from 'react'
 import { toast } from 'sonner'
 import { chime } from '../../shared/chime.ts'
 import { clockText, plural } from '../../shared/format/index.ts'
+import { Button } from '../../shared/ui/index.ts'
 import { useDue } from '../../shared/use-due.ts'
 import { useNowBefore } from '../../shared/use-now.ts'
 import { Countdown } from './Countdown.tsx'
@@ -12,13 +13,15 @@ import { Countdown } from './Countdown.tsx'
 interface ToFollowListProps {
   readonly waiting: readonly ToFollow[]
   readonly timeZone: string
+  /** The coat is put on again. */
+  readonly onAgain: (each: ToFollow) => void
 }
 
 /** So many seconds before the limit it is time to put down what is in hand. */
 const warnsBefore = 60
 
 /** What has to be wiped, mopped or joined while the coat still lets it, counting down; at the limit it flashes. */
-export function ToFollowList({ waiting, timeZone }: ToFollowListProps) {
+export function ToFollowList({ waiting, timeZone, onAgain }: ToFollowListProps) {
   const alarms = useMemo(
     () => waiting.map((each) => ({ ...each, key: keyOf(each), at: each.until - warnsBefore * 1000 })),
     [waiting],
@@ -38,14 +41,19 @@ export function ToFollowList({ waiting, timeZone }: ToFollowListProps) {
       </h2>
       <ul className="mt-2 grid gap-2">
         {waiting.map((each) => (
-          <Follow key={keyOf(each)} {...each} timeZone={timeZone} />
+          <Follow key={keyOf(each)} each={each} timeZone={timeZone} onAgain={onAgain} />
         ))}
       </ul>
     </section>
   )
 }
 
-function Follow({ batch, next, modelIds, until, timeZone }: ToFollow & Pick<ToFollowListProps, 'timeZone'>) {
+function Follow({
+  each,
+  timeZone,
+  onAgain,
+}: { readonly each: ToFollow } & Omit<ToFollowListProps, 'waiting'>) {
+  const { batch, stage, next, modelIds, until } = each
   const left = (until - useNowBefore(until)) / 1000
   const isPressing = Math.abs(left) <= warnsBefore
   return (
@@ -66,7 +74,17 @@ function Follow({ batch, next, modelIds, until, timeZone }: ToFollow & Pick<ToFo
             <span className="figures text-sm">by {clockText(until, timeZone)}</span>
           </>
         ) : (
-          <b>since {clockText(until, timeZone)}: look before you go on</b>
+          <>
+            <b>since {clockText(until, timeZone)}: look before you go on</b>
+            <Button
+              weight="quiet"
+              className="ml-auto px-2!"
+              aria-label={`${stage.name} again: ${batchName(batch)}`}
+              onClick={() => onAgain(each)}
+            >
+              It is dry: {stage.name.toLowerCase()} again
+            </Button>
+          </>
         )}
       </span>
     </li>

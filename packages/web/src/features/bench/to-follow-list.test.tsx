@@ -31,10 +31,11 @@ const waiting = (unitName: string, seconds: number): ToFollow => {
 const rows = () => screen.getAllByRole('listitem').filter((row) => row.classList.contains('ticket'))
 
 test('it counts down to the limit, presses in the last minute, and says so once', async () => {
+  const again = vi.fn()
   render(
     <>
       <Toaster />
-      <ToFollowList waiting={[waiting('Pikes', 90)]} timeZone="UTC" />
+      <ToFollowList waiting={[waiting('Pikes', 90)]} timeZone="UTC" onAgain={again} />
     </>,
   )
   expect(rows()[0]?.textContent).toBe('Wipe backPikes, 2 models1:30by 20:01')
@@ -44,9 +45,11 @@ test('it counts down to the limit, presses in the last minute, and says so once'
   expect(screen.getAllByText('Wipe back now: Pikes bears one minute more.')).toHaveLength(1)
   await pass(60)
   expect(rows()[0]?.textContent).toContain('since 20:01: look before you go on')
+  screen.getByRole('button', { name: 'Oil wash again: Pikes' }).click()
+  expect(again).toHaveBeenCalledWith(expect.objectContaining({ modelIds: ['a', 'b'] }))
 })
 
 test('without anything to follow there is nothing', () => {
-  const { container } = render(<ToFollowList waiting={[]} timeZone="UTC" />)
+  const { container } = render(<ToFollowList waiting={[]} timeZone="UTC" onAgain={vi.fn()} />)
   expect(container.textContent).toBe('')
 })
