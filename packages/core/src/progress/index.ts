@@ -44,4 +44,4 @@ export {
 } from './progress.ts'
 export { createProgressLog, type ProgressLog } from './progress-log.ts'
 export { neededForTable } from './table-ready.ts'
-export { toFollow, type ToFollow } from './to-follow.ts'
+export { driedOut, toFollow, type ToFollow } from './to-follow.ts'

@@ -4,7 +4,7 @@ import { drying, eventId, noon, project, stage, unit } from '../testing/builders
 import { splitIntoBatches } from '../trade/batches.ts'
 import { addSeconds, type Instant } from '../units/instant.ts'
 import { minutes } from '../units/seconds.ts'
-import { toFollow } from './to-follow.ts'
+import { driedOut, toFollow } from './to-follow.ts'
 
 const later = (count: number) => addSeconds(noon, count * 60)
 const wash = stage('wash', { ...drying(0), nextWithinSeconds: minutes(20) })
@@ -62,7 +62,8 @@ describe('toFollow', () => {
     const glue = { ...wash, nextWithinSeconds: minutes(8) }
     const line = [glue, wipe, metal]
     const at = (now: Instant, ...more: readonly ReturnType<typeof punched>[]) =>
-      toFollow({ line }, batches, foldProgress([punched(1, later(0), glue.id, 4), ...more]), now).length
+      driedOut({ line }, batches, foldProgress([punched(1, later(0), glue.id, 4), ...more]), now).length
+    expect(at(later(60))).toBe(0)
     expect(at(later(60 * 24))).toBe(1)
     expect(at(later(60 * 24), { ...punched(2, later(600), glue.id, 4), kind: 'cleared' as never })).toBe(0)
     expect(at(later(60 * 24 * 8))).toBe(0)

@@ -23,10 +23,37 @@ const openForMinutes = { within: 900, forgottenAfter: 7 * 86_400 }
 
 /** What has to be followed soon at `now`, the most pressing first. Goes by the stages that are followed, which are few. */
 export function toFollow(
-  { line }: Pick<Job, 'line'>,
+  project: Pick<Job, 'line'>,
   batches: readonly Batch[],
   progress: Progress,
   now: Instant,
+): readonly ToFollow[] {
+  return following(project, batches, progress, (until) => addSeconds(until, forgottenAfter) > now)
+}
+
+/** What was open for minutes only, as glue is, and dried before anything followed: it holds nothing, and is to be put on again. */
+export function driedOut(
+  project: Pick<Job, 'line'>,
+  batches: readonly Batch[],
+  progress: Progress,
+  now: Instant,
+): readonly ToFollow[] {
+  return following(
+    project,
+    batches,
+    progress,
+    (until, within) =>
+      within <= openForMinutes.within &&
+      addSeconds(until, forgottenAfter) <= now &&
+      addSeconds(until, openForMinutes.forgottenAfter) > now,
+  )
+}
+
+function following(
+  { line }: Pick<Job, 'line'>,
+  batches: readonly Batch[],
+  progress: Progress,
+  isMeant: (until: Instant, within: number) => boolean,
 ): readonly ToFollow[] {
   const followed = line.flatMap((stage, place) =>
     stage.nextWithinSeconds === null ? [] : [{ stage, within: stage.nextWithinSeconds, place }],
@@ -40,8 +67,7 @@ export function toFollow(
           const next = line.slice(place + 1).find((each) => takesStage(each, batch.unitId, model))
           if (!next || isThrough(progress, model.id, next)) return []
           const until = addSeconds(mark.at, within)
-          const forgotten = within <= openForMinutes.within ? openForMinutes.forgottenAfter : forgottenAfter
-          return addSeconds(until, forgotten) > now ? [{ id: model.id, next, until }] : []
+          return isMeant(until, within) ? [{ id: model.id, next, until }] : []
         })
         const [first] = waiting.toSorted((a, b) => a.until - b.until)
         if (!first) return []

@@ -111,7 +111,7 @@ function Bench({ progress }: { readonly progress: Progress }) {
           {bench.sitting ? <SittingNow sitting={bench.sitting} timeZone={project.evenings.timeZone} /> : null}
           <StampMilestone progress={progress} />
           <ToFollowList
-            waiting={drying.waiting}
+            waiting={[...drying.waiting, ...drying.driedOut]}
             timeZone={project.evenings.timeZone}
             onAgain={({ stage, untilOf }) =>
               recorder.clear(

@@ -1,4 +1,5 @@
 import {
+  driedOut,
   dryingShelf,
   toFollow,
   type DryingEntry,
@@ -20,6 +21,8 @@ export interface Drying {
   readonly justDry: readonly DryingEntry[]
   /** What has to follow soon. */
   readonly waiting: readonly ToFollow[]
+  /** What dried before it was followed, and holds nothing. */
+  readonly driedOut: readonly ToFollow[]
   /** The moment and the log of what stands beside the work. */
   readonly settled: { readonly progress: Progress; readonly now: Instant }
 }
@@ -40,7 +43,8 @@ export function useDrying(
     const before = dryingShelf(project, batches, settled.progress, addSeconds(settled.now, -feltWithin))
     const isJustDry = (each: DryingEntry) =>
       each.until <= settled.now && !wet.has(`${each.batch.id} ${each.stage.id}`)
-    return { drying, justDry: before.filter(isJustDry) }
+    const out = driedOut(project, batches, settled.progress, settled.now)
+    return { drying, justDry: before.filter(isJustDry), driedOut: out }
   }, [project, batches, settled])
   return { shelf, waiting, settled, ...beside }
 }
