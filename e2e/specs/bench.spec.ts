@@ -24,6 +24,31 @@ test('not needed: the models that are left go without the stage, and an undo ask
   await expect.poll(() => recordedKinds(request, id)).toEqual(['skipped', 'undone'])
 })
 
+test('what was left out on one unit is asked once of the next', async ({ page, request }) => {
+  const { url, id } = await seedProject(request, { stages: 1, units: { 'Reed-pikes': 2, 'Eel-netters': 3 } })
+  await page.goto(`${url}/bench`)
+  await page.keyboard.press('n')
+  await expect(page.getByText(/^Left out on .*\. Here too\?/)).toBeVisible()
+  await expectAccessible(page)
+  await page.getByRole('button', { name: 'Leave it out', exact: true }).click()
+  await expect(page.getByText('Nothing left to paint')).toBeVisible()
+  await expect.poll(() => recordedKinds(request, id)).toEqual(['skipped', 'skipped'])
+})
+
+test('a slip may stay as it is: the model is done, and nothing is wet', async ({ page, request }) => {
+  const { url, id } = await seedProject(request, { stages: 1 })
+  await page.goto(`${url}/bench`)
+  await page.getByRole('button', { name: 'All done' }).click()
+  await hole(page, /^Prime, Reed-pikes: drying/).press('t')
+  const dialog = page.getByRole('dialog')
+  await dialog.getByLabel('What').fill('a hair on the cloak')
+  await dialog.getByLabel('Reed-pikes 4').check()
+  await dialog.getByRole('button', { name: 'Note it' }).click()
+  await page.getByRole('button', { name: 'Leave it' }).click()
+  await expect(page.getByText('Nothing left to paint')).toBeVisible()
+  await expect.poll(() => recordedKinds(request, id)).toEqual(['punched', 'touch-up', 'punched'])
+})
+
 test('the evening by keys alone: start, next, done, undo, redo, stop; and after a tap the keys are the desk’s again', async ({
   page,
   request,

@@ -1,4 +1,4 @@
-import { aims, plainPlanning, techniques, teamworks, usualBores } from '@seriatim/core/trade'
+import { aims, fusses, plainPlanning, techniques, teamworks, usualBores } from '@seriatim/core/trade'
 import type { BatchId, ModelId, PainterId, StageId, UnitId } from '@seriatim/core/units'
 import { z } from 'zod'
 import { idOf, localDateField, nameOf, secondsField, textField } from './fields.ts'
@@ -117,6 +117,7 @@ const wholePlanningSchema = z.object({
     .min(0, { error: 'A share is 0 at least.' })
     .max(0.9, { error: 'At most nine of ten sessions fall out.' }),
   bores: z.object({ stageSeconds: boreField, unitSeconds: boreField }).default(usualBores),
+  fuss: z.enum(fusses, { error: `Choose one: ${fusses.join(', ')}.` }).default(plainPlanning.fuss),
   held: z
     .object({
       all: z.boolean(),

@@ -1,7 +1,15 @@
 import { localDateAt, momentOf, paintedBy, type Session } from '../calendar/index.ts'
 import type { BatchTimes } from '../estimating/index.ts'
 import { type Progress, toFollow } from '../progress/index.ts'
-import { type Batch, batchesMeant, batchName, type Parts, type Pin, type Teamwork } from '../trade/index.ts'
+import {
+  type Batch,
+  batchesMeant,
+  batchName,
+  type Fuss,
+  type Parts,
+  type Pin,
+  type Teamwork,
+} from '../trade/index.ts'
 import { failure, type Instant, type Result, success, type UnitId } from '../units/index.ts'
 import { buildBatches } from './build-batches.ts'
 import {
@@ -61,6 +69,24 @@ const eveningPrices: EveningPrices = {
   short: 300,
   potForOne: 120,
   unitChange: 30,
+}
+
+/** What they count for a painter who minds them little or much. */
+const fussFactors: Readonly<Record<Fuss, number>> = { little: 0.3, usual: 1, much: 3 }
+
+/** @returns in seconds. */
+function pricesFor(fuss: Fuss): EveningPrices {
+  const factor = fussFactors[fuss]
+  const { short, ...prices } = eveningPrices
+  return {
+    paintChange: prices.paintChange * factor,
+    sprayTrip: prices.sprayTrip * factor,
+    airbrush: prices.airbrush * factor,
+    shortStretch: prices.shortStretch * factor,
+    potForOne: prices.potForOne * factor,
+    unitChange: prices.unitChange * factor,
+    short,
+  }
 }
 
 /**
@@ -271,7 +297,7 @@ function build(
     maySplit: true,
     inHandAtMost: desk.batchesInHand,
     bores: { stage: desk.bores.stageSeconds, kind: desk.bores.unitSeconds },
-    prices: eveningPrices,
+    prices: pricesFor(desk.fuss),
   }
   const problem = wholeProblem(input, instance)
   if (problem) return failure(problem)

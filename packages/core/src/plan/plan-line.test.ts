@@ -3,6 +3,8 @@ import { describe, expect, it } from 'vitest'
 import { foldProgress } from '../progress/fold-progress.ts'
 import { drying, log, models, noon, project, stage, stageId, unit } from '../testing/builders.ts'
 import { localDateAt } from '../calendar/sessions.ts'
+import { schoolJob, solved } from '../testing/school-jobs.ts'
+import type { Fuss } from '../trade/desk.ts'
 import { deskOf } from '../trade/project.ts'
 import type { ClientId } from '../units/ids.ts'
 import { addSeconds } from '../units/instant.ts'
@@ -312,5 +314,19 @@ describe('a plan before that keeps to what it promised', () => {
       finishesAt: later.finishesAt,
       exposedSeconds: later.exposedSeconds,
     })
+  })
+})
+
+describe('how much an evening’s changes are minded', () => {
+  const opened = (fuss: Fuss) => {
+    const given = schoolJob('opaque-wash-rehighlight', 'foot', 3)
+    const { potOpenings, finishesAt } = solved({ ...given, planning: { ...given.planning, fuss } }).plan
+    return { potOpenings, finishesAt }
+  }
+
+  it('takes fewer pots to hand where they are minded much, and never ends sooner for it', () => {
+    const [little, much] = [opened('little'), opened('much')]
+    expect(much.potOpenings).toBeLessThan(little.potOpenings)
+    expect(much.finishesAt).toBeGreaterThanOrEqual(little.finishesAt)
   })
 })

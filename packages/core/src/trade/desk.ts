@@ -77,6 +77,10 @@ export interface Bores {
 /** Half an hour and an hour and a half: from memory, to be edited. */
 export const usualBores: Bores = { stageSeconds: minutes(30), unitSeconds: minutes(90) }
 
+/** How much paint changes, trips to the spray place and scraps of work are minded against time. */
+export const fusses = ['little', 'usual', 'much'] as const
+export type Fuss = (typeof fusses)[number]
+
 /** When, by whom and at which stations work is done, whatever the job. */
 export interface Desk {
   readonly evenings: Evenings
@@ -96,4 +100,5 @@ export interface Desk {
   /** Share of sessions that fall out unforeseen, 0 to 1. */
   readonly skipShare: number
   readonly bores: Bores
+  readonly fuss: Fuss
 }

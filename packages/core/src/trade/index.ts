@@ -24,6 +24,8 @@ export {
   type Bores,
   type Desk,
   type Evenings,
+  type Fuss,
+  fusses,
   type Painter,
   type SessionMark,
   type SessionRule,

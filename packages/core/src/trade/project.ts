@@ -32,6 +32,7 @@ export const plainPlanning: Planning = {
   sprayHours: null,
   skipShare: 0.1,
   bores: usualBores,
+  fuss: 'usual',
   held: { all: false, batches: [], stages: [] },
   handOver: null,
 }
@@ -48,8 +49,18 @@ export function deskOf({
   batchesInHand,
   planning,
 }: Pick<Project, 'evenings' | 'batchesInHand' | 'planning'>): Desk {
-  const { painters, teamwork, aims, sprayPlaces, airbrushes, rackPlaces, sprayHours, skipShare, bores } =
-    planning
+  const {
+    painters,
+    teamwork,
+    aims,
+    sprayPlaces,
+    airbrushes,
+    rackPlaces,
+    sprayHours,
+    skipShare,
+    bores,
+    fuss,
+  } = planning
   return {
     evenings,
     batchesInHand,
@@ -62,6 +73,7 @@ export function deskOf({
     sprayHours,
     skipShare,
     bores,
+    fuss,
   }
 }
 

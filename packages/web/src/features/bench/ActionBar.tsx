@@ -53,7 +53,7 @@ export function ActionBar({ actions, project, progress, task, running, onTouchUp
         Stop here
       </DeskButton>
       <DeskButton keyName="N" disabled={!task || task.left.length === 0} onClick={actions.notNeeded}>
-        Not needed
+        {task?.touchUp ? 'Leave it' : 'Not needed'}
       </DeskButton>
       <DeskButton keyName="T" disabled={!task} onClick={onTouchUp}>
         Touch-up

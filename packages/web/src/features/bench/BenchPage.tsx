@@ -76,6 +76,7 @@ function Bench({ progress }: { readonly progress: Progress }) {
               clock={clock}
               onUsed={askUsed}
               onStopAt={actions.stopAt}
+              onLeaveOut={actions.notNeeded}
               models={{
                 done: (id) => recorder.punch(task.stage.id, [id]),
                 again: (id) => recorder.clear(task.stage.id, [id]),

@@ -9,10 +9,12 @@ import type { ReactNode } from 'react'
 import { clockText, durationText, plural, rangeText, stopwatchText } from '../../shared/format/index.ts'
 import { useLessonsAgain } from '../../shared/lessons.tsx'
 import { AsAgreed } from '../../shared/model-pictures.tsx'
+import { Button } from '../../shared/ui/index.ts'
 import { useNow, useNowOf } from '../../shared/use-now.ts'
 import { ClockRanOn } from './ClockRanOn.tsx'
 import { Countdown } from './Countdown.tsx'
 import { LastLook } from './LastLook.tsx'
+import { leftOutElsewhere } from './left-out.ts'
 import { ModelRow, type ModelActions } from './ModelRow.tsx'
 import { PaintLine } from './PaintLine.tsx'
 import { SetUpLine } from './SetUpLine.tsx'
@@ -30,6 +32,8 @@ interface NowTicketProps {
   readonly clock: Clock | null
   readonly onUsed: () => void
   readonly onStopAt: (moment: Instant) => void
+  /** These models go without the stage. */
+  readonly onLeaveOut: () => void
   readonly models: ModelActions
   /** What is left beyond the stop line; `null` while the table still asks for something. */
   readonly further: readonly FurtherStep[] | null
@@ -45,6 +49,7 @@ export function NowTicket({
   clock,
   onUsed,
   onStopAt,
+  onLeaveOut,
   models,
   further,
 }: NowTicketProps) {
@@ -65,6 +70,7 @@ export function NowTicket({
     stage.handsOnSecondsPerModel
   const setUp = dab ? dab.setUpSeconds + (dab.undercoat?.setUpSeconds ?? 0) : stage.setUpSeconds
   const wet = wetUnder(task, shelf)
+  const leftOut = leftOutElsewhere(project, progress, task)
   const card = useSetUpCard(task, project, progress)
   const again = useLessonsAgain([stage])
   const lastPunch = instant(
@@ -117,6 +123,14 @@ export function NowTicket({
           {cautionText[caution]}
         </p>
       ))}
+      {leftOut === null ? null : (
+        <p className="mt-2 flex flex-wrap items-center gap-x-3 font-bold">
+          Left out on {leftOut}. Here too?
+          <Button weight="quiet" className="px-1!" onClick={onLeaveOut}>
+            Leave it out
+          </Button>
+        </p>
+      )}
       {further ? (
         <p className="mt-2 text-done">
           <b>Table-ready: this batch may end here.</b> What is left is by choice:{' '}

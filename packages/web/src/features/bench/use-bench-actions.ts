@@ -15,7 +15,7 @@ export interface BenchActions {
   readonly start: () => void
   readonly next: () => void
   readonly allDone: () => void
-  /** The models that are left go without this stage. */
+  /** The models that are left go without this stage, or keep the slip that waits for a dab. */
   readonly notNeeded: () => void
   readonly stop: () => void
   /** Stops the clock at a moment that lies back: it ran on by itself since. */
@@ -68,9 +68,12 @@ export function useBenchActions(
     allDone: useCallback(() => punch(task?.left ?? []), [punch, task]),
     notNeeded: useCallback(() => {
       if (!task || task.left.length === 0) return
-      const id = recorder.skip(task.stage.id, task.left)
+      const id = task.touchUp
+        ? recorder.leave(task.stage.id, task.left)
+        : recorder.skip(task.stage.id, task.left)
       if (running && isLastOfClock(project, progress, running, task.left)) finishClock(running.eventId, [])
-      toast(`${task.stage.name}: ${String(task.left.length)} go without it.`, {
+      const how = task.touchUp ? 'stay as they are' : 'go without it'
+      toast(`${task.stage.name}: ${String(task.left.length)} ${how}.`, {
         action: { label: 'Undo', onClick: () => recorder.undo(id) },
       })
     }, [project, progress, task, recorder, running, finishClock]),

@@ -1,7 +1,16 @@
 import type { LearntBores } from '@seriatim/core/estimating'
 import type { BearableBatch } from '@seriatim/core/plan'
-import { batchName, aims, batchesMeant, type Aim, type Batch, type Planning } from '@seriatim/core/trade'
-import { CheckField } from '../../shared/ui/index.ts'
+import {
+  batchName,
+  aims,
+  batchesMeant,
+  fusses,
+  type Aim,
+  type Batch,
+  type Fuss,
+  type Planning,
+} from '@seriatim/core/trade'
+import { CheckField, SelectField } from '../../shared/ui/index.ts'
 import { BoresFields } from './BoresFields.tsx'
 import { SortableNames } from './SortableNames.tsx'
 
@@ -11,6 +20,12 @@ const aimTexts: Readonly<Record<Aim, string>> = {
   waiting: 'No waiting at the desk',
   first: 'First models finished soon',
   variety: 'Variety: no stage and no unit for too long',
+}
+
+const fussTexts: Readonly<Record<Fuss, string>> = {
+  little: 'I hardly mind them',
+  usual: 'as most people mind them',
+  much: 'as few as can be',
 }
 
 interface PlanWishesProps {
@@ -60,6 +75,15 @@ export function PlanWishes({ planning, batches, learnt, bearable, onBatchSize, o
                 : 'Each batch takes its stages in any sound order.',
             )
           }
+        />
+        <SelectField
+          label="Paint changes, trips to spray, scraps of work"
+          value={planning.fuss}
+          options={fusses.map((fuss) => ({ value: fuss, text: fussTexts[fuss] }))}
+          onChange={(event) => {
+            const fuss = fusses.find((each) => each === event.target.value) ?? planning.fuss
+            onChange({ ...planning, fuss }, `Paint changes and trips to spray: ${fussTexts[fuss]}.`)
+          }}
         />
         <BoresFields
           bores={planning.bores}

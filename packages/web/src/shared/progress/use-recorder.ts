@@ -9,7 +9,14 @@ import type {
   Verdict,
 } from '@seriatim/core/progress'
 import { dryingWait, type Mix, type Project } from '@seriatim/core/trade'
-import type { EventId, Instant, ModelId, Seconds, StageId } from '@seriatim/core/units'
+import {
+  seconds,
+  type EventId,
+  type Instant,
+  type ModelId,
+  type Seconds,
+  type StageId,
+} from '@seriatim/core/units'
 import { useMemo } from 'react'
 import { v7 } from 'uuid'
 import { clockNow } from '../clock.ts'
@@ -58,6 +65,16 @@ export function useRecorder(
           modelIds,
           ...waitOf(stageId),
           ...worthOf(project, stageId, modelIds, times),
+        }),
+      /** What slipped stays as it is: the models count as through, and nothing is wet. */
+      leave: (stageId: StageId, modelIds: readonly ModelId[]) =>
+        record({
+          ...base(),
+          kind: 'punched',
+          stageId,
+          modelIds,
+          drySeconds: seconds(0),
+          worthSeconds: seconds(0),
         }),
       clear: (stageId: StageId, modelIds: readonly ModelId[]) =>
         record({ ...base(), kind: 'cleared', stageId, modelIds }),

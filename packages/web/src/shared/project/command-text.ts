@@ -17,6 +17,7 @@ const fieldNames: Readonly<Record<string, string>> = {
   sprayHours: 'spray hours',
   skipShare: 'sessions that fall out',
   bores: 'how long the same is borne',
+  fuss: 'how much paint changes are minded',
   handOver: 'hour of the date',
   held: 'what keeps to the row of the line',
   perHolder: 'models on a holder',
