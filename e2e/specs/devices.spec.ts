@@ -72,7 +72,7 @@ test('a form opened before somebody else wrote shows both, and the person choose
     { kind: 'set', thing: 'project', field: 'name', value: 'Fen under water' },
     { kind: 'set', thing: 'project', field: 'dueOn', value: '2027-03-01' },
   ])
-  await dialog.getByRole('button', { name: 'Save' }).click()
+  await dialog.getByRole('button', { name: 'Save', exact: true }).click()
   await page.getByRole('button', { name: 'Look at it' }).click()
   const list = page.getByRole('dialog', { name: 'Not delivered' })
   const row = list.getByRole('row', { name: /^Name/ })

@@ -91,7 +91,7 @@ test('a milestone punches several stages at once and teaches the rates', async (
   await open(page, 'logbook')
   const wash = page.getByRole('row', { name: /^layer/ })
   await expect(wash).toHaveCount(0)
-  await page.getByRole('button', { name: 'Stamp a milestone' }).click()
+  await page.getByRole('button', { name: 'Log progress' }).click()
   const dialog = page.getByRole('dialog')
   await dialog.getByLabel('Unit').selectOption({ label: 'Sluice gun' })
   await dialog.getByLabel('Models done').fill('2')
@@ -163,7 +163,7 @@ test('a pilot is chosen, timed, judged, and its proposals taken up', async ({ pa
   await expect(page.getByText('The pilot is the reference: version', { exact: false })).toBeVisible()
 
   await open(page, 'roster')
-  await page.getByRole('link', { name: 'Take a pilot of Eel-netters' }).click()
+  await page.getByRole('link', { name: 'Paint a test model of Eel-netters' }).click()
   await page.getByRole('checkbox', { name: 'Eel-netter 8' }).check()
   await page.getByRole('button', { name: '1 model first' }).click()
   await expect(page.getByRole('heading', { level: 1 })).toContainText('before the first lap')
@@ -171,7 +171,7 @@ test('a pilot is chosen, timed, judged, and its proposals taken up', async ({ pa
   await page.getByLabel('did nothing').check()
   await page.getByLabel('Note').fill('as the primer')
   await expectAccessible(page)
-  await page.getByRole('button', { name: 'Note it' }).click()
+  await page.getByRole('button', { name: 'Save', exact: true }).click()
   await expect(page.getByText('“as the primer”', { exact: false })).toBeVisible()
 })
 

@@ -61,7 +61,7 @@ test('from a fresh machine to painted models, through a crash, with nothing lost
   await test.step('4: choose a batch size and read the run sheet', async () => {
     await place(page, 'Plan')
     await expect(page.getByRole('heading', { level: 1 })).toContainText(/^Done by .* in 8 of 10 cases; odds/)
-    await expect(page.getByText('pots opened').first()).toBeVisible()
+    await expect(page.getByText('paint changes').first()).toBeVisible()
     await page.getByRole('region', { name: 'Batch sizes compared' }).scrollIntoViewIfNeeded()
     const table = page.getByRole('region', { name: 'Batch sizes in figures' })
     await table.getByRole('button', { name: '5', exact: true }).click()

@@ -25,14 +25,14 @@ test('the plan gives odds and what would help, taken with one click; its figures
   await expect(evenings).toContainText('3 h')
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(evenings).toContainText('2 h 30')
-  await odds.getByRole('button', { name: /futures$/ }).click()
+  await odds.getByRole('button', { name: /simulations$/ }).click()
   await expect(page.getByRole('dialog', { name: /Where the odds come from/ })).toContainText(
     'sessions falling out',
   )
   await page.keyboard.press('Escape')
   await expectAccessible(page)
 
-  const pots = page.getByRole('button', { name: /^\d+ pots opened/ })
+  const pots = page.getByRole('button', { name: /^\d+ paint changes/ })
   const before = await pots.innerText()
   const size = page.getByRole('group', { name: 'Together' })
   for (const value of ['5', '4', '3']) {

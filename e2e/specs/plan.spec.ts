@@ -45,9 +45,9 @@ test('all batch sizes are compared in one chart, and one is chosen from it', asy
   await expect(page.getByRole('heading', { name: /^Batches of [\d+]+ are done first/ })).toBeVisible()
   await expect(page.locator('.recharts-bar-rectangle path').first()).toBeAttached()
   // Of the size in use both say the same.
-  const figures = await page.locator('p').filter({ hasText: 'waits at the desk' }).innerText()
+  const figures = await page.locator('p').filter({ hasText: 'idle waits' }).innerText()
   const [, handsOn, waits, hidden, pots] =
-    /hands-on (.*?) *waits at the desk (.*?), hidden (.*?) *together .*? (\d+) pots opened/.exec(
+    /hands-on (.*?) *idle waits (.*?), (.*?) covered by other work *together .*? (\d+) paint changes/.exec(
       figures.replace(/\s+/g, ' '),
     ) ?? []
   const inUse = table.getByRole('row').filter({ has: page.getByRole('button', { pressed: true }) })
@@ -101,11 +101,11 @@ test('date and evenings are changed where they matter, and a stage longer than a
   const dialog = page.getByRole('dialog')
   for (const day of ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat']) await dialog.getByLabel(day).uncheck()
   await dialog.getByLabel('Sun').uncheck()
-  await dialog.getByRole('button', { name: 'Save' }).click()
+  await dialog.getByRole('button', { name: 'Save', exact: true }).click()
   await expect(dialog.getByRole('alert')).toHaveText('Choose at least one evening a week.')
   await dialog.getByLabel('Sun').check()
   await dialog.getByLabel('Date due').fill('2020-01-01')
-  await dialog.getByRole('button', { name: 'Save' }).click()
+  await dialog.getByRole('button', { name: 'Save', exact: true }).click()
   await expect(page.getByRole('heading', { level: 1 })).toContainText(
     /^Done by \w{3} .* in 8 of 10 cases; odds of the date/,
   )
@@ -132,7 +132,7 @@ test('a batch takes its stages in any sound order, says why, and keeps to the ro
   await page.getByRole('link', { name: 'Plan', exact: true }).click()
   await expect(page.getByText(/^ahead of .*: that is wet after .* to \d\d:\d\d$/).first()).toBeVisible()
   await page.getByRole('checkbox', { name: /^Keep every batch to the row/ }).check()
-  await expect(page.getByText('Every batch keeps to the row of the line.')).toBeVisible()
+  await expect(page.getByText('Every batch follows the stage order.')).toBeVisible()
   await expect(page.getByText(/^ahead of /)).toHaveCount(0)
   await page.reload()
   await expect(page.getByRole('checkbox', { name: /^Keep every batch to the row/ })).toBeChecked()

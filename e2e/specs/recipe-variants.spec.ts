@@ -181,7 +181,7 @@ test('half-painted models keep what is on them when somebody changes how they ar
   await expect(dialog.getByRole('list', { name: 'What is on them' })).toContainText('all of them')
   await expect(dialog.getByText(/6 models: it belongs under what is on them/).first()).toBeVisible()
   await expectAccessible(page)
-  await dialog.getByRole('button', { name: 'Save' }).click()
+  await dialog.getByRole('button', { name: 'Save', exact: true }).click()
   await expect(note).toBeHidden()
   await page.reload()
   await page.getByRole('button', { name: 'Reed-pikes, 6 models' }).click()

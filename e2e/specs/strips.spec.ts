@@ -38,7 +38,7 @@ test('a sweep punches many at once, a tap a model or a batch, and a second takes
   const dialog = page.getByRole('dialog')
   await dialog.getByLabel('What').fill('bare behind the shield')
   await dialog.getByLabel('Reed-pikes 4').check()
-  await dialog.getByRole('button', { name: 'Note it' }).click()
+  await dialog.getByRole('button', { name: 'Save', exact: true }).click()
   await expect(hole(page, /^Coat, Reed-pikes: touch-up: bare behind the shield/)).toBeVisible()
   await hole(page, 'Coat, Reed-pikes 4: touch-up: bare behind the shield').click()
   await expect(hole(page, 'Coat, Reed-pikes 4: drying')).toBeVisible()
@@ -130,7 +130,7 @@ test('a tap on a model skips it, asks for another coat, or notes where it slippe
   await choose(/^Pikes 3/, 'Done')
   await choose(/^Pikes 3/, 'Slip or missed part')
   await page.getByRole('dialog').getByLabel('What').fill('bare behind the shield')
-  await page.getByRole('dialog').getByRole('button', { name: 'Note it' }).click()
+  await page.getByRole('dialog').getByRole('button', { name: 'Save', exact: true }).click()
   await expect(
     models.getByRole('button', { name: 'Pikes 3: touch-up: bare behind the shield' }),
   ).toBeVisible()

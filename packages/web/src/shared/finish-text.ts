@@ -8,7 +8,7 @@ interface Said extends Pick<FinishForecast, 'p80' | 'odds'> {
 }
 
 /**
- * The day that holds in eight of ten futures, said alike wherever a finish is named; in the project's zone, else here. What
+ * The day that holds in eight of ten simulations, said alike wherever a finish is named; in the project's zone, else here. What
  * is of before the last change says so.
  */
 export function finishText(

@@ -53,8 +53,7 @@ export function SprayDays({ readings, now }: SprayDaysProps) {
       </p>
       {days.length === 0 ? (
         <p className="mt-3">
-          Bring an hourly file of what is foretold for outside, or run the simulated devices: they show how
-          this will look.
+          Bring an hourly forecast for outside, or run the simulated devices: they show how this will look.
         </p>
       ) : (
         <>

@@ -87,7 +87,7 @@ function Bench({ progress }: { readonly progress: Progress }) {
             />
           ) : bench.isLooking ? (
             <p role="status" className="ticket min-h-104 p-5 font-heading text-3xl text-ink-soft sm:p-7">
-              Looking what comes first …
+              Planning …
             </p>
           ) : (
             <EmptyState title="Nothing left to paint">

@@ -12,7 +12,7 @@ export function StampMilestone({ progress }: { readonly progress: Progress }) {
   return (
     <>
       <Button weight="quiet" className="justify-self-start px-0!" onClick={() => setOpen(true)}>
-        <Flag aria-hidden="true" size={18} /> Stamp a milestone <Kbd>M</Kbd>
+        <Flag aria-hidden="true" size={18} /> Log progress <Kbd>M</Kbd>
       </Button>
       {open ? <MilestoneDialog open onOpenChange={setOpen} progress={progress} /> : null}
     </>

@@ -68,7 +68,7 @@ export function TouchUpDialog({ wish, project, onClose, onNote }: TouchUpDialogP
           </div>
         </fieldset>
         <Button type="submit" weight="main" disabled={chosen.length === 0}>
-          Note it
+          Save
         </Button>
       </form>
     </Dialog>

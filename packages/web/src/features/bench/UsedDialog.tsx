@@ -69,7 +69,7 @@ export function UsedDialog({ task, project, onClose, onUsed }: UsedDialogProps) 
         />
         {failed ? <ErrorState error={failed} onRetry={() => void refetch()} isPart /> : null}
         <Button type="submit" weight="main" disabled={!shelf}>
-          {shelf || failed ? 'Note it' : 'Reading the shelf …'}
+          {shelf || failed ? 'Save' : 'Reading the shelf …'}
         </Button>
       </form>
     </Dialog>

@@ -42,7 +42,7 @@ test('before the shelf is read no paint is said to be missing, and what was type
   await user.type(screen.getByLabelText('What was used'), '2:1 moss green to pale bone{Enter}')
   expect(screen.queryByRole('alert')).toBeNull()
   comes()
-  await user.click(await screen.findByRole('button', { name: 'Note it' }))
+  await user.click(await screen.findByRole('button', { name: 'Save' }))
   expect(used.mock.calls).toEqual([['2 moss green to 1 pale bone']])
 })
 
@@ -60,6 +60,6 @@ test('where the shelf cannot be read it says so, and asks again where it is told
   expect((await screen.findByRole('alert')).textContent).toContain('It broke.')
   expect(screen.queryByText('Reading the shelf …')).toBeNull()
   await user.click(screen.getByRole('button', { name: 'Try again' }))
-  await user.click(await screen.findByRole('button', { name: 'Note it' }))
+  await user.click(await screen.findByRole('button', { name: 'Save' }))
   await waitFor(() => expect(used.mock.calls).toEqual([['moss green']]))
 })

@@ -62,7 +62,7 @@ export function JobTable({
                 Odds of the date
               </th>
               <th scope="col" className="px-2">
-                Had it the desk to itself
+                If done alone
               </th>
               <th scope="col">
                 <span className="sr-only">What if</span>

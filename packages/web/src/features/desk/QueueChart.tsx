@@ -39,7 +39,7 @@ export function QueueChart({ desk, jobs }: QueueChartProps) {
         Who does what when
       </h2>
       <p className="mt-1 text-sm text-ink-soft">
-        A block is a sitting, as high as it is long{several ? ', with the letter of whoever sits there' : ''};
+        A block is a session, as high as it is long{several ? ', with the letter of whoever sits there' : ''};
         a flag the day by which it has to be painted; a ring the day it is by in 8 of 10 cases.
         {several
           ? ` ${painters.map((painter, index) => `${batchLetter(index + 1)} ${painter.name}`).join(', ')}.`

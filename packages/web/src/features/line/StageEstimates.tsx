@@ -67,7 +67,7 @@ export function StageEstimates({ stage, units, estimate, onSave }: StageEstimate
                     aria-label={`Type the minutes of ${unit.name}`}
                     onClick={() => toggle(unit.id, 'type')}
                   >
-                    I know better
+                    Enter my own time
                   </Button>
                 </span>
               </div>

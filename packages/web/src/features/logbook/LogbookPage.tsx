@@ -106,7 +106,7 @@ function Logbook({ progress, estimate }: LogbookProps) {
         actions={
           <>
             <Button weight="main" onClick={() => setStamping(true)}>
-              <Flag aria-hidden="true" size={18} /> Stamp a milestone
+              <Flag aria-hidden="true" size={18} /> Log progress
             </Button>
             <Button onClick={() => setRemembering(true)}>A unit I remember</Button>
             <BringCsvButton

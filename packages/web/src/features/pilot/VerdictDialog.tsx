@@ -72,7 +72,7 @@ export function VerdictDialog({ stage, shelf, onClose, onJudge }: VerdictDialogP
           onChange={(event) => setNote(event.target.value)}
         />
         <Button type="submit" weight="main">
-          Note it
+          Save
         </Button>
       </form>
     </Dialog>

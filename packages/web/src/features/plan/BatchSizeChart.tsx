@@ -137,7 +137,7 @@ export function BatchSizeChart({ comparison, project, chosen, onChoose }: BatchS
           <b className="text-ink">■</b> hands-on (<b className="text-hands">■</b> the size in use)
         </li>
         <li>
-          <b className="text-drying">■</b> waits at the desk
+          <b className="text-drying">■</b> idle waits
         </li>
         <li>
           <b className="text-done">○</b> done by (right)
@@ -171,8 +171,8 @@ function SizeTable({
               'Batches',
               'Hands-on',
               'Waits at the desk',
-              'Waits hidden',
-              'Pots opened',
+              'Waits covered by other work',
+              'Paint changes',
               'Longest run',
               'At once',
               'First batch done',

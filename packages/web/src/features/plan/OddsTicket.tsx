@@ -92,7 +92,7 @@ function Drivers({ forecast, project }: { readonly forecast: FinishForecast; rea
             </>
           }
         >
-          {plural(forecast.futures, 'future')}
+          {plural(forecast.futures, 'simulation')}
         </Figure>
       </p>
       {forecast.drivers.length > 0 ? (
@@ -104,7 +104,7 @@ function Drivers({ forecast, project }: { readonly forecast: FinishForecast; rea
               <b>{nameOf.get(stageId)}</b> <span className="figures">{percentText(share)}</span>
             </span>
           ))}{' '}
-          of the spread.
+          of the uncertainty.
         </p>
       ) : null}
     </div>
@@ -144,7 +144,7 @@ function Offers({
   const costs = offers.filter((each) => !isHelp(each))
   return (
     <div>
-      <h3 className="text-base">What it would buy, each planned and drawn anew</h3>
+      <h3 className="text-base">What would help</h3>
       {helps.length === 0 ? (
         <p className="text-sm text-ink-soft">
           {isTrying ? 'What would help is being tried …' : 'Nothing tried brings the date nearer.'}

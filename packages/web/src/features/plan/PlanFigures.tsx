@@ -10,7 +10,7 @@ import { clockText, dayText, durationText, plural } from '../../shared/format/in
 import { Figure } from '../../shared/ui/index.ts'
 
 /**
- * The answer: the day that holds in eight of ten futures, with the odds of the date. Until they are worked out, the plan's
+ * The answer: the day that holds in eight of ten simulations, with the odds of the date. Until they are worked out, the plan's
  * own end, and said to be that.
  */
 export function planHeadline(
@@ -54,7 +54,7 @@ export function PlanFigures({ plan, project, room }: PlanFiguresProps) {
             <>
               <p>
                 {when(plan.finishesAt)}: if the room the plan leaves in each session is what it takes. The
-                headline names the day that holds in eight of ten futures, once they are worked out.
+                headline names the day that holds in eight of ten simulations, once they are worked out.
               </p>
               <p>Source: the plan below, and the odds under it.</p>
             </>
@@ -94,9 +94,9 @@ export function PlanFigures({ plan, project, room }: PlanFiguresProps) {
         </Figure>
       </span>
       <span>
-        waits at the desk{' '}
+        idle waits{' '}
         <Figure
-          name="Drying, exposed and hidden"
+          name="Idle waits, and waits covered by other work"
           explanation={
             <>
               <p>
@@ -104,7 +104,8 @@ export function PlanFigures({ plan, project, room }: PlanFiguresProps) {
                 nights hide more. What is left is sitting and waiting: {durationText(plan.exposedSeconds)}.
               </p>
               <p>
-                {durationText(plan.hiddenSeconds)} of drying that a later stage has to wait for are hidden.
+                {durationText(plan.hiddenSeconds)} of drying that a later stage has to wait for are covered by
+                other work.
               </p>
               <p>Source: the middle of each drying range in the line.</p>
             </>
@@ -112,7 +113,7 @@ export function PlanFigures({ plan, project, room }: PlanFiguresProps) {
         >
           {durationText(plan.exposedSeconds)}
         </Figure>
-        , hidden {durationText(plan.hiddenSeconds)}
+        , {durationText(plan.hiddenSeconds)} covered by other work
       </span>
       <span>
         together{' '}
@@ -122,15 +123,15 @@ export function PlanFigures({ plan, project, room }: PlanFiguresProps) {
       </span>
       <span>
         <Figure
-          name="Pot openings"
+          name="Paint changes"
           explanation={
             <p>
-              A pot is opened when the stage before used another one, and anew every evening. Batches that
-              follow one another at the same stage share it.
+              A paint is taken to hand when the stage before used another one, and anew every session. Batches
+              that follow one another at the same stage share it.
             </p>
           }
         >
-          {plural(plan.potOpenings, 'pot')} opened
+          {plural(plan.potOpenings, 'paint change')}
         </Figure>
       </span>
       <span>
@@ -143,7 +144,6 @@ export function PlanFigures({ plan, project, room }: PlanFiguresProps) {
         </Figure>
       </span>
       <span>
-        how good?{' '}
         <Figure
           name="How good this plan is"
           explanation={<Goodness plan={plan} project={project} when={when} />}
@@ -204,7 +204,7 @@ function RoomWhy({
     <>
       <p>
         Every session is laid {percentText(1 - plan.room)} full, so that the plan’s end is the one in the
-        middle of all futures: {percentText(room.skipped)} of sessions fall out, and the work takes{' '}
+        middle of all simulations: {percentText(room.skipped)} of sessions fall out, and the work takes{' '}
         {percentText(room.longer - 1)} longer than the sum of likely times, since slow models weigh more than
         quick ones save, some models slip ({percentText(mishapPresets.slips)}) and some months are slow.
       </p>
@@ -223,7 +223,7 @@ function goodnessText(plan: LinePlan, timeZone: string): string {
   const best = localDateAt(plan.earliestFinishAt, timeZone)
   const days = daysBetween(best, localDateAt(plan.finishesAt, timeZone))
   if (plan.gap < 0.0005) return 'proved best'
-  return days === 0 ? 'the best possible day' : `at most ${plural(days, 'day')} off the best`
+  return days === 0 ? 'the best possible day' : `could be up to ${plural(days, 'day')} sooner`
 }
 
 interface GoodnessProps extends Omit<PlanFiguresProps, 'room'> {

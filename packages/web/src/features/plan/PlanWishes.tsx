@@ -16,7 +16,7 @@ import { SortableNames } from './SortableNames.tsx'
 
 const aimTexts: Readonly<Record<Aim, string>> = {
   date: 'Done soonest',
-  pots: 'Few pots opened',
+  pots: 'Few paint changes',
   waiting: 'No waiting at the desk',
   first: 'First models finished soon',
   variety: 'Variety: no stage and no unit for too long',
@@ -65,13 +65,13 @@ export function PlanWishes({ planning, batches, learnt, bearable, onBatchSize, o
           }
         />
         <CheckField
-          label="Keep every batch to the row of the line, though another order would do as well"
+          label="Always follow the stage order, even where another would do as well"
           checked={planning.held.all}
           onChange={(event) =>
             onChange(
               { ...planning, held: { ...planning.held, all: event.target.checked } },
               event.target.checked
-                ? 'Every batch keeps to the row of the line.'
+                ? 'Every batch follows the stage order.'
                 : 'Each batch takes its stages in any sound order.',
             )
           }

@@ -188,7 +188,7 @@ function holding<K extends 'batches' | 'stages'>(
   const ids: readonly string[] = planning.held[what]
   const isHeld = ids.includes(id)
   const next = isHeld ? ids.filter((each) => each !== id) : [...ids, id]
-  const said = isHeld ? `${name} may be taken in any sound order.` : `${name} keeps to the row of the line.`
+  const said = isHeld ? `${name} may be taken in any sound order.` : `${name} follows the stage order.`
   return [{ ...planning, held: { ...planning.held, [what]: next } }, said]
 }
 

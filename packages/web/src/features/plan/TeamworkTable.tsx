@@ -37,7 +37,7 @@ export function TeamworkTable({ tried, chosen, timeZone, onChoose }: TeamworkTab
                 'Shared',
                 'All done',
                 'First batch',
-                'Pots opened',
+                'Paint changes',
                 'Waits shown',
                 ...(first?.painters.map((each) => each.name) ?? []),
               ].map((name) => (

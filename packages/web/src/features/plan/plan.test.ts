@@ -147,7 +147,7 @@ describe('planHeadline', () => {
     expect(dueIn(shifted(-1))).toMatch(/, 1 day late$/)
   })
 
-  it('names the day that holds in eight of ten futures once that is known', () => {
+  it('names the day that holds in eight of ten simulations once that is known', () => {
     const p80 = addSeconds(plan.finishesAt, 5 * 86_400)
     const named = (odds: number | null) => planHeadline(plan, project, { p80, odds })
     expect(named(null)).toMatch(/^Done by \w{3} \d+ \w{3} in 8 of 10 cases$/)

@@ -59,7 +59,7 @@ function Figures({ outcome, timeZone }: { readonly outcome: WayOutcome; readonly
       <br />
       {plan ? (
         <>
-          {plural(plan.sittings, 'sitting')}, to {dayText(plan.finishesAt, timeZone)}
+          {plural(plan.sittings, 'session')}, to {dayText(plan.finishesAt, timeZone)}
           {plan.fits === null ? '' : plan.fits ? ', in time' : ', too late'}
           <br />
         </>

@@ -44,7 +44,7 @@ export function UnitTicket({ project, unit, progress, onEdit, onRemove }: UnitTi
             to={`../pilot/${unit.id}`}
             className="flex min-h-11 items-center px-2 font-bold underline underline-offset-4"
           >
-            {unit.pilot.length === 0 ? 'Take a pilot' : 'The pilot'}
+            {unit.pilot.length === 0 ? 'Paint a test model' : 'The pilot'}
             <span className="sr-only"> of {unit.name}</span>
           </Link>
         ) : null}

@@ -56,7 +56,7 @@ export function DeskTicket({ planning, onChange }: DeskTicketProps) {
         <CommitField
           label="Sessions that fall out, %"
           className="w-56"
-          hint="Unforeseen; it enters the odds alone."
+          hint="Unforeseen; affects only the odds."
           value={String(Math.round(skipShare * 100))}
           check={(text) =>
             /^\d{1,2}$/.test(text.trim()) && Number(text) <= 90 ? null : 'Give a number from 0 to 90.'

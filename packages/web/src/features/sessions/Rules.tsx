@@ -18,7 +18,7 @@ export function Rules({ painter, project, onChange }: PainterPartProps) {
   })
   return (
     <div>
-      <h3 className="text-base">Regular sittings</h3>
+      <h3 className="text-base">Regular sessions</h3>
       <ul>
         {painter.rules.length === 0 ? (
           <li className="min-h-9 text-ink-soft">
@@ -30,7 +30,7 @@ export function Rules({ painter, project, onChange }: PainterPartProps) {
               <span className="grow">{ruleText(rule)}</span>
               <IconButton
                 label={`Take off ${ruleText(rule)}`}
-                onClick={() => onChange(without(index), 'The sittings are changed.')}
+                onClick={() => onChange(without(index), 'The sessions are changed.')}
               >
                 <X aria-hidden="true" size={18} />
               </IconButton>
@@ -39,7 +39,7 @@ export function Rules({ painter, project, onChange }: PainterPartProps) {
         )}
       </ul>
       <Button weight="quiet" className="-ml-4" onClick={() => setAdding(true)}>
-        <Plus aria-hidden="true" size={18} /> Own sittings
+        <Plus aria-hidden="true" size={18} /> My own times
       </Button>
       <Dialog open={adding} onOpenChange={setAdding} title={`Sittings of ${painter.name}`}>
         <RuleForm
@@ -153,7 +153,7 @@ function RuleForm({
         ) : null}
       </div>
       <Button type="submit" weight="main">
-        Add these sittings
+        Add these sessions
       </Button>
     </form>
   )

@@ -45,7 +45,7 @@ export const BurnUp = memo(function BurnUp({ days, scopeSeconds, forecast, now, 
       <h2 id="burn-up" className="text-xl">
         {durationText(Math.round(done * hour))} of {durationText(scopeSeconds)} done
         {half && nearlyAll
-          ? `; the rest by ${when(half)} in half the futures, by ${when(nearlyAll)} in 95 of 100`
+          ? `; the rest by ${when(half)} in half the simulations, by ${when(nearlyAll)} in 95 of 100`
           : ''}
       </h2>
       <p className="text-sm text-ink-soft">
@@ -95,7 +95,7 @@ export const BurnUp = memo(function BurnUp({ days, scopeSeconds, forecast, now, 
           <b className="text-hands">—</b> done
         </li>
         <li>
-          <b className="text-done">– –</b> on to its end in half the futures
+          <b className="text-done">– –</b> on to its end in half the simulations
         </li>
         <li>
           <b className="text-drying">– –</b> in 95 of 100

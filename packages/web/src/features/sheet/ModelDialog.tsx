@@ -114,7 +114,7 @@ function NoteForm({ onNote }: { readonly onNote: (note: string) => void }) {
         className="grow"
       />
       <Button type="submit" weight="main">
-        Note it
+        Save
       </Button>
     </form>
   )

@@ -65,7 +65,7 @@ export function DefectForm({
   return (
     <Form
       label="What is to be touched up"
-      submit="Note it"
+      submit="Save"
       onSubmit={() => stage && onNote(stage, region === '' ? null : region, cause.trim())}
       onCancel={onCancel}
     >

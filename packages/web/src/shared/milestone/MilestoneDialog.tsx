@@ -74,7 +74,7 @@ export function MilestoneDialog({ open, onOpenChange, progress }: MilestoneDialo
     <Dialog
       open={open}
       onOpenChange={onOpenChange}
-      title="Stamp a milestone"
+      title="Log progress"
       description="For who looks at the clock now and then: so many models are through these stages, and it took so long. It punches them and teaches your rates."
     >
       <form noValidate className="grid gap-4" onSubmit={(event) => void submit(event)}>

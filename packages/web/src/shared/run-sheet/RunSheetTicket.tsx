@@ -61,12 +61,12 @@ export function RunSheetTicket({ sheet, project, painters }: RunSheetTicketProps
   )
 }
 
-/** `Then 42 min: 25 min room for what slips, 17 min free.` */
+/** `Then 42 min: 25 min buffer, 17 min free.` */
 function freeText({ freeSeconds, roomSeconds }: RunSheet): string {
   const free = freeSeconds - roomSeconds
   if (roomSeconds < 60) return `Then ${durationText(freeSeconds)} free.`
-  if (free < 60) return `Then ${durationText(freeSeconds)} room for what slips.`
-  return `Then ${durationText(free)} free, and ${durationText(roomSeconds)} room for what slips.`
+  if (free < 60) return `Then ${durationText(freeSeconds)} buffer.`
+  return `Then ${durationText(free)} free, and ${durationText(roomSeconds)} buffer.`
 }
 
 function WorkLine({

@@ -65,7 +65,7 @@ export function HoleLegend() {
       {legend.map((state) => (
         <li key={state.kind} className="flex items-center gap-1.5">
           <PunchHole state={state} now={35 as Instant} size={20} />
-          {state.kind === 'done' ? 'punched: done' : holeText(state)}
+          {state.kind === 'done' ? 'done' : holeText(state)}
         </li>
       ))}
       <li className="flex items-center gap-1.5">
