@@ -234,9 +234,9 @@ test('what one device does the other shows without asking, and what was changed 
   await changeProject(request, id, revision, [rename])
   await expect(tablet.getByText('Otter mere').first()).toBeVisible()
 
-  await goTo(tablet, 'Line')
+  await goTo(tablet, 'Stages')
   await tablet.getByRole('button', { name: /^Skin/ }).press('Alt+ArrowUp')
-  await goTo(phone, 'Line')
+  await goTo(phone, 'Stages')
   await expect(lineNames(phone).nth(1)).toHaveAccessibleName('Move Skin')
   await phone.getByRole('button', { name: 'What was changed' }).click()
   const first = phone.getByRole('dialog').getByRole('listitem').first()

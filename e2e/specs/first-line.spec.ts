@@ -49,7 +49,7 @@ test('from a fresh machine to painted models, through a crash, with nothing lost
   })
 
   await test.step('3: write the line from the school in one click, and move a stage by keyboard', async () => {
-    await place(page, 'Line')
+    await place(page, 'Stages')
     await page.getByRole('button', { name: 'Start from “Translucent over bright”' }).click()
     await expect(page.getByRole('heading', { level: 1 })).toContainText('14 stages, 14 pots')
     const leather = page.getByRole('button', { name: /^Leather/ })

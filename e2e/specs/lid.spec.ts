@@ -105,7 +105,9 @@ test('a line changed elsewhere in mid-sweep: it is said, and what was marked is 
   await changeProject(request, id, 1, [{ kind: 'take', thing: 'stage', id: second!.id, in: null }])
   await expect(stages).toHaveCount(6)
   await page.mouse.up()
-  await expect(page.getByText('That stage is not on the line any more: nothing was marked.')).toBeVisible()
+  await expect(
+    page.getByText('That stage is not among the stages any more: nothing was marked.'),
+  ).toBeVisible()
   await changeProject(request, id, 2, [
     { kind: 'put', thing: 'stage', id: second!.id, in: null, value: second, after: first!.id, before: null },
   ])

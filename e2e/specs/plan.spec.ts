@@ -111,7 +111,7 @@ test('date and evenings are changed where they matter, and a stage longer than a
   )
   await expect(page.getByRole('button', { name: 'Sun, 2 h 30' })).toBeVisible()
 
-  await goTo(page, 'Line')
+  await goTo(page, 'Stages')
   await page.getByRole('button', { name: /^Grade/ }).click()
   await page.getByLabel('Minutes a foot model').fill('3 h')
   await page.getByRole('button', { name: 'Save the stage' }).click()

@@ -72,7 +72,7 @@ test('painted to a lower standard, a unit goes without the stages it can do with
   const standard = page.getByRole('combobox', { name: /^Reed-pikes painted to/ })
   await expect(standard.getByRole('option', { name: /^tabletop, / })).toBeAttached()
   await standard.selectOption('tabletop')
-  await expect(page.getByText('The line follows this order.')).toBeHidden()
+  await expect(page.getByText('The stages follow this order.')).toBeHidden()
   await seeLineFollow(page)
   await expect(page.getByRole('button', { name: /^Edge/ })).toHaveCount(0)
 })

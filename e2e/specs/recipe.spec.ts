@@ -34,11 +34,11 @@ test('from nothing to a line in a few clicks: school, findings, order', async ({
   await page.getByRole('button', { name: 'Plan 2 coats' }).click()
   await expect(finding).toBeHidden()
 
-  await goTo(page, 'Line')
+  await goTo(page, 'Stages')
   await expect(page.getByRole('heading', { name: /^The recipes come to \d+ stages/ })).toBeVisible()
-  await expect(page.getByText('The line follows this order.')).toBeVisible()
+  await expect(page.getByText('The stages follow this order.')).toBeVisible()
   await page.reload()
-  await expect(page.getByText('The line follows this order.')).toBeVisible()
+  await expect(page.getByText('The stages follow this order.')).toBeVisible()
   await expect(page.getByText('grey primer, spray').first()).toBeVisible()
 })
 
@@ -115,7 +115,7 @@ test('recipe and line say the same minutes, a stage moved against its stack is n
   await goTo(page, 'Recipe')
   await expect(title).toHaveText(/layers, .* min a model$/)
   const minutes = /\S+ min a model$/.exec(await title.innerText())?.[0] ?? 'none'
-  await goTo(page, 'Line')
+  await goTo(page, 'Stages')
   await expect(title).toContainText('stages')
   await expect(title).toContainText(minutes)
 

@@ -41,18 +41,18 @@ test('the line follows the recipe, until somebody moves a stage: then it asks, a
   await expect(stages).not.toHaveText(before ?? '')
 
   await page.getByRole('button', { name: /^(Ivory primer: )?zenithal spray/i }).press('Alt+ArrowUp')
-  await expect(page.getByText(/^Against the line as it stands: 1 moved/)).toBeVisible()
+  await expect(page.getByText(/^Against the stages as they stand: 1 moved/)).toBeVisible()
   await goTo(page, 'Recipe')
   await page
     .getByRole('button', { name: /dry brush/i })
     .first()
     .click()
   await page.getByRole('button', { name: 'Take out' }).click()
-  await goTo(page, 'Line')
-  await expect(page.getByText(/^Against the line as it stands: .*leaving/)).toBeVisible()
+  await goTo(page, 'Stages')
+  await expect(page.getByText(/^Against the stages as they stand: .*leaving/)).toBeVisible()
   await expectAccessible(page)
   await page.getByRole('button', { name: 'Take this order' }).click()
-  await expect(page.getByText('The line follows this order.')).toBeVisible()
+  await expect(page.getByText('The stages follow this order.')).toBeVisible()
 })
 
 test(

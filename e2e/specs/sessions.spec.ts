@@ -96,7 +96,7 @@ test('several painters share the work, and the ways to share it stand side by si
   await second.getByLabel('Painter', { exact: true }).fill('Tiss')
   await second.getByLabel('Painter', { exact: true }).press('Enter')
   const tiss = page.getByRole('region', { name: 'Tiss' })
-  await tiss.getByText('Does everything on the line').click()
+  await tiss.getByText('Does every stage').click()
   await tiss.getByLabel('edge').uncheck()
   await expect(tiss.getByText('Is not asked to edge')).toBeVisible()
 

@@ -48,15 +48,15 @@ export async function paintAnotherWay(page: Page, request: APIRequestContext): P
 /** Along the road. */
 export async function goTo(
   page: Page,
-  place: 'Roster' | 'Recipe' | 'Line' | 'Plan' | 'Bench',
+  place: 'Roster' | 'Recipe' | 'Stages' | 'Plan' | 'Bench',
 ): Promise<void> {
   await page.getByRole('link', { name: place, exact: true }).click()
 }
 
 /** The line is there without a click, and follows the recipe. */
 export async function seeLineFollow(page: Page): Promise<void> {
-  await goTo(page, 'Line')
-  await expect(page.getByText('The line follows this order.')).toBeVisible()
+  await goTo(page, 'Stages')
+  await expect(page.getByText('The stages follow this order.')).toBeVisible()
 }
 
 /** The first stage of that recipe, done on every model. */

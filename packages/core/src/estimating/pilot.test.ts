@@ -109,7 +109,7 @@ describe('pilotProposals', () => {
     expect(pilotProposals(again, pikes, pilotReport(again, pikes), () => 'newer')).toEqual([])
   })
 
-  it('changes the paint where the colour was wrong, in the recipe and on the line, with the reason', () => {
+  it('changes the paint where the colour was wrong, in the recipe and the stage order, with the reason', () => {
     const mix = [{ materialId: materialNamed('slate grey'), parts: 1 }]
     const [proposal] = proposalsFor({ ...judged(1, 'moss', 'another colour'), mix } as ProgressEvent)
     expect(proposal).toMatchObject({ kind: 'recolour', text: 'moss in slate grey', note: 'from a metre' })

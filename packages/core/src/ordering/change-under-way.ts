@@ -27,7 +27,7 @@ export function changeUnderWay(
   if (begun.length === 0) return []
   if (!after || after.steps.length === 0) {
     return [
-      `${counted(begun.length, 'is', 'are')} under way by ${before.name}. Its stages leave a line that follows the recipes; what is done stays in the record.`,
+      `${counted(begun.length, 'is', 'are')} under way by ${before.name}. Its stages leave the stage order where that follows the recipes; what is done stays in the record.`,
     ]
   }
   const old = new Map(factsOf(before, shelf).map((each) => [each.step.id, each]))

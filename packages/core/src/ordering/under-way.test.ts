@@ -164,7 +164,7 @@ describe('changeUnderWay', () => {
 
   it('says what becomes of models whose recipe is emptied or put away', () => {
     const said = [
-      '4 models are under way by Reed-pikes. Its stages leave a line that follows the recipes; what is done stays in the record.',
+      '4 models are under way by Reed-pikes. Its stages leave the stage order where that follows the recipes; what is done stays in the record.',
     ]
     expect(means(null)).toEqual(said)
     expect(means({ ...recipe, steps: [] })).toEqual(said)

@@ -68,7 +68,7 @@ export function planProblemText(problem: PlanProblem): string {
     case 'no-models':
       return 'There are no models yet. Put a unit on the roster first.'
     case 'no-stages':
-      return 'The line has no stages yet. Write the line, or start from a school.'
+      return 'There are no stages yet. Write them, or start from a school.'
     case 'all-done':
       return 'Every model is through every stage. Nothing is left to plan.'
     case 'no-sessions':

@@ -22,18 +22,18 @@ import { lastProject, rememberProject } from './WhereNow.tsx'
 const places = [
   { path: 'roster', name: 'Roster' },
   { path: 'recipe', name: 'Recipe' },
-  { path: 'line', name: 'Line' },
-  { path: 'hours', name: 'Hours' },
+  { path: 'line', name: 'Stages' },
+  { path: 'hours', name: 'What fits' },
   { path: 'plan', name: 'Plan' },
   { path: 'bench', name: 'Bench' },
-  { path: 'sheet', name: 'Sheet' },
+  { path: 'sheet', name: 'Progress' },
   { path: 'logbook', name: 'Logbook' },
 ] as const
 
 /** What belongs to the desk and not to a project. */
 const besideTheDesk = [
   { path: '/shelf', name: 'Shelf' },
-  { path: '/air', name: 'Air' },
+  { path: '/air', name: 'Drying' },
 ] as const
 
 /** Where there is a door. */

@@ -51,7 +51,7 @@ function Bench({ progress }: { readonly progress: Progress }) {
       <NothingYet headline="The bench is clear" missing={batches.length === 0 ? 'models' : 'stages'}>
         {batches.length === 0
           ? 'Put a unit on the roster and give it a recipe; what to do first will lie here.'
-          : 'Make a recipe: the line follows from it, and what to do first will lie here.'}
+          : 'Make a recipe: the stages follow from it, and what to do first will lie here.'}
       </NothingYet>
     )
   }
@@ -63,7 +63,7 @@ function Bench({ progress }: { readonly progress: Progress }) {
         <div className="grid content-start gap-3">
           {bench.isByLine ? (
             <p role="status" className="font-bold">
-              The plan is long in coming. Until it is there, this is what the line has first.
+              The plan is long in coming. Until it is there, this is what the stage order has first.
             </p>
           ) : null}
           {task ? (

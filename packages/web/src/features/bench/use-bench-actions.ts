@@ -134,7 +134,7 @@ export function undoText(project: Project, progress: Progress): string | null {
 }
 
 function stageName(project: Project, id: string): string {
-  return project.line.find((stage) => stage.id === id)?.name ?? 'a stage no longer on the line'
+  return project.line.find((stage) => stage.id === id)?.name ?? 'a stage no longer among the stages'
 }
 
 /** `Reed-pikes B, 6 models` */

@@ -53,7 +53,7 @@ export function DeskPage() {
   if (!host) {
     return (
       <EmptyState title="Nothing to plan together yet">
-        <p>Every project with models and a line is planned here, all at one desk.</p>
+        <p>Every project with models and stages is planned here, all at one desk.</p>
         <Link to="/projects" className="font-bold underline">
           To the projects
         </Link>

@@ -7,12 +7,12 @@ const road = [
   ['Roster', 'Type the unit as you say it, “10 pikes, leader, horn”, or read a CSV.'],
   [
     'Recipe',
-    'Choose a school: layers for every region, judged by the rules of the trade. The line follows by itself.',
+    'Choose a school: layers for every region, judged by the rules of the trade. The stages follow by itself.',
   ],
-  ['Hours', 'Say when you paint. How many hours there are decides how fine the models can be.'],
+  ['What fits', 'Say when you paint. How many hours there are decides how fine the models can be.'],
   ['Plan', 'Read the date that holds in eight of ten cases, and tonight’s run sheet.'],
   ['Bench', 'Sit down: it says the pot, the brush, the models and what comes next. Space for each model.'],
-  ['Sheet', 'Every model at every stage; inspect what is table-ready, and gather the touch-ups.'],
+  ['Progress', 'Every model at every stage; inspect what is table-ready, and gather the touch-ups.'],
   ['Logbook', 'See what surprised you. Your laps replace the presets, here and in the next project.'],
 ] as const
 

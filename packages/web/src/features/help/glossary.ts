@@ -3,14 +3,11 @@ export const glossary: readonly (readonly [term: string, meaning: string])[] = [
   ['Base coat', 'The first opaque colour of a region; what comes later shades and lights it.'],
   [
     'Batch',
-    'Models of one unit that go down the line together, so that a pot is opened once for all of them.',
+    'Models of one unit that go through the stages together, so that a pot is opened once for all of them.',
   ],
+  ['Departure', 'Where the plan takes stages in another order than they stand, because something dries.'],
   [
-    'Departure',
-    'Where the plan takes stages in another order than the line has them, because something dries.',
-  ],
-  [
-    'Drawn futures',
+    'Simulations',
     'The plan carried out a thousand times with times, slips and sessions as they may fall: the odds.',
   ],
   [
@@ -22,11 +19,11 @@ export const glossary: readonly (readonly [term: string, meaning: string])[] = [
     'Ground',
     'An opaque colour under a translucent one, so that it shines; without it a mended tint stays dark.',
   ],
-  ['Held to the row', 'Told to keep the order of the line, though another would do.'],
+  ['Follows the stage order', 'Told to keep to it, though another order would do.'],
   ['Hole', 'One model at one stage: open, in hand, drying, done, or waiting for a dab.'],
   ['At once', 'How many batches are begun and not yet through. Few at once means finished models early.'],
   ['Lap', 'What the clock showed between two models. Laps teach your pace; models ticked off do not.'],
-  ['Line', 'All stages of a project in one readable order, made from its recipes.'],
+  ['Stage order', 'All stages of a project in one readable order, made from its recipes.'],
   ['Milestone', 'So many models through so many stages in so long, for who does not clock each one.'],
   [
     'Pilot',
@@ -37,7 +34,7 @@ export const glossary: readonly (readonly [term: string, meaning: string])[] = [
   ['Stage', 'One material put on every model that takes it.'],
   ['Standard', 'What the finish has to be: three-colour, tabletop, tabletop plus, display.'],
   ['Stop line', 'The stage after which a model may stand on the table; what follows is by choice.'],
-  ['Strip', 'The holes of a model or a batch in the order of the line.'],
+  ['Strip', 'The holes of a model or a batch in the stage order.'],
   ['Sub-assembly', 'A part painted apart, because a hand or a spray cannot reach it once it is joined.'],
   ['Touch-up', 'A dab where a stage slipped or missed a part: small work with a pot of its own.'],
   ['Translucent', 'A paint that lets the ground through and runs into the recesses by itself.'],

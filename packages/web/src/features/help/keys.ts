@@ -36,7 +36,7 @@ export const keysByPlace: readonly KeysOfPlace[] = [
     ],
   },
   {
-    place: 'Sheet',
+    place: 'Progress',
     path: 'sheet',
     keys: [
       ['/', 'finds a model by typing'],
@@ -59,7 +59,7 @@ export const keysByPlace: readonly KeysOfPlace[] = [
     ],
   },
   {
-    place: 'Line',
+    place: 'Stages',
     path: 'line',
     keys: [
       ['Alt + ↑ ↓', 'moves a stage, once its name has the focus'],

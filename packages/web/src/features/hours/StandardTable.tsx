@@ -130,7 +130,7 @@ function Cell({ standard, unit, range, seconds, isChosen, missing }: CellProps) 
                   What is left of every stage this standard asks for, pots opened once a batch:{' '}
                   {durationText(range.likely)}, in four cases of five {rangeText(range)}.
                 </p>
-                <p>Open a stage on the line, and it shows what its minutes are made of.</p>
+                <p>Open a stage under Stages, and it shows what its minutes are made of.</p>
               </>
             }
           >

@@ -38,7 +38,7 @@ export function LinePage() {
     setOpened(null)
   }
   const follow = (template: LineTemplate) =>
-    write(lineOfTemplate(template), `The line follows “${template.name}”.`)
+    write(lineOfTemplate(template), `The stages follow “${template.name}”.`)
 
   const addButton = (
     <Button weight={line.length > 0 ? 'main' : 'plain'} onClick={add}>
@@ -49,11 +49,11 @@ export function LinePage() {
   if (line.length === 0) {
     return (
       <>
-        <Headline>{isFollowed ? 'The line is being put in order …' : 'In which order?'}</Headline>
+        <Headline>{isFollowed ? 'The stages are being put in order …' : 'In which order?'}</Headline>
         <OrderFromRecipes project={project} onTake={write} />
         {isFollowed ? null : (
           <EmptyState
-            title="The line has no stages"
+            title="There are no stages yet"
             actions={
               <>
                 {lineTemplates.map((template) => (

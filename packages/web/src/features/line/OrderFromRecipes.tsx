@@ -68,7 +68,7 @@ function Ordered({ project, onTake, shelf }: OrderFromRecipesProps & { readonly 
           edit(
             project,
             mendProject(project, shelf, finding, v7),
-            finding.inRecipe ? 'Mended in the recipe and on the line.' : 'The stage is moved.',
+            finding.inRecipe ? 'Mended in the recipe and the stage order.' : 'The stage is moved.',
           )
         }
       />
@@ -132,7 +132,7 @@ function differenceText({ fresh, leaving, moved, changed }: ReturnType<typeof li
   const said = parts.flatMap(([stages, how]) =>
     stages.length === 0 ? [] : [`${String(stages.length)} ${how} (${namesOf(stages)})`],
   )
-  return `Against the line as it stands: ${said.join(', ')}.`
+  return `Against the stages as they stand: ${said.join(', ')}.`
 }
 
 function namesOf(stages: readonly Stage[]): string {
@@ -154,7 +154,7 @@ function TakeButton({ found, project, shelf, onTake }: TakeButtonProps) {
   const next = useLineOfOrder(found, project, shelf)
   if (!next) return null
   if (isSameLine(project.line, next)) {
-    return <p className="ml-auto font-bold text-done">The line follows this order.</p>
+    return <p className="ml-auto font-bold text-done">The stages follow this order.</p>
   }
   if (project.line.length === 0) return null
   const difference = lineDifference(project.line, next)
@@ -165,7 +165,7 @@ function TakeButton({ found, project, shelf, onTake }: TakeButtonProps) {
       <p className="max-w-md text-sm text-ink-soft">{differenceText(difference)}</p>
       {begun.length > 0 ? (
         <p className="text-sm text-ink-soft">
-          {plural(begun.length, 'stage')} that models have been through would leave the line;{' '}
+          {plural(begun.length, 'stage')} that models have been through would leave the stage order;{' '}
           {begun.length === 1 ? 'its' : 'their'} record stays.
         </p>
       ) : null}
@@ -174,8 +174,8 @@ function TakeButton({ found, project, shelf, onTake }: TakeButtonProps) {
           onTake(
             next,
             leaving.length > 0
-              ? `The line follows the recipes; ${plural(leaving.length, 'stage')} left it.`
-              : 'The line follows the recipes.',
+              ? `The stages follow the recipes; ${plural(leaving.length, 'stage')} left it.`
+              : 'The stages follow the recipes.',
           )
         }
       >

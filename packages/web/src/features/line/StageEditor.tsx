@@ -131,7 +131,7 @@ export function StageEditor({ stage, units, onSave, onRemove, onCancel }: StageE
         </Button>
         <Button onClick={onCancel}>Leave it as it was</Button>
         <Button weight="quiet" className="ml-auto" onClick={onRemove}>
-          Take it off the line
+          Take the stage out
         </Button>
       </div>
     </form>

@@ -47,7 +47,7 @@ export function StageList({ line, units, estimate, openId, onOpen, onWrite, onSa
             onRemove={() => {
               onWrite(
                 line.filter((each) => each.id !== stage.id),
-                `${stage.name} left the line.`,
+                `${stage.name} is out of the stage order.`,
               )
               onOpen(null)
             }}

@@ -27,7 +27,9 @@ export function Surprises({ estimate }: { readonly estimate: LineEstimate }) {
               className="grid grid-cols-[minmax(0,1fr)_auto] items-baseline gap-x-4 border-t border-paper-edge py-1.5 sm:grid-cols-[minmax(0,1fr)_15rem_9rem]"
             >
               <span className="min-w-0">
-                <b>{line.find((stage) => stage.id === stageId)?.name ?? 'a stage no longer on the line'}</b>
+                <b>
+                  {line.find((stage) => stage.id === stageId)?.name ?? 'a stage no longer among the stages'}
+                </b>
                 <span className="text-sm text-ink-soft">
                   {' '}
                   {units.find((unit) => unit.id === unitId)?.name ?? ''}, {plural(models, 'model')}

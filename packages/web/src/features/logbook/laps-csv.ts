@@ -45,7 +45,7 @@ export function lapsReader(
           .split('+')
           .flatMap((name) => {
             const stage = named(project.line, name)
-            if (!stage) complain('stages', `There is no stage “${name.trim()}” on the line.`)
+            if (!stage) complain('stages', `There is no stage “${name.trim()}”.`)
             return stage ?? []
           })
         const spent = minutesOf(cell('minutes'))

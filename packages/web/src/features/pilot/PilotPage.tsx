@@ -75,8 +75,8 @@ function PilotSeen({
       proposal.kind === 'leave out'
         ? `${proposal.stage.name} is left out.`
         : proposal.kind === 'recolour'
-          ? `${proposal.text}, in the recipe and on the line.`
-          : 'The highlights are in the recipe. Take the order on the line, and it has them too.'
+          ? `${proposal.text}, in the recipe and the stage order.`
+          : 'The highlights are in the recipe. Take the order under Stages, and it has them too.'
     edit(project, { ...project, recipes: next.recipes, line: next.line }, said)
   }
   const keep = () => {
@@ -96,7 +96,7 @@ function PilotSeen({
         sub={
           unit.pilot.length === 0
             ? 'Take one to five models through the whole line first, with the clock on: then the rest is known.'
-            : `The pilot: ${plural(unit.pilot.length, 'model')} of ${String(unit.models.length)}. It goes down the line first, by itself, and stays on the desk as the reference.`
+            : `The pilot: ${plural(unit.pilot.length, 'model')} of ${String(unit.models.length)}. It goes first, by itself, and stays on the desk as the reference.`
         }
         actions={
           <>

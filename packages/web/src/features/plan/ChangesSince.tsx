@@ -50,6 +50,6 @@ function changeText(change: PlanChange, timeZone: string): string {
     case 'new-work':
       return `${plural(change.works, 'stage')} new in the plan.`
     case 'gone':
-      return `${plural(change.works, 'stage')} no longer to be done: the roster, the line or the batches changed.`
+      return `${plural(change.works, 'stage')} no longer to be done: the roster, the stages or the batches changed.`
   }
 }

@@ -85,7 +85,7 @@ export function PlanFigures({ plan, project, room }: PlanFiguresProps) {
                 + {durationText(plan.setUpSeconds)} = {durationText(plan.handsOnSeconds)}.
               </p>
               <p>
-                Source: the estimates; open a stage on the line, and it shows what its minutes are made of.
+                Source: the estimates; open a stage under Stages, and it shows what its minutes are made of.
               </p>
             </>
           }
@@ -107,7 +107,7 @@ export function PlanFigures({ plan, project, room }: PlanFiguresProps) {
                 {durationText(plan.hiddenSeconds)} of drying that a later stage has to wait for are covered by
                 other work.
               </p>
-              <p>Source: the middle of each drying range in the line.</p>
+              <p>Source: the middle of each drying range in the stages.</p>
             </>
           }
         >

@@ -59,7 +59,7 @@ export function ProjectsPage() {
         ) : (
           <EmptyState title="Begin with a project" actions={actions}>
             <p>
-              A project is what has to be painted by a date, or in the hours you have: units, a line,
+              A project is what has to be painted by a date, or in the hours you have: units, stages,
               evenings.
             </p>
           </EmptyState>

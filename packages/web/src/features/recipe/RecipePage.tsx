@@ -129,7 +129,7 @@ function Recipes({ project, shelf }: { readonly project: ShownProject; readonly 
         {underWay}
         <EmptyState title="No recipe yet" actions={makeButton}>
           <p>
-            A recipe says what is on each part of a model, from primer to rim. The line follows from it:
+            A recipe says what is on each part of a model, from primer to rim. The stages follow from it:
             stages that spoil nothing, each pot opened as seldom as can be.
           </p>
         </EmptyState>

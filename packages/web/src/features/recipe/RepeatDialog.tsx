@@ -74,7 +74,7 @@ export function RepeatDialog({ project, progress, recipe, shelf, onClose, onMake
         </div>
       ) : (
         <p>
-          Nothing of this recipe is punched yet. Once the line follows it and models are through its stages,
+          Nothing of this recipe is punched yet. Once the stages follow it and models are through its stages,
           the record can be repeated here.
         </p>
       )}

@@ -66,9 +66,7 @@ export function PainterTicket({ painter, project, now, onChange, onRemove }: Pai
       </div>
       <details>
         <summary className="min-h-9 font-bold">
-          {painter.cannot.length === 0
-            ? 'Does everything on the line'
-            : `Is not asked to ${painter.cannot.join(', ')}`}
+          {painter.cannot.length === 0 ? 'Does every stage' : `Is not asked to ${painter.cannot.join(', ')}`}
         </summary>
         <div className="flex flex-wrap gap-x-3">
           {techniques.map((technique) => (

@@ -54,7 +54,7 @@ function Sheet({ progress }: { readonly progress: Progress }) {
       <NothingYet headline="The sheet is blank" missing={standings.length === 0 ? 'models' : 'stages'}>
         {standings.length === 0
           ? 'Put a unit on the roster; each of its models gets a strip here.'
-          : 'Make a recipe: the line follows from it, and each stage is a hole in every strip.'}
+          : 'Make a recipe: the stages follow from it, and each stage is a hole in every strip.'}
       </NothingYet>
     )
   }
@@ -70,7 +70,7 @@ function Sheet({ progress }: { readonly progress: Progress }) {
     if (!stage) {
       // Somebody changed the recipe or the line meanwhile.
       setWish({ ...wish, stageId: null })
-      toast.error('That stage is not on the line any more: nothing was marked.')
+      toast.error('That stage is not among the stages any more: nothing was marked.')
       return
     }
     const chosen = new Set(modelIds)
