@@ -50,7 +50,7 @@ describe('laps from CSV', () => {
     ['2026-11-24T22:00Z,Reed-pikes,Prime,1,4', 'time', 'This lies ahead: only what was done is a lap.'],
     ['yesterday,Reed-pikes,Prime,1,4', 'time', '“yesterday” is not a time such as 2026-11-24 19:00.'],
     [',Owls,Prime,1,4', 'unit', 'There is no unit “Owls” on the roster.'],
-    [',Reed-pikes,Prime + Gild,1,4', 'stages', 'There is no stage “Gild” on the line.'],
+    [',Reed-pikes,Prime + Gild,1,4', 'stages', 'There is no stage “Gild”.'],
     [',Reed-pikes,Prime,none,4', 'models', '“none” is not a number of models from 1.'],
     [',Reed-pikes,Prime,4,4', 'models', 'Only 3 models of Reed-pikes are not through that.'],
     [',Reed-pikes,Plume,1,4', 'models', 'Only 0 models of Reed-pikes are not through that.'],
