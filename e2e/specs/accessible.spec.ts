@@ -77,7 +77,7 @@ const views = {
   },
   line: {
     path: `/projects/${demoId}/line`,
-    ready: 'Join, all over',
+    ready: 'Glue the parts on',
     opens: {
       'an order’s reasons': async (page) => {
         await page.getByText('opened again, and why').click()

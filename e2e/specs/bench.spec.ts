@@ -27,6 +27,7 @@ test('not needed: the models that are left go without the stage, and an undo ask
 test('what was left out on one unit is asked once of the next', async ({ page, request }) => {
   const { url, id } = await seedProject(request, { stages: 1, units: { 'Reed-pikes': 2, 'Eel-netters': 3 } })
   await page.goto(`${url}/bench`)
+  await expect(ticket(page)).toContainText('Prime')
   await page.keyboard.press('n')
   await expect(page.getByText(/^Left out on .*\. Here too\?/)).toBeVisible()
   await expectAccessible(page)

@@ -98,7 +98,7 @@ export function AddUnitDialog({ open, onOpenChange }: AddUnitDialogProps) {
           />
         </div>
         <TextField
-          label="Squad names"
+          label="Squads"
           hint="Such as red, blue: the same models once for each. Empty: one squad."
           {...form.register('marks')}
           error={errors.marks?.message}
