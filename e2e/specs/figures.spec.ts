@@ -238,7 +238,11 @@ test('of one project at one moment every page, the command line, the list and th
     const [doneBy, odds] = await said(page, at('plan'), new RegExp(`D${finish}; odds of the date (\\S+ ?%)`))
     expect(odds!.replaceAll(/[^\d.]/g, '')).toBe(String(Math.round(plan.odds * 100)))
     expect(new Date(plan.doneBy).toUTCString()).toContain(doneBy!.split(' ')[1]!.padStart(2, '0'))
-    const [handsOn, pots] = await said(page, at('plan'), new RegExp(`hands-on ${time}.*?(\\d+) pots? opened`))
+    const [handsOn, pots] = await said(
+      page,
+      at('plan'),
+      new RegExp(`hands-on ${time}.*?(\\d+) paint changes?`),
+    )
     expect(inMinutes(handsOn!)).toBe(Math.round(plan.handsOnSeconds / 60))
     expect(Number(pots)).toBe(plan.potOpenings)
 

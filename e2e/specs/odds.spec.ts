@@ -41,7 +41,7 @@ test('the plan gives odds and what would help, taken with one click; its figures
   }
   await expect(pots).not.toHaveText(before)
   await pots.click()
-  await expect(page.getByRole('dialog', { name: 'How “Pot openings” came about' })).toContainText(
+  await expect(page.getByRole('dialog', { name: 'How “Paint changes” came about' })).toContainText(
     'anew every evening',
   )
   await page.keyboard.press('Escape')

@@ -27,7 +27,7 @@ export function KindFields({ size, detail, perHolder }: KindFieldsProps) {
         {...detail}
       />
       <TextField
-        label="Models per handle"
+        label="How many per handle"
         hint="1 for a cork each, 5–10 on a long stick."
         inputMode="numeric"
         {...perHolder}
