@@ -42,7 +42,7 @@ test('the plan gives odds and what would help, taken with one click; its figures
   await expect(pots).not.toHaveText(before)
   await pots.click()
   await expect(page.getByRole('dialog', { name: 'How “Paint changes” came about' })).toContainText(
-    'anew every evening',
+    'anew every session',
   )
   await page.keyboard.press('Escape')
   await expect(page.getByRole('list', { name: 'Batches', exact: true }).getByRole('listitem')).toHaveCount(4)
