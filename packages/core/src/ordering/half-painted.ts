@@ -1,4 +1,4 @@
-import type { Progress } from '../progress/index.ts'
+import { isBegun, type Progress } from '../progress/index.ts'
 import { factsOf, type Shelf, type StepFacts } from '../recipe/index.ts'
 import {
   isPreparation,
@@ -56,7 +56,7 @@ export function halfPainted(
   if (before.line === after.line || progress.marks.size === 0) return []
   const [was, is] = [stageFacts(before, shelf), stageFacts(after, shelf)]
   return after.units.flatMap((unit): readonly HalfPainted[] => {
-    const models = unit.models.filter((model) => (progress.marks.get(model.id)?.size ?? 0) > 0)
+    const models = unit.models.filter(({ id }) => isBegun(progress, id))
     const onThem = before.line.flatMap((stage) => {
       const having = models.filter((model) => isOn(progress, model.id, stage)).map(({ id }) => id)
       return having.length > 0 ? [{ stage, models: having }] : []

@@ -13,11 +13,8 @@ import {
 import { failure, type Instant, type Result, success, type UnitId } from '../units/index.ts'
 import { buildBatches } from './build-batches.ts'
 import {
-  buildSchedule,
-  createScheduleBuilder,
   type EveningPrices,
   handsRange,
-  oneAfterTheOther,
   type PlanInstance,
   searchPlan,
   type TaskSequence,
@@ -28,7 +25,7 @@ import type { LineLinks } from './line-links.ts'
 import { type NotPlanned, type PlanNote, type PlanProblem, planProblemText } from './plan-notes.ts'
 import { shareOut } from './share-out.ts'
 import { taskProblems, wholeProblem } from './task-problems.ts'
-import { conflictOf, isRoomy, placeable, type Unplaced } from './unplaced.ts'
+import { conflictOf, isRoomy, placeable, plainSequence, type Unplaced } from './unplaced.ts'
 
 export interface InstanceInput extends Parts {
   readonly batches: readonly Batch[]
@@ -231,9 +228,8 @@ function isPlenty(instance: PlanInstance): boolean {
 
 /** A sequence in which everything finds a place, where a short search meets one. */
 function anySequence(instance: PlanInstance): TaskSequence | null {
-  const desk = createScheduleBuilder(instance)
-  const plain = oneAfterTheOther(desk)
-  if (Number.isFinite(buildSchedule(desk, plain, 'fill').finish)) return plain
+  const plain = plainSequence(instance)
+  if (plain) return plain
   const { sequence, cost } = searchPlan(instance, { seed: 1, evaluations: 100 })
   return Number.isFinite(cost.finish) ? sequence : null
 }

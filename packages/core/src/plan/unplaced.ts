@@ -6,6 +6,7 @@ import {
   type PlanInstance,
   type PlanTask,
   type TaskPlace,
+  type TaskSequence,
   withoutTasks,
 } from '../schedule/index.ts'
 import type { PlanProblem } from './plan-notes.ts'
@@ -24,12 +25,14 @@ export function isRoomy(instance: PlanInstance): boolean {
   })
 }
 
-/** Whether there is a plan, at least one batch after the other with whoever is best at it. */
-function hasPlan(instance: PlanInstance): boolean {
-  if (isRoomy(instance)) return true
+/** One batch after the other with whoever is best at it; `null` where not even that finds room. */
+export function plainSequence(instance: PlanInstance): TaskSequence | null {
   const desk = createScheduleBuilder(instance)
-  return Number.isFinite(buildSchedule(desk, oneAfterTheOther(desk), 'fill').finish)
+  const sequence = oneAfterTheOther(desk)
+  return Number.isFinite(buildSchedule(desk, sequence, 'fill').finish) ? sequence : null
 }
+
+const hasPlan = (instance: PlanInstance): boolean => isRoomy(instance) || plainSequence(instance) !== null
 
 /**
  * As much of the work as finds a place beside the rest, and what does not: of a batch that does not fit it is left out from what

@@ -19,7 +19,8 @@ export interface Lesson {
 }
 
 /**
- * What pilots were judged, slips and other paints were noted with, and what each paint did over which ground, by pot: the same words on one pot are one lesson. What was
+ * What pilots were judged, slips and other paints were noted with, and what each paint did over which ground, by pot: the same
+ * words on one pot are one lesson. What was
  * noted most comes first, then the newest.
  */
 export function lessonsOf({ line }: Pick<Job, 'line'>, progress: Progress): readonly Lesson[] {
