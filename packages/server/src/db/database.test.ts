@@ -60,13 +60,13 @@ describe('the database', () => {
       const dump = readFileSync(at('release-events.sql'), 'utf8')
       await owner.query(`drop schema public cascade; create schema public; ${dump}`)
     })
-    // As that release answered for the same database.
+    // As that release answered for the same database; what came since may stand beside it.
     const then = JSON.parse(readFileSync(at('release-events.json'), 'utf8')) as {
       project: { id: string }
       events: { id: string }[]
     }
     const path = `/projects/${then.project.id}`
-    expect(await server.project(path)).toEqual(then.project)
+    expect(await server.project(path)).toMatchObject(then.project)
     expect(await server.events(path)).toEqual(then.events)
     await server.stop()
   })
