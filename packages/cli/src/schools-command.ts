@@ -38,7 +38,7 @@ export function runSchools(args: readonly string[]): Printed {
       potsThere,
       tools,
       plan: planned,
-    } = tryWay(figures, [unit], recipe)
+    } = tryWay(figures, [unit], [{ ...recipe, unitIds: [unit.id] }])
     return {
       handsOnSeconds: { low: round(handsOn.low), likely: round(handsOn.likely), high: round(handsOn.high) },
       perModelSeconds: round(secondsPerModel),

@@ -17,6 +17,17 @@ export const sittingSecondsField = secondsField.refine((length) => length >= 300
 
 const sessionMark = { on: localDateField, at: clockField }
 
+export const sessionRuleSchema = z.object({
+  weekdays: weekdaysField.readonly(),
+  startsAt: clockField,
+  lengthSeconds: sittingSecondsField,
+  everyWeeks: z
+    .int({ error: 'Every so many weeks: give a whole number.' })
+    .min(1, { error: 'Every week at most.' })
+    .max(8, { error: 'Up to every eighth week.' }),
+  countedFrom: localDateField.nullable(),
+})
+
 export const painterSchema = z.object({
   id: nameOf<PainterId>(),
   name: textField('the painter a name', 60),
@@ -25,21 +36,7 @@ export const painterSchema = z.object({
     .min(0.2, { error: 'A pace is 0.2 at least.' })
     .max(5, { error: 'A pace is 5 at most.' }),
   cannot: z.array(z.enum(techniques)).max(60).readonly(),
-  rules: z
-    .array(
-      z.object({
-        weekdays: weekdaysField.readonly(),
-        startsAt: clockField,
-        lengthSeconds: sittingSecondsField,
-        everyWeeks: z
-          .int({ error: 'Every so many weeks: give a whole number.' })
-          .min(1, { error: 'Every week at most.' })
-          .max(8, { error: 'Up to every eighth week.' }),
-        countedFrom: localDateField.nullable(),
-      }),
-    )
-    .max(20, { error: 'Up to 20 rules a painter.' })
-    .readonly(),
+  rules: z.array(sessionRuleSchema).max(20, { error: 'Up to 20 rules a painter.' }).readonly(),
   off: z
     .array(
       z.object({ from: localDateField, until: localDateField }).refine((off) => off.from <= off.until, {

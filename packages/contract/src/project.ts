@@ -3,7 +3,13 @@ import { details, sizes, standards, techniques } from '@seriatim/core/trade'
 import type { ClientId, ModelId, ProjectId, StageId, UnitId } from '@seriatim/core/units'
 import { z } from 'zod'
 import { recipeSchema, recipesSchema, stepRefSchema } from './recipe.ts'
-import { clockField, planningSchema, sittingSecondsField, weekdaysField } from './planning.ts'
+import {
+  clockField,
+  planningSchema,
+  sessionRuleSchema,
+  sittingSecondsField,
+  weekdaysField,
+} from './planning.ts'
 import {
   idOf,
   instantField,
@@ -155,6 +161,7 @@ const eveningsSchema = z.object({
   weekdays: weekdaysField.readonly(),
   startsAt: clockField,
   lengthSeconds: sittingSecondsField,
+  also: z.array(sessionRuleSchema).max(20, { error: 'Up to 20 rules.' }).readonly().default([]),
   timeZone: z.string().max(80).refine(isTimeZone, { error: 'This time zone is not known here.' }),
 })
 

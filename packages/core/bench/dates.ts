@@ -16,6 +16,7 @@ const evenings: Project['evenings'] = {
   weekdays: [2, 4, 7],
   startsAt: '19:30',
   lengthSeconds: minutesOf(150),
+  also: [],
   timeZone: 'UTC',
 }
 const replanned = 200

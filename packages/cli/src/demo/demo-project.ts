@@ -26,7 +26,13 @@ import { eelNetters, lockKeepers, officers, reedPikes, units } from './roster.ts
 
 const writtenAt = instant(Date.parse('2026-11-24T19:40:00Z'))
 
-const evenings = { weekdays: [2, 4, 7], startsAt: '19:30', lengthSeconds: seconds(9000), timeZone: 'UTC' }
+const evenings = {
+  weekdays: [2, 4, 7],
+  startsAt: '19:30',
+  lengthSeconds: seconds(9000),
+  also: [],
+  timeZone: 'UTC',
+}
 
 const unordered: Project = {
   id: demoProjectId,

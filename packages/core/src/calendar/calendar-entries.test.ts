@@ -12,6 +12,7 @@ const evenings = {
   weekdays: [1, 3],
   startsAt: '19:30',
   lengthSeconds: minutes(150),
+  also: [],
   timeZone: 'Europe/Berlin',
 }
 const given = (some: Partial<NonNullable<typeof you>> = {}, more: object = {}) => ({

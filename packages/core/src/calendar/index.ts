@@ -4,7 +4,10 @@ export {
   type CalendarNote,
   dailyWindows,
   momentOf,
+  eveningsOf,
   painterSessions,
+  rulesOf,
   type PainterSessions,
 } from './painter-sessions.ts'
+export { hoursText, readHours, type ReadHours } from './read-hours.ts'
 export { endOfDay, localDateAt, type Session, wallClock } from './sessions.ts'

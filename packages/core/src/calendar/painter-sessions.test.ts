@@ -10,6 +10,7 @@ const evenings: Evenings = {
   weekdays: [2, 4],
   startsAt: '19:30',
   lengthSeconds: minutes(150),
+  also: [],
   timeZone: 'Europe/Berlin',
 }
 const date = (text: string) => text as LocalDate

@@ -29,6 +29,7 @@ const farthestDays = 40 * 366
  * A painter's next `count` sessions that end after `from`, as far as forty years ahead: by the rules (the project's
  * evenings where there are none of the painter's own), without days off and dropped ones, with the single ones.
  * The session going on at `from` starts at `from`. Sessions that overlap become one, and so do those that touch.
+ * Daylight saving: a session starts at its wall-clock time (see `wallClock`) and lasts its full length in real minutes.
  */
 export function painterSessions(
   painter: Painter,
@@ -36,7 +37,7 @@ export function painterSessions(
   from: Instant,
   count: number,
 ): PainterSessions {
-  const rules = painter.rules.length > 0 ? painter.rules : [weekly(evenings)]
+  const rules = painter.rules.length > 0 ? painter.rules : rulesOf(evenings)
   const { timeZone } = evenings
   const dropped = new Set<number>(painter.dropped.map((mark) => momentOf(mark, timeZone)))
   // The session going on is marked by the moment at which it was dropped.
@@ -79,8 +80,17 @@ export function painterSessions(
   return { sessions: soon, notes: firstOfEach(notes) }
 }
 
-function weekly({ weekdays, startsAt, lengthSeconds }: Evenings): SessionRule {
-  return { weekdays, startsAt, lengthSeconds, everyWeeks: 1, countedFrom: null }
+/** The other way round: the first that comes every week leads; `null` where none does. */
+export function eveningsOf(rules: readonly SessionRule[], timeZone: string): Evenings | null {
+  const first = rules.find((rule) => rule.everyWeeks === 1)
+  if (!first) return null
+  const { weekdays, startsAt, lengthSeconds } = first
+  return { weekdays, startsAt, lengthSeconds, also: rules.filter((rule) => rule !== first), timeZone }
+}
+
+/** A project's evenings, rule by rule. */
+export function rulesOf({ weekdays, startsAt, lengthSeconds, also }: Evenings): readonly SessionRule[] {
+  return [{ weekdays, startsAt, lengthSeconds, everyWeeks: 1, countedFrom: null }, ...also]
 }
 
 function isOn(rule: SessionRule, date: LocalDate): boolean {

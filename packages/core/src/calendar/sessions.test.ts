@@ -3,24 +3,29 @@ import type { Evenings } from '../trade/desk.ts'
 import { instant } from '../units/instant.ts'
 import type { LocalDate } from '../units/local-date.ts'
 import { minutes } from '../units/seconds.ts'
-import { endOfDay, expandSessions, localDateAt } from './sessions.ts'
+import { plainPlanning } from '../trade/project.ts'
+import { painterSessions } from './painter-sessions.ts'
+import { endOfDay, localDateAt } from './sessions.ts'
 
 const evenings = (some: Partial<Evenings> = {}): Evenings => ({
   weekdays: [2, 4],
   startsAt: '19:30',
   lengthSeconds: minutes(150),
+  also: [],
   timeZone: 'Europe/Berlin',
   ...some,
 })
 
 const at = (text: string) => instant(Date.parse(text))
+const nextSessions = (given: Evenings, from: string, count: number) =>
+  painterSessions(plainPlanning.painters[0]!, given, at(from), count).sessions
 const texts = (given: Evenings, from: string, count: number) =>
-  expandSessions(given, at(from), count).map(
+  nextSessions(given, from, count).map(
     (session) =>
       `${new Date(session.startsAt).toISOString().slice(0, 16)} ${String((session.endsAt - session.startsAt) / 60_000)}`,
   )
 
-describe('expandSessions', () => {
+describe('the evenings of a project', () => {
   it('gives the next evenings on their weekdays, at their wall-clock time', () => {
     expect(texts(evenings(), '2026-11-24T10:00:00Z', 3)).toEqual([
       '2026-11-24T18:30 150',
@@ -42,12 +47,20 @@ describe('expandSessions', () => {
     expect(texts(late, '2026-11-24T23:30:00Z', 1)).toEqual(['2026-11-24T23:30 90'])
   })
 
-  it('sessions longer than a day apart never overlap', () => {
-    const daily = evenings({ weekdays: [1, 2, 3, 4, 5, 6, 7], lengthSeconds: minutes(26 * 60) })
-    const sessions = expandSessions(daily, at('2026-11-24T10:00:00Z'), 5)
-    sessions
-      .slice(1)
-      .forEach((session, index) => expect(session.startsAt).toBeGreaterThanOrEqual(sessions[index]!.endsAt))
+  it('on other days at other hours are sessions like any', () => {
+    const saturdays = {
+      weekdays: [6],
+      startsAt: '14:00',
+      lengthSeconds: minutes(240),
+      everyWeeks: 1,
+      countedFrom: null,
+    }
+    expect(texts(evenings({ also: [saturdays] }), '2026-11-24T10:00:00Z', 4)).toEqual([
+      '2026-11-24T18:30 150',
+      '2026-11-26T18:30 150',
+      '2026-11-28T13:00 240',
+      '2026-12-01T18:30 150',
+    ])
   })
 
   it('keeps its wall-clock time and its real length over a change of daylight saving', () => {
@@ -65,12 +78,6 @@ describe('expandSessions', () => {
     // Clocks go forward on Sunday 28 March 2027, 02:00 to 03:00.
     expect(texts(sunday('02:30'), '2027-03-27T10:00:00Z', 1)).toEqual(['2027-03-28T01:30 150'])
     expect(texts(sunday('02:30'), '2026-10-24T10:00:00Z', 1)).toEqual(['2026-10-25T00:30 150'])
-  })
-
-  it('refuses a week without an evening', () => {
-    expect(() => expandSessions(evenings({ weekdays: [] }), at('2026-11-24T10:00:00Z'), 1)).toThrow(
-      RangeError,
-    )
   })
 })
 

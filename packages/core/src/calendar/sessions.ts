@@ -1,8 +1,7 @@
 import { tzOffset } from '@date-fns/tz'
-import type { Evenings } from '../trade/index.ts'
-import { addDays, addSeconds, instant, type Instant, isoWeekday, type LocalDate } from '../units/index.ts'
+import { addDays, instant, type Instant, type LocalDate } from '../units/index.ts'
 
-/** One sitting at the desk. */
+/** One session at the desk. */
 export interface Session {
   readonly startsAt: Instant
   readonly endsAt: Instant
@@ -35,29 +34,6 @@ export function wallClock(date: LocalDate, secondsOfDay: number, timeZone: strin
 export function clockOn(date: LocalDate, clock: string, timeZone: string): Instant {
   const [hours = 0, minutes = 0] = clock.split(':').map(Number)
   return wallClock(date, hours * 3600 + minutes * 60, timeZone)
-}
-
-/**
- * The next `count` sessions that end after `from`; the one going on at `from` starts at `from`.
- * Daylight saving: a session starts at its wall-clock time (moved past the gap where that time does
- * not exist, the first of two where it exists twice) and lasts its full length in real minutes.
- * @throws RangeError no weekday, or an unknown zone.
- */
-export function expandSessions(evenings: Evenings, from: Instant, count: number): readonly Session[] {
-  if (evenings.weekdays.length === 0) throw new RangeError('no evening to paint on')
-  const sessions: Session[] = []
-  // Yesterday's session may still be going on after midnight.
-  let date = addDays(localDateAt(from, evenings.timeZone), -1)
-  while (sessions.length < count) {
-    if (evenings.weekdays.includes(isoWeekday(date))) {
-      const startsAt = clockOn(date, evenings.startsAt, evenings.timeZone)
-      const endsAt = addSeconds(startsAt, evenings.lengthSeconds)
-      const begins = instant(Math.max(startsAt, from, sessions.at(-1)?.endsAt ?? from))
-      if (endsAt > begins) sessions.push({ startsAt: begins, endsAt })
-    }
-    date = addDays(date, 1)
-  }
-  return sessions
 }
 
 /** The last moment of the due day. */

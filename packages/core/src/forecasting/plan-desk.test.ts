@@ -26,6 +26,7 @@ const evenings = (weekdays: readonly number[], startsAt: string) => ({
   weekdays,
   startsAt,
   lengthSeconds: minutes(90),
+  also: [],
   timeZone: 'Europe/Berlin',
 })
 

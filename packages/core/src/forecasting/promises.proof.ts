@@ -13,6 +13,7 @@ describe('a promise', () => {
       weekdays: [1, 2, 3, 4, 5],
       startsAt: '09:00',
       lengthSeconds: minutes(240),
+      also: [],
       timeZone: 'UTC',
     }
     const [you] = plainPlanning.painters

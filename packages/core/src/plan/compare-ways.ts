@@ -15,7 +15,7 @@ import type { Instant } from '../units/index.ts'
 import { besideInPlan } from './beside-in-plan.ts'
 import { planLine } from './plan-line.ts'
 
-/** What painting these units by one recipe would come to, were nothing else on the desk. */
+/** What painting these units by these recipes would come to, were nothing else on the desk. */
 export interface WayOutcome {
   /** All models together, with the set-ups of their batches. */
   readonly handsOn: TimeRange
@@ -41,13 +41,13 @@ export interface WayOutcome {
 /** Evaluations of a quick plan: the ways are told apart by far more than a better one would save. */
 const effort = 60_000
 
-/** One way at a time, so that the caller can show progress and stop. */
-export function tryWay(figures: Figures, units: readonly Unit[], recipe: Recipe): WayOutcome {
+/** One way at a time, so that the caller can show progress and stop. @param recipes that the units follow. */
+export function tryWay(figures: Figures, units: readonly Unit[], recipes: readonly Recipe[]): WayOutcome {
   const { project, shelf } = figures
   const alone: Project = {
     ...project,
     units: units.map((unit) => ({ ...unit, joinedAt: null, pilot: [] })),
-    recipes: [{ ...recipe, unitIds: units.map((unit) => unit.id) }],
+    recipes,
     line: [],
     planning: { ...project.planning, pins: [], first: [] },
   }
@@ -63,9 +63,16 @@ export function tryWay(figures: Figures, units: readonly Unit[], recipe: Recipe)
   const own = figures.untouched().afresh({ ...alone, line })
   const planned = planLine(planningOf(own, { effort }))
   const facts = order.stages.flatMap((stage) => stage.facts)
-  const pots = potsFor(
-    recipe,
-    units.map((unit) => unit.standard),
+  const pots = new Set(
+    recipes.flatMap((recipe) => {
+      const own = units.filter((unit) => recipe.unitIds.includes(unit.id))
+      return [
+        ...potsFor(
+          recipe,
+          own.map((unit) => unit.standard),
+        ),
+      ]
+    }),
   )
   const due = paintedBy(dateOf(project), project)
   return {

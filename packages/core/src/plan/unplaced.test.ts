@@ -145,6 +145,7 @@ function drawnProject({ stages, units, length, rack, sprayHours, people, togethe
         weekdays: [2, 4, 6],
         startsAt: '19:30',
         lengthSeconds: minutes(length),
+        also: [],
         timeZone: 'UTC',
       },
       planning: {

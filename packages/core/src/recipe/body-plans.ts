@@ -1,9 +1,11 @@
-import type { Finish, Region, SubAssembly } from '../trade/index.ts'
+import type { Finish, Region, Size, SubAssembly } from '../trade/index.ts'
 
 /** The regions a kind of model usually has. */
 export interface BodyPlan {
   readonly id: string
   readonly name: string
+  /** Of a model of this kind, as long as nothing else is said. */
+  readonly usualSize: Size
   readonly regions: readonly Region[]
   readonly subAssemblies: readonly SubAssembly[]
 }
@@ -21,6 +23,7 @@ type Row = readonly [
 function plan(
   id: string,
   name: string,
+  usualSize: Size,
   rows: readonly Row[],
   apart: readonly (SubAssembly & { readonly regions: readonly string[] })[] = [],
 ): BodyPlan {
@@ -36,12 +39,12 @@ function plan(
     apart: partOf(region),
   }))
   const subAssemblies = apart.map(({ name: part, size, count }) => ({ name: part, size, count }))
-  return { id, name, regions, subAssemblies }
+  return { id, name, usualSize, regions, subAssemblies }
 }
 
 /** Shares (of all but the base 1 in all), counts and depths of usual sculpts: common practice, to be edited. A neighbour is named on one side only. */
 const oneSided: readonly BodyPlan[] = [
-  plan('foot', 'Foot', [
+  plan('foot', 'Foot', 'foot', [
     ['skin', 'skin', 0.115, 3, 2, ['hair', 'coat', 'eyes']],
     ['eyes', 'eye', 0.005, 2, 2, []],
     ['hair', 'hair', 0.05, 1, 1, []],
@@ -54,7 +57,7 @@ const oneSided: readonly BodyPlan[] = [
     ['metal', 'metal', 0.12, 5, 0, []],
     ['base', 'base', 0.25, 1, 0, []],
   ]),
-  plan('cloaked-foot', 'Cloaked foot', [
+  plan('cloaked-foot', 'Cloaked foot', 'foot', [
     ['skin', 'skin', 0.075, 2, 2, ['hair', 'coat', 'cloak', 'eyes']],
     ['eyes', 'eye', 0.005, 2, 2, []],
     ['hair', 'hair', 0.04, 1, 1, []],
@@ -67,7 +70,7 @@ const oneSided: readonly BodyPlan[] = [
     ['metal', 'metal', 0.11, 4, 0, []],
     ['base', 'base', 0.25, 1, 0, []],
   ]),
-  plan('armoured-foot', 'Armoured foot', [
+  plan('armoured-foot', 'Armoured foot', 'large foot', [
     ['armour', 'plate', 0.57, 6, 1, ['skin', 'cloth', 'straps', 'pouches', 'metal', 'studs']],
     ['studs', 'metal', 0.01, 6, 0, []],
     ['skin', 'skin', 0.05, 1, 2, []],
@@ -81,6 +84,7 @@ const oneSided: readonly BodyPlan[] = [
   plan(
     'rider-and-mount',
     'Rider and mount',
+    'mounted',
     [
       ['hide', 'hide', 0.385, 1, 1, ['mane', 'saddle', 'straps', 'hooves', 'mount eyes']],
       ['mount eyes', 'eye', 0.005, 2, 1, []],
@@ -97,7 +101,7 @@ const oneSided: readonly BodyPlan[] = [
     ],
     [{ name: 'rider', size: 'foot', count: 1, regions: ['skin', 'eyes', 'coat', 'metal', 'wood'] }],
   ),
-  plan('large-creature', 'Large creature', [
+  plan('large-creature', 'Large creature', 'large', [
     ['hide', 'hide', 0.57, 1, 1, ['belly', 'claws', 'mane', 'horns', 'teeth', 'eyes']],
     ['eyes', 'eye', 0.005, 2, 1, []],
     ['belly', 'skin', 0.2, 1, 2, []],
@@ -108,7 +112,7 @@ const oneSided: readonly BodyPlan[] = [
     ['straps', 'leather', 0.06, 5, 0, ['hide']],
     ['base', 'base', 0.4, 1, 0, []],
   ]),
-  plan('vehicle', 'Vehicle', [
+  plan('vehicle', 'Vehicle', 'large', [
     ['hull', 'plate', 0.61, 8, 1, ['tracks', 'fittings', 'studs', 'windows']],
     ['tracks', 'metal', 0.18, 2, 2, []],
     ['fittings', 'metal', 0.08, 8, 0, []],
@@ -121,6 +125,7 @@ const oneSided: readonly BodyPlan[] = [
   plan(
     'gun-and-crew',
     'Gun and crew',
+    'large',
     [
       ['barrel', 'metal', 0.18, 3, 1, ['carriage']],
       ['carriage', 'wood', 0.24, 6, 1, []],

@@ -70,6 +70,7 @@ export function project(
       weekdays: [1, 2, 3, 4, 5, 6, 7],
       startsAt: '19:30',
       lengthSeconds: minutes(150),
+      also: [],
       timeZone: 'UTC',
     },
     batchSize: 12,

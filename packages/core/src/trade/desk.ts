@@ -1,22 +1,11 @@
 import { type LocalDate, minutes, type PainterId, type Seconds } from '../units/index.ts'
 import type { Technique } from './technique.ts'
 
-/** The sittings at the desk: the same hours on the same weekdays. */
-export interface Evenings {
-  /** ISO 8601 weekdays, Monday 1 … Sunday 7; at least one. */
-  readonly weekdays: readonly number[]
-  /** Wall-clock time, `HH:MM`. */
-  readonly startsAt: string
-  readonly lengthSeconds: Seconds
-  /** IANA name. */
-  readonly timeZone: string
-}
-
 /** What a painter may want most, after the date. */
 export const aims = ['date', 'pots', 'waiting', 'first', 'variety'] as const
 export type Aim = (typeof aims)[number]
 
-/** Sittings at the same hours on the same weekdays. */
+/** Sessions at the same hours on the same weekdays. */
 export interface SessionRule {
   /** ISO 8601 weekdays, Monday 1 … Sunday 7; at least one. */
   readonly weekdays: readonly number[]
@@ -27,6 +16,19 @@ export interface SessionRule {
   readonly everyWeeks: number
   /** A day in one of the weeks that count; `null` where all do. */
   readonly countedFrom: LocalDate | null
+}
+
+/** When there is painting, week by week. */
+export interface Evenings {
+  /** ISO 8601 weekdays, Monday 1 … Sunday 7; at least one. */
+  readonly weekdays: readonly number[]
+  /** Wall-clock time, `HH:MM`. */
+  readonly startsAt: string
+  readonly lengthSeconds: Seconds
+  /** On other days at other hours. */
+  readonly also: readonly SessionRule[]
+  /** IANA name. */
+  readonly timeZone: string
 }
 
 /** Days without painting, both included. */
@@ -42,7 +44,7 @@ export interface SessionMark {
   readonly at: string
 }
 
-/** One sitting by itself. */
+/** One session by itself. */
 export interface SingleSession extends SessionMark {
   readonly lengthSeconds: Seconds
 }

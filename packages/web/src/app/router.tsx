@@ -23,6 +23,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../features/projects/index.ts')).ProjectsPage }),
       },
       {
+        path: 'new',
+        lazy: async () => ({ Component: (await import('../features/new-project/index.ts')).NewProjectPage }),
+      },
+      {
         path: 'shelf',
         lazy: async () => ({ Component: (await import('../features/shelf/index.ts')).ShelfPage }),
       },

@@ -1,11 +1,14 @@
 import { zodResolver } from '@hookform/resolvers/zod'
 import type { ProjectSettings } from '@seriatim/contract'
-import { usualHandOver, type HandOver } from '@seriatim/core/trade'
+import { eveningsOf, hoursText, localDateAt, readHours, rulesOf } from '@seriatim/core/calendar'
+import { usualHandOver, type Evenings, type HandOver } from '@seriatim/core/trade'
 import { parseLocalDate, seconds, type LocalDate } from '@seriatim/core/units'
 import { useForm, useWatch } from 'react-hook-form'
 import { z } from 'zod'
-import { durationText, parseMinutesText, weekdayText } from './format/index.ts'
-import { Button, CheckField, TextField } from './ui/index.ts'
+import { clockNow } from './clock.ts'
+import { durationText, parseMinutesText } from './format/index.ts'
+import { HoursField } from './hours-field.tsx'
+import { Button, TextField } from './ui/index.ts'
 
 const leadText = z.string().refine(
   (text) => {
@@ -27,20 +30,15 @@ const formSchema = z.object({
   dueAt: z.string().regex(/^(([01]\d|2[0-3]):[0-5]\d)?$/, { error: 'Give a time such as 10:00.' }),
   cure: leadText,
   packing: leadText,
-  weekdays: z.array(z.string()).min(1, { error: 'Choose at least one evening a week.' }),
-  startsAt: z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, { error: 'Give a time such as 19:30.' }),
-  hours: z.string().refine(
-    (text) => {
-      const hours = hoursOf(text)
-      return hours >= 0.25 && hours <= 16
-    },
-    { error: 'Give hours from 0.25 to 16, such as 2.5.' },
-  ),
+  hours: z.string().superRefine((text, context) => {
+    const read = readHours(text)
+    if (!read.ok) context.addIssue({ code: 'custom', message: read.error })
+    else if (eveningsOf(read.rules, '') === null)
+      context.addIssue({ code: 'custom', message: 'Name a day of every week as well.' })
+  }),
 })
 
 type FormValues = z.output<typeof formSchema>
-
-const hoursOf = (text: string) => (text.trim() === '' ? Number.NaN : Number(text.replace(',', '.')))
 
 function valuesOf(settings: ProjectSettings): FormValues {
   const { handOver } = settings.planning
@@ -50,9 +48,7 @@ function valuesOf(settings: ProjectSettings): FormValues {
     dueAt: handOver?.at ?? '',
     cure: durationText((handOver ?? usualHandOver).cureSeconds),
     packing: durationText((handOver ?? usualHandOver).packingSeconds),
-    weekdays: settings.evenings.weekdays.map(String),
-    startsAt: settings.evenings.startsAt,
-    hours: String(settings.evenings.lengthSeconds / 3600),
+    hours: hoursText(rulesOf(settings.evenings)),
   }
 }
 
@@ -60,6 +56,13 @@ function handOverOf({ dueOn, dueAt, cure, packing }: FormValues): HandOver | nul
   if (dueOn === '' || dueAt === '') return null
   const lead = (text: string) => seconds(parseMinutesText(text) ?? 0)
   return { at: dueAt, cureSeconds: lead(cure), packingSeconds: lead(packing) }
+}
+
+/** The form has checked that these are hours. */
+function eveningsFrom(text: string, before: Evenings): Evenings {
+  const kept = before.also.find((rule) => rule.countedFrom !== null)?.countedFrom
+  const read = readHours(text, kept ?? localDateAt(clockNow(), before.timeZone))
+  return (read.ok ? eveningsOf(read.rules, before.timeZone) : null) ?? before
 }
 
 interface SettingsFormProps {
@@ -73,19 +76,14 @@ interface SettingsFormProps {
 export function ProjectSettingsForm({ settings, submitLabel, busy, onSubmit }: SettingsFormProps) {
   const form = useForm<FormValues>({ resolver: zodResolver(formSchema), defaultValues: valuesOf(settings) })
   const { errors } = form.formState
-  const [weekdays, dueOn, dueAt] = useWatch({ control: form.control, name: ['weekdays', 'dueOn', 'dueAt'] })
+  const [hours, dueOn, dueAt] = useWatch({ control: form.control, name: ['hours', 'dueOn', 'dueAt'] })
   const submit = form.handleSubmit((values) =>
     onSubmit({
       ...settings,
       name: values.name.trim(),
       dueOn: values.dueOn === '' ? null : (values.dueOn as LocalDate),
       planning: { ...settings.planning, handOver: handOverOf(values) },
-      evenings: {
-        ...settings.evenings,
-        weekdays: values.weekdays.map(Number).sort((a, b) => a - b),
-        startsAt: values.startsAt,
-        lengthSeconds: seconds(Math.round(hoursOf(values.hours) * 3600)),
-      },
+      evenings: eveningsFrom(values.hours, settings.evenings),
     }),
   )
   return (
@@ -120,40 +118,11 @@ export function ProjectSettingsForm({ settings, submitLabel, busy, onSubmit }: S
           <TextField label="Packing" {...form.register('packing')} error={errors.packing?.message} />
         </div>
       )}
-      <fieldset>
-        <legend className="text-sm font-bold">Evenings at the desk</legend>
-        <div className="flex flex-wrap gap-x-2">
-          {[1, 2, 3, 4, 5, 6, 7].map((day) => (
-            <CheckField
-              key={day}
-              label={weekdayText(day)}
-              value={String(day)}
-              {...form.register('weekdays')}
-            />
-          ))}
-        </div>
-        {errors.weekdays ? (
-          <p role="alert" className="text-sm font-bold text-hands">
-            {errors.weekdays.message}
-          </p>
-        ) : (
-          <p className="text-sm text-ink-soft">{weekdays.length} a week</p>
-        )}
-      </fieldset>
-      <div className="grid gap-4 sm:grid-cols-2">
-        <TextField
-          label="Starts at"
-          type="time"
-          {...form.register('startsAt')}
-          error={errors.startsAt?.message}
-        />
-        <TextField
-          label="Hours an evening"
-          inputMode="decimal"
-          {...form.register('hours')}
-          error={errors.hours?.message}
-        />
-      </div>
+      <HoursField
+        text={hours}
+        error={errors.hours?.message}
+        onChange={(text) => form.setValue('hours', text, { shouldValidate: form.formState.isSubmitted })}
+      />
       <Button type="submit" weight="main" disabled={busy}>
         {submitLabel}
       </Button>

@@ -1,6 +1,6 @@
 import type { Hand, ProjectSummary } from '@seriatim/contract'
 import type { Command, CommandVerdict } from '@seriatim/core/changes'
-import type { Commission, Planning } from '@seriatim/core/trade'
+import type { Commission, Evenings, Planning } from '@seriatim/core/trade'
 import type { ChangeId, DeviceId, PainterId, ProjectId } from '@seriatim/core/units'
 import { sql } from 'drizzle-orm'
 import {
@@ -31,6 +31,8 @@ export const project = pgTable(
     weekdays: smallint().array().notNull(),
     startsAt: text('starts_at').notNull(),
     eveningSeconds: integer('evening_seconds').notNull(),
+    /** On other days at other hours. */
+    alsoAt: jsonb('also_at').$type<Evenings['also']>().notNull().default([]),
     timeZone: text('time_zone').notNull(),
     batchSize: integer('batch_size').notNull(),
     firstBatch: integer('first_batch'),

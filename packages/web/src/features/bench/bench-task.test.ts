@@ -71,7 +71,7 @@ const project: Project = {
   name: 'Fen',
   dueOn: null,
   commission: null,
-  evenings: { weekdays: [2], startsAt: '19:30', lengthSeconds: minutes(150), timeZone: 'UTC' },
+  evenings: { weekdays: [2], startsAt: '19:30', lengthSeconds: minutes(150), also: [], timeZone: 'UTC' },
   batchSize: 2,
   firstBatch: null,
   batchesInHand: null,

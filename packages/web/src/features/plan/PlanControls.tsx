@@ -1,10 +1,11 @@
+import { hoursText, rulesOf } from '@seriatim/core/calendar'
 import type { Progress } from '@seriatim/core/progress'
 import { noBatchWish, type LinePlan } from '@seriatim/core/plan'
 import { largestBatchSize } from '@seriatim/core/trade'
 import { CalendarDays, UsersRound } from 'lucide-react'
 import { useState } from 'react'
 import { Link } from 'react-router'
-import { durationText, plural, weekdayText } from '../../shared/format/index.ts'
+import { plural } from '../../shared/format/index.ts'
 import { useCurrentProject, useEdit, useSettings, type ShownProject } from '../../shared/project/index.ts'
 import { ProjectSettingsForm } from '../../shared/project-settings-form.tsx'
 import { Button, Dialog, Stepper } from '../../shared/ui/index.ts'
@@ -58,7 +59,6 @@ export function EveningsButton() {
   const edit = useEdit()
   /** The project as the open form shows it. */
   const [opened, setOpened] = useState<ShownProject | null>(null)
-  const { weekdays, lengthSeconds } = project.evenings
   const painters = project.planning.painters.length
   return (
     <>
@@ -71,7 +71,7 @@ export function EveningsButton() {
       </Link>
       <Button onClick={() => setOpened(project)}>
         <CalendarDays aria-hidden="true" size={18} />
-        {weekdays.map(weekdayText).join(' · ')}, {durationText(lengthSeconds)}
+        {hoursText(rulesOf(project.evenings))}
       </Button>
       <Dialog open={opened !== null} onOpenChange={() => setOpened(null)} title="Date and evenings">
         <ProjectSettingsForm

@@ -24,7 +24,7 @@ const project: Project = {
   name: 'Fen',
   dueOn: null,
   commission: null,
-  evenings: { weekdays: [2, 4], startsAt: '19:30', lengthSeconds: minutes(150), timeZone: 'UTC' },
+  evenings: { weekdays: [2, 4], startsAt: '19:30', lengthSeconds: minutes(150), also: [], timeZone: 'UTC' },
   batchSize: 5,
   firstBatch: null,
   batchesInHand: 2,

@@ -9,21 +9,20 @@ import { saveText } from '../../shared/csv/index.ts'
 import { plural } from '../../shared/format/index.ts'
 import { useManages } from '../../shared/signed-in.ts'
 import { Button, EmptyState, ErrorState, Headline, LoadingState } from '../../shared/ui/index.ts'
-import { NewProjectDialog } from './NewProjectDialog.tsx'
 import { OpenFileDialog } from './OpenFileDialog.tsx'
 import { ProjectTicket } from './ProjectTicket.tsx'
 
 export function ProjectsPage() {
   const { data, error, failureReason, refetch } = useQuery(projectListQuery)
-  const [open, setOpen] = useState<'new' | 'file' | null>(null)
+  const [open, setOpen] = useState(false)
   const navigate = useNavigate()
   const manages = useManages()
   const actions = (
     <>
-      <Button weight="main" onClick={() => setOpen('new')}>
+      <Button weight="main" onClick={() => void navigate('/new')}>
         <Plus aria-hidden="true" size={18} /> New project
       </Button>
-      <Button onClick={() => setOpen('file')}>
+      <Button onClick={() => setOpen(true)}>
         <FolderOpen aria-hidden="true" size={18} /> Open a file
       </Button>
       {manages && data && data.length > 0 ? (
@@ -69,8 +68,7 @@ export function ProjectsPage() {
       ) : (
         <LoadingState what="the projects" />
       )}
-      <NewProjectDialog open={open === 'new'} onOpenChange={(isOpen) => setOpen(isOpen ? 'new' : null)} />
-      <OpenFileDialog open={open === 'file'} onOpenChange={(isOpen) => setOpen(isOpen ? 'file' : null)} />
+      <OpenFileDialog open={open} onOpenChange={setOpen} />
     </>
   )
 }

@@ -17,12 +17,12 @@ import { useMemo, useState } from 'react'
 import { v7 } from 'uuid'
 import { useLibrary } from '../../shared/api/index.ts'
 import { Button, CheckField, Dialog, SelectField } from '../../shared/ui/index.ts'
+import { WayTable, type Way } from '../../shared/ways/index.ts'
 import { useWays } from '../../shared/worker/index.ts'
 import { plural } from '../../shared/format/index.ts'
 import { BringRecipe } from './BringRecipe.tsx'
 import { NotesField, readNotes } from './NotesField.tsx'
 import { UnitChecks, withChecked } from './UnitChecks.tsx'
-import { WayChoice, type Way } from './WayChoice.tsx'
 
 interface NewRecipeDialogProps {
   readonly project: Project
@@ -61,8 +61,9 @@ interface Candidate extends Way {
 }
 
 function Choices({ project, shelf, sources, onMake }: NewRecipeDialogProps) {
-  const free = project.units.filter(
-    (unit) => !project.recipes.some((recipe) => recipe.unitIds.includes(unit.id)),
+  const free = useMemo(
+    () => project.units.filter((unit) => !project.recipes.some((recipe) => recipe.unitIds.includes(unit.id))),
+    [project],
   )
   const [chosen, setChosen] = useState<readonly UnitId[] | null>(null)
   const [planId, setPlanId] = useState('foot')
@@ -71,7 +72,7 @@ function Choices({ project, shelf, sources, onMake }: NewRecipeDialogProps) {
   const [notes, setNotes] = useState('')
   const [brought, setBrought] = useState<readonly RecipeFile[]>([])
   const library = useLibrary(project.id)
-  const unitIds = chosen ?? free.slice(0, 1).map((unit) => unit.id)
+  const unitIds = useMemo(() => chosen ?? free.slice(0, 1).map((unit) => unit.id), [chosen, free])
   const kept = useMemo(
     () => [
       ...project.recipes.map((recipe): Kept => ({ from: '', recipe, materials: [] })),
@@ -86,11 +87,14 @@ function Choices({ project, shelf, sources, onMake }: NewRecipeDialogProps) {
   const known = useMemo(() => withUsual(shelf), [shelf])
   const read = useMemo(() => readNotes(notes, planOf(planId).regions, known), [notes, planId, known])
   const ways = useMemo(() => candidatesFor(kept, planId, unbuilt, shelf), [kept, planId, unbuilt, shelf])
-  // A letter typed makes none of the other ways anew.
-  const candidates = useMemo(
-    () => (read && read.steps.length > 0 ? [asWritten(read.steps, planId), ...ways] : ways),
-    [read, planId, ways],
+  const written = useMemo(
+    () => (read && read.steps.length > 0 ? [asWritten(read.steps, planId)] : []),
+    [read, planId],
   )
+  const candidates = [...written, ...ways]
+  // A letter typed makes none of the other ways anew.
+  const writtenFollowed = useMemo(() => followedBy(written, unitIds), [written, unitIds])
+  const waysFollowed = useMemo(() => followedBy(ways, unitIds), [ways, unitIds])
   const units = project.units.filter((unit) => unitIds.includes(unit.id))
   // What a school takes and the shelf has not is not in stock.
   const asked = useMemo(() => {
@@ -98,11 +102,7 @@ function Choices({ project, shelf, sources, onMake }: NewRecipeDialogProps) {
     const all = [...elsewhere.map((material) => ({ ...material, stockMl: 0 })), ...shelf.values()]
     return sources && { ...sources, shelf: new Map(all.map((material) => [material.id, material])) }
   }, [sources, shelf, brought])
-  const outcomes = useWays(
-    asked,
-    units,
-    candidates.map((each) => each.recipe),
-  )
+  const outcomes = useWays(asked, units, [...writtenFollowed, ...waysFollowed])
 
   const make = () => {
     const way = candidates.find((each) => each.id === wayId) ?? candidates[0]
@@ -148,29 +148,28 @@ function Choices({ project, shelf, sources, onMake }: NewRecipeDialogProps) {
           setWayId(text.trim() === '' ? 'translucent-over-bright' : writtenId)
         }}
       />
-      <fieldset className="grid gap-1">
-        <legend className="text-sm font-bold">
-          {units.length > 0
+      <WayTable
+        legend={
+          units.length > 0
             ? 'Which way? Figures are for these models alone, to their standard'
-            : 'Which way? Choose a unit to see what each comes to'}
-        </legend>
-        {candidates.map((way, index) => (
-          <WayChoice
-            key={way.id}
-            way={way}
-            outcome={units.length > 0 ? outcomes[index] : null}
-            timeZone={project.evenings.timeZone}
-            checked={wayId === way.id}
-            onChoose={() => setWayId(way.id)}
-          />
-        ))}
-      </fieldset>
+            : 'Which way? Choose a unit to see what each comes to'
+        }
+        ways={candidates}
+        outcomes={candidates.map((_, index) => (units.length > 0 ? outcomes[index] : null))}
+        chosen={wayId}
+        timeZone={project.evenings.timeZone}
+        onChoose={setWayId}
+      />
       <BringRecipe onBring={(file) => setBrought([...brought, file])} />
       <Button weight="main" onClick={make}>
         Make the recipe
       </Button>
     </div>
   )
+}
+
+function followedBy(ways: readonly Candidate[], unitIds: readonly UnitId[]): readonly (readonly Recipe[])[] {
+  return ways.map(({ recipe }) => [{ ...recipe, unitIds }])
 }
 
 const writtenId = 'as written'

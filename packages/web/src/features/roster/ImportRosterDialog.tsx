@@ -4,8 +4,8 @@ import { BringCsvDialog } from '../../shared/csv/index.ts'
 import { plural } from '../../shared/format/index.ts'
 import { useCurrentProject, useEdit, withUnit, type ShownProject } from '../../shared/project/index.ts'
 import { TextField } from '../../shared/ui/index.ts'
-import { unitsOf } from './new-models.ts'
-import { rosterReader, type RosterLine } from './roster-reader.ts'
+import { unitsOf, type RosterLine } from '../../shared/new-models/index.ts'
+import { rosterReader } from './roster-reader.ts'
 
 interface ImportRosterDialogProps {
   readonly open: boolean

@@ -21,7 +21,7 @@ import { splitNames } from '../../shared/split-names.ts'
 import { Button, controlLook, Dialog, IconButton, SelectField, TextField } from '../../shared/ui/index.ts'
 import { holderText } from './holder-text.ts'
 import { KindFields } from './KindFields.tsx'
-import { grownBy } from './new-models.ts'
+import { grownBy } from '../../shared/new-models/index.ts'
 import { StandardField } from './StandardField.tsx'
 
 const formSchema = z.object({

@@ -1,20 +1,7 @@
-import { details, sizes, type Detail, type Size } from '@seriatim/core/trade'
+import type { RosterLine } from '../../shared/new-models/index.ts'
+import { details, sizes } from '@seriatim/core/trade'
 import type { CsvCell, CsvReader } from '../../shared/csv/index.ts'
 import { splitNames } from '../../shared/split-names.ts'
-
-/** One line of a roster: `count` models alike. */
-export interface RosterLine {
-  readonly unit: string
-  readonly name: string
-  readonly count: number
-  readonly role: string
-  /** In their cell with `+` between them. */
-  readonly variants: readonly string[]
-  readonly points: number
-  /** Of its unit; the first line that names one decides. */
-  readonly size: Size | null
-  readonly detail: Detail | null
-}
 
 const columns = ['unit', 'name', 'count', 'role', 'points', 'variants', 'size', 'detail'] as const
 type Column = (typeof columns)[number]

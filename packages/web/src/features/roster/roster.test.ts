@@ -1,9 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { grownBy, modelsOfSets, unitsOf } from './new-models.ts'
+import { grownBy, modelsOfSets, parseSets, unitsOf } from '../../shared/new-models/index.ts'
 import { readCsv } from '../../shared/csv/index.ts'
 import { rosterReader } from './roster-reader.ts'
-import { parseSets } from './parse-sets.ts'
 import { rosterCsv } from './roster-csv.ts'
 
 const read = (text: string) => readCsv(text, rosterReader('New'))

@@ -6,7 +6,7 @@ import { useState } from 'react'
 import { clockText, dateText, dayText, durationText } from '../../shared/format/index.ts'
 import { Button, Dialog, IconButton, TextField } from '../../shared/ui/index.ts'
 import type { PainterPartProps } from './PainterTicket.tsx'
-import { lengthBetween } from './Rules.tsx'
+import { lengthBetween } from './length-between.ts'
 
 type Session = {
   readonly startsAt: Parameters<typeof localDateAt>[0]

@@ -1,8 +1,9 @@
 import { calendarFeed } from '@seriatim/contract'
-import { painterSessions } from '@seriatim/core/calendar'
+import { hoursText, painterSessions, rulesOf } from '@seriatim/core/calendar'
 import { plainPainter, type Painter, type Planning } from '@seriatim/core/trade'
 import type { PainterId } from '@seriatim/core/units'
 import { ArrowLeft, CalendarDays, UserPlus } from 'lucide-react'
+import { useState } from 'react'
 import { Link } from 'react-router'
 import { v7 } from 'uuid'
 import { clockText, dayText, plural } from '../../shared/format/index.ts'
@@ -10,6 +11,7 @@ import { useCurrentProject, useSettings } from '../../shared/project/index.ts'
 import { Button, Headline } from '../../shared/ui/index.ts'
 import { useNow } from '../../shared/use-now.ts'
 import { DeskTicket } from './DeskTicket.tsx'
+import { PaintsWhen } from './PaintsWhen.tsx'
 import { PainterTicket } from './PainterTicket.tsx'
 
 const mostPainters = 12
@@ -31,10 +33,15 @@ export function SessionsPage() {
     ? `${plural(painters.length, 'painter')}; next session ${dayText(next.startsAt, evenings.timeZone)} ${clockText(next.startsAt, evenings.timeZone)}`
     : 'Nobody has a session ahead'
 
-  const add = () => {
-    const id = v7() as PainterId
-    const fresh: Painter = { id, name: `Painter ${String(painters.length + 1)}`, ...plainPainter }
-    write({ painters: [...painters, fresh] }, `${fresh.name} is at the desk on the same evenings.`)
+  const [adding, setAdding] = useState(false)
+  const another = `Painter ${String(painters.length + 1)}`
+  const add = (rules: Painter['rules'], name: string) => {
+    const fresh: Painter = { ...plainPainter, id: v7() as PainterId, name: name || another, rules }
+    write(
+      { painters: [...painters, fresh] },
+      `${fresh.name} is at the desk: ${hoursText(rules.length > 0 ? rules : rulesOf(evenings))}.`,
+    )
+    setAdding(false)
   }
   return (
     <>
@@ -58,7 +65,7 @@ export function SessionsPage() {
             >
               <CalendarDays aria-hidden="true" size={18} /> For your calendar
             </a>
-            <Button onClick={add} disabled={painters.length >= mostPainters}>
+            <Button onClick={() => setAdding(true)} disabled={painters.length >= mostPainters}>
               <UserPlus aria-hidden="true" size={18} /> Another painter
             </Button>
           </>
@@ -90,6 +97,17 @@ export function SessionsPage() {
         ))}
         <DeskTicket planning={planning} onChange={write} />
       </div>
+      {adding ? (
+        <PaintsWhen
+          title="Which sessions does the new painter paint in?"
+          name={another}
+          rules={[]}
+          evenings={evenings}
+          submitLabel="Add the painter"
+          onSave={add}
+          onClose={() => setAdding(false)}
+        />
+      ) : null}
     </>
   )
 }

@@ -18,7 +18,6 @@ export { useLibrary } from './library.ts'
 export { changePassword, chooseStudio, meQuery, signIn, signOut, useMe } from './me.ts'
 export { useMemberChange, useMembers, type NewMember, type Told } from './members.ts'
 export {
-  createProject,
   exportProjectFile,
   exportStudioFile,
   importProjectFile,

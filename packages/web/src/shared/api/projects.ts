@@ -1,10 +1,4 @@
-import {
-  projectFileSchema,
-  routes,
-  studioFileSchema,
-  type ProjectSettings,
-  type StoredProject,
-} from '@seriatim/contract'
+import { projectFileSchema, routes, studioFileSchema, type StoredProject } from '@seriatim/contract'
 import type { Instant, ProjectId } from '@seriatim/core/units'
 import { queryOptions } from '@tanstack/react-query'
 import { z } from 'zod'
@@ -25,10 +19,6 @@ export const projectQuery = (id: ProjectId) =>
     queryFn: ({ signal }) => call(routes.readProject, { params: { id } }, signal),
     refetchInterval: ({ state }) => (isMissing(state.error) ? askAgainForGone : false),
   })
-
-export function createProject(id: ProjectId, settings: ProjectSettings): Promise<StoredProject> {
-  return call(routes.createProject, { params: { id }, body: settings })
-}
 
 /** Takes a file of this version or an earlier one, as it was read. */
 export function importProjectFile(file: unknown, copy: boolean): Promise<StoredProject> {

@@ -1,6 +1,6 @@
 import { X } from 'lucide-react'
 import { Dialog as Radix } from 'radix-ui'
-import type { ReactNode } from 'react'
+import { useRef, type ReactNode } from 'react'
 import { IconButton } from './button.tsx'
 
 interface DialogProps {
@@ -13,16 +13,24 @@ interface DialogProps {
 }
 
 /**
- * A ticket held above the mat; focus stays inside, Escape closes. It hangs from above: what comes into it later moves
+ * A ticket held above the mat; focus stays inside, Escape closes and gives it back to what opened it. It hangs from above: what comes into it later moves
  * nothing over it.
  */
 export function Dialog({ open, onOpenChange, title, description, wide = false, children }: DialogProps) {
+  const opener = useRef<Element | null>(null)
   return (
     <Radix.Root open={open} onOpenChange={onOpenChange}>
       <Radix.Portal>
         <Radix.Overlay className="fixed inset-0 z-20 bg-[#0b1712b0]" />
         <Radix.Content
           {...(description === undefined ? { 'aria-describedby': undefined } : {})}
+          onOpenAutoFocus={() => {
+            opener.current = document.activeElement
+          }}
+          onCloseAutoFocus={(event) => {
+            event.preventDefault()
+            giveBack(opener.current)
+          }}
           className={`ticket fixed z-20 top-[5dvh] left-1/2 max-h-[92dvh] w-[min(96vw,var(--dialog))] -translate-x-1/2 overflow-y-auto p-6`}
           style={{ ['--dialog' as string]: wide ? '60rem' : '36rem' }}
         >
@@ -44,4 +52,10 @@ export function Dialog({ open, onOpenChange, title, description, wide = false, c
       </Radix.Portal>
     </Radix.Root>
   )
+}
+
+/** What opened the dialog may have left the page meanwhile. */
+function giveBack(opener: Element | null): void {
+  const place = opener?.isConnected === true ? opener : document.getElementById('main')
+  if (place instanceof HTMLElement || place instanceof SVGElement) place.focus({ preventScroll: true })
 }

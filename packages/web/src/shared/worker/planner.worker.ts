@@ -175,8 +175,8 @@ const planner = {
     const asked = { ...wish, isCalledOff: heard(turn) }
     return offer ? tryOffer(figuresOf(sources), offer, asked) : forecastFigures(figuresOf(sources), asked)
   },
-  tryWay: (sources: FigureSources, units: readonly Unit[], recipe: Recipe) =>
-    tryWay(figuresOf(sources), units, recipe),
+  tryWay: (sources: FigureSources, units: readonly Unit[], recipes: readonly Recipe[]) =>
+    tryWay(figuresOf(sources), units, recipes),
   orderLine: (input: OrderingInput) => orderLine(unpack(input)),
   offersOfSameness: (input: OrderingInput, order: LineOrder) => offersOfSameness(unpack(input), order),
   estimate: (sources: FigureSources) => {

@@ -5,22 +5,27 @@ import { useQueries } from '@tanstack/react-query'
 import { callPlanner } from './call-planner.ts'
 import { inputKey } from './input-key.ts'
 
-/** What each recipe would come to for these units, worked out one after the other beside the page. */
+/** What each way, a set of recipes, would come to for these units, worked out one after the other beside the page. */
 export function useWays(
   sources: FigureSources | undefined,
   units: readonly Unit[],
-  recipes: readonly Recipe[],
+  ways: readonly (readonly Recipe[])[],
 ): readonly (WayOutcome | undefined)[] {
   return useQueries({
-    queries: recipes.map((recipe) => ({
-      queryKey: ['way', inputKey(sources), units.map((unit) => unit.id).join(), inputKey(recipe)],
+    queries: ways.map((recipes) => ({
+      queryKey: [
+        'way',
+        inputKey(sources),
+        units.map((unit) => unit.id).join(),
+        ...recipes.map((recipe) => inputKey(recipe)),
+      ],
       enabled: sources !== undefined && units.length > 0,
       queryFn: ({ signal }: { signal: AbortSignal }) =>
         callPlanner(
           'compare',
           async (planner, _, pack) => {
             if (!sources) throw new Error('nothing to compare with')
-            return planner.tryWay(pack(sources), units, recipe)
+            return planner.tryWay(pack(sources), units, recipes)
           },
           signal,
         ),

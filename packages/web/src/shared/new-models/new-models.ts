@@ -1,8 +1,21 @@
-import type { Model, Unit } from '@seriatim/core/trade'
+import type { Detail, Model, Size, Unit } from '@seriatim/core/trade'
 import type { ModelId, UnitId } from '@seriatim/core/units'
 import { v7 } from 'uuid'
 import { parseSets, type ModelSet } from './parse-sets.ts'
-import type { RosterLine } from './roster-reader.ts'
+
+/** A line of a roster: models of a unit that are alike. */
+export interface RosterLine {
+  readonly unit: string
+  readonly name: string
+  readonly count: number
+  readonly role: string
+  /** In their cell with `+` between them. */
+  readonly variants: readonly string[]
+  readonly points: number
+  /** Of its unit; the first line that names one decides. */
+  readonly size: Size | null
+  readonly detail: Detail | null
+}
 
 type Alike = Pick<RosterLine, 'name' | 'count' | 'role' | 'variants' | 'points'>
 

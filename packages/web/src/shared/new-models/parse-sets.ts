@@ -1,4 +1,4 @@
-import { splitNames } from '../../shared/split-names.ts'
+import { splitNames } from '../split-names.ts'
 
 /** Models of a unit that are alike. */
 export interface ModelSet {

@@ -1,0 +1,1 @@
+export { NewProjectPage } from './NewProjectPage.tsx'

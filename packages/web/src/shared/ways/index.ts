@@ -1,0 +1,1 @@
+export { WayTable, type Way } from './WayTable.tsx'
