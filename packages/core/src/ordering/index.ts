@@ -22,6 +22,7 @@ export {
   orderLine,
   type StopLine,
 } from './order-line.ts'
+export { stageNameFor } from './stage-name.ts'
 export { orderRules, preferences } from './order-rules.ts'
 export {
   asTaken,

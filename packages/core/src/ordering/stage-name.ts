@@ -1,6 +1,6 @@
 import { joinWords, mixText, type Shelf, type StepFacts } from '../recipe/index.ts'
-import { isPreparation } from '../trade/index.ts'
-import { withCapital } from '../units/index.ts'
+import { isPreparation, type Recipe, type Stage } from '../trade/index.ts'
+import { type UnitId, withCapital } from '../units/index.ts'
 
 const longest = 60
 /** More regions than these are counted. */
@@ -32,7 +32,32 @@ function said(first: StepFacts, facts: readonly StepFacts[], shelf: Shelf): stri
 /** The regions it lands on; `null` for all of the model. */
 function placesOf(facts: readonly StepFacts[]): string | null {
   if (facts.some(({ whole }) => whole)) return null
-  const regions = [...new Set(facts.flatMap((each) => each.regions.map(({ name }) => name)))]
+  return placesText(facts.flatMap((each) => each.regions.map(({ name }) => name)))
+}
+
+function placesText(names: readonly string[]): string {
+  const regions = [...new Set(names)]
   if (regions.length <= mostNamed) return joinWords(regions)
   return `${regions.slice(0, mostNamed - 1).join(', ')} and ${String(regions.length - mostNamed + 1)} more`
+}
+
+/**
+ * The stage's name as it is read for models of these units: of the regions it lands on only those that they have.
+ * @param recipes of the project.
+ */
+export function stageNameFor(
+  { name, steps }: Pick<Stage, 'name' | 'steps'>,
+  recipes: readonly Recipe[],
+  unitIds: readonly UnitId[],
+): string {
+  const lands = steps.flatMap(({ recipeId, stepId }) => {
+    const recipe = recipes.find(({ id }) => id === recipeId)
+    const step = recipe?.steps.find(({ id }) => id === stepId)
+    return recipe && step ? [{ recipe, on: step.on }] : []
+  })
+  const own = lands.filter(({ recipe }) => recipe.unitIds.some((id) => unitIds.includes(id)))
+  if (own.length === 0 || own.length === lands.length) return name
+  const regionsOf = (some: typeof lands) => some.flatMap(({ on }) => (on === 'whole' ? [] : on))
+  if (lands.some(({ on }) => on === 'whole')) return name
+  return name.replace(placesText(regionsOf(lands)), placesText(regionsOf(own)))
 }

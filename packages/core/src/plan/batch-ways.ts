@@ -4,7 +4,7 @@ import {
   type BatchSplit,
   cutBatches,
   type Desk,
-  evenParts,
+  partsOfSquads,
   splitIntoBatches,
   type ToSplit,
   type Wishes,
@@ -46,7 +46,7 @@ export function fitForRack(
   return cutBatches(wished, (batch) =>
     isFixed(batch) || batch.models.length <= rackPlaces
       ? [batch.models]
-      : evenParts(batch.models, rackPlaces),
+      : partsOfSquads(batch.models, rackPlaces),
   )
 }
 
@@ -72,7 +72,7 @@ export function batchWays(
   return [largest, ...sizes]
     .map((size) =>
       cutBatches(wished, (batch) =>
-        isFixed(batch) || size === 0 ? [batch.models] : evenParts(batch.models, size),
+        isFixed(batch) || size === 0 ? [batch.models] : partsOfSquads(batch.models, size),
       ),
     )
     .filter((way) => {

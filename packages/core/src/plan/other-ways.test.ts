@@ -50,7 +50,9 @@ describe('a recipe’s other ways', () => {
       coats.filter((each) => each.modelIds.length === models).map((each) => each.by)
     expect(by(30)).toEqual(['airbrush'])
     const names = runSheets(plan.value, given).flatMap(({ entries }) =>
-      entries.flatMap((entry) => (entry.kind === 'work' ? [workName(entry.stage.name, entry.stretch)] : [])),
+      entries.flatMap((entry) =>
+        entry.kind === 'work' ? [workName(entry.stage, entry.stretch, { recipes: [] }, [])] : [],
+      ),
     )
     expect(names).toContain('coat by airbrush')
   })

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { unit } from '../testing/builders.ts'
-import type { Unit } from './job.ts'
+import type { Model, Unit } from './job.ts'
 import type { KeptBatch } from './wishes.ts'
 import type { BatchId, ModelId } from '../units/ids.ts'
 import {
@@ -12,6 +12,8 @@ import {
   keepBatches,
   keepTogether,
   largestBatchSize,
+  markOf,
+  partsOfSquads,
   splitIntoBatches,
   type Batch,
 } from './batches.ts'
@@ -179,5 +181,48 @@ describe('batchName', () => {
       ['A', 'B', 'Z', 'AA', 'AZ', 'BA'].map((letter) => `Reed-pikes ${letter}`),
     )
     expect(name(1, 1)).toBe('Reed-pikes')
+  })
+})
+
+describe('partsOfSquads', () => {
+  const squads = (...sizes: readonly number[]) =>
+    sizes.flatMap((size, squad) =>
+      Array.from({ length: size }, (_, index) => ({
+        ...unit('a', 1).models[0]!,
+        id: `${String(squad)}-${String(index)}` as ModelId,
+        variants: sizes.length > 1 ? [markOf(String(squad))] : [],
+      })),
+    )
+  const parts = (models: readonly Model[], most: number) =>
+    partsOfSquads(models, most).map((part) => part.length)
+
+  it('keeps squads whole where they fit, and halves only what does not', () => {
+    expect(parts(squads(10, 10, 10), 30)).toEqual([30])
+    expect(parts(squads(10, 10, 10), 20)).toEqual([20, 10])
+    expect(parts(squads(10, 10, 10), 15)).toEqual([10, 10, 10])
+    expect(parts(squads(10, 10, 10), 8)).toEqual([5, 5, 5, 5, 5, 5])
+    expect(parts(squads(12, 4, 4), 8)).toEqual([6, 6, 8])
+    expect(parts(squads(30), 20)).toEqual([15, 15])
+  })
+
+  it('loses nobody, keeps the order, and never tears a squad over a border that another shares', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.integer({ min: 1, max: 12 }), { minLength: 1, maxLength: 6 }),
+        fc.integer({ min: 1, max: 30 }),
+        (sizes, most) => {
+          const models = squads(...sizes)
+          const found = partsOfSquads(models, most)
+          expect(found.flat()).toEqual(models)
+          expect(Math.max(...found.map((part) => part.length))).toBeLessThanOrEqual(most)
+          if (sizes.length < 2) return
+          for (const part of found) {
+            const marks = new Set(part.map(({ variants }) => variants[0]))
+            if (marks.size < 2) continue
+            expect(models.filter(({ variants }) => marks.has(variants[0]))).toEqual(part)
+          }
+        },
+      ),
+    )
   })
 })

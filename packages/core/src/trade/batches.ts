@@ -148,11 +148,54 @@ export function keepTogether(batches: readonly KeptBatch[], own: KeptBatch): rea
 }
 
 function splitEvenly(models: readonly Model[], most: number): readonly Part[] {
-  return evenParts(models, most).map((part) => ({ id: null, models: part }))
+  return partsOfSquads(models, most).map((part) => ({ id: null, models: part }))
+}
+
+const squadMark = ' mark'
+
+/** What tells a model's squad from the others of its unit; empty where there are none. */
+function squadOf({ variants }: Model): string {
+  return variants.find((variant) => variant.endsWith(squadMark)) ?? ''
+}
+
+/** How people carry the mark of a squad, from the word that was said for it. */
+export function markOf(word: string): string {
+  return `${word}${squadMark}`
+}
+
+/**
+ * Parts of at most so many models, squads whole where they fit into one: of two squads each part has all or it has one alone.
+ * Without squads as few parts as it takes, as equal as can be.
+ */
+export function partsOfSquads(models: readonly Model[], most: number): readonly (readonly Model[])[] {
+  const squads: Model[][] = []
+  for (const model of models) {
+    const last = squads.at(-1)
+    if (last?.[0] && squadOf(last[0]) === squadOf(model)) last.push(model)
+    else squads.push([model])
+  }
+  const marks = new Set(squads.map(([first]) => first && squadOf(first)))
+  // Marks that alternate from model to model are no squads.
+  if (marks.size < 2 || marks.size < squads.length) return evenParts(models, most)
+  const parts: Model[][] = []
+  for (const squad of squads) {
+    const last = parts.at(-1)
+    if (squad.length > most) parts.push(...evenParts(squad, most).map((part) => [...part]))
+    else if (last && last.length + squad.length <= most && isWhole(last, squads)) last.push(...squad)
+    else parts.push([...squad])
+  }
+  return parts
+}
+
+/** Whether nothing of its last squad lies in another part. */
+function isWhole(part: readonly Model[], squads: readonly (readonly Model[])[]): boolean {
+  const last = part.at(-1)
+  const squad = squads.find((each) => last !== undefined && each.includes(last))
+  return squad !== undefined && squad.every((model) => part.includes(model))
 }
 
 /** As few parts of at most so many as it takes, their sizes as equal as can be; in order. */
-export function evenParts<Item>(items: readonly Item[], most: number): readonly (readonly Item[])[] {
+function evenParts<Item>(items: readonly Item[], most: number): readonly (readonly Item[])[] {
   const of = Math.ceil(items.length / most)
   return Array.from({ length: of }, (_, index) =>
     items.slice(Math.floor((index * items.length) / of), Math.floor(((index + 1) * items.length) / of)),

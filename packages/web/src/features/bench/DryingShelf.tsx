@@ -1,8 +1,10 @@
 import { type DryingEntry, type Feel, type Outcome, outcomes } from '@seriatim/core/progress'
+import { stageNameFor } from '@seriatim/core/ordering'
 import { batchName } from '@seriatim/core/trade'
 import { Volume2, VolumeX } from 'lucide-react'
 import { useCallback, useMemo } from 'react'
 import { chime, useSound } from '../../shared/chime.ts'
+import { useCurrentProject } from '../../shared/project/index.ts'
 import { clockText, plural } from '../../shared/format/index.ts'
 import { Button, PunchHole } from '../../shared/ui/index.ts'
 import { useDue } from '../../shared/use-due.ts'
@@ -86,11 +88,13 @@ export function DryingShelf({ shelf, justDry, timeZone, onFeel, onWent, onDry }:
 const keyOf = (entry: DryingEntry) => `${entry.batch.id} ${entry.stage.id}`
 
 function What({ entry }: { readonly entry: DryingEntry }) {
+  const { recipes } = useCurrentProject()
+  const stage = stageNameFor(entry.stage, recipes, [entry.batch.unitId])
   return (
     <span className="min-w-0 grow leading-tight">
       <b>{batchName(entry.batch)}</b>
       <span className="block text-sm text-ink-soft">
-        {entry.stage.name.toLowerCase()}, {plural(entry.modelIds.length, 'model')}
+        {stage.toLowerCase()}, {plural(entry.modelIds.length, 'model')}
       </span>
     </span>
   )

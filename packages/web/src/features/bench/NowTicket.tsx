@@ -89,7 +89,7 @@ export function NowTicket({
         <span>{running ? `started ${clockText(running.startedAt, timeZone)}` : 'not started'}</span>
       </p>
       <h2 className="mt-1 text-3xl text-balance sm:text-5xl">
-        {workName(stage.name, { touchUp: touchUp ? 'colour' : null, by: task.by })}
+        {workName(stage, { touchUp: touchUp ? 'colour' : null, by: task.by }, project, [batch.unitId])}
       </h2>
       {saysPot(stage) ? null : <p className="text-xl font-bold text-ink-soft">{stage.material}</p>}
       {stage.material === '' ? null : <PaintLine task={task} progress={progress} onUsed={onUsed} />}

@@ -99,8 +99,8 @@ function ThenText({
   const planned = plan.painters[stretch.painter]
   return (
     <span className="block leading-snug">
-      <b>{workName(stage.name, stretch)}</b>, {batchName(batch)} ({stretch.modelIds.length})
-      {planned && planned.id !== painter ? `, ${planned.name}` : null}
+      <b>{workName(stage, stretch, project, [batch.unitId])}</b>, {batchName(batch)} (
+      {stretch.modelIds.length}){planned && planned.id !== painter ? `, ${planned.name}` : null}
     </span>
   )
 }

@@ -115,7 +115,7 @@ export function DeskPage() {
           <RunSheetTicket
             key={`${String(sheet.session.startsAt)} ${String(sheet.session.painter)}`}
             sheet={sheet}
-            project={desk.desk}
+            project={{ evenings: desk.desk.evenings, recipes: jobs.flatMap((job) => job.project.recipes) }}
             painters={desk.plan.painters}
           />
         ))}

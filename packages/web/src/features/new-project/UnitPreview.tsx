@@ -22,52 +22,80 @@ export function UnitPreview({ units, questions, onCorrect }: UnitPreviewProps) {
         </p>
       ))}
       {units.length > 0 ? (
-        <ul aria-label="Units" className="grid gap-3">
+        <ul aria-label="Units">
           {units.map(({ said, unit, method }) => (
-            <li key={said.name} className="grid gap-1 border-t border-rule pt-2">
-              <p>
-                <b>{said.name}</b>: <span className="figures">{countText(said)}</span>
-                {said.marks.length > 0 ? `, ${said.marks.join(', ')}` : ''}
-                <span className="text-ink-soft"> · {unit.size}</span>
-              </p>
-              <div className="grid grid-cols-2 gap-2 sm:grid-cols-3">
-                <SelectField
-                  label="Kind"
-                  aria-label={`Kind of ${said.name}`}
-                  value={said.bodyPlan}
-                  options={bodyPlans.map(({ id, name }) => ({ value: id, text: name.toLowerCase() }))}
-                  onChange={(event) => onCorrect(said.name, { bodyPlan: event.target.value })}
+            <li key={said.name} className="border-t border-rule">
+              <details className="group">
+                <summary className="flex min-h-11 cursor-pointer flex-wrap items-center gap-x-2">
+                  <b>{said.name}</b>
+                  <span className="figures">{countText(said)}</span>
+                  <span className="grow text-ink-soft">
+                    {[unit.size, unit.standard, methodName(method)].filter(Boolean).join(', ')}
+                  </span>
+                  <span className="font-bold underline underline-offset-4 group-open:no-underline">
+                    Change<span className="sr-only"> {said.name}</span>
+                  </span>
+                </summary>
+                <UnitChoices
+                  said={said}
+                  unit={unit}
+                  method={method}
+                  several={units.length > 1}
+                  onCorrect={onCorrect}
                 />
-                <SelectField
-                  label="How good"
-                  aria-label={`How good ${said.name} shall be`}
-                  value={unit.standard}
-                  options={standards.map((value) => ({ value, text: value }))}
-                  onChange={(event) => {
-                    const standard = standards.find((each) => each === event.target.value)
-                    if (standard) onCorrect(said.name, { standard })
-                  }}
-                />
-                {units.length > 1 ? (
-                  <SelectField
-                    label="Method"
-                    aria-label={`Method for ${said.name}`}
-                    className="col-span-2 sm:col-span-1"
-                    value={method ?? ''}
-                    options={[
-                      { value: '', text: 'as all' },
-                      ...recipeSchools.map(({ id, name }) => ({ value: id, text: name.toLowerCase() })),
-                    ]}
-                    onChange={(event) => onCorrect(said.name, { method: event.target.value || null })}
-                  />
-                ) : null}
-              </div>
+              </details>
             </li>
           ))}
         </ul>
       ) : null}
       {units.length > 1 ? (
         <p className="border-t-2 border-ink pt-1 font-bold">{plural(models, 'model')} in all</p>
+      ) : null}
+    </div>
+  )
+}
+
+function methodName(method: string | null): string {
+  return recipeSchools.find(({ id }) => id === method)?.name.toLowerCase() ?? ''
+}
+
+interface UnitChoicesProps extends DraftUnit {
+  readonly several: boolean
+  readonly onCorrect: UnitPreviewProps['onCorrect']
+}
+
+function UnitChoices({ said, unit, method, several, onCorrect }: UnitChoicesProps) {
+  return (
+    <div className="grid grid-cols-2 gap-2 pb-3 sm:grid-cols-3">
+      <SelectField
+        label="Kind"
+        aria-label={`Kind of ${said.name}`}
+        value={said.bodyPlan}
+        options={bodyPlans.map(({ id, name }) => ({ value: id, text: name.toLowerCase() }))}
+        onChange={(event) => onCorrect(said.name, { bodyPlan: event.target.value })}
+      />
+      <SelectField
+        label="Standard"
+        aria-label={`Standard of ${said.name}`}
+        value={unit.standard}
+        options={standards.map((value) => ({ value, text: value }))}
+        onChange={(event) => {
+          const standard = standards.find((each) => each === event.target.value)
+          if (standard) onCorrect(said.name, { standard })
+        }}
+      />
+      {several ? (
+        <SelectField
+          label="Method"
+          aria-label={`Method for ${said.name}`}
+          className="col-span-2 sm:col-span-1"
+          value={method ?? ''}
+          options={[
+            { value: '', text: 'as all' },
+            ...recipeSchools.map(({ id, name }) => ({ value: id, text: name.toLowerCase() })),
+          ]}
+          onChange={(event) => onCorrect(said.name, { method: event.target.value || null })}
+        />
       ) : null}
     </div>
   )

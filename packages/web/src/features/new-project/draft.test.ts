@@ -39,7 +39,7 @@ describe('a project as it is said', () => {
 
   it('takes what is called the same on the own shelf, and is a file that can be read', () => {
     const own = {
-      ...starterShelf.find(({ name }) => name === 'ivory primer')!,
+      ...starterShelf.find(({ kind }) => kind === 'primer')!,
       id: v7() as never,
       stockMl: 90,
     }
@@ -56,7 +56,7 @@ describe('a project as it is said', () => {
     expect(last).toMatchObject({ seconds: 6 * 3600, unit: { models: 3, standard: 'display' } })
     const file = draftFile(project, withUsual(shelf), [recordOf(last.unit!, 0 as Instant)], 0 as Instant)
     const read = projectFileSchema.parse(file)
-    expect(read.shelf.filter(({ name }) => name === 'ivory primer')).toEqual([own])
+    expect(read.shelf.filter(({ name }) => name === own.name)).toEqual([own])
     expect(read.shelf.filter(({ stockMl }) => stockMl !== 0)).toEqual([own])
     expect(read.project.evenings.also).toHaveLength(1)
   })

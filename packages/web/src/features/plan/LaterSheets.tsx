@@ -10,7 +10,7 @@ const shownAtFirst = 3
 interface LaterSheetsProps {
   readonly sheets: readonly RunSheet[]
   readonly plan: LinePlan
-  readonly project: Pick<Project, 'evenings'>
+  readonly project: Pick<Project, 'evenings' | 'recipes'>
 }
 
 /** The run sheets after the next one: some, and all when they are asked for. */

@@ -66,7 +66,7 @@ function Rows({ plan, project }: { readonly plan: LinePlan; readonly project: Pr
                 <td className="figures pr-3">{clockText(stretch.startsAt, timeZone)}</td>
                 <td className="figures pr-3">{clockText(stretch.endsAt, timeZone)}</td>
                 <th scope="row" className="pr-3">
-                  {stage ? workName(stage.name, stretch) : ''}
+                  {stage ? workName(stage, stretch, project, batch ? [batch.unitId] : []) : ''}
                 </th>
                 <td className="pr-3">{batch ? batchName(batch) : ''}</td>
                 <td className="figures pr-3">{stretch.modelIds.length}</td>

@@ -30,7 +30,7 @@ export function StretchNote({ hands: { stretch, to }, plan, project, width }: St
       }}
     >
       <p className="font-heading text-base font-bold">
-        {workName(stage.name, stretch)}, {batchName(batch)}
+        {workName(stage, stretch, project, [batch.unitId])}, {batchName(batch)}
       </p>
       <p className="text-ink-soft">
         {clockText(stretch.startsAt, timeZone)}–{clockText(stretch.endsAt, timeZone)}: {durationText(work)}{' '}

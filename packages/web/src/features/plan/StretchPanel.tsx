@@ -30,7 +30,7 @@ export function StretchPanel({ stretch, plan, project, onPlanning }: StretchPane
   return (
     <div className="ticket mt-2 p-3" aria-live="polite">
       <p className="font-heading text-lg font-bold">
-        {workName(stage.name, stretch)}, {batchName(batch)}
+        {workName(stage, stretch, project, [batch.unitId])}, {batchName(batch)}
         {painter === undefined ? '' : `, by ${painter}`}
       </p>
       <p>

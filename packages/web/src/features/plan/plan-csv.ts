@@ -3,8 +3,8 @@ import { batchName, type Project } from '@seriatim/core/trade'
 import { writeCsv } from '../../shared/csv/index.ts'
 
 /** The plan as CSV, a line a stretch; moments in UTC (ISO 8601). */
-export function planCsv(plan: LinePlan, { line }: Pick<Project, 'line'>): string {
-  const stageOf = new Map(line.map((stage) => [stage.id, stage]))
+export function planCsv(plan: LinePlan, project: Pick<Project, 'line' | 'recipes'>): string {
+  const stageOf = new Map(project.line.map((stage) => [stage.id, stage]))
   const batchOf = new Map(plan.batches.map((batch) => [batch.id, batch]))
   const iso = (moment: number) => new Date(moment).toISOString()
   return writeCsv(
@@ -30,7 +30,7 @@ export function planCsv(plan: LinePlan, { line }: Pick<Project, 'line'>): string
         iso(stretch.dryAt),
         plan.painters[stretch.painter]?.name ?? '',
         batch ? batchName(batch) : '',
-        stage ? workName(stage.name, stretch) : '',
+        stage ? workName(stage, stretch, project, batch ? [batch.unitId] : []) : '',
         stage?.material ?? '',
         stretch.opensPot ? 'yes' : 'no',
         String(stretch.setUpSeconds),

@@ -1,5 +1,6 @@
 import { isOpenHole, type HoleState } from '@seriatim/core/progress'
 import type { ModelStanding } from '@seriatim/core/sheet'
+import { stageNameFor } from '@seriatim/core/ordering'
 import type { Project } from '@seriatim/core/trade'
 import type { Instant, StageId } from '@seriatim/core/units'
 import { useState } from 'react'
@@ -32,17 +33,18 @@ export function ModelDialog({ standing, project, now, recorder, onClose }: Model
       <ol>
         {project.line.map((stage, place) => {
           const hole = holes[place]
+          const name = stageNameFor(stage, project.recipes, [unit.id])
           return hole && hole.kind !== 'not-needed' ? (
             <li key={stage.id} className="border-t border-paper-edge">
               <div className="flex min-h-12 items-center gap-3">
                 <PunchHole state={hole} now={now} size={28} />
                 <span className="min-w-0 grow">
-                  <b className="block leading-tight">{stage.name}</b>
+                  <b className="block leading-tight">{name}</b>
                   <span className="text-sm text-ink-soft">{holeText(hole)}</span>
                 </span>
                 <StageButtons
                   hole={hole}
-                  name={stage.name}
+                  name={name}
                   onPunch={() => recorder.punch(stage.id, [model.id])}
                   onClear={() => recorder.clear(stage.id, [model.id])}
                   onNote={() => setNoting(noting === stage.id ? null : stage.id)}

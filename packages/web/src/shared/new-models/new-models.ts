@@ -1,4 +1,4 @@
-import type { Detail, Model, Size, Unit } from '@seriatim/core/trade'
+import { markOf, type Detail, type Model, type Size, type Unit } from '@seriatim/core/trade'
 import type { ModelId, UnitId } from '@seriatim/core/units'
 import { v7 } from 'uuid'
 import { parseSets, type ModelSet } from './parse-sets.ts'
@@ -45,7 +45,7 @@ export function modelsOfSets(
         name,
         count,
         role,
-        variants: mark === null ? [] : [`${mark} mark`],
+        variants: mark === null ? [] : [markOf(mark)],
         points,
       })
       // The rank and file are numbered even when they are one.
@@ -87,7 +87,7 @@ export function grownBy(
   let number = models.length
   return {
     models: parsed.sets.flatMap(({ count, role, called, word }) => {
-      const mark = [word, `${word} mark`].find((each) => marks.has(each))
+      const mark = [word, markOf(word)].find((each) => marks.has(each))
       const after = mark === undefined ? called : word
       return Array.from({ length: count }, (): Model => {
         number += 1

@@ -5,14 +5,15 @@ import {
   type RunSheet,
   type RunSheetEntry,
 } from '@seriatim/core/plan'
-import { batchName, saysPot, type Project } from '@seriatim/core/trade'
+import { stageNameFor } from '@seriatim/core/ordering'
+import { batchName, saysPot, type Batch, type Project, type Stage } from '@seriatim/core/trade'
 import { clsx } from 'clsx'
 import { clockText, dayText, durationText } from '../format/index.ts'
 import { groupEntries, type SheetRow } from './group-entries.ts'
 
 interface RunSheetTicketProps {
   readonly sheet: RunSheet
-  readonly project: Pick<Project, 'evenings'>
+  readonly project: Pick<Project, 'evenings' | 'recipes'>
   /** Of the plan: where there are several, it says whose session it is. */
   readonly painters: LinePlan['painters']
 }
@@ -20,6 +21,7 @@ interface RunSheetTicketProps {
 /** One evening in words: what to do in which order, with clock times. */
 export function RunSheetTicket({ sheet, project, painters }: RunSheetTicketProps) {
   const { timeZone } = project.evenings
+  const nameOf: NameOf = (stage, batch) => stageNameFor(stage, project.recipes, [batch.unitId]).toLowerCase()
   const painter = painters.length > 1 ? (painters[sheet.session.painter]?.name ?? null) : null
   const rows = groupEntries(sheet.entries)
   return (
@@ -47,9 +49,9 @@ export function RunSheetTicket({ sheet, project, painters }: RunSheetTicketProps
               {clockText(row.startsAt, timeZone)}
             </time>
             {row.kind === 'wait' ? (
-              <WaitLine row={row} timeZone={timeZone} several={painter !== null} />
+              <WaitLine row={row} timeZone={timeZone} nameOf={nameOf} several={painter !== null} />
             ) : (
-              <WorkLine row={row} timeZone={timeZone} />
+              <WorkLine row={row} timeZone={timeZone} nameOf={nameOf} project={project} />
             )}
           </li>
         ))}
@@ -69,17 +71,32 @@ function freeText({ freeSeconds, roomSeconds }: RunSheet): string {
   return `Then ${durationText(free)} free, and ${durationText(roomSeconds)} buffer.`
 }
 
+/** A stage as it is read for a batch, within a sentence. */
+type NameOf = (stage: Stage, batch: Batch) => string
+
 function WorkLine({
   row,
   timeZone,
+  nameOf,
+  project,
 }: {
+  readonly nameOf: NameOf
+  readonly project: Pick<Project, 'recipes'>
   readonly row: Extract<SheetRow, { kind: 'work' }>
   readonly timeZone: string
 }) {
   const filled = row.fills[0]
+  const first = row.batches[0]?.batch
   return (
     <p className="min-w-0 leading-snug">
-      <b>{workName(row.stage.name, row)}</b>
+      <b>
+        {workName(
+          row.stage,
+          row,
+          project,
+          row.batches.map(({ batch }) => batch.unitId),
+        )}
+      </b>
       {row.stage.material === '' || row.touchUp === 'undercoat' ? null : (
         <span className="text-ink-soft"> {potText(row)}</span>
       )}
@@ -88,13 +105,15 @@ function WorkLine({
         {row.batches.map(({ batch, count }) => `${batchName(batch)} (${String(count)})`).join(', ')}, to{' '}
         <span className="figures">{clockText(row.endsAt, timeZone)}</span>
       </span>
-      {row.departure ? (
-        <span className="block text-sm text-ink-soft">{departureText(row.departure, timeZone)}</span>
+      {row.departure && first ? (
+        <span className="block text-sm text-ink-soft">
+          {departureText(row.departure, timeZone, (stage) => nameOf(stage, first))}
+        </span>
       ) : null}
       {filled ? (
         <span className="block text-sm text-drying">
           while {batchName(filled.batch)} {filled.batch.unitName.endsWith('s') ? 'dry' : 'dries'} after{' '}
-          {filled.stage.name.toLowerCase()}, to {clockText(filled.until, timeZone)}
+          {nameOf(filled.stage, filled.batch)}, to {clockText(filled.until, timeZone)}
         </span>
       ) : null}
     </p>
@@ -109,20 +128,26 @@ function potText({ stage, onPalette, opensPot }: Extract<SheetRow, { kind: 'work
 }
 
 /** `ahead of the base wash: wet after the grit to 21:13` */
-function departureText({ ahead, wet, isPotOpen }: Departure, timeZone: string): string {
+function departureText(
+  { ahead, wet, isPotOpen }: Departure,
+  timeZone: string,
+  nameOf: (stage: Stage) => string,
+): string {
   const why = wet
-    ? `: that is wet after ${wet.after.name.toLowerCase()} to ${clockText(wet.until, timeZone)}`
+    ? `: that is wet after ${nameOf(wet.after)} to ${clockText(wet.until, timeZone)}`
     : isPotOpen
       ? ': the pot is open'
       : ''
-  return `ahead of ${ahead.name.toLowerCase()}${why}`
+  return `ahead of ${nameOf(ahead)}${why}`
 }
 
 function WaitLine({
   row,
   timeZone,
+  nameOf,
   several,
 }: {
+  readonly nameOf: NameOf
   readonly several: boolean
   readonly row: Extract<RunSheetEntry, { kind: 'wait' }>
   readonly timeZone: string
@@ -131,7 +156,7 @@ function WaitLine({
     <p className="leading-snug">
       Wait {durationText((row.endsAt - row.startsAt) / 1000)}
       {row.for
-        ? `: ${batchName(row.for.batch)} wet after ${row.for.stage.name.toLowerCase()} to ${clockText(row.for.until, timeZone)}`
+        ? `: ${batchName(row.for.batch)} wet after ${nameOf(row.for.stage, row.for.batch)} to ${clockText(row.for.until, timeZone)}`
         : several
           ? ' for another pair of hands'
           : ''}

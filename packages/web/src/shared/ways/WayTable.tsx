@@ -26,14 +26,20 @@ interface WayTableProps {
 export function WayTable({ legend, ways, outcomes, chosen, timeZone, onChoose }: WayTableProps) {
   return (
     <fieldset className="grid gap-1">
-      <legend className="mb-1 text-sm font-bold">{legend}</legend>
+      <legend className="text-sm font-bold">{legend}</legend>
+      <div aria-hidden="true" className={`${columns} px-2.5 text-sm text-ink-soft`}>
+        <span />
+        <span className="text-right">a model</span>
+        <span className="text-right">in all</span>
+        <span className="text-right">done</span>
+      </div>
       {ways.map((way, index) => {
         const outcome = outcomes[index]
         const isChosen = way.id === chosen
         return (
           <label
             key={way.id}
-            className="grid gap-x-4 rounded-[3px] border-2 border-rule px-2 py-1.5 has-checked:border-ink has-checked:bg-paper-dim sm:grid-cols-[minmax(0,1fr)_auto]"
+            className={`${columns} items-start rounded-[3px] border-2 border-rule px-2 py-1.5 has-checked:border-ink has-checked:bg-paper-dim`}
           >
             <span className="flex gap-3">
               <input
@@ -43,13 +49,17 @@ export function WayTable({ legend, ways, outcomes, chosen, timeZone, onChoose }:
                 checked={isChosen}
                 onChange={() => onChoose(way.id)}
               />
-              <b>{way.name}</b>
+              <b className="leading-6">{way.name}</b>
             </span>
-            <span className="pl-8 text-sm leading-6 sm:text-right">
-              {outcome === null ? '' : outcome ? outcomeText(outcome, timeZone) : 'Being worked out …'}
-            </span>
+            {outcome ? (
+              <Figures outcome={outcome} timeZone={timeZone} />
+            ) : (
+              <span className="col-span-3 text-right text-sm leading-6 text-ink-soft">
+                {outcome === null ? '' : 'Being worked out …'}
+              </span>
+            )}
             {isChosen ? (
-              <span className="pl-8 text-sm text-ink-soft sm:col-span-2">
+              <span className="col-span-4 pl-8 text-sm text-ink-soft">
                 {way.idea}
                 {way.strong === '' ? '' : ` Good: ${way.strong}. Less good: ${way.weak}.`}
                 {way.lost.map((each) => ` ${each}`)}
@@ -63,14 +73,37 @@ export function WayTable({ legend, ways, outcomes, chosen, timeZone, onChoose }:
   )
 }
 
-/** `25 min a model · 12 h 30 · to Sat 12 Dec, in time` */
-function outcomeText({ secondsPerModel, handsOn, plan }: WayOutcome, timeZone: string): string {
-  const hours = `${durationText(secondsPerModel)} a model · ${durationText(handsOn.likely)} in all`
-  if (!plan) return `${hours} · fits into no session`
-  const fits = plan.fits === null ? '' : plan.fits ? ', in time' : ', too late'
-  return `${hours} · ${plural(plan.sittings, 'session')}, to ${dayText(plan.finishesAt, timeZone)}${fits}`
+const columns = 'grid grid-cols-[minmax(0,1fr)_4.5rem_4.5rem_5rem] gap-x-2'
+
+function Figures({ outcome, timeZone }: { readonly outcome: WayOutcome; readonly timeZone: string }) {
+  const { secondsPerModel, handsOn, plan } = outcome
+  const isLate = plan?.fits === false
+  return (
+    <>
+      <span className="text-right text-sm leading-6">
+        {durationText(secondsPerModel)}
+        <span className="sr-only"> a model</span>
+      </span>
+      <span className="text-right text-sm leading-6">
+        {durationText(handsOn.likely)}
+        <span className="sr-only"> in all</span>
+      </span>
+      <span className={`text-right text-sm leading-6 ${isLate ? 'font-bold text-hands' : ''}`}>
+        {plan ? (
+          <>
+            <span className="sr-only">done </span>
+            {dayText(plan.finishesAt, timeZone)}
+            {isLate ? <span className="block leading-tight">too late</span> : null}
+          </>
+        ) : (
+          'fits no session'
+        )}
+      </span>
+    </>
+  )
 }
 
-function potsText({ pots, potsThere, tools }: WayOutcome): string {
-  return `${plural(pots, 'pot')}, ${potsThere === pots ? 'all' : String(potsThere)} in stock; ${tools.join(', ')}.`
+function potsText({ pots, potsThere, tools, plan }: WayOutcome): string {
+  const sessions = plan ? `${plural(plan.sittings, 'session')}; ` : ''
+  return `${sessions}${plural(pots, 'pot')}, ${potsThere === pots ? 'all' : String(potsThere)} in stock; ${tools.join(', ')}.`
 }
