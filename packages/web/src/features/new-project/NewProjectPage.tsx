@@ -12,6 +12,7 @@ import { clockNow } from '../../shared/clock.ts'
 import { deviceId, nextNumber } from '../../shared/device.ts'
 import { plural } from '../../shared/format/index.ts'
 import { HoursField } from '../../shared/hours-field.tsx'
+import { storeWord } from '../../shared/stored-word.ts'
 import { Button, Headline, TextAreaField, TextField } from '../../shared/ui/index.ts'
 import { draftFile, draftProject, draftRecipes, draftUnits, withUsual, type Correction } from './draft.ts'
 import { readLastTime, recordOf, type Told } from './last-time.ts'
@@ -66,6 +67,8 @@ export function NewProjectPage() {
   const create = useMutation({
     mutationFn: (file: unknown) => importProjectFile(file, false),
     onSuccess: async () => {
+      // Asked here, and not once more beside the plan.
+      storeWord('last-unit', 'skipped')
       await client.invalidateQueries({ queryKey: projectListQuery.queryKey })
       await client.invalidateQueries({ queryKey: ['shelf'] })
       await navigate(`/projects/${id}/${units.length > 0 ? 'plan?new' : 'roster?new'}`)

@@ -1,7 +1,7 @@
 import { projectFileSchema, type ProjectFile, type ProjectFileJson } from '@seriatim/contract'
 import { modelsOf, type SaidUnit } from '@seriatim/core/notes'
 import { starterShelf } from '@seriatim/core/presets'
-import { usualBatchSize } from '@seriatim/core/plan'
+import { noBatchWish } from '@seriatim/core/plan'
 import type { ProgressEvent } from '@seriatim/core/progress'
 import {
   bodyPlans,
@@ -99,9 +99,7 @@ export function draftProject(
   return {
     ...settings,
     commission: null,
-    batchSize: usualBatchSize,
-    firstBatch: null,
-    batchesInHand: null,
+    ...noBatchWish({ units }),
     planning: plainPlanning,
     units,
     recipes,

@@ -103,7 +103,7 @@ function Papers({ progress, shelf }: { readonly progress: Progress; readonly she
               key={`${String(sheet.session.startsAt)}-${String(sheet.session.painter)}`}
               className="paper-sheet mt-5"
             >
-              <RunSheetTicket sheet={sheet} project={project} painters={plan?.painters ?? []} />
+              <RunSheetTicket sheet={sheet} project={project} painters={plan?.painters ?? []} reasons />
             </div>
           ))
         : null}

@@ -1,7 +1,7 @@
 import { planProblemText, type PlanProblem } from '@seriatim/core/plan'
 import { Link } from 'react-router'
 import { EmptyState, Headline } from '../../shared/ui/index.ts'
-import { EveningsButton } from './PlanControls.tsx'
+import { PlanControls } from './PlanControls.tsx'
 
 /** Where a problem is mended; on the line where it is not said. */
 const wayOut: Partial<Record<PlanProblem['kind'], string>> = {
@@ -21,7 +21,7 @@ export function NoPlan({ problem }: { readonly problem: PlanProblem }) {
   const way = wayOut[kind] ?? 'line'
   return (
     <>
-      <Headline actions={<EveningsButton />}>
+      <Headline actions={<PlanControls />}>
         {kind === 'all-done'
           ? 'Everything is painted'
           : kind === 'no-models' || kind === 'no-stages'

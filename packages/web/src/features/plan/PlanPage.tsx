@@ -3,16 +3,19 @@ import type { LinePlan } from '@seriatim/core/plan'
 import { batchSizesText, type Planning, type Project } from '@seriatim/core/trade'
 import type { Instant } from '@seriatim/core/units'
 import { useInView } from 'react-intersection-observer'
-import { Link } from 'react-router'
+import { Link, useSearchParams } from 'react-router'
+import { dayText, plural } from '../../shared/format/index.ts'
 import { useCurrentProject, useSettings } from '../../shared/project/index.ts'
-import { ErrorState, Headline, LoadingState } from '../../shared/ui/index.ts'
+import { ErrorState, Fold, Headline, LoadingState } from '../../shared/ui/index.ts'
 import { PlanNotes } from '../../shared/plan-notes.tsx'
 import { useNarrow } from '../../shared/use-narrow.ts'
 import { LastUnit } from '../../shared/remember/index.ts'
 import { RunSheetTicket } from '../../shared/run-sheet/index.ts'
 import type { ShownSources } from '../../shared/figures.ts'
 import { useForecast, useOdds, useTeamworks, type PlanShown } from '../../shared/worker/index.ts'
+import { Assumptions } from './Assumptions.tsx'
 import { BatchList } from './BatchList.tsx'
+import { BatchWishes } from './BatchWishes.tsx'
 import { BatchWishPrice } from './BatchWishPrice.tsx'
 import { BatchSizeControl } from './BatchSizeControl.tsx'
 import { ChangesSince } from './ChangesSince.tsx'
@@ -36,6 +39,7 @@ export function PlanPage() {
   const setBatchSize = useBatchSize(project, plan, progress)
   const setPlanning = (planning: Planning, said: string) => setSettings({ planning }, said)
   const narrow = useNarrow()
+  const isNew = useSearchParams()[0].has('new')
 
   if (error && !progress) return <ErrorState error={error} onRetry={refetch} />
   if (planned.error) return <ErrorState error={planned.error} onRetry={() => void planned.refetch()} />
@@ -47,12 +51,11 @@ export function PlanPage() {
   const [tonight, ...later] = sheets ?? []
   const figures = <PlanFigures plan={plan} project={project} room={room} />
   const split = batchSizesText(plan.batches)
+  const batches = batchesLeft(plan)
+  const { timeZone } = project.evenings
   return (
     <>
-      <Headline
-        sub={narrow ? undefined : figures}
-        actions={narrow ? undefined : <PlanControls plan={plan} progress={progress} />}
-      >
+      <Headline sub={narrow ? undefined : figures} actions={narrow ? undefined : <PlanControls />}>
         <PlanTitle plan={plan} project={project} shown={shown} />
       </Headline>
       <PlanNotes notes={plan.notes} timeZone={project.evenings.timeZone} />
@@ -79,40 +82,69 @@ export function PlanPage() {
             <div className="grid gap-3">
               {figures}
               <div className="flex flex-wrap gap-2">
-                <PlanControls plan={plan} progress={progress} />
+                <PlanControls />
               </div>
             </div>
           ) : null}
           <StringChart plan={plan} project={project} now={now} onPlanning={setPlanning} />
         </div>
-        <PlanTable plan={plan} project={project} />
-        <p className="mt-2">
-          <Link to="../paper" className="font-bold underline underline-offset-4">
+        <p className="mt-2 mb-4 flex flex-wrap items-center gap-x-6">
+          <Link
+            to="../paper"
+            className="inline-flex min-h-11 items-center font-bold underline underline-offset-4"
+          >
             Run sheet, tickets and cards on paper
           </Link>
         </p>
-        <div className="mt-6 grid grid-cols-1 gap-4">
+        <Fold id="plan.assumed" title="What this plan assumes" open={isNew} hint="all of it can be changed">
+          <Assumptions sources={sources ?? null} onPlanning={setPlanning} />
+        </Fold>
+        <Fold id="plan.odds" title="How sure it is" hint="and what would help">
           <Odds shown={shown} estimate={estimate} now={now} />
-          {earlier && changes ? (
-            <ChangesSince before={earlier} changes={changes} timeZone={project.evenings.timeZone} />
-          ) : null}
-        </div>
-        {sheets ? <LaterSheets sheets={later} plan={plan} project={project} /> : null}
-      </div>
-      <div className="mt-8 grid grid-cols-1 gap-4">
-        <SharedWork sources={shown?.sources ?? null} onPlanning={setPlanning} />
-        <PlanWishes
-          planning={project.planning}
-          batches={batchesLeft(plan)}
-          learnt={learnt}
-          bearable={bearable !== null && bearable.models < project.batchSize ? bearable : null}
-          onBatchSize={(batchSize) =>
-            setBatchSize({ batchSize, firstBatch: null }, `Batches of ${String(batchSize)}.`)
-          }
-          onChange={setPlanning}
-        />
-        <BatchList plan={plan} />
-        <BatchSizeControl sources={ready ?? null} plan={plan} chosen={split} progress={progress} />
+        </Fold>
+        {earlier && changes ? (
+          <Fold id="plan.since" title="What has changed" hint={`since ${dayText(earlier.takenAt, timeZone)}`}>
+            <ChangesSince before={earlier} changes={changes} timeZone={timeZone} />
+          </Fold>
+        ) : null}
+        {sheets ? (
+          <Fold
+            id="plan.later"
+            title="Later sessions"
+            hint={later.length === 0 ? 'none after this one' : plural(later.length, 'session')}
+          >
+            <LaterSheets sheets={later} plan={plan} project={project} />
+          </Fold>
+        ) : null}
+        <Fold id="plan.together" title="What goes together" hint={plural(batches.length, 'batch', 'batches')}>
+          <BatchWishes plan={plan} progress={progress} />
+          <BatchList plan={plan} />
+          <BatchSizeControl sources={ready ?? null} plan={plan} chosen={split} progress={progress} />
+        </Fold>
+        <Fold id="plan.wishes" title="What matters most" hint="the date first, until you say otherwise">
+          <PlanWishes
+            planning={project.planning}
+            batches={batches}
+            learnt={learnt}
+            bearable={bearable !== null && bearable.models < project.batchSize ? bearable : null}
+            onBatchSize={(batchSize) =>
+              setBatchSize({ batchSize, firstBatch: null }, `Batches of ${String(batchSize)}.`)
+            }
+            onChange={setPlanning}
+          />
+        </Fold>
+        {project.planning.painters.length > 1 ? (
+          <Fold
+            id="plan.shared"
+            title="Who does what"
+            hint={plural(project.planning.painters.length, 'painter')}
+          >
+            <SharedWork sources={shown?.sources ?? null} onPlanning={setPlanning} />
+          </Fold>
+        ) : null}
+        <Fold id="plan.table" title="The plan as a table">
+          <PlanTable plan={plan} project={project} />
+        </Fold>
       </div>
     </>
   )

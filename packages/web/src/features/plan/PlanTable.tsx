@@ -1,7 +1,6 @@
 import { workName, type LinePlan } from '@seriatim/core/plan'
 import { batchName, type Project } from '@seriatim/core/trade'
 import { Download } from 'lucide-react'
-import { useState } from 'react'
 import { saveText } from '../../shared/csv/index.ts'
 import { clockText, dayText, durationText } from '../../shared/format/index.ts'
 import { Button, ScrollRegion } from '../../shared/ui/index.ts'
@@ -9,19 +8,13 @@ import { planCsv } from './plan-csv.ts'
 
 /** The string chart as a table, for whoever reads it better. */
 export function PlanTable({ plan, project }: { readonly plan: LinePlan; readonly project: Project }) {
-  const [open, setOpen] = useState(false)
   return (
-    <details className="mt-2" onToggle={(event) => setOpen(event.currentTarget.open)}>
-      <summary className="min-h-9 font-bold">The same as a table</summary>
-      {open ? (
-        <>
-          <Button weight="quiet" onClick={() => saveText('plan.csv', planCsv(plan, project))}>
-            <Download aria-hidden="true" size={18} /> Save as CSV
-          </Button>
-          <Rows plan={plan} project={project} />
-        </>
-      ) : null}
-    </details>
+    <div>
+      <Button weight="quiet" onClick={() => saveText('plan.csv', planCsv(plan, project))}>
+        <Download aria-hidden="true" size={18} /> Save as CSV
+      </Button>
+      <Rows plan={plan} project={project} />
+    </div>
   )
 }
 

@@ -9,6 +9,7 @@ import { stageNameFor } from '@seriatim/core/ordering'
 import { batchName, saysPot, type Batch, type Project, type Stage } from '@seriatim/core/trade'
 import { clsx } from 'clsx'
 import { clockText, dayText, durationText } from '../format/index.ts'
+import { storeWord, useStoredWord } from '../stored-word.ts'
 import { groupEntries, type SheetRow } from './group-entries.ts'
 
 interface RunSheetTicketProps {
@@ -16,10 +17,17 @@ interface RunSheetTicketProps {
   readonly project: Pick<Project, 'evenings' | 'recipes'>
   /** Of the plan: where there are several, it says whose session it is. */
   readonly painters: LinePlan['painters']
+  /** Says why everything stands where it does, as on paper, where nobody can ask. */
+  readonly reasons?: boolean
 }
 
+/** Whether reasons are wanted, on this device. */
+const reasonsKey = 'run-sheet.reasons'
+
 /** One evening in words: what to do in which order, with clock times. */
-export function RunSheetTicket({ sheet, project, painters }: RunSheetTicketProps) {
+export function RunSheetTicket({ sheet, project, painters, reasons = false }: RunSheetTicketProps) {
+  const asked = useStoredWord(reasonsKey) === 'shown'
+  const withReasons = reasons || asked
   const { timeZone } = project.evenings
   const nameOf: NameOf = (stage, batch) => stageNameFor(stage, project.recipes, [batch.unitId]).toLowerCase()
   const painter = painters.length > 1 ? (painters[sheet.session.painter]?.name ?? null) : null
@@ -51,7 +59,13 @@ export function RunSheetTicket({ sheet, project, painters }: RunSheetTicketProps
             {row.kind === 'wait' ? (
               <WaitLine row={row} timeZone={timeZone} nameOf={nameOf} several={painter !== null} />
             ) : (
-              <WorkLine row={row} timeZone={timeZone} nameOf={nameOf} project={project} />
+              <WorkLine
+                row={row}
+                timeZone={timeZone}
+                nameOf={nameOf}
+                project={project}
+                reasons={withReasons}
+              />
             )}
           </li>
         ))}
@@ -59,6 +73,16 @@ export function RunSheetTicket({ sheet, project, painters }: RunSheetTicketProps
       {sheet.freeSeconds >= 300 ? (
         <p className="border-t border-paper-edge pt-1.5 text-sm text-ink-soft">{freeText(sheet)}</p>
       ) : null}
+      {reasons ? null : (
+        <button
+          type="button"
+          aria-pressed={asked}
+          className="min-h-9 text-sm font-bold underline underline-offset-4 print:hidden"
+          onClick={() => storeWord(reasonsKey, asked ? 'left out' : 'shown')}
+        >
+          {asked ? 'Without the reasons' : 'Why in this order?'}
+        </button>
+      )}
     </article>
   )
 }
@@ -79,13 +103,15 @@ function WorkLine({
   timeZone,
   nameOf,
   project,
+  reasons,
 }: {
+  readonly reasons: boolean
   readonly nameOf: NameOf
   readonly project: Pick<Project, 'recipes'>
   readonly row: Extract<SheetRow, { kind: 'work' }>
   readonly timeZone: string
 }) {
-  const filled = row.fills[0]
+  const filled = reasons ? row.fills[0] : undefined
   const first = row.batches[0]?.batch
   return (
     <p className="min-w-0 leading-snug">
@@ -105,7 +131,7 @@ function WorkLine({
         {row.batches.map(({ batch, count }) => `${batchName(batch)} (${String(count)})`).join(', ')}, to{' '}
         <span className="figures">{clockText(row.endsAt, timeZone)}</span>
       </span>
-      {row.departure && first ? (
+      {reasons && row.departure && first ? (
         <span className="block text-sm text-ink-soft">
           {departureText(row.departure, timeZone, (stage) => nameOf(stage, first))}
         </span>
