@@ -20,8 +20,10 @@ const views = {
     opens: {
       'a form with a fault': async (page) => {
         await page.getByRole('button', { name: 'New project' }).click()
-        await page.getByRole('button', { name: 'Make the project' }).click()
-        await expect(page.getByText('Give the project a name.')).toBeVisible()
+        await page.getByLabel('What', { exact: true }).fill('3 foot, 2 riders, some beasts')
+        await page.getByLabel('When you paint').fill('soon')
+        await page.getByRole('button', { name: 'Plan it' }).click()
+        await expect(page.getByRole('alert')).toHaveCount(2)
       },
     },
   },

@@ -1,5 +1,6 @@
 import type { APIRequestContext } from '@playwright/test'
 import { expect, test, type Page } from '../support/test.ts'
+import { unfold } from '../support/fold.ts'
 import { expectAccessible } from '../support/axe.ts'
 import { hole } from '../support/bench.ts'
 import { keepFromWriting } from '../support/hold-back.ts'
@@ -45,6 +46,7 @@ test('three quick steps from 4 end at 7, and survive a closed tab while the serv
 }) => {
   const { url } = await seedProject(request, { units: { 'Reed-pikes': 12 }, batchSize: 4 })
   await page.goto(`${url}/plan`)
+  await unfold(page, 'What goes together')
   const more = page.getByRole('button', { name: 'Together: one more' })
   await expect(more).toBeVisible()
   await keepFromWriting(page)
@@ -56,6 +58,7 @@ test('three quick steps from 4 end at 7, and survive a closed tab while the serv
   await page.close()
   const again = await context.newPage()
   await again.goto(`${url}/plan`)
+  await unfold(again, 'What goes together')
   await expect(again.getByRole('group', { name: 'Together' })).toContainText('7')
 })
 

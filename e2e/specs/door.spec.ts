@@ -2,6 +2,7 @@ import { execFile } from 'node:child_process'
 import { rmSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 import { expect, test, type Page } from '../support/test.ts'
+import { unfold } from '../support/fold.ts'
 import { expectAccessible } from '../support/axe.ts'
 import { freePort, Instance } from '../support/instance.ts'
 import { recordedKinds, seedProject } from '../support/projects.ts'
@@ -105,6 +106,7 @@ test('behind a door everybody signs in, each may what their role may, and nothin
     await page.getByRole('link', { name: 'Studio' }).click()
 
     await desk.getByRole('link', { name: 'Plan' }).click()
+    await unfold(desk, 'What goes together')
     await desk.getByRole('button', { name: 'Together: one less' }).click()
     await expect(desk.getByText('An owner or a manager of the studio does this.').first()).toBeVisible()
 

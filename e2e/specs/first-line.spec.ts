@@ -1,4 +1,5 @@
 import { rmSync } from 'node:fs'
+import { unfold } from '../support/fold.ts'
 import { fileURLToPath } from 'node:url'
 import { expect, test, type Page } from '../support/test.ts'
 import { ticket } from '../support/bench.ts'
@@ -30,10 +31,10 @@ test('from a fresh machine to painted models, through a crash, with nothing lost
 
   await test.step('2: make a project, a unit, and a roster from CSV', async () => {
     await page.getByRole('button', { name: 'New project' }).click()
-    await page.getByLabel('Name').fill('Sluice watch')
-    await page.getByLabel('Date due').fill('2027-03-06')
-    await page.getByLabel('Hours an evening').fill('3')
-    await page.getByRole('button', { name: 'Make the project' }).click()
+    await page.getByLabel('Name of the project').fill('Sluice watch')
+    await page.getByLabel('Done by').fill('2027-03-06')
+    await page.getByLabel('When you paint').fill('Tue, Thu 19:30–22:30')
+    await page.getByRole('button', { name: 'Begin without models' }).click()
     await page.getByRole('dialog', { name: 'New unit' }).getByLabel('Name').fill('Eel-netters')
     await page.getByLabel('Models').fill('5')
     await page.getByRole('button', { name: 'Add the unit' }).click()
@@ -62,10 +63,13 @@ test('from a fresh machine to painted models, through a crash, with nothing lost
     await place(page, 'Plan')
     await expect(page.getByRole('heading', { level: 1 })).toContainText(/^Done by .* in 8 of 10 cases; odds/)
     await expect(page.getByText('paint changes').first()).toBeVisible()
+    await unfold(page, 'What goes together')
     await page.getByRole('region', { name: 'Batch sizes compared' }).scrollIntoViewIfNeeded()
     const table = page.getByRole('region', { name: 'Batch sizes in figures' })
     await table.getByRole('button', { name: '5', exact: true }).click()
     await expect(page.getByRole('list', { name: 'Batches', exact: true })).toContainText('Reed-pikes B, 5')
+    await page.getByRole('button', { name: 'Why in this order?' }).click()
+    await unfold(page, 'Later sessions')
     await expect(page.getByText(/while .* (dry|dries) after/).first()).toBeVisible()
   })
 

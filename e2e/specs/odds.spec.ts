@@ -1,4 +1,5 @@
 import { expect, test, type Page } from '../support/test.ts'
+import { unfold } from '../support/fold.ts'
 import { expectAccessible } from '../support/axe.ts'
 import { seedProject } from '../support/projects.ts'
 import { setTime } from '../support/time.ts'
@@ -13,18 +14,19 @@ test('the plan gives odds and what would help, taken with one click; its figures
   // At noon: what helps depends on how much of today's session is left.
   await setTime(page, '2026-11-23T12:00:00Z')
   await page.goto(`${url}/plan`)
+  await unfold(page, 'How sure it is')
   const odds = inTime(page)
   // What would help is tried when somebody comes to see it.
   await odds.scrollIntoViewIfNeeded()
   await expect(odds).toContainText('What moves the date most:')
   await expect(odds.getByRole('img', { name: /^Done by the end of: / })).toBeVisible()
-  const evenings = page.getByRole('button', { name: /^Mon · .* h/ })
-  await expect(evenings).toContainText('2 h 30')
+  const evenings = page.getByRole('button', { name: /^Mon, Tue/ })
+  await expect(evenings).toContainText('19:30–22:00')
   // Only what helps can be taken; what would cost stands apart.
   await odds.getByRole('button', { name: 'Take it: Every session 30 min longer' }).click()
-  await expect(evenings).toContainText('3 h')
+  await expect(evenings).toContainText('19:30–22:30')
   await page.getByRole('button', { name: 'Undo' }).click()
-  await expect(evenings).toContainText('2 h 30')
+  await expect(evenings).toContainText('19:30–22:00')
   await odds.getByRole('button', { name: /simulations$/ }).click()
   await expect(page.getByRole('dialog', { name: /Where the odds come from/ })).toContainText(
     'sessions falling out',
@@ -34,6 +36,7 @@ test('the plan gives odds and what would help, taken with one click; its figures
 
   const pots = page.getByRole('button', { name: /^\d+ paint changes/ })
   const before = await pots.innerText()
+  await unfold(page, 'What goes together')
   const size = page.getByRole('group', { name: 'Together' })
   for (const value of ['5', '4', '3']) {
     await size.getByRole('button', { name: 'one less' }).click()
@@ -47,6 +50,7 @@ test('the plan gives odds and what would help, taken with one click; its figures
   await page.keyboard.press('Escape')
   await expect(page.getByRole('list', { name: 'Batches', exact: true }).getByRole('listitem')).toHaveCount(4)
 
+  await unfold(page, 'What matters most')
   // What matters most, and which batch comes first, by keys.
   const aims = page.getByRole('list', { name: 'Aims, the most wanted first' })
   await aims.getByRole('button', { name: /^Variety.*: up$/ }).click()
@@ -83,7 +87,7 @@ test('the chart is walked by keys, a stretch says why it lies there, and is pinn
   await expectAccessible(page)
   await told.getByRole('button', { name: 'Take the pin back' }).click()
   await expect(page.getByText('because the session begins.')).toBeVisible()
-  await page.getByText('The same as a table').click()
+  await unfold(page, 'The plan as a table')
   await expect(
     page.getByRole('region', { name: 'The plan as a table' }).getByRole('row').nth(1),
   ).toContainText('Reed-pikes')

@@ -58,6 +58,7 @@ test('a batch that is begun goes to other hands with its mixes, its notes and a 
   await recordPunch(request, id, newId(), { kind: 'touch-up', note: 'left ear' })
   await page.goto(`${url}/sessions`)
   await page.getByRole('button', { name: 'Another painter' }).click()
+  await page.getByRole('button', { name: 'Add the painter' }).click()
   await expect(page.getByRole('heading', { level: 1 })).toContainText('2 painters')
   await page.getByRole('link', { name: 'Plan', exact: true }).click()
   const chart = page.getByRole('group', { name: /^Stretches of work/ })

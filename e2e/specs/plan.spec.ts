@@ -1,4 +1,5 @@
 import { goTo, makeFirstRecipe, seeLineFollow } from '../support/recipes.ts'
+import { unfold } from '../support/fold.ts'
 import { expectAccessible } from '../support/axe.ts'
 import { expect, test } from '../support/test.ts'
 import { demoId, recordPunch, seedProject } from '../support/projects.ts'
@@ -11,8 +12,9 @@ test('a batch that is begun stays together whatever the size, and one is made by
   const { id, url } = await seedProject(request, { units: { 'Reed-pikes': 12 }, batchSize: 4 })
   await recordPunch(request, id)
   await page.goto(`${url}/plan`)
+  await unfold(page, 'What goes together')
   const together = page.getByRole('region', { name: 'What goes together' })
-  const rows = together.getByRole('listitem')
+  const rows = together.getByRole('list', { name: 'Batches and their models' }).getByRole('listitem')
   await expect(rows).toContainText(['A1–4', 'B5–8', 'C9–12'])
   const size = page.getByRole('group', { name: 'Together' })
   for (const value of ['5', '6', '7', '8']) {
@@ -39,6 +41,7 @@ test('a batch that is begun stays together whatever the size, and one is made by
 test('all batch sizes are compared in one chart, and one is chosen from it', async ({ page, request }) => {
   const { url } = await seedProject(request, { units: { 'Reed-pikes': 8 } })
   await page.goto(`${url}/plan`)
+  await unfold(page, 'What goes together')
   await page.getByRole('region', { name: 'Batch sizes compared' }).scrollIntoViewIfNeeded()
   const table = page.getByRole('region', { name: 'Batch sizes in figures' })
   await expect(table.getByRole('row')).toHaveCount(8)
@@ -65,6 +68,7 @@ test(
   async ({ page, request }) => {
     const { url } = await seedProject(request, { units: { Horde: 120, Mob: 97 }, stages: 14 })
     await page.goto(`${url}/plan`)
+    await unfold(page, 'What goes together')
     await page.getByRole('region', { name: 'Batch sizes compared' }).scrollIntoViewIfNeeded()
     const sizes = page.getByRole('region', { name: 'Comparing batch sizes' })
     await expect(sizes.getByRole('progressbar')).toBeVisible()
@@ -97,13 +101,13 @@ test('date and evenings are changed where they matter, and a stage longer than a
 }) => {
   const { url } = await seedProject(request)
   await page.goto(`${url}/plan`)
-  await page.getByRole('button', { name: /Mon · Tue/ }).click()
+  await page.getByRole('button', { name: /Mon, Tue/ }).click()
   const dialog = page.getByRole('dialog')
-  for (const day of ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat']) await dialog.getByLabel(day).uncheck()
-  await dialog.getByLabel('Sun').uncheck()
+  for (const day of ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'])
+    await dialog.getByRole('button', { name: day, pressed: true }).click()
   await dialog.getByRole('button', { name: 'Save', exact: true }).click()
-  await expect(dialog.getByRole('alert')).toHaveText('Choose at least one evening a week.')
-  await dialog.getByLabel('Sun').check()
+  await expect(dialog.getByRole('alert')).toHaveText('Say when you paint, such as Tue, Thu 19:30–22:00.')
+  await dialog.getByLabel('When you paint').fill('Sun 19:30–22:00')
   await dialog.getByLabel('Date due').fill('2020-01-01')
   await dialog.getByRole('button', { name: 'Save', exact: true }).click()
   await expect(page.getByRole('heading', { level: 1 })).toContainText(
@@ -130,6 +134,9 @@ test('a batch takes its stages in any sound order, says why, and keeps to the ro
   await makeFirstRecipe(page, request)
   await seeLineFollow(page)
   await page.getByRole('link', { name: 'Plan', exact: true }).click()
+  await page.getByRole('button', { name: 'Why in this order?' }).click()
+  await unfold(page, 'Later sessions')
+  await unfold(page, 'What matters most')
   await expect(page.getByText(/^ahead of .*: that is wet after .* to \d\d:\d\d$/).first()).toBeVisible()
   await page.getByRole('checkbox', { name: /^Always follow the stage order/ }).check()
   await expect(page.getByText('Every batch follows the stage order.')).toBeVisible()

@@ -5,25 +5,61 @@ import { seedProject } from '../support/projects.ts'
 import { asProof } from '../support/rounds.ts'
 import { goTo, makeFirstRecipe, seeLineFollow } from '../support/recipes.ts'
 
-test('from nothing to a plan for an own unit in eight actions', async ({ page }) => {
+test('from nothing to the first evening’s run sheet and the clock in twelve actions', async ({ page }) => {
   let actions = 0
-  const act = async (what: Promise<void>) => {
+  const act = async (what: Promise<unknown>) => {
     actions += 1
     await what
   }
+  const field = (name: string) => page.getByLabel(name, { exact: true })
+  const name = `Weir watch ${String(Date.now())}`
   await page.goto('/projects')
   await act(page.getByRole('button', { name: 'New project' }).click())
-  await act(page.getByLabel('Name').fill(`Weir watch ${String(Date.now())}`))
-  await act(page.getByRole('button', { name: 'Make the project' }).click())
-  // The road leads on by itself: the unit first, then its recipe.
-  await act(page.getByRole('dialog', { name: 'New unit' }).getByLabel('Name').fill('Reed-pikes'))
-  await act(page.getByRole('button', { name: 'Add the unit' }).click())
-  await act(page.getByRole('link', { name: 'Next: a recipe for Reed-pikes' }).click())
-  await act(page.getByRole('button', { name: 'Make the recipe' }).click())
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('layers')
-  await act(page.getByRole('link', { name: 'Plan', exact: true }).click())
+  await act(field('What').fill('30 foot in 3 squads red blue green, 5 riders, 1 big beast'))
+  await expect(page.getByRole('list', { name: 'Units' })).toContainText('3 × 10 = 30')
+  await expect(page.getByText('36 models in all')).toBeVisible()
+  await act(field('Name of the project').fill(name))
+  await act(field('Done by').fill(inSixWeeks()))
+  await act(field('When you paint').fill('Tue, Thu 19:30–22:00, Sat 14:00–18:00'))
+  await expect(page.getByText('3 sessions a week, 9 h')).toBeVisible()
+  await act(field('It took').fill('about three evenings of two hours'))
+  // Each method by what all of it takes; one is chosen.
+  await expect(page.getByText('Being worked out …')).toHaveCount(0)
+  await act(page.getByRole('radio', { name: /^Dip/ }).check())
+  await act(page.getByRole('button', { name: 'Plan it' }).click())
   await expect(page.getByRole('heading', { level: 1 })).toContainText(/^Done by .* in 8 of 10 cases/)
-  expect(actions).toBeLessThanOrEqual(8)
+  const tonight = page.getByRole('region', { name: 'The next session' })
+  await expect(tonight.getByRole('listitem').first()).toContainText(/Foot|Riders|beast/)
+  // All that was taken for granted stands there, and is changed at its place.
+  const assumed = page.getByRole('region', { name: 'What this plan assumes' })
+  await expect(assumed).toContainText('30 models, foot, dip')
+  await expect(assumed).toContainText('Tue, Thu 19:30–22:00, Sat 14:00–18:00')
+  await expect(assumed).toContainText('from what you remember of your last unit')
+  await act(assumed.getByLabel('Standard of Big beast').selectOption('display'))
+  await expect(page.getByText('Big beast: display.')).toBeVisible()
+  await act(page.getByRole('link', { name: 'Bench', exact: true }).click())
+  await act(page.getByRole('button', { name: /Start the clock/ }).click())
+  await expect(page.getByText(/on the clock|started \d\d:\d\d/).first()).toBeVisible()
+  expect(actions).toBeLessThanOrEqual(12)
+})
+
+/** A date for which there is time. */
+function inSixWeeks(): string {
+  return new Date(Date.now() + 42 * 86_400_000).toISOString().slice(0, 10)
+}
+
+test('what cannot be read is asked about at its place, and nothing is made of it', async ({ page }) => {
+  await page.goto('/new')
+  await page.getByLabel('What', { exact: true }).fill('31 foot in 3 squads, some riders')
+  await expect(page.getByText(/31 models do not go into 3 squads evenly/)).toBeVisible()
+  await expect(page.getByText(/“some riders”: how many of which\?/)).toBeVisible()
+  await page.getByRole('button', { name: 'Begin without models' }).click()
+  await expect(page).toHaveURL(/\/new$/)
+  await page.getByLabel('What', { exact: true }).fill('3 foot')
+  await page.getByLabel('It took').fill('ages')
+  await page.getByRole('button', { name: 'Plan it' }).click()
+  await expect(page.getByRole('alert')).toContainText('Say how long')
+  await expect(page).toHaveURL(/\/new$/)
 })
 
 test('the line follows the recipe, until somebody moves a stage: then it asks, and says what would change', async ({

@@ -32,18 +32,15 @@ export function BatchList({ plan }: { readonly plan: LinePlan }) {
           `${batchName(batch)} stays together.`,
         )
   return (
-    <section aria-labelledby="batches" className="ticket p-4">
-      <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
-        <h2 id="batches" className="grow text-xl">
-          What goes together
-        </h2>
+    <div className="ticket p-4">
+      <div className="mb-2 flex flex-wrap items-center gap-x-4 gap-y-2">
+        <p className="grow basis-80 text-sm text-ink-soft">
+          The plan decides who goes together. What you keep together stays so, and so does a batch that is
+          begun when you change how many may.
+        </p>
         <Button onClick={() => setChoosing(true)}>A batch of my own</Button>
       </div>
-      <p className="mb-2 text-sm text-ink-soft">
-        The plan decides who goes together. What you keep together stays so, and so does a batch that is begun
-        when you change how many may.
-      </p>
-      <ul className="grid gap-x-8 md:grid-cols-2">
+      <ul aria-label="Batches and their models" className="grid gap-x-8 md:grid-cols-2">
         {batches.map((batch) => (
           <li key={batch.id} className="flex min-h-14 items-center gap-x-3 border-b border-paper-edge py-1">
             <span className="min-w-0 grow">
@@ -85,6 +82,6 @@ export function BatchList({ plan }: { readonly plan: LinePlan }) {
           }}
         />
       ) : null}
-    </section>
+    </div>
   )
 }

@@ -51,9 +51,9 @@ export function PlanWishes({ planning, batches, learnt, bearable, onBatchSize, o
   return (
     <div className="grid items-start gap-4 md:grid-cols-2">
       <section aria-labelledby="aims" className="ticket p-4">
-        <h2 id="aims" className="text-xl">
-          What matters most
-        </h2>
+        <h3 id="aims" className="text-xl">
+          In this order
+        </h3>
         <p className="mb-2 text-sm text-ink-soft">
           Being late for the date weighs more than all of these. Each counts four times the next.
         </p>
@@ -94,9 +94,9 @@ export function PlanWishes({ planning, batches, learnt, bearable, onBatchSize, o
         />
       </section>
       <section aria-labelledby="first" className="ticket p-4">
-        <h2 id="first" className="text-xl">
+        <h3 id="first" className="text-xl">
           Which batch first
-        </h2>
+        </h3>
         <p className="mb-2 text-sm text-ink-soft">
           {known.length === 0
             ? 'Move a batch up, and it is finished before all below it; until then the plan chooses.'
