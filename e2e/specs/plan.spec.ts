@@ -113,7 +113,7 @@ test('date and evenings are changed where they matter, and a stage longer than a
   await expect(page.getByRole('heading', { level: 1 })).toContainText(
     /^Done by \w{3} .* in 8 of 10 cases; odds of the date/,
   )
-  await expect(page.getByRole('button', { name: 'Sun, 2 h 30' })).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Sun 19:30–22:00' })).toBeVisible()
 
   await goTo(page, 'Stages')
   await page.getByRole('button', { name: /^Grade/ }).click()

@@ -137,3 +137,69 @@ test('everything goes out as one file, and of it only what is not here comes in'
   ).toBeVisible()
   await expect(page.getByRole('dialog')).toHaveCount(0)
 })
+
+test('every place has a title of its own, begins at its top, and is found again where it was left', async ({
+  page,
+}) => {
+  const at = (place: string) => `/projects/${demoId}/${place}`
+  const titles = new Set<string>()
+  const seen = [
+    at('roster'),
+    at('recipe'),
+    at('line'),
+    at('hours'),
+    at('plan'),
+    at('bench'),
+    at('sheet'),
+    at('logbook'),
+    at('sessions'),
+    at('paper'),
+    '/projects',
+    '/new',
+    '/shelf',
+    '/air',
+    '/desk',
+    '/commissions',
+    '/help',
+  ]
+  for (const path of seen) {
+    await page.goto(path)
+    await expect(page).toHaveTitle(
+      path.startsWith(at('')) ? /^.+ · Tallow Fen militia · Seriatim$/ : /^.+ · Seriatim$/,
+    )
+    titles.add(await page.title())
+  }
+  expect(titles.size).toBe(seen.length)
+
+  await page.goto(at('roster'))
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('models')
+  await page.getByRole('button', { name: 'Change Officers' }).scrollIntoViewIfNeeded()
+  await page.evaluate(() => window.scrollTo(0, document.body.scrollHeight))
+  const left = await page.evaluate(() => window.scrollY)
+  expect(left).toBeGreaterThan(100)
+  await page.getByRole('link', { name: 'Logbook', exact: true }).click()
+  await expect(page).toHaveURL(/logbook$/)
+  await expect.poll(() => page.evaluate(() => window.scrollY)).toBe(0)
+  await page.goBack()
+  await expect.poll(() => page.evaluate(() => window.scrollY)).toBe(left)
+})
+
+test('a dialog gives the focus back to what opened it, by key or by tap', async ({ page }) => {
+  await page.goto(`/projects/${demoId}/roster`)
+  const opener = page.getByRole('button', { name: 'Change Officers' })
+  await opener.press('Enter')
+  await expect(page.getByRole('dialog')).toBeVisible()
+  await page.keyboard.press('Escape')
+  await expect(page.getByRole('dialog')).toBeHidden()
+  await expect(opener).toBeFocused()
+  await opener.click()
+  await expect(page.getByRole('dialog')).toBeVisible()
+  await page.keyboard.press('Escape')
+  await expect(opener).toBeFocused()
+  // By a key of the page, from nowhere in it: the content has it.
+  await page.getByRole('heading', { level: 1 }).click()
+  await page.keyboard.press('?')
+  await expect(page.getByRole('dialog')).toBeVisible()
+  await page.keyboard.press('Escape')
+  await expect(page.locator('#main')).toBeFocused()
+})

@@ -2,10 +2,11 @@ import { countModels, withOwnNames } from '@seriatim/core/trade'
 import type { ProjectId } from '@seriatim/core/units'
 import { CircleQuestionMark, Moon, Sun, UsersRound } from 'lucide-react'
 import { useEffect, useMemo, useRef, useState } from 'react'
-import { Link, NavLink, Outlet, useLocation, useParams } from 'react-router'
+import { Link, NavLink, Outlet, ScrollRestoration, useLocation, useParams } from 'react-router'
 import { ChangesButton, HalfPaintedNote } from '../features/changes/index.ts'
 import { DeliveryNotice } from '../features/delivery/index.ts'
-import { isMissing } from '../shared/api/index.ts'
+import { useQuery } from '@tanstack/react-query'
+import { isMissing, projectQuery } from '../shared/api/index.ts'
 import { dueText } from '../shared/finish-text.ts'
 import { plural } from '../shared/format/index.ts'
 import { forgetProject } from '../shared/kept/index.ts'
@@ -48,6 +49,7 @@ export function Shell() {
   const main = useFocusOnArrival()
   const { isShut, wasIn, isIn } = useDoorway()
   const isStranger = isShut && !wasIn
+  useTitle(isStranger ? undefined : projectId)
   return (
     <>
       <a
@@ -106,8 +108,40 @@ export function Shell() {
         ) : null}
         {isStranger ? null : <Outlet />}
       </main>
+      <ScrollRestoration />
     </>
   )
+}
+
+/** Places that are not on the road. */
+const otherNames: Readonly<Record<string, string>> = {
+  projects: 'Projects',
+  new: 'New project',
+  desk: 'All at one desk',
+  commissions: 'Commissions',
+  help: 'Help',
+  sessions: 'Sessions',
+  paper: 'On paper',
+  commission: 'Commission',
+  quote: 'Quote',
+  pilot: 'Test model',
+}
+
+/** `Plan · Fen watch · Seriatim`: every place has a title of its own. */
+function useTitle(projectId: string | undefined) {
+  const { pathname } = useLocation()
+  const [, first = '', , place = ''] = pathname.split('/')
+  const { data } = useQuery({ ...projectQuery(projectId as ProjectId), enabled: projectId !== undefined })
+  const known = [...places, ...besideTheDesk, studioPlace].find(
+    ({ path }) => path.replace('/', '') === (projectId === undefined ? first : place),
+  )
+  const name = known?.name ?? otherNames[projectId === undefined ? first : place]
+  const title = [name, projectId === undefined ? undefined : data?.name, 'Seriatim']
+    .filter(Boolean)
+    .join(' · ')
+  useEffect(() => {
+    document.title = title
+  }, [title])
 }
 
 /** Who goes to another place has the keys there: focus leaves the link that led here. */
@@ -149,12 +183,6 @@ function Road({ projectId }: { readonly projectId: ProjectId }) {
 
 function ProjectName({ projectId }: { readonly projectId: ProjectId }) {
   const { project: data } = useProject(projectId)
-  useEffect(() => {
-    document.title = data ? `${data.name} · Seriatim` : 'Seriatim'
-    return () => {
-      document.title = 'Seriatim'
-    }
-  }, [data])
   if (!data) return null
   return (
     <p className="hidden min-w-0 truncate pr-2 text-sm font-bold text-ink-soft xl:block">

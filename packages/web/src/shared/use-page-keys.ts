@@ -1,3 +1,4 @@
+import { isReturned } from './ui/index.ts'
 import { useEffect, useEffectEvent } from 'react'
 
 /** Keys of a page, by `event.key`. */
@@ -17,7 +18,7 @@ export function usePageKeys(keys: PageKeys, whose: 'page' | 'dialog' = 'page'): 
     const target = event.target instanceof Element ? event.target : null
     if (target?.closest(typing) || (whose === 'page' && document.querySelector(dialog))) return
     const pressed = pressing[event.key]
-    if (pressed && target?.closest(pressed)) return
+    if (pressed && target?.closest(pressed) && !isReturned(target)) return
     const action = keys[event.key.length === 1 ? event.key.toLowerCase() : event.key]
     if (!action) return
     event.preventDefault()

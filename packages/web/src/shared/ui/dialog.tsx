@@ -2,6 +2,7 @@ import { X } from 'lucide-react'
 import { Dialog as Radix } from 'radix-ui'
 import { useRef, type ReactNode } from 'react'
 import { IconButton } from './button.tsx'
+import { giveFocusBack, lastPress } from './last-press.ts'
 
 interface DialogProps {
   readonly open: boolean
@@ -17,7 +18,7 @@ interface DialogProps {
  * nothing over it.
  */
 export function Dialog({ open, onOpenChange, title, description, wide = false, children }: DialogProps) {
-  const opener = useRef<Element | null>(null)
+  const opener = useRef<ReturnType<typeof lastPress>>(null)
   return (
     <Radix.Root open={open} onOpenChange={onOpenChange}>
       <Radix.Portal>
@@ -25,11 +26,13 @@ export function Dialog({ open, onOpenChange, title, description, wide = false, c
         <Radix.Content
           {...(description === undefined ? { 'aria-describedby': undefined } : {})}
           onOpenAutoFocus={() => {
-            opener.current = document.activeElement
+            const held = document.activeElement
+            const isHeld = held instanceof HTMLElement && held !== document.body
+            opener.current = lastPress() ?? (isHeld ? { on: held, byPointer: false } : null)
           }}
           onCloseAutoFocus={(event) => {
             event.preventDefault()
-            giveBack(opener.current)
+            giveFocusBack(opener.current)
           }}
           className={`ticket fixed z-20 top-[5dvh] left-1/2 max-h-[92dvh] w-[min(96vw,var(--dialog))] -translate-x-1/2 overflow-y-auto p-6`}
           style={{ ['--dialog' as string]: wide ? '60rem' : '36rem' }}
@@ -52,10 +55,4 @@ export function Dialog({ open, onOpenChange, title, description, wide = false, c
       </Radix.Portal>
     </Radix.Root>
   )
-}
-
-/** What opened the dialog may have left the page meanwhile. */
-function giveBack(opener: Element | null): void {
-  const place = opener?.isConnected === true ? opener : document.getElementById('main')
-  if (place instanceof HTMLElement || place instanceof SVGElement) place.focus({ preventScroll: true })
 }
