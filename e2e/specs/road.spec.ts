@@ -34,7 +34,7 @@ test('from nothing to the first evening’s run sheet and the clock in twelve ac
   const assumed = page.getByRole('region', { name: 'What this plan assumes' })
   await expect(assumed).toContainText('30 models, foot, dip')
   await expect(assumed).toContainText('Tue, Thu 19:30–22:00, Sat 14:00–18:00')
-  await expect(assumed).toContainText('from what you remember of your last unit')
+  await expect(assumed).toContainText('what you remember of your last unit')
   await act(assumed.getByLabel('Standard of Big beast').selectOption('display'))
   await expect(page.getByText('Big beast: display.')).toBeVisible()
   await act(page.getByRole('link', { name: 'Bench', exact: true }).click())

@@ -39,6 +39,9 @@ export interface RunSheet {
   readonly roomSeconds: number
 }
 
+/** Less is no wait: hands are wiped meanwhile. Milliseconds. */
+const shortestWait = 60_000
+
 /** The plan session by session; sessions without work are left out. */
 export function runSheets(plan: LinePlan, project: Pick<Job, 'line'>): readonly RunSheet[] {
   const batchOf = new Map(plan.batches.map((batch) => [batch.id, batch]))
@@ -61,7 +64,7 @@ export function runSheets(plan: LinePlan, project: Pick<Job, 'line'>): readonly 
       const stage = stageOf.get(stretch.stageId)
       if (!batch || !stage) continue
       const earlier = dryingBefore(plan, stretch, batchOf, stageOf)
-      if (stretch.startsAt > clock) {
+      if (stretch.startsAt - clock >= shortestWait) {
         const bound = earlier.filter(
           (each) =>
             each.batch.id === batch.id &&

@@ -166,7 +166,7 @@ function Road({ projectId }: { readonly projectId: ProjectId }) {
           <li key={place.path}>
             <NavLink
               to={`/projects/${projectId}/${place.path}`}
-              className="group relative flex min-h-12 items-center px-0.5 text-sm text-ink-soft sm:px-3 sm:text-lg hover:text-ink aria-[current=page]:font-bold aria-[current=page]:text-ink"
+              className="group relative flex min-h-12 items-center px-0.5 text-sm text-ink-soft sm:px-2 lg:whitespace-nowrap xl:px-3 sm:text-lg hover:text-ink aria-[current=page]:font-bold aria-[current=page]:text-ink"
             >
               {place.name}
               <span

@@ -98,15 +98,16 @@ export function NewProjectPage() {
     create.mutate(draftFile(project, withUsual(own), events, clockNow()))
   }
 
+  const submitButton = (
+    <Button type="submit" weight="main" className="w-full" disabled={create.isPending || !own}>
+      {create.isPending ? 'Planning …' : units.length > 0 ? 'Plan it' : 'Begin without models'}
+    </Button>
+  )
   return (
     <form noValidate onSubmit={submit}>
       <Headline
         sub={<p>Say it as you would to a friend; everything can be changed later.</p>}
-        actions={
-          <Button type="submit" weight="main" disabled={create.isPending || !own}>
-            {create.isPending ? 'Planning …' : units.length > 0 ? 'Plan it' : 'Begin without models'}
-          </Button>
-        }
+        actions={<span className="hidden lg:block">{submitButton}</span>}
       >
         What are you going to paint?
       </Headline>
@@ -161,6 +162,7 @@ export function NewProjectPage() {
           />
         </div>
       </div>
+      <div className="mt-4 lg:hidden">{submitButton}</div>
       <p role="status" className="sr-only">
         {units.length > 0
           ? plural(

@@ -30,7 +30,7 @@ export function UnitPreview({ units, questions, onCorrect }: UnitPreviewProps) {
                   <b>{said.name}</b>
                   <span className="figures">{countText(said)}</span>
                   <span className="grow text-ink-soft">
-                    {[unit.size, unit.standard, methodName(method)].filter(Boolean).join(', ')}
+                    {[...said.marks, unit.size, unit.standard, methodName(method)].filter(Boolean).join(', ')}
                   </span>
                   <span className="font-bold underline underline-offset-4 group-open:no-underline">
                     Change<span className="sr-only"> {said.name}</span>

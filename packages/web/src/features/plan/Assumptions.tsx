@@ -6,7 +6,7 @@ import { Link } from 'react-router'
 import type { ShownSources } from '../../shared/figures.ts'
 import { plural } from '../../shared/format/index.ts'
 import { useCurrentProject, useEdit, withUnit } from '../../shared/project/index.ts'
-import { SelectField } from '../../shared/ui/index.ts'
+import { controlLook } from '../../shared/ui/index.ts'
 
 /** Of sessions, in hundredths. */
 const missed = [0, 5, 10, 15, 20, 30, 40]
@@ -35,12 +35,11 @@ export function Assumptions({ sources, onPlanning }: AssumptionsProps) {
           <Row key={unit.id} name={unit.name} to={recipe ? `../recipe?recipe=${recipe.id}` : '../recipe?new'}>
             {plural(unit.models.length, 'model')}, {unit.size},{' '}
             {recipe ? (school ?? 'a recipe of your own') : 'no recipe yet'}
-            <SelectField
-              label="Standard"
-              aria-label={`Standard of ${unit.name}`}
+            <Choice
+              label={`Standard of ${unit.name}`}
               value={unit.standard}
-              options={standards.map((value) => ({ value, text: value }))}
-              onChange={(event) => setStandard(unit, event.target.value)}
+              options={standards.map((value) => ({ value, text: `to ${value}` }))}
+              onChoose={(text) => setStandard(unit, text)}
             />
           </Row>
         )
@@ -48,19 +47,19 @@ export function Assumptions({ sources, onPlanning }: AssumptionsProps) {
       <Row name="Sessions" to="../sessions">
         {hoursText(rulesOf(evenings))}
         {planning.painters.length > 1 ? `; ${plural(planning.painters.length, 'painter')}` : ''}
-        <SelectField
+        <Choice
           label="Missed sessions"
           value={String(skipped)}
           options={[...new Set([...missed, skipped])]
             .toSorted((a, b) => a - b)
             .map((share) => ({
               value: String(share),
-              text: share === 0 ? 'none' : `${String(share)} of 100`,
+              text: share === 0 ? 'none missed' : `${String(share)} in 100 missed`,
             }))}
-          onChange={(event) =>
+          onChoose={(share) =>
             onPlanning(
-              { ...planning, skipShare: Number(event.target.value) / 100 },
-              `${event.target.value} % of sessions are missed.`,
+              { ...planning, skipShare: Number(share) / 100 },
+              `${share} in 100 sessions are missed.`,
             )
           }
         />
@@ -86,6 +85,30 @@ export function Assumptions({ sources, onPlanning }: AssumptionsProps) {
   )
 }
 
+interface ChoiceProps {
+  readonly label: string
+  readonly value: string
+  readonly options: readonly { readonly value: string; readonly text: string }[]
+  readonly onChoose: (value: string) => void
+}
+
+function Choice({ label, value, options, onChoose }: ChoiceProps) {
+  return (
+    <select
+      aria-label={label}
+      className={`${controlLook} w-auto!`}
+      value={value}
+      onChange={(event) => onChoose(event.target.value)}
+    >
+      {options.map((option) => (
+        <option key={option.value} value={option.value}>
+          {option.text}
+        </option>
+      ))}
+    </select>
+  )
+}
+
 function Row({
   name,
   to,
@@ -96,13 +119,11 @@ function Row({
   readonly children: ReactNode
 }) {
   return (
-    <div className="flex flex-wrap items-start gap-x-3 border-b border-paper-edge py-2">
-      <dt className="w-28 shrink-0 pt-1 font-bold">{name}</dt>
-      <dd className="flex min-w-0 grow flex-wrap items-center justify-between gap-x-4 gap-y-1 pt-1">
-        {children}
-      </dd>
+    <div className="grid grid-cols-[6.5rem_minmax(0,1fr)_auto] items-center gap-x-3 border-b border-paper-edge py-1.5">
+      <dt className="font-bold">{name}</dt>
+      <dd className="flex flex-wrap items-center justify-between gap-x-4 gap-y-1">{children}</dd>
       <dd>
-        <Link to={to} className="inline-flex min-h-9 items-center font-bold underline underline-offset-4">
+        <Link to={to} className="inline-flex min-h-11 items-center font-bold underline underline-offset-4">
           Change<span className="sr-only"> {name}</span>
         </Link>
       </dd>
