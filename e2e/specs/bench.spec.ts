@@ -3,7 +3,7 @@ import { expect, test, type Route } from '../support/test.ts'
 import { expectAccessible } from '../support/axe.ts'
 import { hole, ticket } from '../support/bench.ts'
 import { recordedKinds, seedProject } from '../support/projects.ts'
-import { setTime } from '../support/time.ts'
+import { moveTime, setTime } from '../support/time.ts'
 
 /** Tuesday at noon. */
 const beforeTheSession = '2026-11-24T11:00:00Z'
@@ -210,4 +210,55 @@ test('what has to follow soon is done in groups, each through both, with its lim
   await page.keyboard.press('Escape')
   await expect(stage).toContainText('Wash')
   await expect(ticket(page)).toContainText('3 / 6')
+})
+
+test('while a clock runs the screen stays awake, a pedal is the next model, and a hidden page calls', async ({
+  page,
+  request,
+}) => {
+  await page.addInitScript(() => {
+    const desk = { awake: 0, notices: [] as string[], hidden: false }
+    Object.assign(window, { desk })
+    const request = () => {
+      desk.awake += 1
+      return Promise.resolve({ release: () => Promise.resolve(void (desk.awake -= 1)) })
+    }
+    Object.defineProperty(navigator, 'wakeLock', { value: { request } })
+    Object.defineProperty(document, 'visibilityState', { get: () => (desk.hidden ? 'hidden' : 'visible') })
+    class Notice extends EventTarget {
+      static readonly permission = 'granted'
+      constructor(_: string, { body }: { readonly body: string }) {
+        super()
+        desk.notices.push(body)
+      }
+    }
+    Object.assign(window, { Notification: Notice })
+  })
+  const at = (name: 'awake' | 'notices') =>
+    page.evaluate((key) => (window as unknown as { desk: Record<string, unknown> }).desk[key], name)
+  const { url } = await seedProject(request, { units: { Pikes: 3 }, stages: 1 })
+  await setTime(page, '2026-11-24T20:00:00Z')
+  await page.goto(`${url}/bench`)
+  await expect(ticket(page)).toContainText('Prime')
+  await page.keyboard.press('?')
+  await page.getByRole('button', { name: 'Use a pedal' }).click()
+  await page.keyboard.press('PageDown')
+  await expect(page.getByText('“Next model” is also Page Down.')).toBeVisible()
+  await page.keyboard.press('Escape')
+  await expect(page.getByRole('dialog')).toBeHidden()
+
+  expect(await at('awake')).toBe(0)
+  await page.keyboard.press('PageDown')
+  await expect(page.getByText(/^started \d\d:\d\d$/)).toBeVisible()
+  await expect.poll(() => at('awake')).toBe(1)
+  await page.keyboard.press('PageDown')
+  await expect(ticket(page)).toContainText('1 / 3')
+  await page.keyboard.press('Escape')
+  await expect.poll(() => at('awake')).toBe(0)
+
+  const drying = page.getByRole('region', { name: 'Drying' })
+  await drying.getByRole('button', { name: 'Sound off' }).click()
+  await page.evaluate(() => Object.assign((window as unknown as { desk: object }).desk, { hidden: true }))
+  await moveTime(page, '2026-11-25T20:00:00Z')
+  await expect.poll(() => at('notices')).toEqual(['Pikes: dry after prime.'])
 })

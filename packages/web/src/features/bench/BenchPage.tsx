@@ -21,6 +21,8 @@ import { ThenList } from './ThenList.tsx'
 import { ToFollowList } from './ToFollowList.tsx'
 import { TouchUpDialog } from './TouchUpDialog.tsx'
 import { UsedDialog } from './UsedDialog.tsx'
+import { usePedal } from '../../shared/use-pedal.ts'
+import { useWakeLock } from '../../shared/use-wake-lock.ts'
 import { useBench } from './use-bench.ts'
 
 export function BenchPage() {
@@ -45,6 +47,8 @@ function Bench({ progress }: { readonly progress: Progress }) {
   const { project, estimate, plan, recorder, clock, batches, drying, task, actions } = bench
   const [touchUp, setTouchUp] = useState<TouchUpWish | null>(null)
   const [otherPaint, setOtherPaint] = useState(false)
+  useWakeLock(clock !== null)
+  usePedal(clock ? actions.next : actions.start)
 
   if (batches.length === 0 || project.line.length === 0) {
     return (

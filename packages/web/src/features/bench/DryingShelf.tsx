@@ -3,7 +3,7 @@ import { stageNameFor } from '@seriatim/core/ordering'
 import { batchName } from '@seriatim/core/trade'
 import { Volume2, VolumeX } from 'lucide-react'
 import { useCallback, useMemo } from 'react'
-import { chime, useSound } from '../../shared/chime.ts'
+import { callOut, useSound } from '../../shared/call-out.ts'
 import { useCurrentProject } from '../../shared/project/index.ts'
 import { clockText, plural } from '../../shared/format/index.ts'
 import { Button, PunchHole } from '../../shared/ui/index.ts'
@@ -25,13 +25,24 @@ interface DryingShelfProps {
 export function DryingShelf({ shelf, justDry, timeZone, onFeel, onWent, onDry }: DryingShelfProps) {
   const now = useNow(10)
   const [sound, setSound] = useSound()
-  const dries = useMemo(() => shelf.map((entry) => ({ key: keyOf(entry), at: entry.until })), [shelf])
+  const dries = useMemo(
+    () =>
+      shelf.map((entry) => ({
+        key: keyOf(entry),
+        at: entry.until,
+        what: `${batchName(entry.batch)}: dry after ${entry.stage.name.toLowerCase()}.`,
+      })),
+    [shelf],
+  )
   useDue(
     dries,
-    useCallback(() => {
-      chime()
-      onDry()
-    }, [onDry]),
+    useCallback(
+      ({ what }: { readonly what: string }) => {
+        callOut(what)
+        onDry()
+      },
+      [onDry],
+    ),
   )
   return (
     <section aria-labelledby="drying">

@@ -3,7 +3,7 @@ import { batchName } from '@seriatim/core/trade'
 import { Timer } from 'lucide-react'
 import { useCallback, useMemo } from 'react'
 import { toast } from 'sonner'
-import { chime } from '../../shared/chime.ts'
+import { callOut } from '../../shared/call-out.ts'
 import { clockText, plural } from '../../shared/format/index.ts'
 import { Button } from '../../shared/ui/index.ts'
 import { useDue } from '../../shared/use-due.ts'
@@ -29,8 +29,9 @@ export function ToFollowList({ waiting, timeZone, onAgain }: ToFollowListProps) 
   useDue(
     alarms,
     useCallback(({ batch, next }: ToFollow) => {
-      chime()
-      toast.warning(`${next.name} now: ${batchName(batch)} bears one minute more.`)
+      const said = `${next.name} now: ${batchName(batch)} bears one minute more.`
+      callOut(said)
+      toast.warning(said)
     }, []),
   )
   if (waiting.length === 0) return null

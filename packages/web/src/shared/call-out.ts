@@ -2,22 +2,46 @@ import { storeWord, useStoredWord } from './stored-word.ts'
 
 const soundKey = 'seriatim.sound'
 
-/** Whether this device makes a sound when something is due; it does not unless it was asked to. */
+/** Whether this device calls when something is due, by a sound and on a hidden page by a notice; not unless it was asked to. */
 export function useSound(): readonly [boolean, (on: boolean) => void] {
   return [useStoredWord(soundKey) === 'on', choose]
 }
 
 function choose(on: boolean): void {
   storeWord(soundKey, on ? 'on' : 'off')
+  if (!on) return
   // The first sound follows the tap, as browsers want it, and lets it be heard once.
-  if (on) chime()
+  chime()
+  if ('Notification' in window && Notification.permission === 'default') void Notification.requestPermission()
 }
 
 let audio: AudioContext | undefined
 
-/** Two soft tones; nothing where sounds are off or the device has none. */
-export function chime(): void {
+/** Calls for what is due; nothing where nobody asked for it. */
+export function callOut(text: string): void {
   if (localStorage.getItem(soundKey) !== 'on') return
+  chime()
+  if (document.visibilityState !== 'visible') notify(text)
+}
+
+/** A notice of the system, which also reaches who looks at another page. */
+function notify(text: string): void {
+  if (!('Notification' in window) || Notification.permission !== 'granted') return
+  try {
+    const notice = new Notification('Seriatim', { body: text, tag: text })
+    notice.addEventListener('click', () => {
+      window.focus()
+      notice.close()
+    })
+  } catch {
+    // On phones only the service worker may.
+    if ('serviceWorker' in navigator)
+      void navigator.serviceWorker.ready.then((worker) => worker.showNotification('Seriatim', { body: text }))
+  }
+}
+
+/** Two soft tones; nothing where the device has none. */
+function chime(): void {
   try {
     audio ??= new AudioContext()
     const from = audio.currentTime
