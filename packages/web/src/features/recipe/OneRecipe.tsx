@@ -83,6 +83,8 @@ export function OneRecipe({
   const onLine = project.line.filter((stage) => stage.steps.some(({ recipeId }) => recipeId === recipe.id))
   const marked = new Set(findings.flatMap((finding) => finding.stepIds.slice(0, 1)))
   const step = recipe.steps.find((each) => each.id === openId)
+  const asked = following.map((unit) => unit.standard)
+  const taken = new Set(stepsFor(recipe, asked).map(({ id }) => id))
 
   const withSteps = (steps: readonly Step[], said = '') => onChange({ ...recipe, steps }, said)
   const mend = (finding: Finding) => {
@@ -139,6 +141,7 @@ export function OneRecipe({
         openId={openId}
         onOpen={setOpenId}
         marked={marked}
+        taken={taken}
         editor={
           step ? (
             <StepEditor

@@ -3,14 +3,21 @@ import { standardReaches, tableReadyStandard } from '@seriatim/core/trade'
 import type { StepId } from '@seriatim/core/units'
 import { clsx } from 'clsx'
 import type { ReactNode } from 'react'
-import { waitRangeText } from '../../shared/format/index.ts'
+import { plural, waitRangeText } from '../../shared/format/index.ts'
 import type { Cut, Layer } from '../../shared/recipe-cut.ts'
+import { storeWord, useStoredWord } from '../../shared/stored-word.ts'
+import { Button } from '../../shared/ui/index.ts'
+
+/** Whether the finer layers are shown, on this device. */
+const finerKey = 'fold.recipe.finer'
 
 interface PaintCutProps {
   readonly cut: Cut
   readonly openId: StepId | null
   readonly onOpen: (id: StepId | null) => void
   readonly marked: ReadonlySet<StepId>
+  /** What the units' standards take; the finer layers are folded. */
+  readonly taken: ReadonlySet<StepId>
   readonly editor: ReactNode
 }
 
@@ -18,41 +25,60 @@ const columns =
   'grid grid-cols-[minmax(0,1fr)_13rem] gap-x-3 sm:grid-cols-[minmax(0,1fr)_16rem] sm:gap-x-5 lg:grid-cols-[minmax(0,1fr)_23rem]'
 
 /** The paint cut open: what goes on last lies on top; every layer opens to be changed. */
-export function PaintCut({ cut, openId, onOpen, marked, editor }: PaintCutProps) {
+export function PaintCut({ cut, openId, onOpen, marked, taken, editor }: PaintCutProps) {
+  const isAll = useStoredWord(finerKey) === 'shown'
+  const isShown = ({ facts: { step } }: Layer) =>
+    isAll || taken.has(step.id) || marked.has(step.id) || step.id === openId
+  const finer = cut.layers.filter(({ facts }) => !taken.has(facts.step.id)).length
   return (
     <section aria-label="Layers, the last on top">
+      {finer > 0 ? (
+        <Button
+          weight="quiet"
+          className="px-0!"
+          aria-expanded={isAll}
+          onClick={() => storeWord(finerKey, isAll ? 'folded' : 'shown')}
+        >
+          {isAll
+            ? 'Only the layers of your standard'
+            : `${plural(finer, 'finer layer')}, for a higher standard`}
+        </Button>
+      ) : null}
       <ol reversed className="grid gap-0.5">
-        {cut.layers.toReversed().map((layer) => (
-          <li key={layer.facts.step.id}>
-            <div className={columns}>
-              <Strata layer={layer} open={openId === layer.facts.step.id} />
-              <button
-                type="button"
-                aria-expanded={openId === layer.facts.step.id}
-                onClick={() => onOpen(openId === layer.facts.step.id ? null : layer.facts.step.id)}
-                className="flex min-h-8 items-center gap-2 rounded-[3px] px-1 text-left hover:bg-paper-dim"
-              >
-                <span className="figures w-6 shrink-0 text-right font-bold">{layer.number}</span>
-                <span className="grow leading-snug">
-                  {layer.facts.material?.name ?? layer.facts.step.technique}
-                  <span className="text-sm text-ink-soft">
-                    {detailOf(layer)}
-                    <span className="sm:hidden">: {placeOf(layer)}</span>
-                  </span>
-                  {marked.has(layer.facts.step.id) ? (
-                    <span className="ml-1 rounded-[3px] bg-paper px-1 text-sm font-bold text-hands">
-                      finding
+        {cut.layers
+          .filter(isShown)
+          .toReversed()
+          .map((layer) => (
+            <li key={layer.facts.step.id}>
+              <div className={columns}>
+                <Strata layer={layer} open={openId === layer.facts.step.id} />
+                <button
+                  type="button"
+                  aria-expanded={openId === layer.facts.step.id}
+                  onClick={() => onOpen(openId === layer.facts.step.id ? null : layer.facts.step.id)}
+                  className="flex min-h-8 items-center gap-2 rounded-[3px] px-1 text-left hover:bg-paper-dim"
+                >
+                  <span className="figures w-6 shrink-0 text-right font-bold">{layer.number}</span>
+                  <span className="grow leading-snug">
+                    {layer.facts.material?.name ?? layer.facts.step.technique}
+                    <span className="text-sm text-ink-soft">
+                      {detailOf(layer)}
+                      <span className="sm:hidden">: {placeOf(layer)}</span>
                     </span>
-                  ) : null}
-                </span>
-                <span className="figures hidden text-sm whitespace-nowrap text-drying sm:inline">
-                  {waitRangeText(layer.facts.drying.min, layer.facts.drying.max)}
-                </span>
-              </button>
-            </div>
-            {openId === layer.facts.step.id ? editor : null}
-          </li>
-        ))}
+                    {marked.has(layer.facts.step.id) ? (
+                      <span className="ml-1 rounded-[3px] bg-paper px-1 text-sm font-bold text-hands">
+                        finding
+                      </span>
+                    ) : null}
+                  </span>
+                  <span className="figures hidden text-sm whitespace-nowrap text-drying sm:inline">
+                    {waitRangeText(layer.facts.drying.min, layer.facts.drying.max)}
+                  </span>
+                </button>
+              </div>
+              {openId === layer.facts.step.id ? editor : null}
+            </li>
+          ))}
       </ol>
       <div className={clsx(columns, 'sticky bottom-0 bg-mat pt-1')} aria-hidden="true">
         <div>
