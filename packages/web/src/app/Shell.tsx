@@ -125,6 +125,7 @@ const otherNames: Readonly<Record<string, string>> = {
   commission: 'Commission',
   quote: 'Quote',
   pilot: 'Test model',
+  finished: 'How it went',
 }
 
 /** `Plan · Fen watch · Seriatim`: every place has a title of its own. */

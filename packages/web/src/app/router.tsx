@@ -75,6 +75,10 @@ export const router = createBrowserRouter([
             lazy: async () => ({ Component: (await import('../features/pilot/index.ts')).PilotPage }),
           },
           {
+            path: 'finished/:unitId',
+            lazy: async () => ({ Component: (await import('../features/finished/index.ts')).FinishedPage }),
+          },
+          {
             path: 'hours',
             lazy: async () => ({ Component: (await import('../features/hours/index.ts')).HoursPage }),
           },

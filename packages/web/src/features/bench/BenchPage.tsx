@@ -3,6 +3,7 @@ import type { Progress } from '@seriatim/core/progress'
 import type { Stage } from '@seriatim/core/trade'
 import type { ModelId } from '@seriatim/core/units'
 import { useState } from 'react'
+import { Link } from 'react-router'
 import { clockNow } from '../../shared/clock.ts'
 import { useShelf } from '../../shared/api/index.ts'
 import { useCurrentProject } from '../../shared/project/index.ts'
@@ -96,6 +97,18 @@ function Bench({ progress }: { readonly progress: Progress }) {
           ) : (
             <EmptyState title="Nothing left to paint">
               <p>Every model is through every stage. What still dries is on the shelf.</p>
+              <ul className="mt-2 flex flex-wrap gap-x-4">
+                {project.units.map((unit) => (
+                  <li key={unit.id}>
+                    <Link
+                      to={`../finished/${unit.id}`}
+                      className="inline-flex min-h-11 items-center font-bold underline underline-offset-4"
+                    >
+                      How it went with {unit.name}
+                    </Link>
+                  </li>
+                ))}
+              </ul>
             </EmptyState>
           )}
           <ActionBar

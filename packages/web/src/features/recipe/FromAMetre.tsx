@@ -6,6 +6,7 @@ import { useState } from 'react'
 import { durationText, plural } from '../../shared/format/index.ts'
 import { Button } from '../../shared/ui/index.ts'
 import type { Looks } from '../../shared/recipe-looks.ts'
+import { RecipePicture } from '../../shared/recipe-picture.tsx'
 import { useLooks } from '../../shared/worker/index.ts'
 
 interface FromAMetreProps {
@@ -32,7 +33,7 @@ export function FromAMetre({ recipe, units, sources, onChange }: FromAMetreProps
         <div className="mt-3 grid gap-5">
           <div className="grid gap-4 sm:grid-cols-3">
             {looks.views.map(({ name, bands }) => (
-              <Block key={name} name={name} bands={bands} />
+              <RecipePicture key={name} name={name} bands={bands} />
             ))}
           </div>
           <Merges looks={looks} onChange={onChange} />
@@ -44,56 +45,6 @@ export function FromAMetre({ recipe, units, sources, onChange }: FromAMetreProps
         </div>
       ) : null}
     </details>
-  )
-}
-
-const columns = 10
-const rows = 2
-
-/** Twenty of them side by side, each a bar of its regions by area over its base. */
-function Block({ name, bands }: { readonly name: string; readonly bands: Looks['views'][number]['bands'] }) {
-  return (
-    <figure>
-      <svg
-        viewBox={`0 0 ${String(columns * 20)} ${String(rows * 44)}`}
-        role="img"
-        aria-label={name}
-        className="w-full bg-mat"
-      >
-        {Array.from({ length: columns * rows }, (_, index) => (
-          <Figure
-            key={index}
-            x={(index % columns) * 20 + 4}
-            y={Math.floor(index / columns) * 44 + 3}
-            bands={bands}
-          />
-        ))}
-      </svg>
-      <figcaption className="text-sm text-ink-soft">{name}</figcaption>
-    </figure>
-  )
-}
-
-/** A model without its base, in units of the picture. */
-const tall = 32
-
-interface FigureProps {
-  readonly x: number
-  readonly y: number
-  readonly bands: Looks['views'][number]['bands']
-}
-
-function Figure({ x, y, bands }: FigureProps) {
-  return (
-    <g>
-      {bands.map(({ from, share, colour, isBase }, index) =>
-        isBase ? (
-          <rect key={index} x={x - 2} y={y + tall + 1} width={16} height={4} fill={colour} rx={2} />
-        ) : (
-          <rect key={index} x={x} y={y + from * tall} width={12} height={share * tall} fill={colour} />
-        ),
-      )}
-    </g>
   )
 }
 

@@ -39,7 +39,14 @@ export function UnitTicket({ project, unit, progress, onEdit, onRemove }: UnitTi
               : ''}
           </p>
         </div>
-        {project.line.length > 0 && unit.models.length > 1 ? (
+        {progress && isFinished(project, unit, progress, now) ? (
+          <Link
+            to={`../finished/${unit.id}`}
+            className="flex min-h-11 items-center px-2 font-bold underline underline-offset-4"
+          >
+            How it went<span className="sr-only"> with {unit.name}</span>
+          </Link>
+        ) : project.line.length > 0 && unit.models.length > 1 ? (
           <Link
             to={`../pilot/${unit.id}`}
             className="flex min-h-11 items-center px-2 font-bold underline underline-offset-4"
@@ -77,6 +84,16 @@ export function UnitTicket({ project, unit, progress, onEdit, onRemove }: UnitTi
         ))}
       </ul>
     </article>
+  )
+}
+
+/** Every model through every stage it takes. */
+function isFinished(project: Project, unit: Unit, progress: Progress, now: Instant): boolean {
+  return (
+    project.line.length > 0 &&
+    unit.models.every((model) =>
+      project.line.every((stage) => !isOpenHole(holeState(progress, unit.id, model, stage, now))),
+    )
   )
 }
 

@@ -9,6 +9,7 @@ export {
   useLearntBores,
   useLineFindings,
   usePilot,
+  useUnitReport,
   usePlanChanges,
   useRunSheets,
   useSheetLooks,

@@ -6,6 +6,7 @@ import {
   learnBores,
   pilotProposals,
   pilotReport,
+  unitReport,
   standardCosts,
   type FigureSources,
 } from '@seriatim/core/estimating'
@@ -216,6 +217,7 @@ const planner = {
     const { project: before, shelf } = unpack(input)
     return followLine(before, after, shelf, (name) => v5(name, before.id))
   },
+  unitReport: (sources: FigureSources, unit: Unit) => unitReport(figuresOf(sources), unit),
   pilot: (sources: FigureSources, unit: Unit) => {
     const figures = figuresOf(sources)
     const report = pilotReport(figures, unit)

@@ -1,4 +1,10 @@
-import type { FigureSources, LearntBores, PilotProposal, PilotReport } from '@seriatim/core/estimating'
+import type {
+  FigureSources,
+  LearntBores,
+  PilotProposal,
+  PilotReport,
+  UnitReport,
+} from '@seriatim/core/estimating'
 import type {
   FollowingUnit,
   HalfPainted,
@@ -67,6 +73,17 @@ export function usePilot(
     about: unit.id,
     inputs: [sources, unit],
     task: async (planner, _, pack) => planner.pilot(pack(sources), unit),
+  })
+}
+
+/** What a unit took beside what was expected, and what it taught. */
+export function useUnitReport(sources: FigureSources, unit: Unit): UnitReport | undefined {
+  return useWorkedOut({
+    lane: 'look',
+    name: 'unit-report',
+    about: unit.id,
+    inputs: [sources, unit],
+    task: async (planner, _, pack) => planner.unitReport(pack(sources), unit),
   })
 }
 

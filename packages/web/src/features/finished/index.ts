@@ -1,0 +1,1 @@
+export { FinishedPage } from './FinishedPage.tsx'
