@@ -100,7 +100,7 @@ const views = {
     ready: 'of 10 cases',
     opens: {
       'a figure’s explanation': async (page) => {
-        await page.getByRole('button', { name: /off the best|best possible|proved best/ }).click()
+        await page.getByRole('button', { name: /days? sooner|best possible|proved best/ }).click()
         await expect(page.getByText('By hand habit')).toBeVisible()
       },
     },
