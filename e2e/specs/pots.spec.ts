@@ -1,4 +1,5 @@
 import { expect, test } from '../support/test.ts'
+import { unfold } from '../support/fold.ts'
 import { expectAccessible } from '../support/axe.ts'
 import { ticket } from '../support/bench.ts'
 import { newId, recordedKinds, recordPunch, seedProject } from '../support/projects.ts'
@@ -56,6 +57,7 @@ test('it says what to get ready, and where the colour hides before the pot is cl
   await makeFirstRecipe(page, request)
   // Else the plan may take the base first, or the skin.
   await goTo(page, 'Plan')
+  await unfold(page, 'What matters most')
   await page.getByLabel('Always follow the stage order').check()
   await expect(page.getByText('Every batch follows the stage order.')).toBeVisible()
   await goTo(page, 'Recipe')

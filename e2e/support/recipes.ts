@@ -50,7 +50,10 @@ export async function goTo(
   page: Page,
   place: 'Roster' | 'Recipe' | 'Stages' | 'Plan' | 'Bench',
 ): Promise<void> {
-  await page.getByRole('link', { name: place, exact: true }).click()
+  const link = page.getByRole('link', { name: place, exact: true })
+  await link.click()
+  // What stood before has left.
+  await expect(link).toHaveAttribute('aria-current', 'page')
 }
 
 /** The line is there without a click, and follows the recipe. */

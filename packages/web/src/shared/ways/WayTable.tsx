@@ -22,7 +22,7 @@ interface WayTableProps {
   readonly onChoose: (id: string) => void
 }
 
-/** Ways to paint the same models side by side, by hours and date; more is said of the chosen one. */
+/** Ways to paint the same models side by side, by hours and date; of the chosen one, and of a kept one, more is said. */
 export function WayTable({ legend, ways, outcomes, chosen, timeZone, onChoose }: WayTableProps) {
   return (
     <fieldset className="grid gap-1">
@@ -58,12 +58,12 @@ export function WayTable({ legend, ways, outcomes, chosen, timeZone, onChoose }:
                 {outcome === null ? '' : 'Being worked out …'}
               </span>
             )}
-            {isChosen ? (
+            {isChosen || way.strong === '' ? (
               <span className="col-span-4 pl-8 text-sm text-ink-soft">
                 {way.idea}
-                {way.strong === '' ? '' : ` Good: ${way.strong}. Less good: ${way.weak}.`}
+                {isChosen && way.strong !== '' ? ` Good: ${way.strong}. Less good: ${way.weak}.` : ''}
                 {way.lost.map((each) => ` ${each}`)}
-                {outcome ? ` ${potsText(outcome)}` : ''}
+                {isChosen && outcome ? ` ${potsText(outcome)}` : ''}
               </span>
             ) : null}
           </label>
