@@ -70,7 +70,7 @@ function inSixWeeks(): string {
 
 test('what cannot be read is asked about at its place, and nothing is made of it', async ({ page }) => {
   await page.goto('/new')
-  await page.getByLabel('What', { exact: true }).fill('31 foot in 3 squads, some riders')
+  await page.getByLabel('What', { exact: true }).fill('some riders, 31 foot in 3 squads')
   await expect(page.getByText(/31 models do not go into 3 squads evenly/)).toBeVisible()
   await expect(page.getByText(/“some riders”: how many of which\?/)).toBeVisible()
   await page.getByRole('button', { name: 'Begin without models' }).click()

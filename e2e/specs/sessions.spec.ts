@@ -1,4 +1,5 @@
 import { expect, test } from '../support/test.ts'
+import { unfold } from '../support/fold.ts'
 import { expectAccessible } from '../support/axe.ts'
 import { ticket } from '../support/bench.ts'
 import { seedProject } from '../support/projects.ts'
@@ -98,6 +99,7 @@ test('several painters share the work, and the ways to share it stand side by si
   await expect(tiss.getByText('Is not asked to edge')).toBeVisible()
 
   await page.getByRole('link', { name: 'To the plan' }).click()
+  await unfold(page, 'Who does what')
   const shared = page.getByRole('region', { name: 'Who does what' })
   await expect(shared.getByRole('row')).toHaveCount(4)
   await expect(shared.getByRole('columnheader', { name: 'Tiss' })).toBeVisible()

@@ -25,10 +25,7 @@ export function TeamworkTable({ tried, chosen, timeZone, onChoose }: TeamworkTab
     `${dayText(moment, timeZone)} ${clockText(moment, timeZone)}`
   const [first] = plans
   return (
-    <section aria-labelledby="teamwork" className="ticket p-4">
-      <h2 id="teamwork" className="text-xl">
-        Who does what
-      </h2>
+    <div className="ticket p-4">
       <ScrollRegion label="Ways to share the work">
         <table className="mt-2 w-full min-w-[46rem] text-left text-sm">
           <thead>
@@ -90,6 +87,6 @@ export function TeamworkTable({ tried, chosen, timeZone, onChoose }: TeamworkTab
       <p className="mt-1 text-sm text-ink-soft">
         {plural(first?.painters.length ?? 0, 'painter')}; under each name the hours at the desk.
       </p>
-    </section>
+    </div>
   )
 }
