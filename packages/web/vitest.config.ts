@@ -8,6 +8,7 @@ export default defineConfig({
     hookTimeout: 1_200_000,
     pool: 'threads',
     isolate: false,
+    setupFiles: ['./vitest.setup.ts'],
     projects: [
       { extends: true, test: { name: 'plain', include: ['src/**/*.test.ts'] } },
       // By themselves, or a page would be made anew wherever a file without one comes between.

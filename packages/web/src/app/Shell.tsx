@@ -99,7 +99,7 @@ export function Shell() {
         id="main"
         ref={main}
         tabIndex={-1}
-        className="mx-auto outline-none max-w-[1360px] px-4 pb-16 sm:px-6"
+        className="mx-auto flow-root max-w-[1360px] px-4 pb-16 outline-none sm:px-6"
       >
         {isShut ? (
           <Later load={loadDoor} name="The sign-in" quiet>

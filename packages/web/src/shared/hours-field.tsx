@@ -1,8 +1,8 @@
-import { hoursText, readHours } from '@seriatim/core/calendar'
+import { readHours } from '@seriatim/core/calendar'
 import type { SessionRule } from '@seriatim/core/trade'
 import { minutes } from '@seriatim/core/units'
 import { clsx } from 'clsx'
-import { durationText, plural, weekdayText } from './format/index.ts'
+import { firstWeekday, durationText, plural, weekdayText, hoursText, decimalText } from './format/index.ts'
 import { TextField } from './ui/index.ts'
 
 interface HoursFieldProps {
@@ -26,7 +26,7 @@ export function HoursField({ text, error, onChange }: HoursFieldProps) {
         onChange={(event) => onChange(event.target.value)}
       />
       <div role="group" aria-label="Days" className="flex flex-wrap gap-1">
-        {[1, 2, 3, 4, 5, 6, 7].map((day) => (
+        {week.map((day) => (
           <button
             key={day}
             type="button"
@@ -44,6 +44,9 @@ export function HoursField({ text, error, onChange }: HoursFieldProps) {
     </div>
   )
 }
+
+/** As the reader's weeks go. */
+const week = Array.from({ length: 7 }, (_, index) => ((firstWeekday - 1 + index) % 7) + 1)
 
 const usual: SessionRule = {
   weekdays: [],
@@ -71,6 +74,8 @@ function weekText(rules: readonly SessionRule[]): string {
     (sum, { weekdays, everyWeeks, lengthSeconds }) => sum + (weekdays.length * lengthSeconds) / everyWeeks,
     0,
   )
-  const count = Number.isInteger(sessions) ? plural(sessions, 'session') : `${sessions.toFixed(1)} sessions`
+  const count = Number.isInteger(sessions)
+    ? plural(sessions, 'session')
+    : `${decimalText(sessions, 1)} sessions`
   return `${count} a week, ${durationText(length)}`
 }

@@ -4,7 +4,7 @@ import { instant } from '@seriatim/core/units'
 import { useMemo } from 'react'
 import { useAir, useAirChange } from '../../shared/api/index.ts'
 import { BringCsvButton } from '../../shared/csv/index.ts'
-import { clockText, dayText, plural } from '../../shared/format/index.ts'
+import { clockText, dayText, plural, decimalText } from '../../shared/format/index.ts'
 import { Button, ErrorState, Figure, Headline, LoadingState } from '../../shared/ui/index.ts'
 import { useNow } from '../../shared/use-now.ts'
 import { airReader } from './air-csv.ts'
@@ -215,5 +215,5 @@ function Latest({ readings, now }: { readonly readings: readonly AirReading[]; r
 }
 
 function decimal(value: number): string {
-  return (Math.round(value * 10) / 10).toFixed(1).replace('-', '−')
+  return decimalText(Math.round(value * 10) / 10, 1).replace('-', '−')
 }

@@ -1,6 +1,6 @@
 import type { StageEstimate } from '@seriatim/core/estimating'
 import { productOf } from '@seriatim/core/presets'
-import { durationText, plural, rangeText, stopwatchText } from '../../shared/format/index.ts'
+import { durationText, plural, rangeText, stopwatchText, decimalText } from '../../shared/format/index.ts'
 
 /** How the minutes of a model came about: formula, each factor, where it comes from. */
 export function EstimateWhy({ stage }: { readonly stage: StageEstimate }) {
@@ -54,7 +54,7 @@ export function EstimateWhy({ stage }: { readonly stage: StageEstimate }) {
         ) : null}
         {work.learning.rate < 1 ? (
           <>
-            × <span className="figures">{learning.toFixed(2)}</span> learning, on average over{' '}
+            × <span className="figures">{decimalText(learning, 2)}</span> learning, on average over{' '}
             {stage.left === 0 ? 'all' : `the ${String(stage.left)} left`}{' '}
             <i className="text-ink-soft">
               (each doubling takes {Math.round(work.learning.rate * 100)} %, flat from the{' '}
@@ -62,7 +62,7 @@ export function EstimateWhy({ stage }: { readonly stage: StageEstimate }) {
             </i>{' '}
           </>
         ) : null}
-        × <span className="figures">{pace.toFixed(2)}</span> your pace{' '}
+        × <span className="figures">{decimalText(pace, 2)}</span> your pace{' '}
         <i className="text-ink-soft">({paceSource(stage)})</i> ={' '}
         <b className="figures">{stopwatchText(perModel.likely)}</b>
       </p>
@@ -88,7 +88,7 @@ function paceSource({ work, laps, lapsHere, size, source }: StageEstimate): stri
 
 /** Odd laps and shared spans count for a part. */
 function lapCount(laps: number): string {
-  return Number.isInteger(laps) ? plural(laps, 'lap') : `${laps.toFixed(1)} laps`
+  return Number.isInteger(laps) ? plural(laps, 'lap') : `${decimalText(laps, 1)} laps`
 }
 
 function shortNumber(value: number): string {

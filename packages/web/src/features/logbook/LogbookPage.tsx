@@ -6,7 +6,7 @@ import { useMemo, useState } from 'react'
 import { toast } from 'sonner'
 import { useBringRates, useHand } from '../../shared/api/index.ts'
 import { BringCsvButton, saveText } from '../../shared/csv/index.ts'
-import { plural } from '../../shared/format/index.ts'
+import { plural, decimalText } from '../../shared/format/index.ts'
 import { MilestoneDialog } from '../../shared/milestone/index.ts'
 import { useCurrentProject } from '../../shared/project/index.ts'
 import { useRecorder } from '../../shared/progress/index.ts'
@@ -185,7 +185,8 @@ function OverallPace({ estimate, told }: { readonly estimate: LineEstimate; read
               top.
             </p>
             <p className="figures">
-              × {likely.toFixed(2)}, in four cases of five between {low.toFixed(2)} and {high.toFixed(2)}
+              × {decimalText(likely, 2)}, in four cases of five between {decimalText(low, 2)} and{' '}
+              {decimalText(high, 2)}
             </p>
             <p>Presets count as a few laps at first; thirty of your own rule. Odd laps count less.</p>
           </>

@@ -1,5 +1,5 @@
 import type { RateRow } from '@seriatim/core/estimating'
-import { plural } from '../../shared/format/index.ts'
+import { plural, decimalText } from '../../shared/format/index.ts'
 import { ScrollRegion } from '../../shared/ui/index.ts'
 
 const marks = [0.5, 0.7, 1, 1.4, 2] as const
@@ -52,8 +52,8 @@ export function RateList({ rows }: { readonly rows: readonly RateRow[] }) {
                     {row.technique}
                   </th>
                   <td>{row.size}</td>
-                  <td className="pr-3 text-right">{row.laps.toFixed(1)}</td>
-                  <td className="pr-3 text-right font-bold">{row.pace.likely.toFixed(2)}</td>
+                  <td className="pr-3 text-right">{decimalText(row.laps, 1)}</td>
+                  <td className="pr-3 text-right font-bold">{decimalText(row.pace.likely, 2)}</td>
                   <td>
                     <Whisker row={row} />
                   </td>
@@ -122,7 +122,8 @@ function Whisker({ row }: { readonly row: RateRow }) {
         />
       </svg>
       <span className="sr-only">
-        between {low.toFixed(2)} and {high.toFixed(2)}; the laps alone say {row.measured.toFixed(2)}
+        between {decimalText(low, 2)} and {decimalText(high, 2)}; the laps alone say{' '}
+        {decimalText(row.measured, 2)}
       </span>
     </>
   )

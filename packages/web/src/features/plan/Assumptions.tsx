@@ -1,10 +1,10 @@
-import { hoursText, rulesOf } from '@seriatim/core/calendar'
+import { rulesOf } from '@seriatim/core/calendar'
 import { recipeSchools } from '@seriatim/core/recipe'
 import { standards, type Planning, type Unit } from '@seriatim/core/trade'
 import type { ReactNode } from 'react'
 import { Link } from 'react-router'
 import type { ShownSources } from '../../shared/figures.ts'
-import { plural } from '../../shared/format/index.ts'
+import { plural, hoursText } from '../../shared/format/index.ts'
 import { useCurrentProject, useEdit, withUnit } from '../../shared/project/index.ts'
 import { controlLook } from '../../shared/ui/index.ts'
 

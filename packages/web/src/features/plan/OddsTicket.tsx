@@ -1,7 +1,7 @@
 import { takeOffer, type FinishForecast, type Offer } from '@seriatim/core/forecasting'
 import { mishapPresets } from '@seriatim/core/presets'
 import type { Project } from '@seriatim/core/trade'
-import { plural } from '../../shared/format/index.ts'
+import { plural, numberText } from '../../shared/format/index.ts'
 import { useCurrentProject, useEdit } from '../../shared/project/index.ts'
 import { Button, Figure } from '../../shared/ui/index.ts'
 import type { Odds, TriedOffer } from '../../shared/worker/index.ts'
@@ -81,8 +81,8 @@ function Drivers({ forecast, project }: { readonly forecast: FinishForecast; rea
           explanation={
             <>
               <p>
-                The plan laid anew {forecast.futures.toLocaleString('en-GB')} times, each with a pace for
-                every stage as your laps allow, waits anywhere in their range, set-ups, slips (
+                The plan laid anew {numberText(forecast.futures)} times, each with a pace for every stage as
+                your laps allow, waits anywhere in their range, set-ups, slips (
                 {String(Math.round(mishapPresets.slips * 100))} % of models, from memory) and{' '}
                 {percentText(project.planning.skipShare)} of sessions falling out, some of them by the week.
                 You keep to the order of the plan, and where that would mean waiting you take the next that

@@ -6,7 +6,7 @@ import { mishapPresets } from '@seriatim/core/presets'
 import { batchName, batchSizesText, type Project, dateOf } from '@seriatim/core/trade'
 import { daysBetween, withCapital } from '@seriatim/core/units'
 import { dueText, finishAndOddsText, lastCoatText, percentText } from '../../shared/finish-text.ts'
-import { clockText, dayText, durationText, plural } from '../../shared/format/index.ts'
+import { clockText, dayText, durationText, plural, decimalText } from '../../shared/format/index.ts'
 import { Figure } from '../../shared/ui/index.ts'
 
 /**
@@ -209,7 +209,7 @@ function RoomWhy({
         quick ones save, some models slip ({percentText(mishapPresets.slips)}) and some months are slow.
       </p>
       <p>
-        1 − (1 − {percentText(room.skipped)}) ÷ {room.longer.toFixed(2)} = {percentText(plan.room)} of{' '}
+        1 − (1 − {percentText(room.skipped)}) ÷ {decimalText(room.longer, 2)} = {percentText(plan.room)} of{' '}
         {durationText(project.evenings.lengthSeconds)}. Laps make it smaller.
       </p>
       <p>

@@ -3,7 +3,7 @@ import type { Shown } from '@seriatim/core/looks'
 import type { Recipe, Unit } from '@seriatim/core/trade'
 import type { StepId } from '@seriatim/core/units'
 import { useState } from 'react'
-import { durationText, plural } from '../../shared/format/index.ts'
+import { durationText, plural, decimalText } from '../../shared/format/index.ts'
 import { Button } from '../../shared/ui/index.ts'
 import type { Looks } from '../../shared/recipe-looks.ts'
 import { RecipePicture } from '../../shared/recipe-picture.tsx'
@@ -58,7 +58,7 @@ function Merges({ looks, onChange }: Pick<FromAMetreProps, 'onChange'> & { reado
             <b>
               {regions[0]} and {regions[1]} merge
             </b>
-            : {why} <span className="figures text-ink-soft">(ΔE {difference.toFixed(0)})</span>
+            : {why} <span className="figures text-ink-soft">(ΔE {decimalText(difference, 0)})</span>
           </span>
           {swap ? (
             <Button onClick={() => onChange(swap.recipe, `${swap.to.name} on the ${regions[0]}.`)}>
@@ -103,7 +103,7 @@ function ShownList({ recipe, shown, onChange }: ShownListProps) {
               <span className="block h-3 bg-ink" style={{ width: `${String((share / most) * 100)}%` }} />
             </span>
             <span className="figures text-sm">
-              {share === 0 ? 'nothing' : `${(share * 100).toFixed(1)} %`}
+              {share === 0 ? 'nothing' : `${decimalText(share * 100, 1)} %`}
             </span>
             <span className="figures text-sm">{durationText(seconds)}</span>
             <span className="flex flex-wrap justify-end gap-1">

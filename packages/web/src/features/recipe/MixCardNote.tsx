@@ -1,7 +1,7 @@
 import { mixCard, nearestPaints, stepMillilitres, textOfMix } from '@seriatim/core/mixing'
 import type { Shelf, StepFacts, Takers } from '@seriatim/core/recipe'
 import type { Mix } from '@seriatim/core/trade'
-import { plural } from '../../shared/format/index.ts'
+import { plural, decimalText } from '../../shared/format/index.ts'
 import { Button } from '../../shared/ui/index.ts'
 
 interface MixCardNoteProps {
@@ -77,7 +77,7 @@ function NearMatches({ facts, shelf, onUse }: Pick<MixCardNoteProps, 'facts' | '
     <p key={textOfMix(mix, shelf)} className="mt-1">
       Nearest on the shelf: {textOfMix(mix, shelf)}
       <span className="text-ink-soft">
-        , {difference.toFixed(1)} off (
+        , {decimalText(difference, 1)} off (
         {difference < 2
           ? 'hardly to be seen'
           : difference < anotherColour
@@ -94,5 +94,5 @@ function NearMatches({ facts, shelf, onUse }: Pick<MixCardNoteProps, 'facts' | '
 
 export function millilitres(ml: number): string {
   if (ml === 0) return '0 ml'
-  return ml < 1 ? `${ml.toFixed(2)} ml` : `${ml < 10 ? ml.toFixed(1) : ml.toFixed(0)} ml`
+  return ml < 1 ? `${decimalText(ml, 2)} ml` : `${ml < 10 ? decimalText(ml, 1) : decimalText(ml, 0)} ml`
 }

@@ -3,7 +3,7 @@ import { stagesOf, type Model, type Project, type Unit } from '@seriatim/core/tr
 import type { Instant } from '@seriatim/core/units'
 import { Pencil, Trash2 } from 'lucide-react'
 import { Link } from 'react-router'
-import { plural } from '../../shared/format/index.ts'
+import { plural, numberText } from '../../shared/format/index.ts'
 import { IconButton, PunchStrip } from '../../shared/ui/index.ts'
 import { useNow } from '../../shared/use-now.ts'
 
@@ -33,7 +33,7 @@ export function UnitTicket({ project, unit, progress, onEdit, onRemove }: UnitTi
             {unit.size === 'foot' ? '' : `, ${unit.size}`}
             {unit.detail === 'usual' ? '' : `, ${unit.detail}`}
             {unit.standard === 'tabletop' ? '' : `, ${unit.standard}`}
-            {points > 0 ? `, ${points.toLocaleString('en-GB')} points` : ''}
+            {points > 0 ? `, ${numberText(points)} points` : ''}
             {stages.length < project.line.length
               ? `, ${plural(stages.length, 'stage')} of ${String(project.line.length)}`
               : ''}

@@ -1,5 +1,6 @@
-import { hoursText, localDateAt, readHours, rulesOf } from '@seriatim/core/calendar'
+import { localDateAt, readHours, rulesOf } from '@seriatim/core/calendar'
 import type { Evenings, SessionRule } from '@seriatim/core/trade'
+import { hoursText } from '../../shared/format/index.ts'
 import { parseLocalDate } from '@seriatim/core/units'
 import { useState } from 'react'
 import { HoursField } from '../../shared/hours-field.tsx'

@@ -1,4 +1,5 @@
-import { hoursText, rulesOf } from '@seriatim/core/calendar'
+import { rulesOf } from '@seriatim/core/calendar'
+import { hoursText } from '../../shared/format/index.ts'
 import { CalendarClock } from 'lucide-react'
 import { useState } from 'react'
 import { Button } from '../../shared/ui/index.ts'

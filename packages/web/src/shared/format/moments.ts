@@ -1,4 +1,5 @@
 import type { Instant, LocalDate } from '@seriatim/core/units'
+import { english, isTwelveHours, numberText } from './system.ts'
 
 const formats = new Map<string, Intl.DateTimeFormat>()
 
@@ -7,7 +8,7 @@ function inZone(timeZone: string | undefined, options: Intl.DateTimeFormatOption
   const key = `${timeZone ?? ''} ${Object.entries(options).flat().join(' ')}`
   let format = formats.get(key)
   if (!format) {
-    format = new Intl.DateTimeFormat('en-GB', { ...options, ...(timeZone ? { timeZone } : {}) })
+    format = new Intl.DateTimeFormat(english, { ...options, ...(timeZone ? { timeZone } : {}) })
     formats.set(key, format)
   }
   return format
@@ -20,9 +21,12 @@ export function dayText(moment: Instant, timeZone?: string): string {
     .replace(',', '')
 }
 
-/** `20:05` */
+const twelve = { hour: 'numeric', minute: '2-digit', hour12: true } as const
+const twentyFour = { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' } as const
+
+/** `20:05`, or `8:05 PM` where clocks are read so. */
 export function clockText(moment: Instant, timeZone?: string): string {
-  return inZone(timeZone, { hour: '2-digit', minute: '2-digit', hour12: false }).format(moment)
+  return inZone(timeZone, isTwelveHours ? twelve : twentyFour).format(moment)
 }
 
 /** `Sat 12 Dec`, with the year when it is not `today`'s. */
@@ -41,8 +45,6 @@ export function weekdayText(isoDay: number): string {
   return weekdayNames[isoDay - 1] ?? ''
 }
 
-const numbers = new Intl.NumberFormat('en-GB')
-
 export function plural(count: number, one: string, many = `${one}s`): string {
-  return `${numbers.format(count)} ${count === 1 ? one : many}`
+  return `${numberText(count)} ${count === 1 ? one : many}`
 }

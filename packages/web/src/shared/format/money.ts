@@ -1,9 +1,10 @@
+import { english } from './system.ts'
 import { minor, minorDigits, type Minor } from '@seriatim/core/money'
 
 /** `€ 1,280.00`: minor units as people write them. */
 export function moneyText(amount: Minor, currency: string): string {
   const digits = minorDigits(currency)
-  return new Intl.NumberFormat('en-GB', { style: 'currency', currency }).format(amount / 10 ** digits)
+  return new Intl.NumberFormat(english, { style: 'currency', currency }).format(amount / 10 ** digits)
 }
 
 /** What `parseMoney` reads back to the same amount. */

@@ -51,7 +51,7 @@ export function RunSheetTicket({ sheet, project, painters, reasons = false }: Ru
             )}
           >
             <time
-              className="figures w-12 shrink-0 text-sm leading-6"
+              className="figures min-w-12 shrink-0 whitespace-nowrap text-sm leading-6"
               dateTime={new Date(row.startsAt).toISOString()}
             >
               {clockText(row.startsAt, timeZone)}

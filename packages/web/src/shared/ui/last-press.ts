@@ -6,16 +6,15 @@ interface Press {
 
 let last: Press | null = null
 
-window.addEventListener('keydown', () => (last = null), true)
-window.addEventListener(
-  'click',
-  (event) => {
-    const on =
-      event.target instanceof Element ? event.target.closest<HTMLElement>('button, a, summary') : null
-    last = on && { on, byPointer: event.detail > 0 }
-  },
-  true,
-)
+if (typeof window !== 'undefined') {
+  window.addEventListener('keydown', () => (last = null), true)
+  window.addEventListener('click', remember, true)
+}
+
+function remember(event: MouseEvent): void {
+  const on = event.target instanceof Element ? event.target.closest<HTMLElement>('button, a, summary') : null
+  last = on && { on, byPointer: event.detail > 0 }
+}
 
 export const lastPress = (): Press | null => last
 

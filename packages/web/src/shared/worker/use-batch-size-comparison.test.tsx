@@ -27,7 +27,8 @@ function slowPlanner() {
   return asked
 }
 
-const models = (count: number) => Array.from({ length: count }, (_, index) => ({ id: `m${String(index)}` }))
+const models = (count: number) =>
+  Array.from({ length: count }, (_, index) => ({ id: `m${String(index)}`, variants: [] }))
 const planning = { batches: [] }
 const project = {
   id: 'fen',
