@@ -125,9 +125,9 @@ function Bench({ progress }: { readonly progress: Progress }) {
         </div>
         <aside className="grid content-start gap-6" aria-label="Next, and what is drying">
           <PainterHere project={project} painter={bench.painter} />
+          <StampMilestone progress={progress} />
           {bench.isPlanned ? null : <RoomToCome stretches={batches.length * project.line.length - 1} />}
           {bench.sitting ? <SittingNow sitting={bench.sitting} timeZone={project.evenings.timeZone} /> : null}
-          <StampMilestone progress={progress} />
           <ToFollowList
             waiting={[...drying.waiting, ...drying.driedOut]}
             timeZone={project.evenings.timeZone}

@@ -81,16 +81,17 @@ export function LinePage() {
       <Headline actions={addButton} sub={subOf(project, times)}>
         {headlineOf(project, times)}
       </Headline>
-      <OrderFromRecipes project={project} onTake={write} />
-      <StageList
-        line={line}
-        units={project.units}
-        estimate={estimate}
-        openId={opened?.id ?? null}
-        onOpen={(id) => setOpened(id === null ? null : { id, from: project })}
-        onWrite={write}
-        onSave={save}
-      />
+      <OrderFromRecipes project={project} onTake={write}>
+        <StageList
+          line={line}
+          units={project.units}
+          estimate={estimate}
+          openId={opened?.id ?? null}
+          onOpen={(id) => setOpened(id === null ? null : { id, from: project })}
+          onWrite={write}
+          onSave={save}
+        />
+      </OrderFromRecipes>
       <LessonsAgain stages={line} />
     </>
   )

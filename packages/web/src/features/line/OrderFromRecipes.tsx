@@ -13,7 +13,7 @@ import {
 import type { Progress } from '@seriatim/core/progress'
 import type { Shelf } from '@seriatim/core/recipe'
 import type { Stage } from '@seriatim/core/trade'
-import { useState } from 'react'
+import { useState, type ReactNode } from 'react'
 import { v7 } from 'uuid'
 import { useShelf } from '../../shared/api/index.ts'
 import { FindingList } from '../../shared/finding-list.tsx'
@@ -21,7 +21,7 @@ import { plural } from '../../shared/format/index.ts'
 import { useEdit, withUnit, type ShownProject } from '../../shared/project/index.ts'
 import { useProgress } from '../../shared/progress/index.ts'
 import { OrderReasons } from './OrderReasons.tsx'
-import { Button, CheckField } from '../../shared/ui/index.ts'
+import { Button, CheckField, LoadingState } from '../../shared/ui/index.ts'
 import {
   useLineFindings,
   useLineOfOrder,
@@ -35,16 +35,22 @@ const nothing: readonly LineFinding[] = []
 interface OrderFromRecipesProps {
   readonly project: ShownProject
   readonly onTake: (line: readonly Stage[], said: string) => void
+  /** What lies below it. */
+  readonly children?: ReactNode
 }
 
-/** What the recipes come to as a line, and what is wrong with the line as it stands. */
+/**
+ * What the recipes come to as a line, and what is wrong with the line as it stands. What lies below waits for that, so that
+ * it stays where it is.
+ */
 export function OrderFromRecipes(props: OrderFromRecipesProps) {
   const shelf = useShelf()
-  if (!shelf.data || followedRecipes(props.project).length === 0) return null
-  return <Ordered {...props} shelf={shelf.data} />
+  if (followedRecipes(props.project).length === 0) return props.children
+  if (shelf.data) return <Ordered {...props} shelf={shelf.data} />
+  return shelf.error ? props.children : <LoadingState what="the order" isPart />
 }
 
-function Ordered({ project, onTake, shelf }: OrderFromRecipesProps & { readonly shelf: Shelf }) {
+function Ordered({ project, onTake, shelf, children }: OrderFromRecipesProps & { readonly shelf: Shelf }) {
   const [weight, setWeight] = useState<OrderWeight>('fewest pots')
   const { recipes, units } = project
   const input = useOrderingInput(project, shelf, weight)
@@ -57,13 +63,13 @@ function Ordered({ project, onTake, shelf }: OrderFromRecipesProps & { readonly 
       { ...project, recipes: recipes.map((recipe) => applyOffer(recipe, offer)) },
       'The offer is taken up in the recipe.',
     )
-  const findings = useLineFindings(input, project) ?? nothing
+  const findings = useLineFindings(input, project)
   const found = order.data
 
   return (
     <>
       <FindingList
-        findings={findings}
+        findings={findings ?? nothing}
         onMend={(finding) =>
           edit(
             project,
@@ -72,7 +78,7 @@ function Ordered({ project, onTake, shelf }: OrderFromRecipesProps & { readonly 
           )
         }
       />
-      <section className="ticket mb-5 p-4" aria-labelledby="from-recipes">
+      <section className="ticket mb-5 p-4 lg:min-h-42" aria-labelledby="from-recipes">
         <h2 id="from-recipes" className="text-xl">
           {found ? headlineOf(found) : 'Ordering the recipes …'}
         </h2>
@@ -112,6 +118,7 @@ function Ordered({ project, onTake, shelf }: OrderFromRecipesProps & { readonly 
           />
         ) : null}
       </section>
+      {findings ? children : <LoadingState what="the stages" isPart />}
     </>
   )
 }

@@ -97,22 +97,25 @@ function Papers({ progress, shelf }: { readonly progress: Progress; readonly she
           ))}
         </fieldset>
       </div>
-      {isWanted('run')
-        ? evening.map((sheet) => (
+      {isWanted('run') ? (
+        // As high as the window, so that nothing below moves in view when the evening comes.
+        <div className="not-print:min-h-dvh">
+          {evening.map((sheet) => (
             <div
               key={`${String(sheet.session.startsAt)}-${String(sheet.session.painter)}`}
               className="paper-sheet mt-5"
             >
               <RunSheetTicket sheet={sheet} project={project} painters={plan?.painters ?? []} reasons />
             </div>
-          ))
-        : null}
-      {isWanted('run') && evening.length === 0 ? (
-        <p role="status" className="no-print mt-5">
-          {isPlanned && (plan === null || sheets)
-            ? 'There is no evening with work ahead.'
-            : 'Planning the evening …'}
-        </p>
+          ))}
+          {evening.length === 0 ? (
+            <p role="status" className="no-print mt-5">
+              {isPlanned && (plan === null || sheets)
+                ? 'There is no evening with work ahead.'
+                : 'Planning the evening …'}
+            </p>
+          ) : null}
+        </div>
       ) : null}
       {isWanted('tickets')
         ? open.map((batch) => (

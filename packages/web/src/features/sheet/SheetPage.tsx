@@ -92,6 +92,7 @@ function Sheet({ progress }: { readonly progress: Progress }) {
   const ready = standings.filter((each) => each.isTableReady)
   const points = pointsOf(standings)
 
+  const waits = standings.some((each) => each.holes.some((hole) => hole?.kind === 'touch-up'))
   return (
     <>
       <Headline
@@ -124,7 +125,7 @@ function Sheet({ progress }: { readonly progress: Progress }) {
           : `${String(ready.length)} of ${plural(standings.length, 'model')} table-ready`}
       </Headline>
       <TouchUpRound
-        round={looks?.round ?? []}
+        round={looks ? looks.round : waits ? undefined : []}
         onMended={(stageId, modelIds) => {
           recorder.punch(stageId, modelIds)
           toast(`${plural(modelIds.length, 'touch-up')} mended.`)

@@ -5,13 +5,15 @@ import { Button } from '../../shared/ui/index.ts'
 import { ModelLink } from './ModelLink.tsx'
 
 interface TouchUpRoundProps {
-  readonly round: readonly TouchUpPot[]
+  /** `undefined` while it is put together. */
+  readonly round: readonly TouchUpPot[] | undefined
   readonly onMended: (stageId: StageId, modelIds: readonly ModelId[]) => void
   readonly onOpen: (modelId: ModelId) => void
 }
 
 /** Everything that waits to be mended, in one go: each pot is opened once. */
 export function TouchUpRound({ round, onMended, onOpen }: TouchUpRoundProps) {
+  if (!round) return <div aria-hidden="true" className="ticket mt-4 h-14" />
   if (round.length === 0) return null
   const items = round.reduce((sum, pot) => sum + pot.items.length, 0)
   const all = round.reduce((sum, pot) => sum + pot.setUpSeconds + pot.dabSeconds, 0)
