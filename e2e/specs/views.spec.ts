@@ -203,3 +203,46 @@ test('a dialog gives the focus back to what opened it, by key or by tap', async 
   await page.keyboard.press('Escape')
   await expect(page.locator('#main')).toBeFocused()
 })
+
+/** What stands there last, when all of a page is worked out. */
+const places: readonly (readonly [path: string, last: RegExp])[] = [
+  ['roster', /45 models/],
+  ['recipe', /a model$/],
+  ['line', /^The recipes come to \d+ stages/],
+  ['hours', /most worth an hour first/],
+  ['plan', /in 8 of 10 cases/],
+  ['bench', /of work left, done by .* in 8 of 10 cases/],
+  ['sheet', /done by .* in 8 of 10 cases/],
+  ['logbook', /than the presets|as the presets/],
+  ['sessions', /next session/],
+  ['paper', /^On paper$/],
+]
+
+test('nothing moves in view while a page is worked out', async ({ page }) => {
+  await page.addInitScript(() => {
+    const moved = { sum: 0, what: [] as string[] }
+    Object.assign(window, { moved })
+    interface Shift extends PerformanceEntry {
+      readonly value: number
+      readonly hadRecentInput: boolean
+      readonly sources: readonly { readonly node: Node | null }[]
+    }
+    new PerformanceObserver((list) => {
+      for (const shift of list.getEntries() as Shift[]) {
+        if (shift.hadRecentInput) continue
+        moved.sum += shift.value
+        moved.what.push(
+          `${shift.value.toFixed(3)} ${shift.sources.map(({ node }) => node?.textContent?.slice(0, 40) ?? '').join(' | ')}`,
+        )
+      }
+    }).observe({ type: 'layout-shift', buffered: true })
+  })
+  for (const [path, last] of places) {
+    await page.goto(`/projects/${demoId}/${path}`)
+    await expect(page.getByRole('main').getByText(last).first()).toBeVisible()
+    const moved = await page.evaluate(
+      () => (window as unknown as { moved: { sum: number; what: string[] } }).moved,
+    )
+    expect(moved.sum, `${path}: ${moved.what.join('; ')}`).toBeLessThanOrEqual(0.02)
+  }
+})

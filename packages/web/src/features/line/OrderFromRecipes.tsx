@@ -68,16 +68,6 @@ function Ordered({ project, onTake, shelf, children }: OrderFromRecipesProps & {
 
   return (
     <>
-      <FindingList
-        findings={findings ?? nothing}
-        onMend={(finding) =>
-          edit(
-            project,
-            mendProject(project, shelf, finding, v7),
-            finding.inRecipe ? 'Mended in the recipe and the stage order.' : 'The stage is moved.',
-          )
-        }
-      />
       <section className="ticket mb-5 p-4 lg:min-h-42" aria-labelledby="from-recipes">
         <h2 id="from-recipes" className="text-xl">
           {found ? headlineOf(found) : 'Ordering the recipes …'}
@@ -118,6 +108,16 @@ function Ordered({ project, onTake, shelf, children }: OrderFromRecipesProps & {
           />
         ) : null}
       </section>
+      <FindingList
+        findings={findings ?? nothing}
+        onMend={(finding) =>
+          edit(
+            project,
+            mendProject(project, shelf, finding, v7),
+            finding.inRecipe ? 'Mended in the recipe and the stage order.' : 'The stage is moved.',
+          )
+        }
+      />
       {findings ? children : <LoadingState what="the stages" isPart />}
     </>
   )

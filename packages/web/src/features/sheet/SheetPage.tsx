@@ -92,7 +92,7 @@ function Sheet({ progress }: { readonly progress: Progress }) {
   const ready = standings.filter((each) => each.isTableReady)
   const points = pointsOf(standings)
 
-  const waits = standings.some((each) => each.holes.some((hole) => hole?.kind === 'touch-up'))
+  const waits = standings.some((each) => each.holes.some((hole) => hole.kind === 'touch-up'))
   return (
     <>
       <Headline
