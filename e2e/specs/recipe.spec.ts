@@ -11,7 +11,7 @@ test('from nothing to a line in a few clicks: school, findings, order', async ({
   const dialog = page.getByRole('dialog')
   await expect(dialog.getByText('a model', { exact: false }).first()).toBeVisible()
   await expect(dialog.getByText('Being worked out')).toHaveCount(0)
-  await expect(dialog.getByRole('radio', { name: /in all done \w{3} \d/ })).toHaveCount(9)
+  await expect(dialog.getByRole('radio', { name: /in all done \w{3} \d/ }).nth(8)).toBeVisible()
   await expectAccessible(page)
   await page.getByRole('radio', { name: /^Opaque, wash/ }).check()
   await page.getByRole('button', { name: 'Make the recipe' }).click()

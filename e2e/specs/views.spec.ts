@@ -213,7 +213,7 @@ const places: readonly (readonly [path: string, last: RegExp])[] = [
   ['plan', /in 8 of 10 cases/],
   ['bench', /of work left, done by .* in 8 of 10 cases/],
   ['sheet', /done by .* in 8 of 10 cases/],
-  ['logbook', /than the presets|as the presets/],
+  ['logbook', /^You take/],
   ['sessions', /next session/],
   ['paper', /^On paper$/],
 ]
