@@ -265,9 +265,12 @@ export const routes = {
   }),
 
   readShelf: route('GET', '/shelf', { answer: shelfAnswer }),
-  /** Materials to put on the shelf, new ones and changed ones; what is not named stays. */
+  /**
+   * Materials to put on the shelf, new ones and changed ones; what is not named stays. With what the sender saw `before`, only
+   * the fields that differ from it are written, and one that somebody else changed meanwhile is refused.
+   */
   putMaterials: route('PUT', '/shelf', {
-    body: z.object({ materials: shelfSchema }),
+    body: z.object({ materials: shelfSchema, before: shelfSchema.default([]) }),
     answer: shelfAnswer,
     largest: 4 * megabyte,
   }),
@@ -292,10 +295,10 @@ export const routes = {
   putDesk: route('PUT', '/desk', { body: deskSchema, answer: deskSchema }),
 
   readClients: route('GET', '/clients', { audience: 'manager', answer: clientsAnswer }),
-  /** A client as it is to be; made where there is none of this id. */
+  /** A client as it is to be; made where there is none of this id. `before`: as for materials. */
   putClient: route('PUT', '/clients/:clientId', {
     params: ofClient,
-    body: clientSchema.omit({ id: true }),
+    body: clientSchema.omit({ id: true }).extend({ before: clientSchema.omit({ id: true }).exactOptional() }),
     answer: clientsAnswer,
   }),
   removeClient: route('DELETE', '/clients/:clientId', { params: ofClient, answer: clientsAnswer }),

@@ -28,15 +28,19 @@ export function batchNames(project: Record<string, unknown>): ReadonlyMap<string
   const split = { batchSize, firstBatch: isCount(firstBatch) ? firstBatch : null }
   return new Map(
     units.flatMap((unit) =>
-      splitIntoBatches(
-        { units: [{ ...unit, pilot: unit.pilot ?? [] } as unknown as Unit], planning: { batches: [] } },
-        split,
-      ).map((batch) => [
-        `${unit.id}/${String(batch.number)}`.toLowerCase(),
-        batchIdOf(batch.models).toLowerCase(),
-      ]),
+      splitIntoBatches({ units: [asThen(unit) as unknown as Unit], planning: { batches: [] } }, split).map(
+        (batch) => [
+          `${unit.id}/${String(batch.number)}`.toLowerCase(),
+          batchIdOf(batch.models).toLowerCase(),
+        ],
+      ),
     ),
   )
+}
+
+/** Squads were torn then: nobody wears a mark. */
+function asThen({ models, pilot = [], ...unit }: UnitOfFile) {
+  return { ...unit, pilot, models: models.map(({ id }) => ({ id, variants: [] })) }
 }
 
 interface UnitOfFile {

@@ -4,6 +4,7 @@ import { and, eq, isNull, sql } from 'drizzle-orm'
 import type { Database } from '../../db/client.ts'
 import { client } from '../../db/schema/commissions.ts'
 import { project } from '../../db/schema/project.ts'
+import { mergedOrRefused } from '../../http/merged.ts'
 import { RequestProblem } from '../../http/problem.ts'
 
 const mostClients = 5000
@@ -18,7 +19,26 @@ export async function readClients(db: Database): Promise<readonly Client[]> {
 }
 
 /** Made, changed, or brought back where it was put away. */
-export async function putClient(db: Database, id: ClientId, own: Omit<Client, 'id'>): Promise<void> {
+export async function putClient(
+  db: Database,
+  id: ClientId,
+  { before, ...stated }: Omit<Client, 'id'> & { readonly before?: Omit<Client, 'id'> },
+): Promise<void> {
+  await db.transaction((tx) => keepClient(tx, id, stated, before))
+}
+
+async function keepClient(
+  db: Database,
+  id: ClientId,
+  stated: Omit<Client, 'id'>,
+  before: Omit<Client, 'id'> | undefined,
+): Promise<void> {
+  const [there] = await db
+    .select({ name: client.name, contact: client.contact, note: client.note })
+    .from(client)
+    .where(and(eq(client.id, id), isNull(client.removedAt)))
+    .for('update')
+  const own = mergedOrRefused(before, there, stated, '')
   await db
     .insert(client)
     .values({ id, ...own })

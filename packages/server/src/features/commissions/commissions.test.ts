@@ -75,6 +75,24 @@ describe('clients', () => {
     expect(nameless.body.errors).toEqual([{ path: 'name', message: 'Give the client a name.' }])
   })
 
+  it('keep what two changed of them, and say both words where it was the same', async () => {
+    const { id, own } = await newClient('Idun')
+    const put = (some: object, before: object = own) =>
+      call('PUT', `/clients/${id}`, { ...own, ...some, before })
+    await put({ note: 'pays late' })
+    expect((await put({ contact: 'by the weir' })).body.clients).toContainEqual({
+      id,
+      name: 'Idun',
+      contact: 'by the weir',
+      note: 'pays late',
+    })
+    const clash = await server.problem(`/clients/${id}`, 'PUT', { ...own, note: 'pays early', before: own })
+    expect(clash).toMatchObject({
+      status: 409,
+      body: { errors: [{ path: 'note', message: '“pays late” there, “pays early” here' }] },
+    })
+  })
+
   it('stay as long as something is painted for them', async () => {
     const { id } = await newClient()
     const { path } = await server.seed()

@@ -7,7 +7,7 @@ import * as shelf from './service.ts'
 export function shelfRoutes(app: Hono<{ Bindings: Asking }>, db: Database): void {
   serveRoute(app, routes.readShelf, async () => ({ materials: await shelf.readShelf(db) }))
   serveRoute(app, routes.putMaterials, async ({ body }) => ({
-    materials: await shelf.putMaterials(db, body.materials),
+    materials: await shelf.putMaterials(db, body.materials, body.before),
   }))
   serveRoute(app, routes.removeMaterial, async ({ params }) => ({
     materials: await shelf.removeMaterial(db, params.materialId),

@@ -3,6 +3,7 @@ import { starterShelf } from '@seriatim/core/presets'
 import type { Material } from '@seriatim/core/trade'
 import type { MaterialId } from '@seriatim/core/units'
 import type { Database } from '../../db/client.ts'
+import { mergedOrRefused } from '../../http/merged.ts'
 import { RequestProblem } from '../../http/problem.ts'
 import * as rows from './repository.ts'
 
@@ -13,14 +14,20 @@ export async function stockShelfOnce(db: Database, own: readonly Material[] = []
   await rows.writeMaterials(db, [...shelf.values()])
 }
 
-/** All or none; names stay unique, so that a material can be asked for by name. */
+/** All or none; names stay unique, so that a material can be asked for by name. @param before as the sender saw them. */
 export async function putMaterials(
   db: Database,
-  materials: readonly Material[],
+  stated: readonly Material[],
+  before: readonly Material[],
 ): Promise<readonly Material[]> {
   return db.transaction(async (tx) => {
     await rows.lockShelf(tx)
     const shelf = await rows.readShelf(tx)
+    const byId = (list: readonly Material[]) => new Map(list.map((material) => [material.id, material]))
+    const [seen, there] = [byId(before), byId(shelf)]
+    const materials = stated.map((mine, index) =>
+      mergedOrRefused(seen.get(mine.id), there.get(mine.id), mine, `materials[${String(index)}].`),
+    )
     const written = new Set(materials.map((material) => material.id))
     const taken = new Map(
       shelf

@@ -55,6 +55,27 @@ describe('the shelf', () => {
     expect(await shelfNames()).not.toContain('Sedge green')
   })
 
+  it('of two who change different fields of one both are kept; of the same field both words are said', async () => {
+    const opened = own('Two hands')
+    await server.call('PUT', '/shelf', { materials: [opened] })
+    const change = (some: Partial<Material>, before: object = opened) =>
+      server.call('PUT', '/shelf', { materials: [{ ...opened, ...some }], before: [before] })
+    expect((await change({ stockMl: 12 })).status).toBe(200)
+    expect((await change({ dryingMaxSeconds: 7200 as never })).status).toBe(200)
+    const kept = async () =>
+      ((await server.call('GET', '/shelf')).body as { materials: Material[] }).materials.find(
+        ({ id }) => id === opened.id,
+      )
+    expect(await kept()).toMatchObject({ stockMl: 12, dryingMaxSeconds: 7200 })
+    expect(await change({ stockMl: 20 })).toMatchObject({
+      status: 409,
+      body: { errors: [{ path: 'materials[0].stockMl', message: '12 there, 20 here' }] },
+    })
+    expect(await kept()).toMatchObject({ stockMl: 12 })
+    // Who has seen the twelve may make it twenty.
+    expect((await change({ stockMl: 20 }, await kept())).status).toBe(200)
+  })
+
   it('two that swap their names both get them', async () => {
     const [one, two] = [own('Silt'), own('Peat')]
     await server.call('PUT', '/shelf', { materials: [one, two] })

@@ -24,7 +24,7 @@ export function ClientDialog({ client, onClose, onKept }: ClientDialogProps) {
         onSubmit={(event) =>
           void handleSubmit((kept) =>
             change.mutate(
-              { kind: 'put', client: kept },
+              { kind: 'put', client: kept, before: client },
               {
                 onSuccess: () => {
                   onKept?.(kept)

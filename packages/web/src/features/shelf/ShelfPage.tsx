@@ -36,9 +36,16 @@ function Shelf({ shelf }: { readonly shelf: ReadonlyMap<MaterialId, Material> })
     change.mutate({
       kind: 'put',
       materials,
+      before,
       said: `${plural(materials.length, 'material')} on the shelf.`,
       undo: () =>
-        change.mutate({ kind: 'take-back', before, added, said: 'The shelf is as it was before the file.' }),
+        change.mutate({
+          kind: 'take-back',
+          before,
+          became: materials,
+          added,
+          said: 'The shelf is as it was before the file.',
+        }),
     })
   }
   const save = () => {
@@ -132,7 +139,12 @@ function Shelf({ shelf }: { readonly shelf: ReadonlyMap<MaterialId, Material> })
           }}
           onSave={(material) =>
             change.mutate(
-              { kind: 'put', materials: [material], said: `${material.name} is on the shelf.` },
+              {
+                kind: 'put',
+                materials: [material],
+                before: shelf.has(open.id) ? [open] : [],
+                said: `${material.name} is on the shelf.`,
+              },
               { onSuccess: () => setOpen(null) },
             )
           }

@@ -6,7 +6,9 @@ import { queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/r
 import { toast } from 'sonner'
 import { v7 } from 'uuid'
 import { z } from 'zod'
+import { mergeFields } from '@seriatim/core/changes'
 import { call } from './call.ts'
+import { sayFailure } from './say-failure.ts'
 import { takeAnswer } from './take-answer.ts'
 
 const clientsQuery = queryOptions({
@@ -18,21 +20,37 @@ const clientsQuery = queryOptions({
 export const useClients = () => useQuery(clientsQuery)
 
 type ClientChange =
-  | { readonly kind: 'put'; readonly client: Client }
+  /** `before`: as it was when somebody began to change it; `null`: somebody new. */
+  | { readonly kind: 'put'; readonly client: Client; readonly before: Client | null }
   | { readonly kind: 'remove'; readonly id: ClientId }
 
 export function useClientChange() {
   const client = useQueryClient()
-  return useMutation({
+  const sent = useMutation({
     scope: { id: 'clients' },
     mutationFn: (change: ClientChange) => {
       if (change.kind === 'remove') return call(routes.removeClient, { params: { clientId: change.id } })
       const { id, ...body } = change.client
-      return call(routes.putClient, { params: { clientId: id }, body })
+      const { id: _, ...before } = change.before ?? change.client
+      return call(routes.putClient, {
+        params: { clientId: id },
+        body: change.before ? { ...body, before } : body,
+      })
     },
     onSuccess: ({ clients }) => takeAnswer(client, clientsQuery.queryKey, clients),
-    onError: (error) => toast.error(error.message),
+    onError: (error, failed) => {
+      const mine = failed.kind === 'put' ? failed : null
+      sayFailure(error, mine && (() => void putMine(mine).catch(() => undefined)))
+    },
   })
+  /** What was changed here over what is there now. */
+  const putMine = async (mine: Extract<ClientChange, { kind: 'put' }>) => {
+    const { clients } = await call(routes.readClients, {})
+    const there = clients.find(({ id }) => id === mine.client.id)
+    const merged = mine.before && there ? mergeFields(mine.before, there, mine.client).merged : mine.client
+    await sent.mutateAsync({ kind: 'put', client: merged, before: there ?? null })
+  }
+  return sent
 }
 
 const pricesQuery = queryOptions({
