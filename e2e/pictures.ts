@@ -4,6 +4,7 @@ import { mkdirSync, readdirSync, rmSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 import { chromium, request as playwright, type Locator, type Page } from '@playwright/test'
 import { launchOptions } from './support/chromium.ts'
+import { unfold } from './support/fold.ts'
 import { freePort, Instance } from './support/instance.ts'
 import { changeProject, newId, seedProject } from './support/projects.ts'
 
@@ -26,6 +27,20 @@ interface Shot {
 }
 
 const shots: Shot[] = [
+  {
+    name: 'new-project',
+    path: '/new',
+    size: desktop,
+    act: async (page) => {
+      await page
+        .getByLabel('What', { exact: true })
+        .fill('30 foot in 3 squads red blue green, 5 riders, 1 big beast')
+      await page.getByLabel('When you paint').fill('Tue, Thu 19:30–22:00, Sat 14:00–18:00')
+      await page.getByLabel('Done by').fill('2026-12-19')
+      await page.getByText('Being worked out').first().waitFor()
+      await page.getByText('Being worked out').last().waitFor({ state: 'detached', timeout: 60_000 })
+    },
+  },
   {
     name: 'roster',
     path: `${project}/roster`,
@@ -58,6 +73,7 @@ const shots: Shot[] = [
     size: desktop,
     act: async (page) => {
       await foretold(page)
+      await unfold(page, 'How sure it is')
       // What would help is tried when somebody comes to see it.
       await toTop(page.locator('#odds'))
       await page
@@ -81,7 +97,6 @@ const shots: Shot[] = [
       await page.getByRole('heading', { name: /^Touch-up round/ }).click()
     },
   },
-  { name: 'burn-up', path: `${project}/sheet`, size: desktop, act: burntUp },
   {
     name: 'inspection',
     path: `${project}/sheet`,
@@ -222,13 +237,6 @@ async function inGroups(page: Page) {
 }
 
 const none = { setUpSeconds: 0, dryingMinSeconds: 0, dryingMaxSeconds: 0 }
-
-async function burntUp(page: Page) {
-  await page.getByText('in 8 of 10 cases').first().waitFor({ timeout: 60_000 })
-  const chart = page.locator('#burn-up')
-  await chart.waitFor()
-  await toTop(chart)
-}
 
 async function foretold(page: Page) {
   await page.getByRole('heading', { level: 1, name: /of 10 cases/ }).waitFor({ timeout: 60_000 })
