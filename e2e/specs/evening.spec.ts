@@ -94,7 +94,7 @@ for (const [how, hands, when] of [
 
         // A reload knows the evening as one sitting.
         await page.goto(`${url}/sheet`)
-        await expect(page.getByText(/^this sitting: .* of work/)).toBeVisible()
+        await expect(page.getByText(/^this session: .* of work/)).toBeVisible()
       },
     )
   })

@@ -26,7 +26,7 @@ test('ten lines of notes come to a recipe and a plan; what is not understood is 
   await expect(
     dialog.getByText('Line 1, “lurid pink on the hair”: Which paint is “lurid pink”?'),
   ).toBeVisible()
-  await expect(dialog.getByText('There is no boots here.')).toBeVisible()
+  await expect(dialog.getByText('No boots on this model.')).toBeVisible()
   await field.fill(notes)
   await expect(dialog.getByText('14 layers read')).toBeVisible()
   await expect(dialog.getByText(/^Line \d/)).toHaveCount(0)

@@ -209,7 +209,7 @@ test('a recipe goes into a file and comes back in another project, on another ki
   await expect(page.getByText('This is not a recipe file.')).toBeVisible()
   await file.setInputFiles(path)
   const way = page.getByRole('radio', { name: /^As Reed-pikes.*Kept in a file/ })
-  await expect(way).toHaveAccessibleName(/There is no coat here: its layers are left out/)
+  await expect(way).toHaveAccessibleName(/No coat on this model: what goes there is left out/)
   await way.check()
   await page.getByRole('button', { name: 'Make the recipe' }).click()
   await expect(page.getByRole('heading', { level: 1 })).toContainText('layers')

@@ -130,7 +130,7 @@ describe('a recipe as text', () => {
 
   it.each([
     ['lurid pink on the hair', 1, 'Which paint is “lurid pink”?'],
-    ['grey primer\ndark peat: boots', 2, 'There is no boots here.'],
+    ['grey primer\ndark peat: boots', 2, 'No boots on this model.'],
     ['bone to moss 60:40 on the coat', 1, 'is not on the shelf'],
     ['moss green', 1, 'Where does it go?'],
   ])('asks at its place: “%s”', (text, line, question) => {

@@ -206,12 +206,12 @@ function mainStep(whole: string, { regions, shelf }: Words, before: ReadStep | u
   const named = paint.mix.length > 0 || paint.name === ''
   const questions = [
     named ? '' : paint.question,
-    place?.unknown ? `There is no ${place.unknown} here.` : '',
+    place?.unknown ? `No ${place.unknown} on this model.` : '',
     isUnknown
-      ? `There is no ${where
+      ? `No ${where
           .replaceAll(filler, ' ')
           .replaceAll(/[^\p{L}]+/gu, ' ')
-          .trim()} here.`
+          .trim()} on this model.`
       : '',
     onAll || isUnknown ? '' : 'Where does it go?',
   ].filter((text) => text !== '')

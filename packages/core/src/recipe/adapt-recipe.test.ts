@@ -35,9 +35,9 @@ describe('adaptRecipe', () => {
 
   it('names what could not be carried, on either side', () => {
     const { recipe: made, lost } = adaptRecipe(recipe, planOf('vehicle'), 'Sledge', ids())
-    expect(lost).toContain('There is no wood here: its layers are left out.')
-    expect(lost).toContain('There is no coat here: its layers are left out.')
-    expect(lost).toContain('The hull has no layer of its own: the recipe knows nothing like it.')
+    expect(lost).toContain('No wood on this model: what goes there is left out.')
+    expect(lost).toContain('No coat on this model: what goes there is left out.')
+    expect(lost).toContain('No layer for the hull: the recipe knows nothing like it.')
     expect(made.steps.map((step) => step.on)).toEqual([
       'whole',
       ['stowage', 'tracks', 'fittings', 'studs'],

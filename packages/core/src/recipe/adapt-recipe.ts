@@ -36,11 +36,10 @@ export function adaptRecipe(
       takersOf(region.name).length === 0 &&
       recipe.steps.some((step) => step.on !== 'whole' && step.on.includes(region.name))
     )
-      lost.push(`There is no ${region.name} here: its layers are left out.`)
+      lost.push(`No ${region.name} on this model: what goes there is left out.`)
   }
   const bare = regions.filter((region) => source.get(region.name) === undefined)
-  for (const region of bare)
-    lost.push(`The ${region.name} has no layer of its own: the recipe knows nothing like it.`)
+  for (const region of bare) lost.push(`No layer for the ${region.name}: the recipe knows nothing like it.`)
   return {
     recipe: {
       ...recipe,

@@ -2,7 +2,7 @@ import { standardWorth, type Afforded, type StandardCosts } from '@seriatim/core
 import { standards, type Standard, type Unit } from '@seriatim/core/trade'
 import { clsx } from 'clsx'
 import type { ReactNode } from 'react'
-import { durationText, rangeText } from '../../shared/format/index.ts'
+import { durationText, rangeText, plural } from '../../shared/format/index.ts'
 import { Figure, ScrollRegion } from '../../shared/ui/index.ts'
 
 interface StandardTableProps {
@@ -53,7 +53,7 @@ export function StandardTable({ units, costs, afforded, safety, overSeconds, act
                   <th scope="row" className="py-2 pr-3">
                     {index + 1}. {unit.name}
                     <span className="block text-sm font-normal text-ink-soft">
-                      {unit.models.length} models, now {unit.standard}
+                      {plural(unit.models.length, 'model')}, now {unit.standard}
                     </span>
                   </th>
                   {standards.map((standard) => (

@@ -6,7 +6,7 @@ import { dayText, durationText, plural } from '../../shared/format/index.ts'
 /** What the last sitting brought, in a sentence. */
 export function sittingText(sitting: LastSitting, now: Instant, timeZone: string): string {
   const when =
-    now - sitting.to < longestPause ? 'this sitting' : `last sitting, ${dayText(sitting.from, timeZone)}`
+    now - sitting.to < longestPause ? 'this session' : `last session, ${dayText(sitting.from, timeZone)}`
   const parts = [
     sitting.workSeconds > 0 ? `${durationText(sitting.workSeconds)} of work` : '',
     sitting.tableReady > 0 ? `${plural(sitting.tableReady, 'model')} table-ready` : '',

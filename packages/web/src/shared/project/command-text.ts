@@ -43,7 +43,7 @@ const fieldNames: Readonly<Record<string, string>> = {
   off: 'days off',
   dropped: 'missed sessions',
   extra: 'single sessions',
-  rules: 'sittings',
+  rules: 'sessions',
 }
 
 /** What a command does, in a few words: `Reed-pikes, size`. */
