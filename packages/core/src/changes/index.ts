@@ -1,5 +1,6 @@
 export { applyCommand } from './apply-command.ts'
 export { applyChange, type CommandVerdict } from './apply-change.ts'
+export { touchedBy } from './clashes.ts'
 export type { Command, Fields, Listed, Thing } from './command.ts'
 export { commandsBetween } from './commands-between.ts'
 export { type FieldClash, mergeFields } from './merge-fields.ts'

@@ -48,6 +48,9 @@ describe('a picture', () => {
     expect(body.photos).toMatchObject([{ id, ...fields, width: 800, height: 1600 }])
     // Sent again it is there once.
     expect((await add(path, original, id)).body.photos).toHaveLength(1)
+    // Of another project it is refused: nothing is said to be kept that is not.
+    const other = await server.seed()
+    expect((await add(other.path, original, id)).status).toBe(409)
     const { body: shown } = await call('GET', `${path}/photos/${id}`)
     expect(shown.picture).toMatch(/^data:image\/jpeg;base64,/)
     const kept = await sharp(fileOf(shown.picture)).metadata()

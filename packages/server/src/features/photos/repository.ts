@@ -50,9 +50,10 @@ export async function countPhotos(db: Database, projectId: ProjectId): Promise<n
   return db.$count(photo, eq(photo.projectId, projectId))
 }
 
-/** Sent again it is there already. */
-export async function insertPhoto(db: Database, row: typeof photo.$inferInsert): Promise<void> {
-  await db.insert(photo).values(row).onConflictDoNothing()
+/** Sent again it is there already. False where another project has a picture of this id. */
+export async function insertPhoto(db: Database, row: typeof photo.$inferInsert): Promise<boolean> {
+  const written = await db.insert(photo).values(row).onConflictDoNothing().returning({ id: photo.id })
+  return written.length > 0 || (await db.$count(photo, own(row.projectId, row.id))) > 0
 }
 
 /** False when there is none. */

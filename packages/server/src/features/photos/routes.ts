@@ -29,7 +29,9 @@ export function photoRoutes(app: Hono<{ Bindings: Asking }>, db: Database, now: 
       throw new RequestProblem('too-many', `Up to ${String(mostPhotos)} pictures: take away some first.`)
     const released = fields.released && by.role !== 'painter'
     const written = await writeAnew(Buffer.from(image, 'base64'))
-    await rows.insertPhoto(db, { ...fields, ...written, released, projectId: id, madeAt: new Date(now()) })
+    const row = { ...fields, ...written, released, projectId: id, madeAt: new Date(now()) }
+    if (!(await rows.insertPhoto(db, row)))
+      throw new RequestProblem('id-reused', 'This id is taken by a picture of another project.')
     return { photos: await rows.readPhotos(db, id) }
   })
   serveRoute(app, routes.readPhoto, async ({ params: { id, photoId } }) =>

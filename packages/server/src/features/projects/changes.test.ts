@@ -62,6 +62,18 @@ describe('changes', () => {
     expect(body.project).toMatchObject({ batchSize: 9, name: 'Weir' })
   })
 
+  it('of who saw what a restore has taken away write over nothing unasked', async () => {
+    const { path, unit } = await server.seed()
+    const { revision } = await server.project(path)
+    const remove: Command = { kind: 'take', thing: 'unit', in: null, id: unit.id }
+    const { body } = await send(path, newChange(revision + 5, [setSize(2), remove]))
+    expect(body.verdicts).toMatchObject([{ kind: 'clash', theirs: 6 }, { kind: 'clash' }])
+    expect(body.project).toMatchObject({ batchSize: 6, units: [{ id: unit.id }] })
+    // Asked, and said again of what there is, it is carried out.
+    const again = await send(path, newChange(revision, [setSize(2)]))
+    expect(again.body.verdicts).toEqual([{ kind: 'done' }])
+  })
+
   it('two that want the same are not in each other’s way', async () => {
     const { path } = await server.seed()
     const { revision } = await server.project(path)

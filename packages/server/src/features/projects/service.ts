@@ -11,6 +11,7 @@ import {
   sameJson,
   withoutDangling,
   type CommandVerdict,
+  touchedBy,
 } from '@seriatim/core/changes'
 import { asksForLine, followLine } from '@seriatim/core/ordering'
 import type { Shelf } from '@seriatim/core/recipe'
@@ -77,7 +78,8 @@ export async function changeProject(
       return { verdicts: before.verdicts, project: await requireProject(tx, id) }
     }
     const start = await requireProject(tx, id)
-    const touched = await changes.touchedSince(tx, id, change)
+    // Whoever saw more revisions than there are saw what was lost by a restore: nothing it meant to replace is known here.
+    const touched = change.base > revision ? everythingOf(change) : await changes.touchedSince(tx, id, change)
     const asked = applyChange(start, change.commands, touched)
     const { verdicts } = asked
     if (asked.touched.length === 0) return { verdicts, project: start }
@@ -100,6 +102,11 @@ export async function changeProject(
     await tellNews(tx, id, change.device)
     return { verdicts, project: await requireProject(tx, id) }
   })
+}
+
+/** Paths that all its commands meet. */
+function everythingOf({ commands }: NewChange): ReadonlySet<string> {
+  return new Set(commands.map((each) => (each.kind === 'take' ? `${touchedBy(each)}.` : touchedBy(each))))
 }
 
 /** The line follows the recipes within the change that they are changed by: whoever takes it back has both as before. */
