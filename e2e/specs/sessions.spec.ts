@@ -108,6 +108,7 @@ test('several painters share the work, and the ways to share it stand side by si
     'aria-pressed',
     'true',
   )
+  await unfold(page, 'Later sessions')
   await expect(page.getByText(', Tiss').first()).toBeVisible()
   await expectAccessible(page)
 

@@ -107,7 +107,14 @@ function createApi({ studios, now, news, door, log }: AppOptions, studio: Studio
 
 /** Below this path a client looks, who is nobody here. */
 const sharedPath = '/api/shared/'
-const nobody: Asking = { role: null, accountId: null, name: null, signInId: null, byKey: false }
+const nobody: Asking = {
+  role: null,
+  accountId: null,
+  name: null,
+  signInId: null,
+  byKey: false,
+  isStillIn: () => Promise.resolve(true),
+}
 /** Whoever sits at a desk without a door. */
 const atTheDesk: Asking = { ...nobody, role: 'owner' }
 
@@ -138,12 +145,14 @@ function createApis(options: AppOptions) {
     const visitor = await options.door.door.whoIs(request.headers, feedKey)
     if (visitor?.by === 'looking-key' && request.method !== 'GET')
       throw new RequestProblem('not-allowed', 'This key only looks.')
-    const asking = {
+    const { door } = options.door
+    const asking: Asking = {
       role: visitor?.role ?? null,
       accountId: visitor?.accountId ?? null,
       name: visitor?.name ?? null,
       signInId: visitor?.signInId ?? null,
       byKey: visitor !== null && visitor.by !== 'sign-in',
+      isStillIn: async () => (await door.whoIs(request.headers, feedKey))?.studio === visitor?.studio,
     }
     return apiOf(visitor?.studio ?? options.studio).fetch(request, asking)
   }

@@ -15,6 +15,8 @@ export interface Asking {
   readonly signInId: string | null
   /** By a key, and not by signing in. */
   readonly byKey: boolean
+  /** Whether they still belong to the studio, asked anew: what is answered for long asks it now and then. */
+  readonly isStillIn: () => Promise<boolean>
 }
 
 interface Asked<R extends Route> {

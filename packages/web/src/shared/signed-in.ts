@@ -1,6 +1,7 @@
 import { mayAsk } from '@seriatim/contract'
 import { useEffect } from 'react'
 import { useMe } from './api/index.ts'
+import { forgetAll } from './kept/index.ts'
 import { storeWord, useStoredWord } from './stored-word.ts'
 
 /** Under it this device remembers that somebody signed in here and did not sign out. */
@@ -39,9 +40,17 @@ export function useDoorway(): Doorway {
   useEffect(() => {
     const follow = ({ key, newValue }: StorageEvent) => {
       if (key === studioKey && newValue !== null) window.location.assign('/')
+      // Signed out on another page of this browser: nothing stays to be read on this one.
+      if (key === signedInKey && newValue === '') void forgetAll().finally(() => window.location.assign('/'))
     }
     window.addEventListener('storage', follow)
     return () => window.removeEventListener('storage', follow)
   }, [])
-  return { isShut: me?.door === true && me.member === null, wasIn, isIn }
+  const isShut = me?.door === true && me.member === null
+  const isStranger = isShut && !wasIn
+  useEffect(() => {
+    // What a page wrote down while it was being left goes as well.
+    if (isStranger) void forgetAll()
+  }, [isStranger])
+  return { isShut, wasIn, isIn }
 }

@@ -9,8 +9,11 @@ import type { StudioId } from '../../db/schema/columns.ts'
 import { RequestProblem } from '../../http/problem.ts'
 import { requireRevision } from '../projects/service.ts'
 
-/** So often something is sent, so that nothing between takes the line for dead, and a page that went is noticed. */
-const pulse = 20_000
+/**
+ * So often something is sent, so that nothing between takes the line for dead, and a page that went is noticed; and so often
+ * it is asked whether whoever listens still may.
+ */
+const pulse = 5_000
 /** A page listens while it is looked at; beyond so many the others ask now and then instead. */
 const mostListeners = 500
 
@@ -39,8 +42,13 @@ export function newsRoutes(
         wake()
       })
       stream.onAbort(wake)
+      let askedAt = Date.now()
       try {
         while (!stream.aborted && !stream.closed && !news.isClosed()) {
+          if (Date.now() - askedAt >= pulse) {
+            if (!(await context.env.isStillIn())) break
+            askedAt = Date.now()
+          }
           const now = told
           told = []
           for (const writer of new Set(now))

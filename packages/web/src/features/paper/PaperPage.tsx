@@ -97,25 +97,23 @@ function Papers({ progress, shelf }: { readonly progress: Progress; readonly she
           ))}
         </fieldset>
       </div>
-      {isWanted('run') ? (
-        // As high as the window, so that nothing below moves in view when the evening comes.
-        <div className="not-print:min-h-dvh">
-          {evening.map((sheet) => (
+      {/* As high as the window, so that nothing below moves in view when the evening comes. */}
+      {isWanted('run')
+        ? evening.map((sheet) => (
             <div
               key={`${String(sheet.session.startsAt)}-${String(sheet.session.painter)}`}
-              className="paper-sheet mt-5"
+              className="paper-sheet mt-5 not-print:min-h-dvh"
             >
               <RunSheetTicket sheet={sheet} project={project} painters={plan?.painters ?? []} reasons />
             </div>
-          ))}
-          {evening.length === 0 ? (
-            <p role="status" className="no-print mt-5">
-              {isPlanned && (plan === null || sheets)
-                ? 'There is no evening with work ahead.'
-                : 'Planning the evening …'}
-            </p>
-          ) : null}
-        </div>
+          ))
+        : null}
+      {isWanted('run') && evening.length === 0 ? (
+        <p role="status" className="no-print mt-5 min-h-dvh">
+          {isPlanned && (plan === null || sheets)
+            ? 'There is no evening with work ahead.'
+            : 'Planning the evening …'}
+        </p>
       ) : null}
       {isWanted('tickets')
         ? open.map((batch) => (

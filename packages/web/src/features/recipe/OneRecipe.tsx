@@ -79,7 +79,8 @@ export function OneRecipe({
   const { units } = project
   const followers = useMemo(() => followersOf(recipe, { units }), [recipe, units])
   const following = useMemo(() => units.filter((unit) => recipe.unitIds.includes(unit.id)), [recipe, units])
-  const findings = useFindings(recipe, shelf, followers) ?? nothing
+  const found = useFindings(recipe, shelf, followers)
+  const findings = found ?? nothing
   const onLine = project.line.filter((stage) => stage.steps.some(({ recipeId }) => recipeId === recipe.id))
   const marked = new Set(findings.flatMap((finding) => finding.stepIds.slice(0, 1)))
   const step = recipe.steps.find((each) => each.id === openId)
@@ -101,7 +102,8 @@ export function OneRecipe({
     setOpenId(made.id)
   }
 
-  if (!cut) return <LoadingState what="the recipe" />
+  // What is found wrong stands above the layers: they wait for it, and stay where they are.
+  if (!cut || !found) return <LoadingState what="the recipe" />
   return (
     <>
       <Headline
