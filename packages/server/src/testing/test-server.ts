@@ -78,6 +78,7 @@ export async function startTestServer(before?: (owner: pg.Pool, url: string) => 
   }
 
   return {
+    news,
     app,
     url,
     studios,
