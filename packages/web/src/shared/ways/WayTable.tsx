@@ -28,7 +28,7 @@ export function WayTable({ legend, ways, outcomes, chosen, timeZone, onChoose }:
     <fieldset className="grid gap-1">
       <legend className="text-sm font-bold">{legend}</legend>
       <div aria-hidden="true" className={`${columns} px-2.5 text-sm text-ink-soft`}>
-        <span />
+        <span className="hidden sm:block" />
         <span className="text-right">a model</span>
         <span className="text-right">in all</span>
         <span className="text-right">done</span>
@@ -41,7 +41,7 @@ export function WayTable({ legend, ways, outcomes, chosen, timeZone, onChoose }:
             key={way.id}
             className={`${columns} items-start rounded-[3px] border-2 border-rule px-2 py-1.5 has-checked:border-ink has-checked:bg-paper-dim`}
           >
-            <span className="flex gap-3">
+            <span className="col-span-3 flex gap-3 sm:col-span-1">
               <input
                 type="radio"
                 name="way"
@@ -59,7 +59,7 @@ export function WayTable({ legend, ways, outcomes, chosen, timeZone, onChoose }:
               </span>
             )}
             {isChosen || way.strong === '' ? (
-              <span className="col-span-4 pl-8 text-sm text-ink-soft">
+              <span className={`${ofAll} pl-8 text-sm text-ink-soft`}>
                 {way.idea}
                 {isChosen && way.strong !== '' ? ` Good: ${way.strong}. Less good: ${way.weak}.` : ''}
                 {way.lost.map((each) => ` ${each}`)}
@@ -73,7 +73,9 @@ export function WayTable({ legend, ways, outcomes, chosen, timeZone, onChoose }:
   )
 }
 
-const columns = 'grid grid-cols-[minmax(0,1fr)_4.5rem_4.5rem_5rem] gap-x-2'
+/** On a phone the name has a row of its own. */
+const columns = 'grid grid-cols-3 gap-x-2 sm:grid-cols-[minmax(0,1fr)_4.5rem_4.5rem_5rem]'
+const ofAll = 'col-span-3 sm:col-span-4'
 
 function Figures({ outcome, timeZone }: { readonly outcome: WayOutcome; readonly timeZone: string }) {
   const { secondsPerModel, handsOn, plan } = outcome
