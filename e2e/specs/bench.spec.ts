@@ -262,3 +262,26 @@ test('while a clock runs the screen stays awake, a pedal is the next model, and 
   await moveTime(page, '2026-11-25T20:00:00Z')
   await expect.poll(() => at('notices')).toEqual(['Pikes: dry after prime.'])
 })
+
+test('a unit that is done has a page of its own: what it took, and what comes next', async ({
+  page,
+  request,
+}) => {
+  const { url } = await seedProject(request, { units: { Pikes: 2 }, stages: 1 })
+  await page.goto(`${url}/bench`)
+  await expect(ticket(page)).toContainText('Prime')
+  await page.getByRole('button', { name: /Start the clock/ }).click()
+  await page.getByRole('button', { name: 'All done' }).click()
+  await expect(page.getByRole('heading', { name: 'Nothing left to paint' })).toBeVisible()
+  await page.getByRole('link', { name: 'How it went with Pikes' }).click()
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('Pikes: 2 models done')
+  const times = page.getByRole('region', { name: /^Minutes a model/ }).first()
+  await expect(times.getByRole('row').nth(1)).toContainText('Prime')
+  await expect(page.getByText(/^Such a unit would take .* from now on/)).toBeVisible()
+  await expectAccessible(page)
+  await page.goto(`${url}/roster`)
+  await expect(page.getByRole('link', { name: 'How it went with Pikes' })).toBeVisible()
+  await page.goBack()
+  await page.getByRole('link', { name: 'The next project' }).click()
+  await expect(page).toHaveURL(/\/new$/)
+})

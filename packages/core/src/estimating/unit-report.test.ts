@@ -27,7 +27,9 @@ const reportOf = (...events: readonly ProgressEvent[]) =>
 describe('unitReport', () => {
   it('sets the clock beside what was expected before the unit was begun, and says what the next would take', () => {
     const none = reportOf()
-    const expected = none.stages.map((each) => each.expectedSeconds)
+    // Each lap opens its pot once, for all four.
+    const opening = given.line.map((each) => each.setUpSeconds / 4)
+    const expected = none.stages.map((each, index) => each.expectedSeconds + opening[index]!)
     const slow = expected.map((seconds) => Math.round(seconds * 2))
     const report = reportOf(...laps(1, pikes, 'prime', slow[0]!), ...laps(2, pikes, 'wash', slow[1]!))
     expect(report.isDone).toBe(true)

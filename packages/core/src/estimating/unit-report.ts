@@ -4,7 +4,7 @@ import { type ModelId, seconds, type Seconds } from '../units/index.ts'
 import { totalOf, type TimeRange } from './estimate-line.ts'
 import type { Figures } from './figures.ts'
 
-/** A stage of a unit as it was expected and as it went; seconds a model. */
+/** A stage of a unit as it was expected and as it went; seconds a model, where a clock ran with the set-ups of its laps. */
 export interface StageReport {
   readonly stage: Stage
   /** Models that take it, and those through it. */
@@ -47,6 +47,8 @@ export function unitReport(figures: Figures, unit: Unit): UnitReport {
     const timed = laps.filter((lap) => lap.stageId === stage.id)
     const models = timed.reduce((sum, lap) => sum + lap.done.length, 0)
     const spent = timed.reduce((sum, lap) => sum + secondsOf(lap), 0)
+    // A clock is started before the pot is opened.
+    const opening = models > 0 ? (timed.length * work.setUpSeconds) / models : 0
     const expected = before.estimate.stages.find(
       (each) => each.work.stageId === stage.id && each.work.unitId === unit.id,
     )
@@ -55,9 +57,9 @@ export function unitReport(figures: Figures, unit: Unit): UnitReport {
         stage,
         models: work.takers.length,
         done: work.takers.filter((id) => isThrough(progress, id, stage)).length,
-        expectedSeconds: expected?.perModel.likely ?? perModel.likely,
+        expectedSeconds: (expected?.perModel.likely ?? perModel.likely) + opening,
         clockSeconds: models > 0 ? spent / models : null,
-        nowSeconds: perModel.likely,
+        nowSeconds: perModel.likely + opening,
       },
     ]
   })

@@ -1,7 +1,7 @@
 import type { StageReport, UnitReport } from '@seriatim/core/estimating'
 import { stageNameFor } from '@seriatim/core/ordering'
 import { lessonsOf, type Progress } from '@seriatim/core/progress'
-import type { Unit } from '@seriatim/core/trade'
+import { saysPot, type Unit } from '@seriatim/core/trade'
 import { useMemo } from 'react'
 import { Link, useParams } from 'react-router'
 import { useCurrentFigures, type ShownSources } from '../../shared/figures.ts'
@@ -129,7 +129,7 @@ function StageTimes({ unit, stages }: { readonly unit: Unit; readonly stages: re
   return (
     <section className="ticket p-4" aria-labelledby="times">
       <h2 id="times" className="text-xl">
-        Minutes a model
+        Minutes a model, with the set-ups that the clock saw
       </h2>
       <ScrollRegion label="Minutes a model, stage by stage">
         <table className="w-full min-w-[28rem] text-left">
@@ -152,6 +152,9 @@ function StageTimes({ unit, stages }: { readonly unit: Unit; readonly stages: re
               <tr key={stage.id} className="border-t border-paper-edge">
                 <th scope="row" className="py-1.5 font-normal">
                   {stageNameFor(stage, recipes, [unit.id])}
+                  {saysPot(stage) || stage.material === '' ? null : (
+                    <span className="text-sm text-ink-soft"> {stage.material}</span>
+                  )}
                 </th>
                 <td className="figures px-3 text-right text-sm">{stopwatchText(expectedSeconds)}</td>
                 <td className="figures px-3 text-right font-bold">
