@@ -3,6 +3,7 @@ import { openApiDocument, routes } from '@seriatim/contract'
 import type { Instant } from '@seriatim/core/units'
 import { sql } from 'drizzle-orm'
 import { Hono, type Context } from 'hono'
+import { bodyLimit } from 'hono/body-limit'
 import { compress } from 'hono/compress'
 import { NONCE, secureHeaders, type SecureHeadersVariables } from 'hono/secure-headers'
 import { readFile } from 'node:fs/promises'
@@ -18,7 +19,7 @@ import { airRoutes } from './features/air/routes.ts'
 import { calendarRoutes } from './features/calendar/routes.ts'
 import { commissionRoutes, sharedRoutes, studioOfLink } from './features/commissions/index.ts'
 import { deskRoutes } from './features/desk/routes.ts'
-import { addressHeader, authPath } from './features/auth/auth-path.ts'
+import { addressHeader, authPath, largestAuthBody, openAuthPaths } from './features/auth/auth-path.ts'
 import type { Door } from './features/auth/auth.ts'
 import { memberRoutes } from './features/auth/routes.ts'
 import { handRoutes } from './features/hand/routes.ts'
@@ -189,8 +190,16 @@ export function createApp(options: AppOptions): App {
     await next()
     context.header('cache-control', 'no-store')
   })
-  if (door)
-    app.on(['GET', 'POST'], `${authPath}/*`, (context) => door.door.answer(withCallerAddress(context)))
+  if (door) {
+    const tooLarge = bodyLimit({
+      maxSize: largestAuthBody,
+      onError: () => {
+        throw new RequestProblem('too-large', 'This is larger than anything that signs somebody in.')
+      },
+    })
+    for (const path of openAuthPaths)
+      app.post(`${authPath}${path}`, tooLarge, (context) => door.door.answer(withCallerAddress(context)))
+  }
   const answer = createApis(options)
   app.all('/api/*', (context) => answer(context.req.raw))
   if (options.webRoot) servePages(app, options.webRoot)

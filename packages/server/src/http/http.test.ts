@@ -48,6 +48,17 @@ describe('a page elsewhere', () => {
     expect((await put(host, headers as unknown as Record<string, string>)).status).toBe(201)
   })
 
+  it('what is nested deeper than anything here is refused before it is walked', async () => {
+    const put = (body: string) => server.app.request('/api/shelf', { method: 'PUT', body, headers: json })
+    const deep = (times: number) => `{"materials":${'['.repeat(times)}${']'.repeat(times)}}`
+    const refused = await put(deep(6000))
+    expect(refused.status).toBe(422)
+    expect(((await refused.json()) as { detail: string }).detail).toBe('This is nested more than 64 times.')
+    // Brackets within a text are letters.
+    const told = (await (await put(`{"materials":"${'[{'.repeat(500)}\\""}`)).json()) as { detail: string }
+    expect(told.detail).not.toContain('nested')
+  })
+
   it('a form or text is no request', async () => {
     for (const type of ['text/plain', 'application/x-www-form-urlencoded', 'multipart/form-data', '']) {
       const response = await server.app.request(`/api/projects/${v7()}`, {

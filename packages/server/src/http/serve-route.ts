@@ -80,6 +80,8 @@ async function jsonOf(context: Context): Promise<unknown> {
   // A page elsewhere can send text and forms unasked, but not JSON.
   if (!/^application\/json\b/i.test(type)) throw notJson()
   const text = await context.req.text()
+  if (isTooDeep(text))
+    throw new RequestProblem('invalid-request', `This is nested more than ${String(deepest)} times.`)
   let value: unknown
   try {
     value = JSON.parse(text)
@@ -91,3 +93,27 @@ async function jsonOf(context: Context): Promise<unknown> {
   const message = 'This text holds a character that cannot be kept: take it out.'
   throw new RequestProblem('invalid-request', message, [{ path: pathText(path), message }])
 }
+
+/** Nothing that is asked here is nested so often; what walks a request may go into it as it is written. */
+const deepest = 64
+
+/** Counted in the text, before anything is made of it. */
+function isTooDeep(text: string): boolean {
+  let depth = 0
+  let isString = false
+  for (let at = 0; at < text.length; at++) {
+    const sign = text.charCodeAt(at)
+    if (isString) {
+      if (sign === backslash) at += 1
+      else if (sign === quote) isString = false
+    } else if (sign === quote) isString = true
+    else if (sign === openBracket || sign === openBrace) {
+      depth += 1
+      if (depth > deepest) return true
+    } else if (sign === closeBracket || sign === closeBrace) depth -= 1
+  }
+  return false
+}
+
+const [quote, backslash] = [0x22, 0x5c]
+const [openBracket, closeBracket, openBrace, closeBrace] = [0x5b, 0x5d, 0x7b, 0x7d]

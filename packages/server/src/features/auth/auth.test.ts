@@ -131,6 +131,14 @@ describe('the door', () => {
     expect(made.status).toBeGreaterThanOrEqual(400)
   })
 
+  it('answers of the library only what pages ask, and takes no more than an address and a password', async () => {
+    for (const path of ['update-user', 'change-email', 'delete-user', 'list-sessions', 'forget-password'])
+      expect((await ask('owner', 'POST', `/auth/${path}`, { name: 'Owner A' })).status).toBe(404)
+    expect((await ask('owner', 'GET', '/auth/get-session')).status).toBe(404)
+    const long = { email: address('owner'), password: 'x'.repeat(400_000) }
+    expect((await ask('nobody', 'POST', '/auth/sign-in/email', long)).status).toBe(413)
+  })
+
   it('answers under its own name and to its own pages alone', async () => {
     const elsewhere = await ask('owner', 'GET', '/projects', undefined, { origin: 'http://elsewhere.test' })
     expect(elsewhere.status).toBe(403)
