@@ -35,8 +35,8 @@ interface OneRecipeProps {
   readonly project: Project
   readonly recipe: Recipe
   readonly shelf: Shelf
-  /** As the line has it; `null` while it is not on the line. */
-  readonly secondsAModel: number | null
+  /** As the line has it; `null` while it is not on the line, `undefined` until that is worked out. */
+  readonly secondsAModel: number | null | undefined
   readonly picker: ReactNode
   /** What changes mean for models half-way. */
   readonly underWay: ReactNode
@@ -216,10 +216,12 @@ function headlineOf(
   recipe: Recipe,
   cut: Cut,
   units: ReturnType<typeof followersOf>,
-  onLine: number | null,
+  onLine: number | null | undefined,
 ): string {
   const followed = units.map((unit) => unit.standard)
   const counts = `${plural(stepsFor(recipe, followed).length, 'layer')}, ${plural(potsFor(recipe, followed).size, 'pot')}`
+  // No longer than what comes in its place: the page stays where it is.
+  if (onLine === undefined) return `${counts}, …`
   if (onLine !== null) return `${counts}, ${durationText(onLine)} a model`
   const models = units.reduce((sum, unit) => sum + unit.models.length, 0)
   // A layer that few models take weighs as much as they do.

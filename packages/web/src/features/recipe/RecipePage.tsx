@@ -145,7 +145,7 @@ function Recipes({ project, shelf }: { readonly project: ShownProject; readonly 
         recipe={recipe}
         shelf={shelf}
         sources={sources}
-        secondsAModel={times ? onLine(project, recipe, times) : null}
+        secondsAModel={times ? onLine(project, recipe, times) : undefined}
         underWay={underWay}
         picker={
           <nav aria-label="Recipes" className="flex flex-wrap gap-2">
