@@ -1,7 +1,7 @@
 import { shownAtFirst } from './ThenList.tsx'
 
-const sittingHeight = 198
-const stretchHeight = 50
+const sittingHeight = 186
+const stretchHeight = 65
 const buttonHeight = 48
 
 /**
