@@ -6,6 +6,7 @@ export {
   momentOf,
   eveningsOf,
   painterSessions,
+  rulesFor,
   rulesOf,
   type PainterSessions,
 } from './painter-sessions.ts'

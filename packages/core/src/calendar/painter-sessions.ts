@@ -37,7 +37,7 @@ export function painterSessions(
   from: Instant,
   count: number,
 ): PainterSessions {
-  const rules = painter.rules.length > 0 ? painter.rules : rulesOf(evenings)
+  const rules = rulesFor(painter, evenings)
   const { timeZone } = evenings
   const dropped = new Set<number>(painter.dropped.map((mark) => momentOf(mark, timeZone)))
   // The session going on is marked by the moment at which it was dropped.
@@ -86,6 +86,11 @@ export function eveningsOf(rules: readonly SessionRule[], timeZone: string): Eve
   if (!first) return null
   const { weekdays, startsAt, lengthSeconds } = first
   return { weekdays, startsAt, lengthSeconds, also: rules.filter((rule) => rule !== first), timeZone }
+}
+
+/** When a painter comes again and again: by rules of their own, else on the project's evenings. */
+export function rulesFor({ rules }: Pick<Painter, 'rules'>, evenings: Evenings): readonly SessionRule[] {
+  return rules.length > 0 ? rules : rulesOf(evenings)
 }
 
 /** A project's evenings, rule by rule. */

@@ -21,6 +21,7 @@ import {
   type TimeRange,
 } from './estimate-line.ts'
 import type { Figures } from './figures.ts'
+import { secondsOf } from './lap-seconds.ts'
 import { bareStageOf } from './line-for-standard.ts'
 import { nothingBeside } from './touch-up.ts'
 
@@ -88,10 +89,6 @@ export function pilotReport(figures: Figures, unit: Unit): PilotReport {
     rest: steps.map((each) => totalOf(each.rates, restOf(each, figures, unit))),
     restModels: unit.models.length - pilot.size,
   }
-}
-
-function secondsOf({ correction, stoppedAt, startedAt }: Lap): number {
-  return correction?.workSeconds ?? (stoppedAt - startedAt) / 1000
 }
 
 function latestOn(progress: Progress, stageId: StageId, pilot: ReadonlySet<ModelId>): Judgement | null {

@@ -3,6 +3,7 @@ import type { Stage, Unit } from '../trade/index.ts'
 import { type ModelId, seconds, type Seconds } from '../units/index.ts'
 import { totalOf, type TimeRange } from './estimate-line.ts'
 import type { Figures } from './figures.ts'
+import { secondsOf } from './lap-seconds.ts'
 
 /** A stage of a unit as it was expected and as it went; seconds a model, where a clock ran with the set-ups of its laps. */
 export interface StageReport {
@@ -86,8 +87,4 @@ function againOf(figures: Figures, unit: Unit): TimeRange {
     untouched.estimate.rates,
     untouched.amountsLeft().filter(({ stage }) => stage.work.unitId === unit.id),
   )
-}
-
-function secondsOf({ correction, stoppedAt, startedAt }: Lap): number {
-  return correction?.workSeconds ?? (stoppedAt - startedAt) / 1000
 }

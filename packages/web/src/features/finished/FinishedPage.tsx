@@ -1,7 +1,7 @@
 import type { StageReport, UnitReport } from '@seriatim/core/estimating'
 import { stageNameFor } from '@seriatim/core/ordering'
 import { lessonsOf, type Progress } from '@seriatim/core/progress'
-import { saysPot, type Unit } from '@seriatim/core/trade'
+import { saysPot, stagesOf, type Unit } from '@seriatim/core/trade'
 import { useMemo } from 'react'
 import { Link, useParams } from 'react-router'
 import { useCurrentFigures, type ShownSources } from '../../shared/figures.ts'
@@ -42,20 +42,15 @@ function Finished({ unit, sources, progress }: FinishedProps) {
   const project = useCurrentProject()
   const report = useUnitReport(sources, unit)
   const lessons = useMemo(() => {
-    const own = new Set(
-      project.line.filter((stage) => !stage.notNeededBy.includes(unit.id)).map(({ id }) => id),
-    )
+    const own = new Set(stagesOf(project, unit.id).map(({ id }) => id))
     return lessonsOf(project, progress).filter(({ stageId }) => own.has(stageId))
   }, [project, progress, unit.id])
   if (!report) return <LoadingState what="how it went" />
   const next = project.units.find(
     (each) =>
-      each.id !== unit.id &&
-      each.models.some(
-        (model) => !progress.marks.has(model.id) || (progress.marks.get(model.id)?.size ?? 0) === 0,
-      ),
+      each.id !== unit.id && each.models.some((model) => (progress.marks.get(model.id)?.size ?? 0) === 0),
   )
-  const shown = unit.models.slice(0, 1)
+  const [first] = unit.models
   return (
     <>
       <Headline
@@ -75,9 +70,7 @@ function Finished({ unit, sources, progress }: FinishedProps) {
         <StageTimes unit={unit} stages={report.stages} />
         <div className="grid gap-4">
           <Looks unit={unit} sources={sources} />
-          {shown.map((model) => (
-            <ModelPictures key={model.id} project={project} model={model} />
-          ))}
+          {first ? <ModelPictures project={project} model={first} /> : null}
         </div>
       </div>
       <LessonList title="Worth knowing the next time" lessons={lessons} />

@@ -1,4 +1,4 @@
-import { localDateAt, readHours, rulesOf } from '@seriatim/core/calendar'
+import { localDateAt, readHours, rulesFor, rulesOf } from '@seriatim/core/calendar'
 import type { Evenings, SessionRule } from '@seriatim/core/trade'
 import { hoursText } from '../../shared/format/index.ts'
 import { parseLocalDate } from '@seriatim/core/units'
@@ -24,7 +24,7 @@ export function PaintsWhen({ title, rules, evenings, onClose, ...props }: Paints
   const now = useNow(600)
   const usual = hoursText(rulesOf(evenings))
   const [name, setName] = useState(props.name ?? '')
-  const [text, setText] = useState(rules.length > 0 ? hoursText(rules) : usual)
+  const [text, setText] = useState(hoursText(rulesFor({ rules }, evenings)))
   const [countedFrom, setCountedFrom] = useState<string>(
     rules.find((rule) => rule.countedFrom !== null)?.countedFrom ?? localDateAt(now, evenings.timeZone),
   )

@@ -1,4 +1,4 @@
-import { rulesOf } from '@seriatim/core/calendar'
+import { rulesFor } from '@seriatim/core/calendar'
 import { hoursText } from '../../shared/format/index.ts'
 import { CalendarClock } from 'lucide-react'
 import { useState } from 'react'
@@ -15,7 +15,7 @@ export function Rules({ painter, project, onChange }: PainterPartProps) {
     <div>
       <h3 className="text-base">Regular sessions</h3>
       <p className="min-h-9">
-        {hoursText(isOwn ? painter.rules : rulesOf(evenings))}
+        {hoursText(rulesFor(painter, evenings))}
         {isOwn ? null : <span className="text-ink-soft">, the project’s evenings</span>}
       </p>
       <Button weight="quiet" className="-ml-4" onClick={() => setChanging(true)}>
@@ -28,10 +28,7 @@ export function Rules({ painter, project, onChange }: PainterPartProps) {
           evenings={evenings}
           submitLabel="Save"
           onSave={(rules) => {
-            onChange(
-              { ...painter, rules },
-              `${hoursText(rules.length > 0 ? rules : rulesOf(evenings))}: the plan follows.`,
-            )
+            onChange({ ...painter, rules }, `${hoursText(rulesFor({ rules }, evenings))}: the plan follows.`)
             setChanging(false)
           }}
           onClose={() => setChanging(false)}

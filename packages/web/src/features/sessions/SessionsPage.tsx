@@ -1,5 +1,5 @@
 import { calendarFeed } from '@seriatim/contract'
-import { painterSessions, rulesOf } from '@seriatim/core/calendar'
+import { painterSessions, rulesFor } from '@seriatim/core/calendar'
 import { plainPainter, type Painter, type Planning } from '@seriatim/core/trade'
 import type { PainterId } from '@seriatim/core/units'
 import { ArrowLeft, CalendarDays, UserPlus } from 'lucide-react'
@@ -39,7 +39,7 @@ export function SessionsPage() {
     const fresh: Painter = { ...plainPainter, id: v7() as PainterId, name: name || another, rules }
     write(
       { painters: [...painters, fresh] },
-      `${fresh.name} is at the desk: ${hoursText(rules.length > 0 ? rules : rulesOf(evenings))}.`,
+      `${fresh.name} is at the desk: ${hoursText(rulesFor(fresh, evenings))}.`,
     )
     setAdding(false)
   }
