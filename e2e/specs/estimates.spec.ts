@@ -1,27 +1,16 @@
-import { readFileSync, rmSync } from 'node:fs'
-import { fileURLToPath } from 'node:url'
+import { readFileSync } from 'node:fs'
 import { expect, test, type Page } from '../support/test.ts'
 import { expectAccessible } from '../support/axe.ts'
-import { freePort, Instance } from '../support/instance.ts'
+import { ownInstance } from '../support/own-instance.ts'
 import { demoId, newId, recordedKinds, seedProject } from '../support/projects.ts'
 import { goTo, makeFirstRecipe } from '../support/recipes.ts'
 
 // Rates and air belong to the desk, not to a project: a Seriatim of its own, so that no other journey feels them.
-const data = fileURLToPath(new URL('../../.cache/e2e-estimates-data', import.meta.url))
-let instance: Instance
+const own = ownInstance('estimates')
 
 test.describe.configure({ mode: 'serial' })
-test.beforeAll(async () => {
-  rmSync(data, { recursive: true, force: true })
-  instance = new Instance(data, await freePort())
-  await instance.start()
-})
-test.afterAll(async () => {
-  await instance.stop()
-  rmSync(data, { recursive: true, force: true })
-})
 
-const open = (page: Page, place: string) => page.goto(`${instance.origin}/projects/${demoId}/${place}`)
+const open = (page: Page, place: string) => page.goto(`${own().origin}/projects/${demoId}/${place}`)
 const file = (name: string, text: string) => ({ name, mimeType: 'text/csv', buffer: Buffer.from(text) })
 
 test('the minutes of a stage open to what they are made of, and give way to who knows better', async ({
@@ -208,7 +197,7 @@ test('hours say which standards fit, and the roster takes them', async ({ page }
 })
 
 test('waits follow the air that is read, from a form, a file or the simulated devices', async ({ page }) => {
-  await page.goto(`${instance.origin}/air`)
+  await page.goto(`${own().origin}/air`)
   await expect(page.getByText('Without a reading')).toBeVisible()
   await page.getByLabel('Temperature, °C').fill('warm')
   await page.getByLabel('Humidity, %').fill('180')
@@ -258,7 +247,7 @@ test('models ticked off are asked about once, in the logbook, and silence means 
   page,
   playwright,
 }) => {
-  const request = await playwright.request.newContext({ baseURL: instance.origin })
+  const request = await playwright.request.newContext({ baseURL: own().origin })
   const { id, url } = await seedProject(request, { units: { Horde: 12 } })
   const project = (await (await request.get(`/api/projects/${id}`)).json()) as {
     line: { id: string; name: string }[]
@@ -281,7 +270,7 @@ test('models ticked off are asked about once, in the logbook, and silence means 
     { id: newId(), at: at(14), kind: 'clock-stopped', targetId: clock },
   ]
   await request.post(`/api/projects/${id}/events`, { data: { events } })
-  await page.goto(`${instance.origin}${url}/logbook`)
+  await page.goto(`${own().origin}${url}/logbook`)
   await expect(page.getByRole('heading', { level: 1 })).not.toContainText('less than the preset')
   const asked = page.getByRole('region', { name: 'Was this timed, or ticked off?' })
   await expect(asked).toContainText('12 models in 0:14')

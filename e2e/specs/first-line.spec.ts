@@ -1,22 +1,10 @@
-import { rmSync } from 'node:fs'
 import { unfold } from '../support/fold.ts'
-import { fileURLToPath } from 'node:url'
 import { expect, test, type Page } from '../support/test.ts'
 import { ticket } from '../support/bench.ts'
-import { freePort, Instance, isAlive } from '../support/instance.ts'
+import { isAlive } from '../support/instance.ts'
+import { ownInstance } from '../support/own-instance.ts'
 
-const data = fileURLToPath(new URL('../../.cache/e2e-crash-data', import.meta.url))
-let instance: Instance
-
-test.beforeAll(async () => {
-  rmSync(data, { recursive: true, force: true })
-  instance = new Instance(data, await freePort())
-  await instance.start()
-})
-test.afterAll(async () => {
-  await instance.stop()
-  rmSync(data, { recursive: true, force: true })
-})
+const own = ownInstance('crash')
 
 const place = (page: Page, name: string) =>
   page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name }).click()
@@ -25,7 +13,7 @@ const key = (page: Page, name: string) =>
 
 test('from a fresh machine to painted models, through a crash, with nothing lost', async ({ page }) => {
   await test.step('1: the demo project is there', async () => {
-    await page.goto(instance.origin)
+    await page.goto(own().origin)
     await expect(page.getByRole('heading', { name: 'Tallow Fen militia' })).toBeVisible()
   })
 
@@ -81,11 +69,11 @@ test('from a fresh machine to painted models, through a crash, with nothing lost
     await key(page, 'Next model').click()
     await expect(ticket(page)).toContainText('2 /')
     await expect(page.getByRole('region', { name: 'Drying' })).toContainText('2 models')
-    await instance.killAll()
+    await own().killAll()
     await page.keyboard.press('Space')
     await expect(page.getByText('The server does not answer.')).toBeVisible()
     await expect(ticket(page)).toContainText('3 /')
-    await instance.start()
+    await own().start()
     await expect(page.getByText('The server does not answer.')).toBeHidden()
   })
 
@@ -103,11 +91,11 @@ test('from a fresh machine to painted models, through a crash, with nothing lost
   })
 
   await test.step('Ctrl-C stops it all, and a second start keeps the data', async () => {
-    const postmaster = instance.postmasterPid()
-    expect(await instance.stop()).toBe(0)
+    const postmaster = own().postmasterPid()
+    expect(await own().stop()).toBe(0)
     expect(isAlive(postmaster)).toBe(false)
-    await instance.start()
-    await page.goto(`${instance.origin}/projects`)
+    await own().start()
+    await page.goto(`${own().origin}/projects`)
     await expect(page.getByRole('heading', { name: 'Sluice watch' })).toBeVisible()
   })
 })

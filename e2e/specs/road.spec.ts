@@ -1,27 +1,15 @@
-import { rmSync } from 'node:fs'
-import { fileURLToPath } from 'node:url'
 import { expect, test, type Page } from '../support/test.ts'
 import { expectAccessible } from '../support/axe.ts'
 import { setTime } from '../support/time.ts'
 import { seedProject } from '../support/projects.ts'
-import { freePort, Instance } from '../support/instance.ts'
+import { ownInstance } from '../support/own-instance.ts'
 import { asProof } from '../support/rounds.ts'
 import { goTo, makeFirstRecipe, seeLineFollow } from '../support/recipes.ts'
 
 test.describe('on a machine of its own, since what is told of a last unit teaches every project', () => {
-  const data = fileURLToPath(new URL('../../.cache/e2e-road-data', import.meta.url))
-  let instance: Instance
-  test.beforeAll(async () => {
-    rmSync(data, { recursive: true, force: true })
-    instance = new Instance(data, await freePort())
-    await instance.start()
-  })
-  test.afterAll(async () => {
-    await instance.stop()
-    rmSync(data, { recursive: true, force: true })
-  })
+  const own = ownInstance('road')
   test('from nothing to the first evening’s run sheet and the clock in twelve actions', async ({ page }) => {
-    await page.goto(`${instance.origin}/projects`)
+    await page.goto(`${own().origin}/projects`)
     await inTwelveActions(page)
   })
 })
